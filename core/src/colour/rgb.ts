@@ -1,0 +1,38 @@
+import { clampRgb, converter, parse } from 'culori';
+
+/** A colour in 8-bit sRGB: whole numbers 0 to 255. */
+export interface Rgb {
+  r: number;
+  g: number;
+  b: number;
+}
+
+/** A colour with its opacity, `a` from 0 to 1. */
+export interface Rgba extends Rgb {
+  a: number;
+}
+
+const toRgb = converter('rgb');
+
+/**
+ * Reads any CSS colour (CSS Color 4) as 8-bit sRGB; colours beyond sRGB are brought to its nearest edge.
+ * @returns the colour with its opacity, or `undefined` where the text is no colour.
+ */
+export function parseColour(text: string): Rgba | undefined {
+  const parsed = parse(text.trim());
+  if (!parsed) return undefined;
+  const { r, g, b, alpha = 1 } = clampRgb(toRgb(parsed));
+  const byte = (v: number) => Math.min(255, Math.max(0, Math.round(v * 255)));
+  return { r: byte(r), g: byte(g), b: byte(b), a: Math.min(1, Math.max(0, alpha)) };
+}
+
+/** The colour as CSS: `rgb(r g b)` or `rgb(r g b / a)`, the one form that every engine interpolates alike. */
+export function cssColour({ r, g, b }: Rgb, opacity = 1): string {
+  const alpha = Number(opacity.toFixed(4));
+  return alpha === 1 ? `rgb(${r} ${g} ${b})` : `rgb(${r} ${g} ${b} / ${alpha})`;
+}
+
+/** The colour as `#rrggbb`. */
+export function hexColour({ r, g, b }: Rgb): string {
+  return '#' + [r, g, b].map((v) => v.toString(16).padStart(2, '0')).join('');
+}

@@ -1,0 +1,85 @@
+import { plainToInstance, type ClassConstructor } from 'class-transformer';
+import { validateSync, type ValidationError } from 'class-validator';
+import { FORMAT, Site } from './site.ts';
+import { referenceProblems } from './references.ts';
+
+/** One thing wrong in a document: where, as a path like `headers[0].looks.top.fill.opacity`, and what to do. */
+export interface Problem {
+  path: string;
+  message: string;
+}
+
+/** Thrown where a document cannot be taken; carries every problem found. */
+export class BadInput extends Error {
+  readonly problems: Problem[];
+  constructor(message: string, problems: Problem[] = []) {
+    super(message);
+    this.name = 'BadInput';
+    this.problems = problems;
+  }
+}
+
+/** Checks plain data against a model class. An empty list means it can be taken as it is. */
+export function checkPart<T extends object>(type: ClassConstructor<T>, data: unknown): Problem[] {
+  if (typeof data !== 'object' || data === null || Array.isArray(data)) {
+    return [{ path: '', message: 'Give an object here.' }];
+  }
+  const instance = plainToInstance(type, data);
+  return flatten(validateSync(instance, { whitelist: true, forbidNonWhitelisted: true }), '');
+}
+
+/** Checks a whole site: its values, and that all its parts refer to something that is there. */
+export function checkSite(data: unknown): Problem[] {
+  const problems = checkPart(Site, data);
+  return problems.length > 0 ? problems : referenceProblems(data as Site);
+}
+
+/**
+ * Reads a site file.
+ * @throws {BadInput} if the text is no JSON, of another version, or breaks a rule; nothing is changed.
+ */
+export function readSite(text: string): Site {
+  let data: unknown;
+  try {
+    data = JSON.parse(text);
+  } catch {
+    throw new BadInput('This is no whole site file: its JSON breaks off or is damaged. Save it again where it came from.');
+  }
+  const format = (data as { format?: unknown } | null)?.format;
+  if (typeof format !== 'number') {
+    throw new BadInput('This is no site file: it does not say its format. Choose a file that ends in .hatrail.json.');
+  }
+  if (format > FORMAT) {
+    throw new BadInput(
+      `This site file is of version ${format}, made by a later program; this one reads up to ${FORMAT}. Bring Hat Rail up to date and try again.`,
+    );
+  }
+  const problems = checkSite(data);
+  if (problems.length > 0) {
+    const first = problems[0]!;
+    const more = problems.length > 1 ? ` (and ${problems.length - 1} more)` : '';
+    throw new BadInput(`The site file cannot be used. ${first.path}: ${first.message}${more}`, problems);
+  }
+  return data as Site;
+}
+
+/** The site file of a site, which {@link readSite} reads back to the same. */
+export function writeSite(site: Site): string {
+  return JSON.stringify(site, null, 2) + '\n';
+}
+
+function flatten(errors: ValidationError[], prefix: string): Problem[] {
+  return errors.flatMap((error) => {
+    const path = /^\d+$/.test(error.property)
+      ? `${prefix}[${error.property}]`
+      : prefix
+        ? `${prefix}.${error.property}`
+        : error.property;
+    const inner = flatten(error.children ?? [], path);
+    const own = Object.entries(error.constraints ?? {}).map(([rule, message]) => ({
+      path,
+      message: rule === 'whitelistValidation' ? 'This is not part of a site file: take it out.' : message,
+    }));
+    return inner.length > 0 ? inner : own.slice(0, 1);
+  });
+}

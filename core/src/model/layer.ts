@@ -1,0 +1,50 @@
+import { IsIn, IsOptional } from 'class-validator';
+import { ColourUse } from './palette.ts';
+import { InRange, IsId, Nested, NestedList } from './rules.ts';
+
+/** The layers that may lie behind something: of bands and headers alike. */
+
+/** An even colour with its opacity, 0 to 1. */
+export class Tint {
+  @Nested(() => ColourUse) colour: ColourUse;
+  @InRange(0, 1) opacity: number;
+}
+
+export class GradientStop extends Tint {
+  /** Place along the gradient, percent. */
+  @InRange(0, 100, '%') at: number;
+}
+
+/** A linear gradient; the angle is CSS's: 0 upwards, 90 to the right. */
+export class Gradient {
+  @InRange(-360, 360, 'degrees') angle: number;
+  @NestedList(() => GradientStop, 12) stops: GradientStop[];
+}
+
+export const REPEATS = ['no-repeat', 'repeat', 'repeat-x', 'repeat-y'] as const;
+
+/** A picture placed as CSS Backgrounds 3 does: size, position in percent, repeat. */
+export class PicturePlacing {
+  @IsId() picture: string;
+  @IsIn(['cover', 'contain'], { message: 'Choose cover or contain.' })
+  size: 'cover' | 'contain';
+  @InRange(0, 100, '%') x: number;
+  @InRange(0, 100, '%') y: number;
+  @IsIn(REPEATS, { message: `Choose ${REPEATS.join(', ')}.` })
+  repeat: (typeof REPEATS)[number];
+}
+
+/** What is behind a band's contents, bottom first: colour, gradient, picture, tint. */
+export class Backdrop {
+  /** Shows where nothing covers it, and while a picture is missing. */
+  @Nested(() => ColourUse) colour: ColourUse;
+  @IsOptional()
+  @Nested(() => Gradient)
+  gradient?: Gradient;
+  @IsOptional()
+  @Nested(() => PicturePlacing)
+  picture?: PicturePlacing;
+  @IsOptional()
+  @Nested(() => Tint)
+  tint?: Tint;
+}

@@ -1,0 +1,72 @@
+import { ArrayMaxSize, IsArray, IsIn, Matches } from 'class-validator';
+import { Backdrop } from './layer.ts';
+import { ColourUse } from './palette.ts';
+import { InRange, IsId, IsPlainText, KindList, Nested, NestedList } from './rules.ts';
+
+export class HeadingContent {
+  kind: 'heading';
+  @IsIn([1, 2], { message: 'Choose heading level 1 or 2.' }) level: 1 | 2;
+  @IsPlainText(200) text: string;
+}
+
+export class ParagraphContent {
+  kind: 'paragraph';
+  @IsPlainText(2000) text: string;
+}
+
+export class Card {
+  @IsPlainText(120) title: string;
+  @IsPlainText(600) text: string;
+}
+
+/** Cards side by side, in as many columns as the width has room for. */
+export class CardsContent {
+  kind: 'cards';
+  @Nested(() => ColourUse) fill: ColourUse;
+  @Nested(() => ColourUse) ink: ColourUse;
+  @NestedList(() => Card, 24) cards: Card[];
+}
+
+/** Pictures side by side, each filling its box. */
+export class PicturesContent {
+  kind: 'pictures';
+  @IsArray({ message: 'Give a list of picture ids.' })
+  @ArrayMaxSize(12, { message: '12 pictures at most.' })
+  pictures: string[];
+}
+
+export type Content = HeadingContent | ParagraphContent | CardsContent | PicturesContent;
+
+/** A band's least height: CSS pixels, or a percentage of the window's height. It grows with its contents. */
+export class BandHeight {
+  @IsIn(['px', 'window'], { message: 'Give the height in px or as a share of the window.' })
+  unit: 'px' | 'window';
+  @InRange(0, 4000) value: number;
+}
+
+/** One full-width horizontal part of a page. */
+export class Band {
+  @IsId() id: string;
+  @IsPlainText(60) name: string;
+  @Nested(() => BandHeight) height: BandHeight;
+  @Nested(() => Backdrop) backdrop: Backdrop;
+  /** Colour of its headings and text. */
+  @Nested(() => ColourUse) ink: ColourUse;
+  @KindList(
+    { heading: HeadingContent, paragraph: ParagraphContent, cards: CardsContent, pictures: PicturesContent },
+    40,
+  )
+  contents: Content[];
+}
+
+export class Page {
+  @IsId() id: string;
+  @IsPlainText(120) title: string;
+  @Matches(/^\/([a-z0-9-]+(\/[a-z0-9-]+)*)?$/, {
+    message: 'Give an address like /visit: small letters, digits, hyphens, no slash at the end.',
+  })
+  path: string;
+  /** Page colour, below the last band and in the header's slot. */
+  @Nested(() => ColourUse) colour: ColourUse;
+  @NestedList(() => Band, 60) bands: Band[];
+}

@@ -1,0 +1,34 @@
+import { IsOptional, ValidateIf } from 'class-validator';
+import { parseColour, type Rgb } from '../colour/rgb.ts';
+import { IsId, IsOpaqueColour, IsPlainText } from './rules.ts';
+
+/** A named colour of the site. */
+export class Swatch {
+  @IsId() id: string;
+  @IsPlainText(60) name: string;
+  /** Any opaque CSS colour. */
+  @IsOpaqueColour() colour: string;
+}
+
+/** A colour where it is used: tied to a swatch, or a colour of its own. */
+export class ColourUse {
+  @ValidateIf((use: ColourUse) => use.colour === undefined)
+  @IsId()
+  swatch?: string;
+
+  @IsOptional()
+  @IsOpaqueColour()
+  colour?: string;
+}
+
+/**
+ * The colour that a use stands for.
+ * @throws if its swatch is not in the palette, which {@link checkSite} rules out.
+ */
+export function resolveColour(palette: readonly Swatch[], use: ColourUse): Rgb {
+  const text = use.colour ?? palette.find((swatch) => swatch.id === use.swatch)?.colour;
+  const colour = text === undefined ? undefined : parseColour(text);
+  if (!colour) throw new Error(`No colour for ${JSON.stringify(use)}`);
+  const { r, g, b } = colour;
+  return { r, g, b };
+}

@@ -1,0 +1,140 @@
+import 'reflect-metadata';
+import {
+  IsNumber,
+  Matches,
+  Max,
+  Min,
+  ValidateBy,
+  ValidateNested,
+  buildMessage,
+  type ValidationArguments,
+} from 'class-validator';
+import { Type, type ClassConstructor } from 'class-transformer';
+import { parseColour } from '../colour/rgb.ts';
+
+/** Rules that several model classes share. Each message says what to do. */
+
+/** A finite number within a range, both ends included. */
+export function InRange(min: number, max: number, unit = ''): PropertyDecorator {
+  const message = ({ value }: ValidationArguments) =>
+    `${say(value)} is out of range: give a number from ${min} to ${max}${unit && ' ' + unit}.`;
+  return all(
+    IsNumber({ allowNaN: false, allowInfinity: false }, { message }),
+    Min(min, { message }),
+    Max(max, { message }),
+  );
+}
+
+/** Any CSS colour that hides what is behind it; opacity always has a setting of its own. */
+export function IsOpaqueColour(): PropertyDecorator {
+  return ValidateBy({
+    name: 'isOpaqueColour',
+    validator: {
+      validate: (value) => typeof value === 'string' && parseColour(value)?.a === 1,
+      defaultMessage: buildMessage((_, args) => colourMessage(args?.value)),
+    },
+  });
+}
+
+/** What to tell someone whose text is not a colour we take. */
+export function colourMessage(value: unknown): string {
+  const read = typeof value === 'string' ? parseColour(value) : undefined;
+  return read
+    ? `${say(value)} lets the page through: give the solid colour here and its opacity beside it.`
+    : `${say(value)} is no colour: try a name like white, or a code like #101b33.`;
+}
+
+/** The short name by which parts of a site file refer to one another. */
+export function IsId(): PropertyDecorator {
+  return Matches(/^[a-z0-9][a-z0-9-]{0,63}$/, {
+    message: ({ value }) => `${say(value)} is no id: use small letters, digits and hyphens, 64 at most.`,
+  });
+}
+
+/** Text a visitor reads: plain, not empty, of limited length. */
+export function IsPlainText(max: number, { empty = false } = {}): PropertyDecorator {
+  return ValidateBy({
+    name: 'isPlainText',
+    validator: {
+      validate: (value) => plainTextProblem(value, max, empty) === undefined,
+      defaultMessage: (args) => plainTextProblem(args?.value, max, empty) ?? '',
+    },
+  });
+}
+
+function plainTextProblem(value: unknown, max: number, empty: boolean): string | undefined {
+  if (typeof value !== 'string') return 'Give a text.';
+  if (!empty && value.trim() === '') return 'Give a text; it is empty.';
+  if (value.length > max) return `Shorten it to ${max} characters; it has ${value.length}.`;
+  if (/<[a-z!/?]/i.test(value)) return 'Plain text only: take out the HTML.';
+  if (/\p{Cc}/u.test(value.replace(/\n/g, ''))) return 'Take out the control characters.';
+  return undefined;
+}
+
+/** A part that is itself a model class. */
+export function Nested<T extends object>(of: () => ClassConstructor<T>): PropertyDecorator {
+  return all(
+    ValidateNested({ message: 'Give an object here.' }),
+    Type(of as () => ClassConstructor<T>),
+    isObjectOrList(false),
+  );
+}
+
+/** A list of parts, each a model class. */
+export function NestedList<T extends object>(of: () => ClassConstructor<T>, max: number): PropertyDecorator {
+  return all(ValidateNested({ each: true, message: 'Give a list of objects.' }), Type(of), isObjectOrList(true, max));
+}
+
+/** A list of parts whose class is told by their `kind`. */
+export function KindList(kinds: Record<string, ClassConstructor<object>>, max: number): PropertyDecorator {
+  class Unknown {
+    kind: string;
+  }
+  const subTypes = Object.entries(kinds).map(([name, value]) => ({ name, value }));
+  return all(
+    ValidateNested({ each: true, message: 'Give a list of objects.' }),
+    Type(() => Unknown, { keepDiscriminatorProperty: true, discriminator: { property: 'kind', subTypes } }),
+    isObjectOrList(true, max),
+    ValidateBy({
+      name: 'isKnownKind',
+      validator: {
+        validate: (list) => !Array.isArray(list) || list.every((part) => kindOf(part) in kinds),
+        defaultMessage: (args) => {
+          const list = Array.isArray(args?.value) ? (args.value as unknown[]) : [];
+          const odd = list.map(kindOf).find((kind) => !(kind in kinds));
+          return `Nothing of the kind ${say(odd)} is known here: ${Object.keys(kinds).join(', ')}.`;
+        },
+      },
+    }),
+  );
+}
+
+function kindOf(part: unknown): string {
+  return typeof part === 'object' && part !== null && 'kind' in part ? String(part.kind) : 'none';
+}
+
+function isObjectOrList(list: boolean, max = Infinity): PropertyDecorator {
+  return ValidateBy({
+    name: list ? 'isListOfObjects' : 'isOneObject',
+    validator: {
+      validate: (value) =>
+        list ? Array.isArray(value) && value.length <= max : typeof value === 'object' && value !== null,
+      defaultMessage: (args) =>
+        !list
+          ? 'Give an object here.'
+          : Array.isArray(args?.value)
+            ? `${max} at most; there are ${args.value.length}.`
+            : 'Give a list here.',
+    },
+  });
+}
+
+function all(...rules: PropertyDecorator[]): PropertyDecorator {
+  return (target, key) => rules.forEach((rule) => rule(target, key));
+}
+
+/** A value as it is shown in a message: short, in quotes. */
+export function say(value: unknown): string {
+  const text = typeof value === 'string' ? value : (JSON.stringify(value) ?? String(value));
+  return `“${text.length > 40 ? text.slice(0, 40) + '…' : text}”`;
+}

@@ -1,0 +1,26 @@
+import { Equals } from 'class-validator';
+import { Header } from './header.ts';
+import { Menu } from './menu.ts';
+import { Page } from './page.ts';
+import { Swatch } from './palette.ts';
+import { Picture, SiteLogo } from './picture.ts';
+import { IsPlainText, Nested, NestedList } from './rules.ts';
+import { SiteType } from './type.ts';
+
+/** The version of the site file that this program writes. */
+export const FORMAT = 1;
+
+/** The whole site document: plain JSON, as kept, sent and written to a site file. */
+export class Site {
+  @Equals(FORMAT, { message: `This program reads version ${FORMAT} of the site file.` })
+  format: typeof FORMAT;
+  @IsPlainText(120) name: string;
+  @IsPlainText(200, { empty: true }) tagline: string;
+  @NestedList(() => Swatch, 200) palette: Swatch[];
+  @Nested(() => SiteType) type: SiteType;
+  @NestedList(() => Picture, 400) pictures: Picture[];
+  @Nested(() => SiteLogo) logo: SiteLogo;
+  @NestedList(() => Menu, 40) menus: Menu[];
+  @NestedList(() => Page, 400) pages: Page[];
+  @NestedList(() => Header, 40) headers: Header[];
+}

@@ -1,0 +1,29 @@
+import { cssColour } from '../colour/rgb.ts';
+import type { Backdrop } from '../model/layer.ts';
+import { resolveColour, type Swatch } from '../model/palette.ts';
+
+/** A backdrop as the value of CSS's `background`: top layer first, the colour last. */
+export function cssBackground(
+  backdrop: Backdrop,
+  palette: readonly Swatch[],
+  pictureUrl: (id: string) => string,
+): string {
+  const { tint, picture, gradient } = backdrop;
+  const layers: string[] = [];
+  if (tint) {
+    const colour = cssColour(resolveColour(palette, tint.colour), tint.opacity);
+    layers.push(`linear-gradient(${colour}, ${colour})`);
+  }
+  if (picture) {
+    const { x, y, size, repeat } = picture;
+    layers.push(`url("${pictureUrl(picture.picture)}") ${x}% ${y}% / ${size} ${repeat}`);
+  }
+  if (gradient) {
+    const stops = gradient.stops.map(
+      ({ colour, opacity, at }) => `${cssColour(resolveColour(palette, colour), opacity)} ${at}%`,
+    );
+    layers.push(`linear-gradient(${gradient.angle}deg, ${stops.join(', ')})`);
+  }
+  layers.push(cssColour(resolveColour(palette, backdrop.colour)));
+  return layers.join(', ');
+}

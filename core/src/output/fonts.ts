@@ -1,0 +1,69 @@
+import type { Site } from '../model/site.ts';
+import { FAMILIES, WEIGHTS, type FamilyId } from '../model/type.ts';
+import { rule } from './text.ts';
+
+/** A font file that ships: one family, weight and set of letters. */
+export interface FontFile {
+  family: FamilyId;
+  weight: number;
+  /** The name by which CSS and the 2D context know it. */
+  cssName: string;
+  /** The file's name in the family's package. */
+  file: string;
+  /** The letters it is for, as CSS writes them. */
+  range: string;
+}
+
+/** Letters of the two sets that ship, as their files declare them. */
+const SETS = [
+  {
+    name: 'latin',
+    suffix: '',
+    range:
+      'U+0000-00FF,U+0131,U+0152-0153,U+02BB-02BC,U+02C6,U+02DA,U+02DC,U+0304,U+0308,U+0329,U+2000-206F,U+20AC,U+2122,U+2191,U+2193,U+2212,U+2215,U+FEFF,U+FFFD',
+  },
+  {
+    name: 'latin-ext',
+    suffix: ' Ext',
+    range:
+      'U+0100-02BA,U+02BD-02C5,U+02C7-02CC,U+02CE-02D7,U+02DD-02FF,U+1D00-1DBF,U+1E00-1E9F,U+1EF2-1EFF,U+2020,U+20A0-20AB,U+20AD-20C0,U+2113,U+2C60-2C7F,U+A720-A7FF',
+  },
+];
+
+/** Every font file that ships, for the families given. */
+export function fontFiles(families = Object.keys(FAMILIES) as FamilyId[], weights: readonly number[] = WEIGHTS): FontFile[] {
+  return families.flatMap((family) =>
+    weights.flatMap((weight) =>
+      SETS.map(({ name, suffix, range }) => ({
+        family,
+        weight,
+        cssName: FAMILIES[family].name + suffix,
+        file: `${family}-${name}-${weight}-normal.woff2`,
+        range,
+      })),
+    ),
+  );
+}
+
+/** The font files that a site's type uses. */
+export function fontsOf(site: Site): FontFile[] {
+  const styles = Object.values(site.type);
+  const used = new Set(styles.map(({ family, weight }) => `${family} ${weight}`));
+  return fontFiles().filter(({ family, weight }) => used.has(`${family} ${weight}`));
+}
+
+/** The style sheet that makes font files known. `url` gives a file's address. */
+export function fontCss(files: readonly FontFile[], url: (file: string) => string): string {
+  return files
+    .map(({ cssName, weight, file, range }) =>
+      rule(
+        '@font-face',
+        `font-family: "${cssName}"`,
+        `font-weight: ${weight}`,
+        'font-display: swap',
+        `src: url("${url(file)}") format("woff2")`,
+        `unicode-range: ${range}`,
+      ),
+    )
+    .join('');
+}

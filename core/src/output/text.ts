@@ -1,0 +1,21 @@
+/** Text made safe to stand in HTML, between tags or in a quoted attribute. */
+export function escapeHtml(text: string): string {
+  const entities: Record<string, string> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;', "'": '&#39;' };
+  return text.replace(/[&<>"']/g, (letter) => entities[letter]!);
+}
+
+/** A length in CSS pixels, without needless decimals. */
+export function px(length: number): string {
+  return `${Number(length.toFixed(4))}px`;
+}
+
+/** A CSS rule; declarations that are empty are left out. */
+export function rule(selector: string, ...declarations: (string | false)[]): string {
+  const body = declarations.filter(Boolean).map((line) => `  ${line};\n`);
+  return `${selector} {\n${body.join('')}}\n`;
+}
+
+/** CSS within an at-rule, indented. */
+export function within(atRule: string, css: string): string {
+  return `${atRule} {\n${css.replace(/^(?=.)/gm, '  ')}}\n`;
+}

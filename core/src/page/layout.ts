@@ -1,0 +1,234 @@
+import { resolveColour } from '../model/palette.ts';
+import type { Rgb } from '../colour/rgb.ts';
+import type { Backdrop } from '../model/layer.ts';
+import type { Band, BandHeight, CardsContent, Content, Page } from '../model/page.ts';
+import type { Site } from '../model/site.ts';
+import { inCase, type TypeStyle } from '../model/type.ts';
+import { breakLines } from '../measure/lines.ts';
+import { baselineInLine, fontOf, type Font, type Measure } from '../measure/measure.ts';
+import {
+  BLOCK_GAP,
+  CARD_GAP,
+  CARD_PADDING,
+  CARD_TITLE_SIZE,
+  COLUMN_GAP,
+  CONTENT_MAX,
+  TEXT_MAX,
+  headingSize,
+  pageStep,
+  type PageStep,
+} from './metrics.ts';
+
+/** A rectangle in CSS pixels; edges need not be whole. */
+export interface Box {
+  x: number;
+  y: number;
+  width: number;
+  height: number;
+}
+
+/** One line of text, placed in page pixels. */
+export interface LaidLine {
+  text: string;
+  x: number;
+  baseline: number;
+}
+
+export type Block =
+  | { kind: 'text'; role: 'heading' | 'paragraph'; font: Font; colour: Rgb; lines: LaidLine[] }
+  | { kind: 'card'; box: Box; colour: Rgb }
+  | { kind: 'picture'; box: Box; picture: string };
+
+export interface LaidBand {
+  id: string;
+  name: string;
+  top: number;
+  height: number;
+  backdrop: Backdrop;
+  /** In the order they are painted. */
+  blocks: Block[];
+}
+
+/** A page with everything at its place, in page pixels. */
+export interface LaidPage {
+  width: number;
+  height: number;
+  colour: Rgb;
+  /** Height of the header's slot at the top: 0 where the header lies over the page. */
+  slot: number;
+  bands: LaidBand[];
+}
+
+/** Where a page is laid out. */
+export interface PageView {
+  /** `clientWidth`, CSS pixels. */
+  width: number;
+  windowHeight: number;
+  /** Height of the part of the header that is in the flow. */
+  slot: number;
+  /** Height of the part of the header that lies over the first band, whose contents clear it. */
+  covered: number;
+}
+
+/** Lays out a page. Band tops and heights are whole pixels. */
+export function layoutPage(site: Site, page: Page, view: PageView, measure: Measure): LaidPage {
+  let top = view.slot;
+  const bands = page.bands.map((band, i): LaidBand => {
+    const laid = layoutBand(site, band, top, i === 0 ? view.covered : 0, view, measure);
+    top += laid.height;
+    return laid;
+  });
+  return {
+    width: view.width,
+    height: Math.max(top, view.windowHeight),
+    colour: resolveColour(site.palette, page.colour),
+    slot: view.slot,
+    bands,
+  };
+}
+
+/** A band's least height in whole pixels. */
+export function bandHeightPx(height: BandHeight, windowHeight: number): number {
+  return Math.round(height.unit === 'px' ? height.value : (height.value * windowHeight) / 100);
+}
+
+/** Window heights that are taken where the user names none, by width. */
+export function usualWindowHeight(width: number): number {
+  return width <= 480 ? 740 : width <= 900 ? 1024 : 800;
+}
+
+/** Left edge and width of the contents' column. */
+export function contentColumn(width: number): { x: number; width: number } {
+  const gutter = Math.max(pageStep(width).gutter, (width - CONTENT_MAX) / 2);
+  return { x: gutter, width: width - 2 * gutter };
+}
+
+interface Pen {
+  site: Site;
+  band: Band;
+  measure: Measure;
+  step: PageStep;
+  column: { x: number; width: number };
+}
+
+/** What a piece of content adds: its blocks, from y on, and its height. */
+interface Laid {
+  blocks: Block[];
+  height: number;
+}
+
+function layoutBand(
+  site: Site,
+  band: Band,
+  top: number,
+  covered: number,
+  view: PageView,
+  measure: Measure,
+): LaidBand {
+  const step = pageStep(view.width);
+  const pen: Pen = { site, band, measure, step, column: contentColumn(view.width) };
+  const blocks: Block[] = [];
+  let y = top + covered + step.bandPadding;
+  band.contents.forEach((content, i) => {
+    if (i > 0) y += BLOCK_GAP;
+    const laid = layoutContent(pen, content, y);
+    blocks.push(...laid.blocks);
+    y += laid.height;
+  });
+  const needed = band.contents.length > 0 ? y + step.bandPadding - top : 0;
+  const height = Math.max(bandHeightPx(band.height, view.windowHeight), needed);
+  return { id: band.id, name: band.name, top, height, backdrop: band.backdrop, blocks };
+}
+
+function layoutContent(pen: Pen, content: Content, y: number): Laid {
+  const { site, band, column, step } = pen;
+  const width = Math.min(column.width, TEXT_MAX);
+  const colour = resolveColour(site.palette, band.ink);
+  switch (content.kind) {
+    case 'heading': {
+      const size = headingSize(site.type.heading, content.level, step);
+      return layoutText(pen, 'heading', content.text, site.type.heading, size, { x: column.x, y, width }, colour);
+    }
+    case 'paragraph':
+      return layoutText(
+        pen,
+        'paragraph',
+        content.text,
+        site.type.text,
+        site.type.text.size,
+        { x: column.x, y, width },
+        colour,
+      );
+    case 'cards':
+      return layoutCards(pen, content, y);
+    case 'pictures':
+      return layoutPictures(pen, content.pictures, y);
+  }
+}
+
+function layoutText(
+  { measure }: Pen,
+  role: 'heading' | 'paragraph',
+  text: string,
+  style: TypeStyle,
+  size: number,
+  at: { x: number; y: number; width: number },
+  colour: Rgb,
+): Laid {
+  const font = fontOf(style, size);
+  const lineHeight = Math.round(size * style.lineHeight);
+  const first = at.y + baselineInLine(measure, font, lineHeight);
+  const lines = breakLines(inCase(style, text), font, at.width, measure).map((line, i) => ({
+    text: line,
+    x: at.x,
+    baseline: first + i * lineHeight,
+  }));
+  return { blocks: [{ kind: 'text', role, font, colour, lines }], height: lines.length * lineHeight };
+}
+
+/** Left edge and width of each column, edges not rounded. */
+function columns(column: { x: number; width: number }, count: number): { x: number; width: number }[] {
+  const width = (column.width - COLUMN_GAP * (count - 1)) / count;
+  return Array.from({ length: count }, (_, i) => ({ x: column.x + i * (width + COLUMN_GAP), width }));
+}
+
+function layoutCards(pen: Pen, content: CardsContent, y: number): Laid {
+  const { site, step } = pen;
+  const ink = resolveColour(site.palette, content.ink);
+  const fill = resolveColour(site.palette, content.fill);
+  const places = columns(pen.column, step.cardColumns);
+  const blocks: Block[] = [];
+  let top = y;
+  for (let i = 0; i < content.cards.length; i += places.length) {
+    if (i > 0) top += COLUMN_GAP;
+    const row = content.cards.slice(i, i + places.length).map((card, j) => {
+      const { x, width } = places[j]!;
+      const at = { x: x + CARD_PADDING, y: top + CARD_PADDING, width: width - 2 * CARD_PADDING };
+      const title = layoutText(pen, 'heading', card.title, site.type.heading, CARD_TITLE_SIZE, at, ink);
+      const below = { ...at, y: at.y + title.height + CARD_GAP };
+      const text = layoutText(pen, 'paragraph', card.text, site.type.text, site.type.text.size, below, ink);
+      const height = title.height + CARD_GAP + text.height + 2 * CARD_PADDING;
+      return { x, width, height, texts: [...title.blocks, ...text.blocks] };
+    });
+    const height = Math.max(...row.map((card) => card.height));
+    for (const card of row) {
+      blocks.push({ kind: 'card', box: { x: card.x, y: top, width: card.width, height }, colour: fill });
+      blocks.push(...card.texts);
+    }
+    top += height;
+  }
+  return { blocks, height: top - y };
+}
+
+function layoutPictures(pen: Pen, pictures: string[], y: number): Laid {
+  const { step } = pen;
+  const places = columns(pen.column, Math.max(1, Math.min(step.pictureColumns, pictures.length)));
+  const blocks = pictures.map((picture, i): Block => {
+    const { x, width } = places[i % places.length]!;
+    const row = Math.floor(i / places.length);
+    const top = y + row * (step.pictureHeight + COLUMN_GAP);
+    return { kind: 'picture', picture, box: { x, y: top, width, height: step.pictureHeight } };
+  });
+  const rows = Math.ceil(pictures.length / places.length);
+  return { blocks, height: rows > 0 ? rows * (step.pictureHeight + COLUMN_GAP) - COLUMN_GAP : 0 };
+}

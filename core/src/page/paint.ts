@@ -1,0 +1,138 @@
+import { cssColour } from '../colour/rgb.ts';
+import type { Backdrop, Gradient } from '../model/layer.ts';
+import { resolveColour, type Swatch } from '../model/palette.ts';
+import { fontShorthand } from '../measure/measure.ts';
+import type { Block, Box, LaidBand, LaidPage } from './layout.ts';
+import { CARD_RADIUS } from './metrics.ts';
+import { tilesOf, type Size } from './placing.ts';
+
+/** A decoded picture: its own size, and what the context draws. */
+export interface Drawable extends Size {
+  image: unknown;
+}
+
+/** The part of the Canvas 2D interface that painting needs. */
+export interface PaintingContext {
+  fillStyle: unknown;
+  font: string;
+  letterSpacing: string;
+  textBaseline: string;
+  imageSmoothingEnabled: boolean;
+  imageSmoothingQuality: string;
+  save(): void;
+  restore(): void;
+  beginPath(): void;
+  rect(x: number, y: number, width: number, height: number): void;
+  roundRect(x: number, y: number, width: number, height: number, radius: number): void;
+  clip(): void;
+  fill(): void;
+  fillRect(x: number, y: number, width: number, height: number): void;
+  fillText(text: string, x: number, y: number): void;
+  drawImage(image: never, x: number, y: number, width: number, height: number): void;
+  createLinearGradient(
+    x0: number,
+    y0: number,
+    x1: number,
+    y1: number,
+  ): { addColorStop(at: number, colour: string): void };
+}
+
+/** What painting takes from the site beside the laid-out page. A picture that is missing shows its fallback colour. */
+export interface Paints {
+  palette: readonly Swatch[];
+  pictures: ReadonlyMap<string, Drawable>;
+}
+
+/** Paints a laid-out page, without its header, on a context whose canvas has the page's size. */
+export function paintPage(page: LaidPage, context: PaintingContext, paints: Paints): void {
+  context.imageSmoothingEnabled = true;
+  context.imageSmoothingQuality = 'medium';
+  context.textBaseline = 'alphabetic';
+  context.fillStyle = cssColour(page.colour);
+  context.fillRect(0, 0, page.width, page.height);
+  for (const band of page.bands) paintBand(page, band, context, paints);
+}
+
+function paintBand(page: LaidPage, band: LaidBand, context: PaintingContext, paints: Paints): void {
+  paintBackdrop(band.backdrop, { x: 0, y: band.top, width: page.width, height: band.height }, context, paints);
+  for (const block of band.blocks) paintBlock(block, context, paints);
+}
+
+/** Paints a backdrop's layers, bottom first, within a box. */
+export function paintBackdrop(backdrop: Backdrop, box: Box, context: PaintingContext, paints: Paints): void {
+  const { palette } = paints;
+  context.save();
+  context.beginPath();
+  context.rect(box.x, box.y, box.width, box.height);
+  context.clip();
+  const flood = (style: unknown) => {
+    context.fillStyle = style;
+    context.fillRect(box.x, box.y, box.width, box.height);
+  };
+  flood(cssColour(resolveColour(palette, backdrop.colour)));
+  if (backdrop.gradient) flood(gradientStyle(backdrop.gradient, box, context, palette));
+  const picture = backdrop.picture && paints.pictures.get(backdrop.picture.picture);
+  if (backdrop.picture && picture) {
+    for (const tile of tilesOf(picture, box, backdrop.picture)) drawOn(context, picture, tile);
+  }
+  if (backdrop.tint) flood(cssColour(resolveColour(palette, backdrop.tint.colour), backdrop.tint.opacity));
+  context.restore();
+}
+
+/** A CSS linear gradient over a box (CSS Images 3, section 3.1): its line ends where the corners' normals meet it. */
+function gradientStyle(gradient: Gradient, box: Box, context: PaintingContext, palette: readonly Swatch[]): unknown {
+  const angle = (gradient.angle * Math.PI) / 180;
+  const [dx, dy] = [Math.sin(angle), -Math.cos(angle)];
+  const half = (Math.abs(box.width * dx) + Math.abs(box.height * dy)) / 2;
+  const [cx, cy] = [box.x + box.width / 2, box.y + box.height / 2];
+  const style = context.createLinearGradient(cx - dx * half, cy - dy * half, cx + dx * half, cy + dy * half);
+  let reached = 0;
+  for (const stop of gradient.stops) {
+    reached = Math.max(reached, stop.at / 100);
+    style.addColorStop(reached, cssColour(resolveColour(palette, stop.colour), stop.opacity));
+  }
+  return style;
+}
+
+function drawOn(context: PaintingContext, picture: Drawable, box: Box): void {
+  context.drawImage(picture.image as never, box.x, box.y, box.width, box.height);
+}
+
+/** A box with each edge rounded on its own, half up, as browsers paint it. */
+export function snapBox({ x, y, width, height }: Box): Box {
+  const round = (v: number) => Math.floor(v + 0.5);
+  const [left, top] = [round(x), round(y)];
+  return { x: left, y: top, width: round(x + width) - left, height: round(y + height) - top };
+}
+
+function paintBlock(block: Block, context: PaintingContext, paints: Paints): void {
+  switch (block.kind) {
+    case 'text':
+      context.font = fontShorthand(block.font);
+      context.letterSpacing = `${block.font.letterSpacing}px`;
+      context.fillStyle = cssColour(block.colour);
+      for (const line of block.lines) context.fillText(line.text, line.x, line.baseline);
+      return;
+    case 'card': {
+      const { x, y, width, height } = snapBox(block.box);
+      context.fillStyle = cssColour(block.colour);
+      context.beginPath();
+      context.roundRect(x, y, width, height, CARD_RADIUS);
+      context.fill();
+      return;
+    }
+    case 'picture': {
+      const picture = paints.pictures.get(block.picture);
+      if (!picture) return;
+      const box = snapBox(block.box);
+      context.save();
+      context.beginPath();
+      context.rect(box.x, box.y, box.width, box.height);
+      context.clip();
+      const placing = { size: 'cover', x: 50, y: 50, repeat: 'no-repeat' } as const;
+      for (const tile of tilesOf(picture, block.box, placing)) drawOn(context, picture, tile);
+      context.restore();
+      return;
+    }
+  }
+}

@@ -1,0 +1,148 @@
+import { FINE_LUMINANCE, LUMINANCE, WHITE, contrast16 } from '../colour/contrast.ts';
+import { pixelAt, type GroundTables, type Raster } from '../stack/ground.ts';
+import type { Cell } from './cells.ts';
+
+/** The logo as it is drawn: RGBA pixels, not premultiplied, its left and top edges in header pixels. */
+export interface LogoPixels extends Raster {
+  left: number;
+  top: number;
+}
+
+/** Where the logo meets the ground: a pixel of it, and the nearest pixel that is not. Header pixels. */
+export interface LogoEdge {
+  x: number;
+  y: number;
+  outsideX: number;
+  outsideY: number;
+  r: number;
+  g: number;
+  b: number;
+  /** Alpha byte of the logo's pixel, 128 to 255. */
+  alpha: number;
+}
+
+/** The edge pixels of one 12 px square of the logo. */
+export interface LogoCell {
+  cell: Cell;
+  edges: LogoEdge[];
+}
+
+const GRID = 12;
+const LEAST_EDGES = 6;
+const REACH = 2;
+
+/**
+ * The logo's edge, cell by cell. Cells with fewer than 6 edge pixels are left out; if all are, the logo is one cell.
+ * The ground beyond the header's own box is taken at its nearest pixel, since the fill ends there.
+ */
+export function logoCells(logo: LogoPixels, headerWidth: number, headerHeight: number): LogoCell[] {
+  const cells = new Map<number, LogoCell>();
+  const columns = Math.ceil(logo.width / GRID);
+  for (let y = 0; y < logo.height; y++) {
+    for (let x = 0; x < logo.width; x++) {
+      const outside = nearestOutside(logo, x, y);
+      if (!outside) continue;
+      const key = Math.floor(y / GRID) * columns + Math.floor(x / GRID);
+      const cell = cells.get(key) ?? { cell: gridCell(logo, x, y), edges: [] };
+      const i = 4 * (y * logo.width + x);
+      cell.edges.push({
+        x: logo.left + x,
+        y: logo.top + y,
+        outsideX: clamp(logo.left + outside.x, headerWidth),
+        outsideY: clamp(logo.top + outside.y, headerHeight),
+        r: logo.data[i]!,
+        g: logo.data[i + 1]!,
+        b: logo.data[i + 2]!,
+        alpha: logo.data[i + 3]!,
+      });
+      cells.set(key, cell);
+    }
+  }
+  const all = [...cells.values()];
+  const enough = all.filter(({ edges }) => edges.length >= LEAST_EDGES);
+  if (enough.length > 0) return enough;
+  const whole = {
+    left: logo.left,
+    top: logo.top,
+    right: logo.left + logo.width,
+    bottom: logo.top + logo.height,
+  };
+  return [{ cell: whole, edges: all.flatMap(({ edges }) => edges) }];
+}
+
+function clamp(v: number, size: number): number {
+  return Math.min(size - 1, Math.max(0, v));
+}
+
+function gridCell(logo: LogoPixels, x: number, y: number): Cell {
+  const [left, top] = [logo.left + x - (x % GRID), logo.top + y - (y % GRID)];
+  return {
+    left,
+    top,
+    right: Math.min(left + GRID, logo.left + logo.width),
+    bottom: Math.min(top + GRID, logo.top + logo.height),
+  };
+}
+
+function isInside(logo: LogoPixels, x: number, y: number): boolean {
+  if (x < 0 || y < 0 || x >= logo.width || y >= logo.height) return false;
+  return logo.data[4 * (y * logo.width + x) + 3]! >= 128;
+}
+
+function nearestOutside(logo: LogoPixels, x: number, y: number): { x: number; y: number } | undefined {
+  if (!isInside(logo, x, y)) return undefined;
+  let best: { x: number; y: number } | undefined;
+  let bestDistance = Infinity;
+  for (let dy = -REACH; dy <= REACH; dy++) {
+    for (let dx = -REACH; dx <= REACH; dx++) {
+      const distance = dx * dx + dy * dy;
+      if (distance < bestDistance && !isInside(logo, x + dx, y + dy)) {
+        best = { x: x + dx, y: y + dy };
+        bestDistance = distance;
+      }
+    }
+  }
+  return best;
+}
+
+/** Luminance of an edge pixel's ink where it is drawn over its ground: composited, not rounded to 8 bits. */
+export function inkLuminance(edge: LogoEdge, raster: Raster, row: number, tables: GroundTables): number {
+  const { r, g, b, alpha } = edge;
+  if (alpha === 255) return Math.min(WHITE, LUMINANCE[0][r]! + LUMINANCE[1][g]! + LUMINANCE[2][b]!);
+  const page = pixelAt(raster, edge.x, row + edge.y);
+  const fine = (ink: number, ground: number) => Math.floor(((ink * alpha + ground * (255 - alpha)) * 16) / 255 + 0.5);
+  return Math.min(
+    WHITE,
+    FINE_LUMINANCE[0][fine(r, tables.level[0][page.r]!)]! +
+      FINE_LUMINANCE[1][fine(g, tables.level[1][page.g]!)]! +
+      FINE_LUMINANCE[2][fine(b, tables.level[2][page.b]!)]!,
+  );
+}
+
+/** Luminance of the ground at an edge pixel's nearest outside pixel. */
+function outsideLuminance(edge: LogoEdge, raster: Raster, row: number, tables: GroundTables): number {
+  const page = pixelAt(raster, edge.outsideX, row + edge.outsideY);
+  const [r, g, b] = tables.luminance;
+  return Math.min(WHITE, r[page.r]! + g[page.g]! + b[page.b]!);
+}
+
+/**
+ * The logo's contrast when the header's top edge is at page row `row`: for each cell the median of its edge pixels,
+ * and of the cells the 10th percentile, whose cell is returned as the worst place.
+ */
+export function logoContrastAt(
+  cells: readonly LogoCell[],
+  raster: Raster,
+  row: number,
+  tables: GroundTables,
+): { contrast: number; cell: Cell } {
+  const values = cells.map(({ cell, edges }) => {
+    const contrasts = edges.map((edge) =>
+      contrast16(inkLuminance(edge, raster, row, tables), outsideLuminance(edge, raster, row, tables)),
+    );
+    contrasts.sort((a, b) => a - b);
+    return { cell, contrast: contrasts[Math.ceil(contrasts.length / 2) - 1]! };
+  });
+  values.sort((a, b) => a.contrast - b.contrast);
+  return values[Math.ceil(values.length / 10) - 1]!;
+}

@@ -1,0 +1,180 @@
+import { luminance16 } from '../colour/contrast.ts';
+import { resolveLook } from '../header/look.ts';
+import { MOMENTS, type Moment } from '../model/header.ts';
+import type { Box } from '../page/layout.ts';
+import { groundTables, type Raster } from '../stack/ground.ts';
+import { cellBox, type Cell } from './cells.ts';
+import { readAt } from './exact.ts';
+import { groundPlane, type Plane } from './plane.ts';
+import { sweepCells } from './running.ts';
+import { sweepLogo } from './runningLogo.ts';
+import { headerRow, spanOf, type Scene, type Span } from './scene.ts';
+import { targetsOf, type DrawLogo, type LinkState, type Target } from './targets.ts';
+import { verdictOf, type Verdict } from './verdict.ts';
+
+/** The verdict on one item in one state, at one moment, over one page at one width. */
+export interface Row {
+  page: string;
+  header: string;
+  width: number;
+  moment: Moment;
+  /** The item's name, as a visitor reads it. */
+  item: string;
+  itemId: string;
+  state: LinkState;
+  needed: number;
+  /** Contrast of the worst cell at the worst scroll. */
+  worst: number;
+  verdict: Verdict;
+  /** Where it is worst: CSS pixels of scroll, and boxes in page pixels. */
+  scroll: number;
+  cell: Box;
+  box: Box;
+  /** The scrolls that were swept, both ends included. */
+  span: Span;
+}
+
+/** A verdict with its contrast at every scroll of its span. */
+export interface SweptRow extends Row {
+  contrasts: Float32Array;
+}
+
+/** Everything to be judged in a scene at a moment. */
+export function sceneTargets(scene: Scene, moment: Moment, drawLogo: DrawLogo): Target[] {
+  return targetsOf(scene.site, scene.layout, resolveLook(scene.header, moment), scene.page, drawLogo);
+}
+
+/**
+ * Sweeps a scene: every item and state, at every whole-pixel scroll of each moment.
+ * @param raster the scene's page, painted: `scene.laid.width` × `scene.laid.height`
+ */
+export function proveScene(
+  scene: Scene,
+  raster: Raster,
+  drawLogo: DrawLogo,
+  moments: readonly Moment[] = MOMENTS,
+): SweptRow[] {
+  return moments.flatMap((moment) => {
+    const span = spanOf(scene, moment);
+    if (!span) return [];
+    const planes = new Planes(raster);
+    return sceneTargets(scene, moment, drawLogo).map((target) =>
+      rowOf(scene, moment, span, target, raster, sweepTarget(scene, span, target, raster, planes)),
+    );
+  });
+}
+
+/** A target's contrast at every scroll of a span. */
+export function sweepTarget(
+  scene: Scene,
+  span: Span,
+  target: Target,
+  raster: Raster,
+  planes = new Planes(raster),
+): Float32Array {
+  const length = span.to - span.from + 1;
+  const isStill = scene.header.manner.onScroll === 'leaves' || target.layers.some((layer) => layer.a === 1);
+  if (isStill) return new Float32Array(length).fill(readAt(target, raster, headerRow(scene, span.from)).contrast);
+  const [first, last] = [headerRow(scene, span.from), headerRow(scene, span.to)];
+  const { shape } = target;
+  const plane = planes.for(target);
+  return shape.kind === 'cells'
+    ? sweepCells(plane, shape.cells, luminance16(shape.colour), first, last)
+    : sweepLogo(shape.cells, raster, plane, groundTables(target.layers), first, last);
+}
+
+/** Ground planes of a raster, kept while items and states share columns and layers. */
+export class Planes {
+  readonly #raster: Raster;
+  readonly #kept = new Map<string, Plane>();
+
+  constructor(raster: Raster) {
+    this.#raster = raster;
+  }
+
+  for(target: Target): Plane {
+    const [left, right] = columnsOf(target);
+    const key = `${left} ${right} ${JSON.stringify(target.layers)}`;
+    const kept = this.#kept.get(key) ?? groundPlane(this.#raster, groundTables(target.layers), left, right);
+    this.#kept.set(key, kept);
+    return kept;
+  }
+}
+
+function columnsOf({ shape }: Target): [left: number, right: number] {
+  const spans =
+    shape.kind === 'cells'
+      ? shape.cells.map((cell): [number, number] => [cell.left, cell.right])
+      : shape.cells.flatMap(({ edges }) =>
+          edges.map((edge): [number, number] => [Math.min(edge.x, edge.outsideX), Math.max(edge.x, edge.outsideX) + 1]),
+        );
+  return spans.reduce((a, b) => [Math.min(a[0], b[0]), Math.max(a[1], b[1])]);
+}
+
+function rowOf(
+  scene: Scene,
+  moment: Moment,
+  span: Span,
+  target: Target,
+  raster: Raster,
+  contrasts: Float32Array,
+): SweptRow {
+  const at = contrasts.reduce((best, value, i) => (value < contrasts[best]! ? i : best), 0);
+  const worst = contrasts[at]!;
+  const scroll = span.from + at;
+  const top = headerRow(scene, scroll);
+  const { cell } = readAt(target, raster, top);
+  return {
+    page: scene.page.path,
+    header: scene.header.id,
+    width: scene.width,
+    moment,
+    item: target.ink.name,
+    itemId: target.ink.id,
+    state: target.state,
+    needed: target.needed,
+    worst,
+    verdict: verdictOf(worst, target.needed),
+    scroll,
+    cell: cellBox(cell, top),
+    box: { ...target.ink.box, y: top + target.ink.box.y },
+    span,
+    contrasts,
+  };
+}
+
+/** One item as it is at a scroll: its contrast and its worst cell there, in header pixels. */
+export interface Probe {
+  itemId: string;
+  item: string;
+  state: LinkState;
+  needed: number;
+  contrast: number;
+  verdict: Verdict;
+  cell: Cell;
+  box: Box;
+}
+
+/** Every item of a moment at one scroll. */
+export function probeScene(
+  scene: Scene,
+  raster: Raster,
+  drawLogo: DrawLogo,
+  moment: Moment,
+  scroll: number,
+): Probe[] {
+  return sceneTargets(scene, moment, drawLogo).map((target) => {
+    const { contrast, cell } = readAt(target, raster, headerRow(scene, scroll));
+    const { ink, state, needed } = target;
+    return {
+      itemId: ink.id,
+      item: ink.name,
+      state,
+      needed,
+      contrast,
+      verdict: verdictOf(contrast, needed),
+      cell,
+      box: ink.box,
+    };
+  });
+}

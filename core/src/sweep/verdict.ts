@@ -1,0 +1,27 @@
+import type { TextRun } from '../header/layout.ts';
+
+export type Verdict = 'clear' | 'strained' | 'lost';
+
+/** Contrast that marks and logos need (WCAG 2.2, 1.4.11). */
+export const MARK_TARGET = 3;
+
+/** Contrast that a text needs (WCAG 2.2, 1.4.3): 3 where it is large, else 4.5. */
+export function textTarget({ font }: Pick<TextRun, 'font'>): number {
+  const large = font.size >= 24 || (font.size >= 18.66 && font.weight >= 700);
+  return large ? 3 : 4.5;
+}
+
+/** Clear at or above the target, strained at or above two thirds of it, else lost. */
+export function verdictOf(contrast: number, needed: number): Verdict {
+  if (contrast >= needed) return 'clear';
+  return contrast >= (needed * 2) / 3 ? 'strained' : 'lost';
+}
+
+const RANK: Record<Verdict, number> = { lost: 0, strained: 1, clear: 2 };
+
+/** The worst of some verdicts; clear where there are none. */
+export function worstVerdict(verdicts: Iterable<Verdict>): Verdict {
+  let worst: Verdict = 'clear';
+  for (const verdict of verdicts) if (RANK[verdict] < RANK[worst]) worst = verdict;
+  return worst;
+}

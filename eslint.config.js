@@ -1,0 +1,35 @@
+import hooks from 'eslint-plugin-react-hooks';
+import tseslint from 'typescript-eslint';
+
+/** Imports run one way only: web, server, cli and demo on core; core on small, pure packages. */
+const only = (files, patterns, message) => ({
+  files,
+  rules: { 'no-restricted-imports': ['error', { patterns: [{ group: patterns, message }] }] },
+});
+
+export default tseslint.config(
+  { ignores: ['**/node_modules', '**/dist', 'data', 'test-results'] },
+  ...tseslint.configs.strict,
+  { files: ['web/**/*.{ts,tsx}'], plugins: { 'react-hooks': hooks }, rules: hooks.configs.recommended.rules },
+  only(
+    ['core/src/**/*.ts'],
+    ['@hatrail/*', 'node:*', 'react*', '@mui/*', 'express', 'better-sqlite3', 'sharp', '@napi-rs/*'],
+    'core depends on nothing but small, pure packages.',
+  ),
+  only(
+    ['web/**/*.{ts,tsx}'],
+    ['@hatrail/server*', '@hatrail/cli*', '@hatrail/demo*', 'node:*'],
+    'web depends on core only.',
+  ),
+  only(['cli/**/*.ts'], ['@hatrail/server*', '@hatrail/web*'], 'cli depends on core only.'),
+  {
+    rules: {
+      '@typescript-eslint/no-non-null-assertion': 'off',
+      '@typescript-eslint/no-extraneous-class': 'off',
+    },
+  },
+  {
+    files: ['**/*.{js,mjs}'],
+    languageOptions: { globals: { process: 'readonly', console: 'readonly', setTimeout: 'readonly' } },
+  },
+);
