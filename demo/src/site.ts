@@ -362,7 +362,7 @@ const nightHeader: Header = {
   manner: {
     lies: 'over',
     onScroll: 'stays',
-    switch: { at: 'first band', distance: 400 },
+    switch: { at: 'distance', distance: 60 },
     duration: 240,
   },
   panel: { fill: use('midnight'), ink: use('white') },

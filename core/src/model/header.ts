@@ -1,18 +1,18 @@
-import { IsBoolean, IsIn, IsOptional, ValidateBy } from 'class-validator';
+import { Allow, IsBoolean, IsIn, IsOptional, ValidateBy } from 'class-validator';
 import { MAX_LABEL, Target } from './menu.ts';
 import { ColourUse } from './palette.ts';
 import type { LogoVariant } from './picture.ts';
 import { InRange, IsId, IsPlainText, KindList, Nested, NestedList } from './rules.ts';
 
 export class LogoItem {
-  kind: 'logo';
+  @Allow() kind: 'logo';
   @IsId() id: string;
   /** Drawn height, CSS pixels; the width follows from the picture. */
   @InRange(16, 160, 'px') height: number;
 }
 
 export class MenuItem {
-  kind: 'menu';
+  @Allow() kind: 'menu';
   @IsId() id: string;
   @IsId() menu: string;
   /** Between two links, CSS pixels. */
@@ -20,7 +20,7 @@ export class MenuItem {
 }
 
 export class ButtonItem extends Target {
-  kind: 'button';
+  @Allow() kind: 'button';
   @IsId() id: string;
   @IsPlainText(MAX_LABEL) label: string;
   @Nested(() => ColourUse) ink: ColourUse;

@@ -1,16 +1,16 @@
-import { ArrayMaxSize, IsArray, IsIn, Matches } from 'class-validator';
+import { Allow, ArrayMaxSize, IsArray, IsIn, Matches } from 'class-validator';
 import { Backdrop } from './layer.ts';
 import { ColourUse } from './palette.ts';
 import { InRange, IsId, IsPlainText, KindList, Nested, NestedList } from './rules.ts';
 
 export class HeadingContent {
-  kind: 'heading';
+  @Allow() kind: 'heading';
   @IsIn([1, 2], { message: 'Choose heading level 1 or 2.' }) level: 1 | 2;
   @IsPlainText(200) text: string;
 }
 
 export class ParagraphContent {
-  kind: 'paragraph';
+  @Allow() kind: 'paragraph';
   @IsPlainText(2000) text: string;
 }
 
@@ -21,7 +21,7 @@ export class Card {
 
 /** Cards side by side, in as many columns as the width has room for. */
 export class CardsContent {
-  kind: 'cards';
+  @Allow() kind: 'cards';
   @Nested(() => ColourUse) fill: ColourUse;
   @Nested(() => ColourUse) ink: ColourUse;
   @NestedList(() => Card, 24) cards: Card[];
@@ -29,7 +29,7 @@ export class CardsContent {
 
 /** Pictures side by side, each filling its box. */
 export class PicturesContent {
-  kind: 'pictures';
+  @Allow() kind: 'pictures';
   @IsArray({ message: 'Give a list of picture ids.' })
   @ArrayMaxSize(12, { message: '12 pictures at most.' })
   pictures: string[];

@@ -29,7 +29,9 @@ export function relativeAddresses(site: Site, pagePath: string): Addresses {
     link: (to) => {
       const address = addressOf(site, to);
       if (!address.startsWith('/')) return address;
-      return address === '/' ? up : `${up}${address.slice(1)}/`;
+      const [path = '/', hash] = address.split('#');
+      const folder = path === '/' ? up : `${up}${path.slice(1)}/`;
+      return hash === undefined ? folder : `${folder}#${hash}`;
     },
     picture: (id) => `${up}assets/pictures/${fileOf(site, id)}`,
     font: (file) => `${up}assets/fonts/${file}`,

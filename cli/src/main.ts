@@ -1,0 +1,112 @@
+import { parseArgs } from 'node:util';
+import { MOMENT_NAMES } from '@hatrail/core/model/header';
+import { BadInput } from '@hatrail/core/model/check';
+import { siteFiles } from '@hatrail/core/output/files';
+import type { Row, SweptRow } from '@hatrail/core/sweep/prove';
+import { GREATEST_WIDTH, LEAST_WIDTH } from '@hatrail/core/sweep/widths';
+import { shippedFiles, writeFiles } from './export.ts';
+import { proveSite } from './prove.ts';
+import { loadSite } from './siteFile.ts';
+import { skiaMeasure } from './skia.ts';
+
+const USAGE = `Use:
+  hatrail prove SITE.hatrail.json [--page PATH] [--width PX] [--json]
+  hatrail export SITE.hatrail.json --out DIR
+  hatrail check SITE.hatrail.json`;
+
+/** Runs one command; gives its exit code: 0, or 1 where something is lost. */
+async function run(args: string[]): Promise<number> {
+  const { values, positionals } = readArgs(args);
+  const [command, file] = positionals;
+  if (!command || !file || positionals.length > 2) throw new BadInput(USAGE);
+  switch (command) {
+    case 'prove':
+      return prove(file, values);
+    case 'export':
+      return exportSite(file, values.out);
+    case 'check': {
+      const { site } = await loadSite(file);
+      console.log(`${file} is sound: ${site.name}, ${site.pages.length} pages, ${site.pictures.length} pictures.`);
+      return 0;
+    }
+    default:
+      throw new BadInput(`There is no command “${command}”.\n${USAGE}`);
+  }
+}
+
+interface Options {
+  page?: string;
+  width?: string;
+  json?: boolean;
+  out?: string;
+}
+
+function readArgs(args: string[]): { values: Options; positionals: string[] } {
+  try {
+    return parseArgs({
+      args,
+      allowPositionals: true,
+      options: {
+        page: { type: 'string' },
+        width: { type: 'string' },
+        json: { type: 'boolean' },
+        out: { type: 'string' },
+      },
+    });
+  } catch (error) {
+    throw new BadInput(`${(error as Error).message}\n${USAGE}`);
+  }
+}
+
+async function prove(file: string, { page: path, width: asked, json }: Options): Promise<number> {
+  const loaded = await loadSite(file);
+  const pages = loaded.site.pages.filter((page) => path === undefined || page.path === path);
+  if (pages.length === 0) {
+    const paths = loaded.site.pages.map((page) => page.path).join(', ');
+    throw new BadInput(`There is no page ${path}: choose one of ${paths}.`);
+  }
+  const width = asked === undefined ? undefined : Number(asked);
+  if (width !== undefined && !(Number.isInteger(width) && width >= LEAST_WIDTH && width <= GREATEST_WIDTH)) {
+    throw new BadInput(`“${asked}” is no width: give whole pixels from ${LEAST_WIDTH} to ${GREATEST_WIDTH}.`);
+  }
+  const rows: Row[] = [];
+  for await (const row of proveSite(loaded, pages, width === undefined ? undefined : [width])) rows.push(plain(row));
+  if (json) console.log(JSON.stringify({ rows }, null, 2));
+  else printRows(rows);
+  return rows.some((row) => row.verdict === 'lost') ? 1 : 0;
+}
+
+function plain({ contrasts: _, ...row }: SweptRow): Row {
+  return row;
+}
+
+function printRows(rows: Row[]): void {
+  const bad = rows.filter((row) => row.verdict !== 'clear');
+  for (const row of bad.sort((a, b) => a.worst / a.needed - b.worst / b.needed)) {
+    const state = row.state === 'rest' ? '' : `, ${row.state}`;
+    console.log(
+      `${row.verdict}: ${row.item}${state}, ${MOMENT_NAMES[row.moment]}: ${row.worst.toFixed(2)} where ${row.needed} is needed, ` +
+        `${row.scroll} px down ${row.page} at ${row.width}`,
+    );
+  }
+  const count = (verdict: string) => rows.filter((row) => row.verdict === verdict).length;
+  console.log(`${count('lost')} lost, ${count('strained')} strained, ${count('clear')} clear`);
+}
+
+async function exportSite(file: string, out: string | undefined): Promise<number> {
+  if (!out) throw new BadInput(`Say where to: --out DIR.\n${USAGE}`);
+  const { site, read } = await loadSite(file);
+  const files = await shippedFiles(site, siteFiles(site, skiaMeasure()), read);
+  await writeFiles(out, files);
+  console.log(`${files.length} files written to ${out}.`);
+  return 0;
+}
+
+try {
+  process.exitCode = await run(process.argv.slice(2));
+} catch (error) {
+  if (!(error instanceof BadInput)) throw error;
+  console.error(error.message);
+  for (const { path, message } of error.problems.slice(0, 20)) console.error(`  ${path}: ${message}`);
+  process.exitCode = 2;
+}

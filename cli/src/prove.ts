@@ -1,0 +1,24 @@
+import type { Page } from '@hatrail/core/model/page';
+import { headerFor } from '@hatrail/core/output/files';
+import { proveScene, type SweptRow } from '@hatrail/core/sweep/prove';
+import { layoutScene } from '@hatrail/core/sweep/scene';
+import { STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
+import { decodePictures, skiaLogo, skiaMeasure, skiaRaster } from './skia.ts';
+import type { LoadedSite } from './siteFile.ts';
+
+/** Sweeps pages of a site at some widths, one scene after the other. */
+export async function* proveSite(
+  { site, read }: LoadedSite,
+  pages: readonly Page[] = site.pages,
+  widths: readonly number[] = STANDARD_WIDTHS,
+): AsyncGenerator<SweptRow> {
+  const measure = skiaMeasure();
+  const pictures = await decodePictures(site, read);
+  const drawLogo = skiaLogo(site, pictures);
+  for (const page of pages) {
+    for (const width of widths) {
+      const scene = layoutScene(site, headerFor(site, page), page, width, measure);
+      yield* proveScene(scene, skiaRaster(site, scene.laid, pictures), drawLogo);
+    }
+  }
+}

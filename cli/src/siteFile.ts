@@ -1,0 +1,70 @@
+import { readFile } from 'node:fs/promises';
+import { basename, dirname, join } from 'node:path';
+import sharp from 'sharp';
+import { BadInput, readSite } from '@hatrail/core/model/check';
+import { MAX_PICTURE_SIDE, type Picture } from '@hatrail/core/model/picture';
+import type { Site } from '@hatrail/core/model/site';
+
+/** A site read from its file, and the bytes of the pictures beside it. */
+export interface LoadedSite {
+  site: Site;
+  read(file: string): Promise<Uint8Array | undefined>;
+}
+
+/**
+ * Reads a site file and checks that every picture it names lies beside it and is what it says.
+ * @throws {BadInput} with the reason
+ */
+export async function loadSite(path: string): Promise<LoadedSite> {
+  const text = await readFile(path, 'utf8').catch(() => {
+    throw new BadInput(`There is no file ${path}: check the name.`);
+  });
+  const site = readSite(text);
+  const read = (file: string) => readFile(join(dirname(path), basename(file))).catch(() => undefined);
+  for (const picture of site.pictures) {
+    const bytes = await read(picture.file);
+    if (!bytes) throw new BadInput(`The picture ${picture.file} is missing: put it beside ${basename(path)}.`);
+    await checkPicture(bytes, picture);
+  }
+  return { site, read };
+}
+
+/** What a picture's bytes turn out to be. */
+export interface PictureFacts {
+  width: number;
+  height: number;
+  format: string;
+}
+
+const FORMATS = new Set(['jpeg', 'png', 'webp', 'svg']);
+
+/**
+ * Reads a picture's head.
+ * @throws {BadInput} if the bytes are no JPEG, PNG, WebP or SVG, or the picture is too large
+ */
+export async function pictureFacts(bytes: Uint8Array, name: string): Promise<PictureFacts> {
+  const { width, height, format } = await sharp(bytes, { limitInputPixels: false })
+    .metadata()
+    .catch(() => ({ width: 0, height: 0, format: 'none' }));
+  if (!width || !height || !FORMATS.has(format)) {
+    throw new BadInput(`${name} is no picture that can be used: bring a JPEG, PNG, WebP or SVG file.`);
+  }
+  if (Math.max(width, height) > MAX_PICTURE_SIDE) {
+    throw new BadInput(
+      `${name} is ${width} × ${height} px: ${MAX_PICTURE_SIDE} px a side at most. Make it smaller and try again.`,
+    );
+  }
+  if (format === 'svg' && /<script|\bon\w+\s*=|javascript:|<foreignObject|<!ENTITY/i.test(Buffer.from(bytes).toString('utf8'))) {
+    throw new BadInput(`${name} carries a script or foreign markup: save it as a plain SVG and try again.`);
+  }
+  return { width, height, format };
+}
+
+async function checkPicture(bytes: Uint8Array, picture: Picture): Promise<void> {
+  const { width, height } = await pictureFacts(bytes, picture.file);
+  if (width !== picture.width || height !== picture.height) {
+    throw new BadInput(
+      `${picture.file} is ${width} × ${height} px, but the site file says ${picture.width} × ${picture.height}: put the right file beside it.`,
+    );
+  }
+}
