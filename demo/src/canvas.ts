@@ -17,7 +17,7 @@ export function light(hex: string): Light {
   return [channel(1), channel(3), channel(5)];
 }
 
-/** Paints a picture pixel by pixel and writes it as WebP or JPEG, by the file's name. */
+/** Paints a picture pixel by pixel and writes it as JPEG. */
 export async function paint(
   file: string,
   width: number,
@@ -36,5 +36,5 @@ export async function paint(
     }
   }
   const image = sharp(data, { raw: { width, height, channels: 3 } });
-  await (file.endsWith('.webp') ? image.webp({ quality: 84, effort: 4 }) : image.jpeg({ quality: 86 })).toFile(file);
+  await image.jpeg({ quality: 88 }).toFile(file);
 }

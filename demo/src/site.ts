@@ -397,10 +397,10 @@ export const LARKFELL: Site = {
     button: { family: 'hanken-grotesk', weight: 700, size: 15, lineHeight: 1.4, letterSpacing: 0, letterCase: 'as typed' },
   },
   pictures: [
-    picture('aurora', 'Aurora over the fell', 'aurora.webp', 'Green curtains of aurora above a snowy fell'),
+    picture('aurora', 'Aurora over the fell', 'aurora.jpg', 'Green curtains of aurora above a snowy fell'),
     picture('dome', 'The dome at noon', 'dome.jpg', 'A white dome on a bright snow ridge at noon'),
-    picture('planet', 'The ringed planet', 'planet.webp', 'A ringed planet, lit from the left'),
-    picture('stars', 'Star field', 'stars.webp', 'A field of stars with a pale band across it'),
+    picture('planet', 'The ringed planet', 'planet.jpg', 'A ringed planet, lit from the left'),
+    picture('stars', 'Star field', 'stars.jpg', 'A field of stars with a pale band across it'),
     { ...picture('logo-light', 'Logo, light', 'larkfell-light.svg', 'Larkfell'), ...LOGO },
     { ...picture('logo-dark', 'Logo, dark', 'larkfell-dark.svg', 'Larkfell'), ...LOGO },
   ],

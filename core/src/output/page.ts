@@ -117,7 +117,7 @@ function baseCss(site: Site, covered: number): string {
       ...([1, 2] as const).map((level) => {
         const { heading } = site.type;
         const size = headingSize(heading, level, step);
-        return rule(`h${level}`, `font-size: ${px(size)}`, `line-height: ${px(Math.round(size * heading.lineHeight))}`);
+        return rule(`.page h${level}`, `font-size: ${px(size)}`, `line-height: ${px(Math.round(size * heading.lineHeight))}`);
       }),
       rule('.cards', columns(step.cardColumns)),
       ...counts.map((count) => rule(`.of-${count}`, columns(Math.max(1, Math.min(step.pictureColumns, count))))),
