@@ -1,0 +1,78 @@
+import { existsSync } from 'node:fs';
+import express, { type Express } from 'express';
+import helmet from 'helmet';
+import { fontPath } from '@hatrail/cli/fonts';
+import { HEADER_JS } from '@hatrail/core/output/headerJs';
+import type { Context } from './context.ts';
+import { guard } from './guard.ts';
+import { notFound, problemHandler } from './problem.ts';
+import { documentRoutes } from './routes/documents.ts';
+import { handOverRoutes } from './routes/handOver.ts';
+import { pictureFileRoutes, sitePictureRoutes } from './routes/pictures.ts';
+import { siteRoutes } from './routes/sites.ts';
+
+/** What the application's server is told. */
+export interface AppSettings {
+  /** Hosts it answers to, as in the `Host` header. */
+  hosts: () => readonly string[];
+  /** Address of the site stand-in, for links to it. */
+  liveUrl: () => string;
+  /** Folder of the built interface. */
+  webFolder: string;
+  log: (error: unknown) => void;
+}
+
+/** The application: its interface and its API. */
+export function createApp(context: Context, settings: AppSettings): Express {
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(guard(settings.hosts));
+  app.use(
+    helmet({
+      strictTransportSecurity: false,
+      contentSecurityPolicy: {
+        useDefaults: false,
+        directives: {
+          defaultSrc: ["'self'"],
+          scriptSrc: ["'self'"],
+          styleSrc: ["'self'", "'unsafe-inline'"],
+          imgSrc: ["'self'", 'data:', 'blob:'],
+          workerSrc: ["'self'", 'blob:'],
+          frameSrc: ["'self'"],
+          objectSrc: ["'none'"],
+          baseUri: ["'self'"],
+          formAction: ["'self'"],
+          frameAncestors: ["'self'"],
+        },
+      },
+    }),
+  );
+
+  app.use('/api/sites', siteRoutes(context), sitePictureRoutes(context), handOverRoutes(context), documentRoutes(context));
+  app.use('/api/pictures', pictureFileRoutes(context));
+  app.get('/api/stand-in', (_request, response) => {
+    response.json({ url: settings.liveUrl() });
+  });
+  app.use('/api', () => {
+    throw notFound('address');
+  });
+
+  app.get('/fonts/:file', (request, response) => {
+    const path = fontPath(request.params.file);
+    if (!path) throw notFound('font');
+    response.set('Cache-Control', 'public, max-age=31536000, immutable').sendFile(path);
+  });
+  app.get('/preview/header.js', (_request, response) => {
+    response.type('text/javascript').send(HEADER_JS);
+  });
+
+  if (existsSync(settings.webFolder)) {
+    app.use('/assets', express.static(`${settings.webFolder}/assets`, { immutable: true, maxAge: '1y' }));
+    app.use(express.static(settings.webFolder, { index: false }));
+    app.get('/{*path}', (_request, response) => {
+      response.set('Cache-Control', 'no-cache').sendFile('index.html', { root: settings.webFolder });
+    });
+  }
+  app.use(problemHandler(settings.log));
+  return app;
+}

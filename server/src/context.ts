@@ -1,0 +1,54 @@
+import type { Measure } from '@hatrail/core/measure/measure';
+import { skiaMeasure } from '@hatrail/cli/skia';
+import type { Db } from './database.ts';
+import { PictureStore } from './pictureStore.ts';
+import { notFound } from './problem.ts';
+import { ReleaseStore } from './releaseStore.ts';
+import { SiteStore, type KeptSite } from './siteStore.ts';
+
+/** What the routes work with. */
+export interface Context {
+  sites: SiteStore;
+  releases: ReleaseStore;
+  pictures: PictureStore;
+  measure: Measure;
+}
+
+export function createContext(db: Db, dataFolder: string): Context {
+  return {
+    sites: new SiteStore(db),
+    releases: new ReleaseStore(db),
+    pictures: new PictureStore(dataFolder),
+    measure: skiaMeasure(),
+  };
+}
+
+/** A site by its id. @throws 404 */
+export function siteOf({ sites }: Context, id: string): KeptSite {
+  const kept = sites.read(id);
+  if (!kept) throw notFound('site');
+  return kept;
+}
+
+/** Reads a picture file of a site by its name. */
+export function pictureReader(
+  { pictures }: Context,
+  { site, hashes }: Pick<KeptSite, 'site' | 'hashes'>,
+): (file: string) => Promise<Uint8Array | undefined> {
+  return async (file) => {
+    const picture = site.pictures.find((candidate) => candidate.file === file);
+    const hash = picture && hashes[picture.id];
+    return hash === undefined ? undefined : pictures.read(hash);
+  };
+}
+
+/** Keeps the files of a site that is brought in, and gives their hashes by picture id. */
+export async function keepPictures(
+  { pictures }: Context,
+  site: KeptSite['site'],
+  read: (file: string) => Promise<Uint8Array | undefined>,
+): Promise<Record<string, string>> {
+  const hashes: Record<string, string> = {};
+  for (const { id, file } of site.pictures) hashes[id] = await pictures.keep((await read(file))!);
+  return hashes;
+}
