@@ -2,14 +2,18 @@ import { afterAll, beforeAll, expect, test } from 'vitest';
 import type { Browser, Page as Tab } from 'playwright-core';
 import { shippedFiles, type ShippedFile } from '@hatrail/cli/export';
 import { loadSite, type LoadedSite } from '@hatrail/cli/siteFile';
-import { decodePictures, skiaLogo, skiaMeasure, skiaRaster } from '@hatrail/cli/skia';
+import { decodePictures, skiaMeasure, skiaRaster } from '@hatrail/cli/skia';
 import { composeOver } from '@hatrail/core/colour/composite';
 import type { Header } from '@hatrail/core/model/header';
+import type { LogoVariant } from '@hatrail/core/model/picture';
 import type { Site } from '@hatrail/core/model/site';
 import { siteFiles } from '@hatrail/core/output/files';
+import type { Box } from '@hatrail/core/page/layout';
+import { snapBox } from '@hatrail/core/page/paint';
 import { pixelAt } from '@hatrail/core/stack/ground';
 import { readAt } from '@hatrail/core/sweep/exact';
 import { sceneTargets } from '@hatrail/core/sweep/prove';
+import type { LogoPixels } from '@hatrail/core/sweep/logo';
 import { headerRow, layoutScene, momentAt } from '@hatrail/core/sweep/scene';
 import { verdictOf } from '@hatrail/core/sweep/verdict';
 import { cellRatio, decode, logoRatio, meanDifference } from './bruteForce.ts';
@@ -126,7 +130,12 @@ for (const combination of COMBINATIONS) {
     const painted = await shoot(tab, clip, false);
     const ground = await shoot(tab, clip, true);
 
-    for (const target of sceneTargets(scene, moment, skiaLogo(site, pictures))) {
+    const logo = scene.layout.inks.find((ink) => ink.what.kind === 'logo')!;
+    const drawn = {
+      light: await drawInBrowser(tab, site, 'light', logo.box),
+      dark: await drawInBrowser(tab, site, 'dark', logo.box),
+    };
+    for (const target of sceneTargets(scene, moment, (variant) => drawn[variant])) {
       if (target.state === 'hover') continue;
       const row = headerRow(scene, scroll);
       const { contrast } = readAt(target, raster, row);
@@ -176,8 +185,26 @@ function rgb(shape: object): [number, number, number] {
   return [r, g, b];
 }
 
+/** The logo's pixels from the browser's own canvas, as the application takes them. */
+async function drawInBrowser(tab: Tab, site: Site, variant: LogoVariant, box: Box): Promise<LogoPixels> {
+  const { file } = site.pictures.find(({ id }) => id === site.logo.variants[variant])!;
+  const { x: left, y: top, width, height } = snapBox(box);
+  const data = await tab.evaluate(
+    async ({ url, width, height }) => {
+      const image = new Image();
+      image.src = url;
+      await image.decode();
+      const context = new OffscreenCanvas(width, height).getContext('2d')!;
+      context.drawImage(image, 0, 0, width, height);
+      return [...context.getImageData(0, 0, width, height).data];
+    },
+    { url: `${server.url}/assets/pictures/${file}`, width, height },
+  );
+  return { left, top, width, height, data: Uint8ClampedArray.from(data) };
+}
+
 /** The header's own elements, in the core's order, within 1 px of where the core puts them. */
-async function expectBoxes(tab: Tab, inks: readonly { name: string; box: { x: number; y: number; width: number; height: number } }[]): Promise<void> {
+async function expectBoxes(tab: Tab, inks: readonly { name: string; box: Box }[]): Promise<void> {
   const seen = await tab.evaluate(() => {
     const header = document.querySelector('.hr')!.getBoundingClientRect();
     return [...document.querySelectorAll('.hr-rail :is(.hr-logo, .hr-link, .hr-opener, .hr-button, .hr-toggle)')]
