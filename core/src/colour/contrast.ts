@@ -56,7 +56,7 @@ export function luminance16({ r, g, b }: Rgb): number {
  * so both terms are exact and every implementation rounds alike.
  */
 export function contrast16(a: number, b: number): number {
-  const hi = 4 * Math.max(a, b) + 13107;
-  const lo = 4 * Math.min(a, b) + 13107;
-  return Math.fround(hi / lo);
+  const p = 4 * a + 13107;
+  const q = 4 * b + 13107;
+  return Math.fround(p > q ? p / q : q / p);
 }

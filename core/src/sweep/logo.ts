@@ -1,4 +1,4 @@
-import { FINE_LUMINANCE, LUMINANCE, WHITE, contrast16 } from '../colour/contrast.ts';
+import { FINE_LUMINANCE, WHITE, contrast16, luminance16 } from '../colour/contrast.ts';
 import { pixelAt, type GroundTables, type Raster } from '../stack/ground.ts';
 import type { Cell } from './cells.ts';
 
@@ -105,17 +105,26 @@ function nearestOutside(logo: LogoPixels, x: number, y: number): { x: number; y:
   return best;
 }
 
-/** Luminance of an edge pixel's ink where it is drawn over its ground: composited, not rounded to 8 bits. */
-export function inkLuminance(edge: LogoEdge, raster: Raster, row: number, tables: GroundTables): number {
+/** Luminance of an edge pixel's ink where it is solid. */
+export function inkLuminance({ r, g, b }: LogoEdge): number {
+  return luminance16({ r, g, b });
+}
+
+/** An ink's level where it is drawn over a ground, in sixteenths: composited, not rounded to 8 bits. */
+export function fineLevel(ink: number, alpha: number, ground: number): number {
+  return Math.floor(((ink * alpha + ground * (255 - alpha)) * 16) / 255 + 0.5);
+}
+
+/** Luminance of an edge pixel as it is painted. */
+function paintedLuminance(edge: LogoEdge, raster: Raster, row: number, tables: GroundTables): number {
   const { r, g, b, alpha } = edge;
-  if (alpha === 255) return Math.min(WHITE, LUMINANCE[0][r]! + LUMINANCE[1][g]! + LUMINANCE[2][b]!);
+  if (alpha === 255) return inkLuminance(edge);
   const page = pixelAt(raster, edge.x, row + edge.y);
-  const fine = (ink: number, ground: number) => Math.floor(((ink * alpha + ground * (255 - alpha)) * 16) / 255 + 0.5);
   return Math.min(
     WHITE,
-    FINE_LUMINANCE[0][fine(r, tables.level[0][page.r]!)]! +
-      FINE_LUMINANCE[1][fine(g, tables.level[1][page.g]!)]! +
-      FINE_LUMINANCE[2][fine(b, tables.level[2][page.b]!)]!,
+    FINE_LUMINANCE[0][fineLevel(r, alpha, tables.level[0][page.r]!)]! +
+      FINE_LUMINANCE[1][fineLevel(g, alpha, tables.level[1][page.g]!)]! +
+      FINE_LUMINANCE[2][fineLevel(b, alpha, tables.level[2][page.b]!)]!,
   );
 }
 
@@ -138,7 +147,7 @@ export function logoContrastAt(
 ): { contrast: number; cell: Cell } {
   const values = cells.map(({ cell, edges }) => {
     const contrasts = edges.map((edge) =>
-      contrast16(inkLuminance(edge, raster, row, tables), outsideLuminance(edge, raster, row, tables)),
+      contrast16(paintedLuminance(edge, raster, row, tables), outsideLuminance(edge, raster, row, tables)),
     );
     contrasts.sort((a, b) => a - b);
     return { cell, contrast: contrasts[Math.ceil(contrasts.length / 2) - 1]! };

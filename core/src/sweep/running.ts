@@ -1,6 +1,7 @@
 import { contrast16 } from '../colour/contrast.ts';
 import { tenth, type Cell } from './cells.ts';
 import type { Plane } from './plane.ts';
+import { select } from './select.ts';
 
 /**
  * The fast sweep of cells. Every luminance that occurs is put in one of 256 classes in order of contrast; each cell
@@ -11,10 +12,14 @@ import type { Plane } from './plane.ts';
 
 const CLASSES = 256;
 
-/** Classes in ascending order of contrast. */
-interface Classes {
-  /** Class of each luminance that occurs. */
-  of: Uint8Array;
+/** The luminances of a plane in ascending order of contrast. */
+interface Order {
+  /** Number of each luminance in that order. */
+  rank: Uint16Array;
+  /** Contrast of each number. */
+  contrast: Float32Array;
+  /** Class of each number. */
+  level: Uint8Array;
   /** A class's contrast where it holds a single luminance, else NaN. */
   single: Float32Array;
 }
@@ -32,10 +37,15 @@ export function sweepCells(
   from: number,
   to: number,
 ): Float32Array {
-  const classes = classify(plane, ink);
-  const classPlane = new Uint8Array(plane.data.length);
-  for (let i = 0; i < classPlane.length; i++) classPlane[i] = classes.of[plane.data[i]!]!;
-  const trackers = cells.map((cell) => new Tracker(cell, plane, classPlane));
+  const order = orderOf(plane, ink);
+  const ranks = new Uint16Array(plane.data.length);
+  const levels = new Uint8Array(plane.data.length);
+  for (let i = 0; i < ranks.length; i++) {
+    const rank = order.rank[plane.data[i]!]!;
+    ranks[i] = rank;
+    levels[i] = order.level[rank]!;
+  }
+  const trackers = cells.map((cell) => new Tracker(cell, plane, levels, ranks));
   const top = Math.min(...cells.map((cell) => cell.top));
   const bottom = Math.max(...cells.map((cell) => cell.bottom));
   const result = new Float32Array(to - from + 1);
@@ -47,50 +57,54 @@ export function sweepCells(
     }
     let worst = CLASSES;
     for (const tracker of trackers) worst = Math.min(worst, tracker.moveTo(row));
-    result[row - from] = worstOf(trackers, worst, classes, plane, ink);
+    result[row - from] = worstOf(trackers, worst, order);
   }
   return result;
 }
 
-function worstOf(trackers: Tracker[], worst: number, classes: Classes, plane: Plane, ink: number): number {
-  const single = classes.single[worst]!;
+function worstOf(trackers: Tracker[], worst: number, order: Order): number {
+  const single = order.single[worst]!;
   if (!Number.isNaN(single)) return single;
-  let least = Infinity;
+  let least = 65535;
   for (const tracker of trackers) {
-    if (tracker.level === worst) least = Math.min(least, tracker.read(plane, ink));
+    if (tracker.level === worst) least = Math.min(least, tracker.read());
   }
-  return least;
+  return order.contrast[least]!;
 }
 
-/** Sorts the luminances that occur by contrast and shares them out among the classes, as equally as they allow. */
-function classify(plane: Plane, ink: number): Classes {
-  const counts = new Uint32Array(65536);
+/**
+ * Puts the luminances that occur in order, from the ink's own outwards both ways, and shares them out among the classes
+ * as equally as they allow.
+ */
+function orderOf(plane: Plane, ink: number): Order {
   const { data } = plane;
+  const counts = new Uint32Array(65536);
   for (let i = 0; i < data.length; i++) counts[data[i]!]!++;
-  const occurring: { luminance: number; contrast: number }[] = [];
-  for (let luminance = 0; luminance < counts.length; luminance++) {
-    if (counts[luminance]! > 0) occurring.push({ luminance, contrast: contrast16(ink, luminance) });
-  }
-  occurring.sort((a, b) => a.contrast - b.contrast);
-  const of = new Uint8Array(65536);
+  let distinct = 0;
+  for (let i = 0; i < counts.length; i++) if (counts[i]! > 0) distinct++;
+  const rank = new Uint16Array(65536);
+  const contrast = new Float32Array(distinct);
+  const level = new Uint8Array(distinct);
   const single = new Float32Array(CLASSES).fill(NaN);
-  const share = occurring.length <= CLASSES ? 0 : data.length / CLASSES;
-  let level = 0;
-  let held = 0;
-  let previous = NaN;
-  for (const { luminance, contrast } of occurring) {
+  const share = distinct <= CLASSES ? 0 : data.length / CLASSES;
+  let [below, above, current, held] = [ink, ink + 1, 0, 0];
+  for (let n = 0; n < distinct; n++) {
+    while (below >= 0 && counts[below] === 0) below--;
+    while (above < 65536 && counts[above] === 0) above++;
+    const [down, up] = [below < 0 ? Infinity : contrast16(ink, below), above > 65535 ? Infinity : contrast16(ink, above)];
+    const luminance = down <= up ? below-- : above++;
     const count = counts[luminance]!;
-    const full = held > 0 && held + count > share && level < CLASSES - 1 && contrast !== previous;
-    if (full) {
-      level++;
+    if (held > 0 && held + count > share && current < CLASSES - 1) {
+      current++;
       held = 0;
     }
-    single[level] = held === 0 || single[level] === contrast ? contrast : NaN;
-    of[luminance] = level;
+    contrast[n] = Math.min(down, up);
+    single[current] = held === 0 || single[current] === contrast[n] ? contrast[n]! : NaN;
+    rank[luminance] = n;
+    level[n] = current;
     held += count;
-    previous = contrast;
   }
-  return { of, single };
+  return { rank, contrast, level, single };
 }
 
 /** One cell's histogram while the page moves behind it. */
@@ -101,7 +115,8 @@ class Tracker {
   readonly #left: number;
   readonly #right: number;
   readonly #stride: number;
-  readonly #classes: Uint8Array;
+  readonly #levels: Uint8Array;
+  readonly #ranks: Uint16Array;
   readonly #counts = new Uint16Array(CLASSES);
   readonly #wanted: number;
   readonly #scratch: Uint16Array;
@@ -109,12 +124,13 @@ class Tracker {
   #below = 0;
   #row = NaN;
 
-  constructor(cell: Cell, plane: Plane, classes: Uint8Array) {
+  constructor(cell: Cell, plane: Plane, levels: Uint8Array, ranks: Uint16Array) {
     this.#cell = cell;
     this.#left = cell.left - plane.left;
     this.#right = cell.right - plane.left;
     this.#stride = plane.width;
-    this.#classes = classes;
+    this.#levels = levels;
+    this.#ranks = ranks;
     const pixels = (cell.right - cell.left) * (cell.bottom - cell.top);
     this.#wanted = tenth(pixels);
     this.#scratch = new Uint16Array(pixels);
@@ -145,30 +161,27 @@ class Tracker {
 
   #count(y: number, step: 1 | -1): void {
     const counts = this.#counts;
-    const classes = this.#classes;
+    const levels = this.#levels;
     const level = this.level;
     const end = y * this.#stride + this.#right;
     let below = this.#below;
     for (let i = y * this.#stride + this.#left; i < end; i++) {
-      const found = classes[i]!;
+      const found = levels[i]!;
       counts[found]! += step;
       if (found < level) below += step;
     }
     this.#below = below;
   }
 
-  /** The exact contrast of the tenth pixel, read among the pixels of its class. */
-  read(plane: Plane, ink: number): number {
+  /** The number, in order of contrast, of the tenth pixel: read among the pixels of its class. */
+  read(): number {
     const { top, bottom } = this.#cell;
-    const found = this.#scratch;
+    const [found, levels, ranks, level] = [this.#scratch, this.#levels, this.#ranks, this.level];
     let n = 0;
     for (let y = this.#row + top; y < this.#row + bottom; y++) {
       const end = y * this.#stride + this.#right;
-      for (let i = y * this.#stride + this.#left; i < end; i++) {
-        if (this.#classes[i] === this.level) found[n++] = plane.data[i]!;
-      }
+      for (let i = y * this.#stride + this.#left; i < end; i++) if (levels[i] === level) found[n++] = ranks[i]!;
     }
-    const contrasts = Float32Array.from(found.subarray(0, n), (luminance) => contrast16(ink, luminance)).sort();
-    return contrasts[this.#wanted - this.#below - 1]!;
+    return select(found, this.#wanted - this.#below - 1, 0, n);
   }
 }

@@ -81,6 +81,11 @@ export function spanOf(scene: Scene, moment: Moment): Span | undefined {
   return span.from <= span.to ? span : undefined;
 }
 
+/** Every scroll of a page, whatever the moment. */
+export function spanOfAll(scene: Scene): Span {
+  return { from: 0, to: scene.maxScroll };
+}
+
 /** The page row at which the header's top edge lies at a scroll: it stays with the window, or with the page. */
 export function headerRow(scene: Scene, scroll: number): number {
   return scene.header.manner.onScroll === 'stays' ? scroll : 0;
