@@ -21,8 +21,16 @@ import { typeCss } from './headerCss.ts';
 import { headerHtml } from './headerHtml.ts';
 import { escapeHtml, px, rule, within } from './text.ts';
 
-/** A whole page with its header, as it ships. Its styles and script lie in files of their own. */
-export function pageHtml(site: Site, page: Page, header: Header, to: Addresses): string {
+/** What a page's head says of styles and script: they lie in files of their own. */
+export function linkedHead(to: Addresses): string {
+  return [
+    ...['fonts.css', 'site.css', 'header.css'].map((name) => `<link rel="stylesheet" href="${to.asset(name)}">`),
+    `<script src="${to.asset('header.js')}" defer></script>`,
+  ].join('\n');
+}
+
+/** A whole page with its header, as it ships. */
+export function pageHtml(site: Site, page: Page, header: Header, to: Addresses, head = linkedHead(to)): string {
   const colour = cssColour(resolveColour(site.palette, page.colour));
   return [
     '<!doctype html>',
@@ -31,9 +39,8 @@ export function pageHtml(site: Site, page: Page, header: Header, to: Addresses):
     '<meta charset="utf-8">',
     '<meta name="viewport" content="width=device-width, initial-scale=1">',
     `<title>${escapeHtml(page.title)} · ${escapeHtml(site.name)}</title>`,
-    ...['fonts.css', 'site.css', 'header.css'].map((name) => `<link rel="stylesheet" href="${to.asset(name)}">`),
+    head,
     `<style>body { background: ${colour} }</style>`,
-    `<script src="${to.asset('header.js')}" defer></script>`,
     '</head>',
     '<body>',
     headerHtml(site, header, to, page.id),

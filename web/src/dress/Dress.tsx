@@ -1,0 +1,166 @@
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { useOutletContext } from 'react-router';
+import { usualWindowHeight } from '@hatrail/core/page/layout';
+import { MOMENT_NAMES } from '@hatrail/core/model/header';
+import type { Probe } from '@hatrail/core/sweep/prove';
+import { useLeastFill, useVerdicts } from '../editor/verdicts.ts';
+import type { EditorContext } from '../editor/Editor.tsx';
+import { makePreview } from '../parts/preview.ts';
+import { CutPanel } from './CutPanel.tsx';
+import { Film, FILM_WIDTH } from './Film.tsx';
+import { MannerPanel } from './MannerPanel.tsx';
+import { Moments } from './Moments.tsx';
+import { Remedy } from './Remedy.tsx';
+import { Stage } from './Stage.tsx';
+import { useCut, useFilm, useMeasure, useProbes, useSweptView, worstRow } from './view.ts';
+import { WidthRuler } from './WidthRuler.tsx';
+
+/** Dress: the page under its header, where it is lost, and everything the header wears. */
+export function Dress() {
+  const { hand, place, go } = useOutletContext<EditorContext>();
+  const { header, page, width, moment } = place;
+  const { site } = hand;
+  const measure = useMeasure(hand);
+  const { scene, failure } = useSweptView(hand, header, page.id, width);
+  const film = useFilm(hand, header, page.id, width, FILM_WIDTH * 2);
+  const facts = scene?.facts;
+  const scroll = Math.min(place.scroll ?? 0, facts?.maxScroll ?? Infinity);
+  const rows = scene?.rows.filter((row) => row.moment === moment) ?? [];
+  const worst = worstRow(rows);
+  const probes = useProbes(hand, header, page.id, width, scroll < (facts?.switchAt ?? 1) ? 'top' : 'scrolled', scroll);
+  const cut = useCut(hand, header, page.id, worst);
+  const all = useVerdicts();
+  const answer = useLeastFill(hand, header, moment, width);
+  const preview = useMemo(
+    () => measure && makePreview(hand, header, page, measure),
+    [hand, header, page, measure],
+  );
+
+  // An address without a scroll opens at the worst place of its moment.
+  const isWaiting = place.scroll === undefined;
+  useEffect(() => {
+    if (isWaiting && worst) go({ scroll: worst.scroll });
+  }, [isWaiting, worst, go]);
+
+  const stage = useRef<HTMLDivElement>(null);
+  const room = useWidthOf(stage);
+  const windowHeight = facts?.windowHeight ?? usualWindowHeight(width);
+  const scale = Math.min(1, room / width, 620 / windowHeight);
+
+  const goTo = (next: { scroll: number }) => {
+    const at = next.scroll < (facts?.switchAt ?? 1) ? 'top' : 'scrolled';
+    go({ scroll: next.scroll, moment: at });
+  };
+  const goToWorst = () => worst && go({ scroll: worst.scroll });
+  const followLink = (address: string) => {
+    const path = address.split('#')[0];
+    const target = site.pages.find((candidate) => candidate.path === path);
+    if (target && target.id !== page.id) go({ page: target.id, scroll: 0, moment: 'top' });
+    else if (path === page.path && !address.includes('#')) go({ scroll: 0, moment: 'top' });
+  };
+
+  return (
+    <main className="dress">
+      <div className="dress-stage">
+        <div className="dress-tools">
+          <label className="page-choice">
+            Page
+            <select
+              value={page.id}
+              onChange={(event) => go({ page: event.target.value, scroll: undefined as unknown as number })}
+            >
+              {site.pages.map(({ id, title }) => (
+                <option key={id} value={id}>
+                  {title}
+                </option>
+              ))}
+            </select>
+          </label>
+          <WidthRuler width={width} foldWidth={facts?.layout.foldWidth ?? 0} onChange={(next) => go({ width: next })} />
+        </div>
+        <div ref={stage} className="stage">
+          <Stage
+            preview={preview}
+            title={`${page.title}, as it ships`}
+            width={width}
+            windowHeight={windowHeight}
+            scale={scale}
+            scroll={scroll}
+            header={header}
+            worst={mostLost(probes)}
+            onScroll={(next) => next !== scroll && goTo({ scroll: next })}
+            onLink={followLink}
+          />
+        </div>
+        {failure && (
+          <p className="note-error" role="alert">
+            This page could not be swept: {failure} Change something, or reload, to try again.
+          </p>
+        )}
+        <Moments
+          preview={preview}
+          scene={scene}
+          pageTitle={page.title}
+          width={width}
+          moment={moment}
+          onChoose={(next) => {
+            const its = worstRow(scene?.rows.filter((row) => row.moment === next) ?? []);
+            go({ moment: next, scroll: its?.scroll ?? (next === 'top' ? 0 : (facts?.switchAt ?? 0)) });
+          }}
+        />
+      </div>
+      <Film
+        title={page.title}
+        picture={film}
+        scene={scene}
+        scroll={scroll}
+        worst={worst}
+        onScroll={(next) => goTo({ scroll: next })}
+        onWorst={goToWorst}
+      />
+      <aside className="dress-side" aria-label={`Look, ${MOMENT_NAMES[moment]}`}>
+        <CutPanel
+          site={site}
+          header={header}
+          moment={moment}
+          pageTitle={page.title}
+          rows={scene?.rows ?? []}
+          worst={worst}
+          cut={cut}
+          answer={answer}
+        />
+        <MannerPanel header={header} switchAt={facts?.switchAt} />
+        <Remedy
+          site={site}
+          header={header}
+          moment={moment}
+          rows={all.rows}
+          progress={all.progress}
+          failure={all.failure}
+          answer={answer}
+          cut={cut}
+        />
+      </aside>
+    </main>
+  );
+}
+
+/** Of the items at this scroll that are not clear, the one furthest below its need; hovered links are left out. */
+function mostLost(probes: readonly Probe[]): Probe | undefined {
+  return probes
+    .filter(({ state, verdict }) => state !== 'hover' && verdict !== 'clear')
+    .reduce<Probe | undefined>(
+      (worst, probe) => (!worst || probe.contrast / probe.needed < worst.contrast / worst.needed ? probe : worst),
+      undefined,
+    );
+}
+
+function useWidthOf(element: React.RefObject<HTMLElement | null>): number {
+  const [width, setWidth] = useState(720);
+  useEffect(() => {
+    const observer = new ResizeObserver(([entry]) => setWidth(entry!.contentRect.width));
+    observer.observe(element.current!);
+    return () => observer.disconnect();
+  }, [element]);
+  return width;
+}

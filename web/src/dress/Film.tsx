@@ -1,0 +1,155 @@
+import { useEffect, useRef, type KeyboardEvent } from 'react';
+import { verdictOf } from '@hatrail/core/sweep/verdict';
+import type { SweptScene } from '../engine/types.ts';
+import { figure } from '../parts/Verdict.tsx';
+import { threadsOf, type Thread } from './view.ts';
+import type { Row } from '@hatrail/core/sweep/prove';
+
+interface FilmProps {
+  title: string;
+  picture: ImageBitmap | undefined;
+  scene: SweptScene | undefined;
+  scroll: number;
+  worst: Row | undefined;
+  onScroll: (scroll: number) => void;
+  onWorst: () => void;
+}
+
+export const FILM_WIDTH = 62;
+const THREAD = 7;
+const CLEAR_THREAD = '#cfe0d4';
+
+/** The whole page beside its threads: where each item is clear, strained or lost at every scroll. It is the scroll bar. */
+export function Film({ title, picture, scene, scroll, worst, onScroll, onWorst }: FilmProps) {
+  const strip = useRef<HTMLDivElement>(null);
+  const facts = scene?.facts;
+  const threads = scene ? threadsOf(scene.rows) : [];
+  const pageHeight = facts?.pageHeight ?? 1;
+  const toScroll = (clientY: number) => {
+    const { top, height } = strip.current!.getBoundingClientRect();
+    const window = facts?.windowHeight ?? 0;
+    return clampScroll(((clientY - top) / height) * pageHeight - window / 2);
+  };
+  const clampScroll = (value: number) => Math.round(Math.min(facts?.maxScroll ?? 0, Math.max(0, value)));
+  const onKeyDown = (event: KeyboardEvent) => {
+    const window = facts?.windowHeight ?? 0;
+    const steps: Record<string, number> = {
+      ArrowDown: event.shiftKey ? 10 : 1,
+      ArrowUp: event.shiftKey ? -10 : -1,
+      PageDown: window,
+      PageUp: -window,
+      Home: -Infinity,
+      End: Infinity,
+    };
+    const step = steps[event.key];
+    if (step === undefined) return;
+    event.preventDefault();
+    onScroll(clampScroll(scroll + step));
+  };
+  const percent = (rows: number) => `${(100 * rows) / pageHeight}%`;
+  return (
+    <section className="film" aria-label={`Film of ${title}`}>
+      <header>
+        <strong>
+          {title}
+          {facts && `, ${facts.pageHeight.toLocaleString('en')} px`}
+        </strong>
+        <span>drag to scroll</span>
+      </header>
+      <div className="film-heads" aria-hidden="true">
+        {threads.map(({ itemId, item }) => (
+          <span key={itemId} title={item}>
+            {item}
+          </span>
+        ))}
+      </div>
+      <div
+        ref={strip}
+        className="film-strip"
+        role="slider"
+        tabIndex={0}
+        aria-orientation="vertical"
+        aria-label="Scroll of the page"
+        aria-valuemin={0}
+        aria-valuemax={facts?.maxScroll ?? 0}
+        aria-valuenow={scroll}
+        aria-valuetext={`${scroll} px down`}
+        onKeyDown={onKeyDown}
+        onPointerDown={(event) => {
+          event.currentTarget.setPointerCapture(event.pointerId);
+          onScroll(toScroll(event.clientY));
+        }}
+        onPointerMove={(event) => event.buttons === 1 && onScroll(toScroll(event.clientY))}
+      >
+        <FilmPicture picture={picture} />
+        {facts && <Threads threads={threads} pageHeight={facts.pageHeight} />}
+        {facts && (
+          <span
+            className="film-window"
+            style={{ top: percent(scroll), height: percent(Math.min(facts.windowHeight, facts.pageHeight)) }}
+          />
+        )}
+      </div>
+      {worst && facts && worst.verdict !== 'clear' && (
+        <div className="film-worst-rail">
+          <button
+            type="button"
+            className="film-worst"
+            style={{ top: percent(worst.scroll) }}
+            onClick={onWorst}
+            aria-label={`Go to the worst place: ${worst.item}, ${figure(worst.worst)}, ${worst.scroll} px down`}
+            title={`${worst.item}: ${figure(worst.worst)} where ${worst.needed} is needed, ${worst.scroll} px down`}
+          >
+            <svg width="14" height="12" viewBox="0 0 14 12" aria-hidden="true">
+              <path d="M0 6 8 0v12z" fill="#8A5A14" />
+            </svg>
+          </button>
+        </div>
+      )}
+    </section>
+  );
+}
+
+function FilmPicture({ picture }: { picture: ImageBitmap | undefined }) {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  useEffect(() => {
+    const element = canvas.current!;
+    if (!picture) return;
+    element.width = picture.width;
+    element.height = picture.height;
+    element.getContext('2d')!.drawImage(picture, 0, 0);
+  }, [picture]);
+  return <canvas ref={canvas} className="film-picture" aria-hidden="true" />;
+}
+
+/** Rows of the threads' canvas; each stands for a stretch of scroll and shows its worst verdict. */
+const ROWS = 1000;
+
+function Threads({ threads, pageHeight }: { threads: Thread[]; pageHeight: number }) {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  useEffect(() => {
+    const element = canvas.current!;
+    element.width = threads.length * 2 * THREAD;
+    element.height = ROWS;
+    const context = element.getContext('2d')!;
+    threads.forEach(({ rows }, i) => {
+      for (const { span, contrasts, needed } of rows) {
+        const first = Math.floor((span.from * ROWS) / pageHeight);
+        const last = Math.floor((span.to * ROWS) / pageHeight);
+        for (let y = first; y <= last; y++) {
+          const from = Math.max(0, Math.floor((y * pageHeight) / ROWS) - span.from);
+          const to = Math.min(contrasts.length, Math.max(from + 1, Math.ceil(((y + 1) * pageHeight) / ROWS) - span.from));
+          let least = Infinity;
+          for (let s = from; s < to; s++) least = Math.min(least, contrasts[s]!);
+          const verdict = verdictOf(least, needed);
+          context.fillStyle = verdict === 'clear' ? CLEAR_THREAD : verdict === 'strained' ? '#DDA33A' : '#A02B2B';
+          // Strained is hatched and lost is whole, so that the two differ in shape too.
+          if (verdict === 'strained' && y % 8 < 3) context.fillStyle = '#F3E6CB';
+          context.fillRect(i * 2 * THREAD, y, 2 * THREAD - 4, 1);
+        }
+      }
+    });
+  }, [threads, pageHeight]);
+  return <canvas ref={canvas} className="film-threads" aria-hidden="true" style={{ width: threads.length * THREAD }} />;
+}
+

@@ -1,0 +1,60 @@
+import type { Header } from '@hatrail/core/model/header';
+import type { Probe } from '@hatrail/core/sweep/prove';
+import { LiveFrame } from '../parts/LiveFrame.tsx';
+import type { Preview } from '../parts/preview.ts';
+import { figure } from '../parts/Verdict.tsx';
+
+interface StageProps {
+  preview: Preview | undefined;
+  title: string;
+  width: number;
+  windowHeight: number;
+  scale: number;
+  scroll: number;
+  header: Header;
+  /** The item furthest below its need at this scroll. */
+  worst: Probe | undefined;
+  onScroll: (scroll: number) => void;
+  onLink: (address: string) => void;
+}
+
+/** The page under the header it will ship with, and the worst letter at this scroll in brackets. */
+export function Stage(props: StageProps) {
+  const { preview, title, width, windowHeight, scale, scroll, header, worst, onScroll, onLink } = props;
+  if (!preview) return <div className="stage-wait">Loading the site’s type and pages</div>;
+  const offset = header.manner.onScroll === 'leaves' ? -scroll : 0;
+  return (
+    <LiveFrame
+      preview={preview}
+      title={title}
+      width={width}
+      height={windowHeight}
+      scale={scale}
+      scroll={scroll}
+      isLive
+      onScroll={onScroll}
+      onLink={onLink}
+    >
+      {worst && <Brackets probe={worst} scale={scale} offset={offset} />}
+    </LiveFrame>
+  );
+}
+
+function Brackets({ probe, scale, offset }: { probe: Probe; scale: number; offset: number }) {
+  const { box, cell, contrast, needed, item } = probe;
+  const at = (x: number, y: number, width: number, height: number, grow = 0) => ({
+    left: x * scale - grow,
+    top: (y + offset) * scale - grow,
+    width: width * scale + 2 * grow,
+    height: height * scale + 2 * grow,
+  });
+  return (
+    <div className="brackets" aria-hidden="true">
+      <span className="bracket" style={at(box.x, box.y, box.width, box.height, 3)} />
+      <span className="bracket-cell" style={at(cell.left, cell.top, cell.right - cell.left, cell.bottom - cell.top, 1)} />
+      <span className="bracket-figure" style={{ left: box.x * scale, top: (box.y + box.height + offset) * scale + 6 }}>
+        {item}: {figure(contrast)} where {needed} is needed
+      </span>
+    </div>
+  );
+}

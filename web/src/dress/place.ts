@@ -1,0 +1,60 @@
+import { useCallback, useMemo } from 'react';
+import { useSearchParams } from 'react-router';
+import { MOMENTS, type Header, type Moment } from '@hatrail/core/model/header';
+import type { Page } from '@hatrail/core/model/page';
+import type { Site } from '@hatrail/core/model/site';
+import { GREATEST_WIDTH, LEAST_WIDTH } from '@hatrail/core/sweep/widths';
+
+/** What is being looked at; it stands in the address, so that a link reopens exactly what was seen. */
+export interface Place {
+  header: Header;
+  page: Page;
+  width: number;
+  moment: Moment;
+  /** CSS pixels; `undefined` until the worst place is known. */
+  scroll: number | undefined;
+}
+
+export interface PlaceChange {
+  page?: string;
+  width?: number;
+  moment?: Moment;
+  scroll?: number;
+}
+
+/** The place in the address, and how to go to another. */
+export function usePlace(site: Site): [Place, (change: PlaceChange) => void] {
+  const [params, setParams] = useSearchParams();
+  const place = useMemo((): Place => {
+    const width = Number(params.get('width') ?? 1280);
+    const scroll = params.get('scroll');
+    return {
+      header: site.headers.find(({ id }) => id === params.get('header')) ?? site.headers[0]!,
+      page: site.pages.find(({ id }) => id === params.get('page')) ?? site.pages[0]!,
+      width: clampWidth(Number.isFinite(width) ? width : 1280),
+      moment: MOMENTS.find((moment) => moment === params.get('moment')) ?? 'scrolled',
+      scroll: scroll === null || !/^\d+$/.test(scroll) ? undefined : Number(scroll),
+    };
+  }, [params, site]);
+  const go = useCallback(
+    (change: PlaceChange) => {
+      setParams(
+        (old) => {
+          const next = new URLSearchParams(old);
+          for (const [key, value] of Object.entries(change)) {
+            if (value === undefined) next.delete(key);
+            else next.set(key, String(value));
+          }
+          return next;
+        },
+        { replace: true },
+      );
+    },
+    [setParams],
+  );
+  return [place, go];
+}
+
+export function clampWidth(width: number): number {
+  return Math.min(GREATEST_WIDTH, Math.max(LEAST_WIDTH, Math.round(width)));
+}

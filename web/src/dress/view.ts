@@ -1,0 +1,132 @@
+import { useEffect, useState } from 'react';
+import type { Header, Moment } from '@hatrail/core/model/header';
+import type { Cut } from '@hatrail/core/stack/cut';
+import type { Probe, Row, SweptRow } from '@hatrail/core/sweep/prove';
+import { onEngine, isAbort } from '../engine/pool.ts';
+import { placeName, proveView, readyMeasure, sceneRequest, type SiteAtHand } from '../engine/proof.ts';
+import type { SweptScene } from '../engine/types.ts';
+import type { Measure } from '@hatrail/core/measure/measure';
+
+/** Something that is worked out off the main thread: the latest result stays in sight until the next is there. */
+function useComputed<T>(
+  work: ((signal: AbortSignal) => Promise<T>) | undefined,
+  inputs: readonly unknown[],
+): { value: T | undefined; failure: string | undefined; isStale: boolean } {
+  const [state, setState] = useState<{ value?: T; failure?: string; inputs?: readonly unknown[] }>({});
+  useEffect(() => {
+    if (!work) return;
+    const stop = new AbortController();
+    work(stop.signal)
+      .then((value) => !stop.signal.aborted && setState({ value, inputs }))
+      .catch((error: unknown) => {
+        if (!isAbort(error) && !stop.signal.aborted) setState(({ value }) => ({ value, failure: (error as Error).message }));
+      });
+    return () => stop.abort();
+    // The work is made anew each time; its inputs say when it differs.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, inputs);
+  const isStale = state.inputs?.some((input, i) => input !== inputs[i]) ?? true;
+  return { value: state.value, failure: state.failure, isStale };
+}
+
+/** The sweep of the page on screen. */
+export function useSweptView(hand: SiteAtHand, header: Header, pageId: string, width: number) {
+  const computed = useComputed<SweptScene & { pageId: string; width: number }>(
+    async (signal) => ({ ...(await proveView(hand, header.id, pageId, width, { signal })), pageId, width }),
+    [hand.site, header.id, pageId, width],
+  );
+  // A result for another page or width is not shown for this one.
+  const fits = computed.value?.pageId === pageId && computed.value.width === width;
+  return { scene: fits ? computed.value : undefined, failure: computed.failure };
+}
+
+/** Every item at the scroll on screen. */
+export function useProbes(
+  hand: SiteAtHand,
+  header: Header,
+  pageId: string,
+  width: number,
+  moment: Moment,
+  scroll: number,
+): Probe[] {
+  const { value } = useComputed(
+    async (signal) => {
+      const request = await sceneRequest(hand, header.id, pageId, width);
+      return onEngine(placeName(pageId, width), (engine) => engine.probe(request, moment, scroll), { signal });
+    },
+    [hand.site, header.id, pageId, width, moment, scroll],
+  );
+  return value ?? [];
+}
+
+/** The cut at a row's worst place. */
+export function useCut(hand: SiteAtHand, header: Header, pageId: string, row: Row | undefined): Cut | undefined {
+  const { value } = useComputed<Cut | undefined>(
+    row &&
+      (async (signal) => {
+        const request = await sceneRequest(hand, header.id, pageId, row.width);
+        return onEngine(placeName(pageId, row.width), (engine) => engine.cut(request, row), { signal });
+      }),
+    [hand.site, header.id, pageId, row?.width, row?.moment, row?.itemId, row?.state, row?.scroll],
+  );
+  return row && value;
+}
+
+/** The whole page as a small picture. */
+export function useFilm(hand: SiteAtHand, header: Header, pageId: string, width: number, filmWidth: number) {
+  const { site } = hand;
+  const page = site.pages.find(({ id }) => id === pageId);
+  const { value } = useComputed(
+    async (signal) => {
+      const request = await sceneRequest(hand, header.id, pageId, width);
+      return onEngine(placeName(pageId, width), (engine) => engine.film(request, filmWidth), {
+        urgency: 'soon',
+        signal,
+      });
+    },
+    [page, site.palette, site.type, site.pictures, header.rails, header.manner.lies, width, filmWidth],
+  );
+  return value;
+}
+
+/** Text metrics on the main thread. */
+export function useMeasure(hand: SiteAtHand): Measure | undefined {
+  const [measure, setMeasure] = useState<Measure>();
+  const { site } = hand;
+  useEffect(() => {
+    let isOld = false;
+    void readyMeasure(site).then((ready) => !isOld && setMeasure(() => ready));
+    return () => {
+      isOld = true;
+    };
+    // Fonts depend on the type alone.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [site.type]);
+  return measure;
+}
+
+const RANK: Record<Row['verdict'], number> = { lost: 0, strained: 2, clear: 4 };
+
+/**
+ * The row to look at first: the worst verdict, links at rest and on their own page before hovered ones, and of those the
+ * one furthest below what it needs.
+ */
+export function worstRow<T extends Row>(rows: readonly T[]): T | undefined {
+  const order = (row: T) => 100 * (RANK[row.verdict] + (row.state === 'hover' ? 1 : 0)) + row.worst / row.needed;
+  return rows.reduce<T | undefined>((worst, row) => (!worst || order(row) < order(worst) ? row : worst), undefined);
+}
+
+/** One thread of the film: an item's verdicts at rest, over all moments. */
+export interface Thread {
+  itemId: string;
+  item: string;
+  rows: SweptRow[];
+}
+
+export function threadsOf(rows: readonly SweptRow[]): Thread[] {
+  const groups = Map.groupBy(
+    rows.filter(({ state }) => state !== 'hover'),
+    ({ itemId }) => itemId,
+  );
+  return [...groups].map(([itemId, list]) => ({ itemId, item: list[0]!.item, rows: list }));
+}

@@ -1,0 +1,151 @@
+import { ArrowUUpLeft, ArrowUUpRight } from '@phosphor-icons/react';
+import { IconButton, Tooltip } from '@mui/material';
+import { Link, NavLink, useLocation, useNavigate } from 'react-router';
+import type { Site } from '@hatrail/core/model/site';
+import type { Place } from '../dress/place.ts';
+import { worstRow } from '../dress/view.ts';
+import { VerdictMark } from '../parts/Verdict.tsx';
+import { useEditor, type SaveState } from './store.ts';
+import { countItems, useVerdicts } from './verdicts.ts';
+
+/** The pegs of the rod whose screens there are. */
+const PEGS = [
+  { path: 'dress', name: 'Dress' },
+  { path: 'hand-over', name: 'Hand over' },
+] as const;
+
+/** The bar along the top: what is worked on, the rod with its pegs, and how things stand. */
+export function TopBar({ siteId, site, place }: { siteId: string; site: Site; place: Place }) {
+  const { search } = useLocation();
+  const rows = useVerdicts((state) => state.rows);
+  const lost = rows ? countItems(rows, 'lost') : 0;
+  return (
+    <header className="bar">
+      <Link to="/" className="bar-mark" aria-label="Hat Rail, all sites">
+        <Mark />
+        <span>Hat Rail</span>
+      </Link>
+      <div className="bar-what">
+        <strong>{site.name}</strong>
+        <span>{place.header.name}</span>
+      </div>
+      <nav className="rod" aria-label="Main">
+        {PEGS.map(({ path, name }) => (
+          <NavLink key={path} to={{ pathname: `/sites/${siteId}/${path}`, search }} className="peg">
+            {({ isActive }) => (
+              <>
+                <span className="peg-pin" aria-hidden="true">
+                  {isActive && <Hat />}
+                </span>
+                {name}
+                {path === 'dress' && lost > 0 && <b className="peg-count">{lost}</b>}
+              </>
+            )}
+          </NavLink>
+        ))}
+      </nav>
+      <div className="bar-state">
+        <Saved />
+        <UndoRedo />
+        <RunningVerdict siteId={siteId} site={site} />
+      </div>
+    </header>
+  );
+}
+
+const SAVE_WORDS: Record<SaveState['kind'], string> = {
+  saved: 'Saved',
+  saving: 'Saving',
+  waiting: 'Not saved yet',
+  failed: 'Not saved',
+  conflict: 'Not saved',
+};
+
+function Saved() {
+  const save = useEditor((state) => state.save);
+  const time = save.kind === 'saved' ? ` ${save.at.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}` : '';
+  return (
+    <span className="bar-saved" role="status" data-save={save.kind}>
+      {SAVE_WORDS[save.kind]}
+      {time}
+    </span>
+  );
+}
+
+function UndoRedo() {
+  const { past, future, undo, redo } = useEditor();
+  const [last, next] = [past.at(-1)?.label, future[0]?.label];
+  return (
+    <span className="bar-undo">
+      <Tooltip title={last ? `Undo: ${last}` : 'Nothing to undo'}>
+        <span>
+          <IconButton size="small" aria-label="Undo" disabled={!last} onClick={undo}>
+            <ArrowUUpLeft size={17} />
+          </IconButton>
+        </span>
+      </Tooltip>
+      <Tooltip title={next ? `Redo: ${next}` : 'Nothing to redo'}>
+        <span>
+          <IconButton size="small" aria-label="Redo" disabled={!next} onClick={redo}>
+            <ArrowUUpRight size={17} />
+          </IconButton>
+        </span>
+      </Tooltip>
+    </span>
+  );
+}
+
+/** How many items are lost on all pages and widths; opens the worst place. */
+function RunningVerdict({ siteId, site }: { siteId: string; site: Site }) {
+  const { rows, progress } = useVerdicts();
+  const navigate = useNavigate();
+  if (!rows) {
+    return <span className="bar-verdict quiet">{progress ? `sweeping ${progress.done} of ${progress.of}` : 'sweeping'}</span>;
+  }
+  const worst = worstRow(rows);
+  const [lost, strained] = [countItems(rows, 'lost'), countItems(rows, 'strained')];
+  const verdict = worst?.verdict ?? 'clear';
+  const text = lost > 0 ? `${lost} lost` : strained > 0 ? `${strained} strained` : 'All clear';
+  const open = () => {
+    if (!worst) return;
+    const params = new URLSearchParams({
+      header: worst.header,
+      page: site.pages.find(({ path }) => path === worst.page)!.id,
+      width: String(worst.width),
+      moment: worst.moment,
+      scroll: String(worst.scroll),
+    });
+    void navigate(`/sites/${siteId}/dress?${params}`);
+  };
+  return (
+    <button
+      type="button"
+      className="bar-verdict"
+      data-verdict={verdict}
+      onClick={open}
+      title="Over all pages, at 390, 768, 1280 and 1920 px and the width on screen. Opens the worst place."
+    >
+      <VerdictMark verdict={verdict} />
+      {text}
+      {progress && <span className="sr-only">, being swept again</span>}
+    </button>
+  );
+}
+
+function Mark() {
+  return (
+    <svg width="26" height="20" viewBox="0 0 26 20" aria-hidden="true">
+      <rect y="2" width="26" height="3" rx="1.5" fill="#B98A3C" />
+      <path d="M6 5v7a4 4 0 0 0 8 0M20 5v5a3 3 0 0 1-3 3" fill="none" stroke="#1F4D43" strokeWidth="3" strokeLinecap="round" />
+    </svg>
+  );
+}
+
+function Hat() {
+  return (
+    <svg className="hat" width="26" height="11" viewBox="0 0 26 11">
+      <path d="M5 8a8 7 0 0 1 16 0z" fill="#1F4D43" />
+      <rect x="0" y="7.4" width="26" height="3" rx="1.5" fill="#1F4D43" />
+    </svg>
+  );
+}

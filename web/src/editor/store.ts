@@ -1,0 +1,76 @@
+import { create } from 'zustand';
+import type { Draft } from 'immer';
+import { applyEdit, joinEdits, makeEdit, type Edit } from '@hatrail/core/model/patch';
+import type { Site } from '@hatrail/core/model/site';
+import type { KeptSite } from '../api.ts';
+
+/** How the document stands against what the server keeps. */
+export type SaveState =
+  | { kind: 'saved'; at: Date }
+  | { kind: 'saving' }
+  | { kind: 'waiting' }
+  | { kind: 'failed'; message: string }
+  | { kind: 'conflict'; message: string; partName: string };
+
+/** An edit in the undo list, with the group that further edits of one drag join. */
+interface Step extends Edit {
+  group: string | undefined;
+  at: number;
+}
+
+/** Edits of one group no further apart than this are one step, ms. */
+const ONE_DRAG = 1200;
+
+export interface EditorState {
+  kept: KeptSite | undefined;
+  /** The document as edited. */
+  site: Site | undefined;
+  past: Step[];
+  future: Step[];
+  save: SaveState;
+  open(kept: KeptSite): void;
+  /** Changes the document as one undoable step; edits of one `group` in one go are one step. */
+  edit(label: string, change: (draft: Draft<Site>) => void, group?: string): void;
+  undo(): void;
+  redo(): void;
+}
+
+/** The document being edited. */
+export const useEditor = create<EditorState>()((set, get) => ({
+  kept: undefined,
+  site: undefined,
+  past: [],
+  future: [],
+  save: { kind: 'saved', at: new Date() },
+
+  open(kept) {
+    set({ kept, site: kept.site, past: [], future: [], save: { kind: 'saved', at: new Date(kept.changedAt) } });
+  },
+
+  edit(label, change, group) {
+    const { site, past } = get();
+    if (!site) return;
+    const [next, edit] = makeEdit(site, label, change);
+    if (edit.patches.length === 0) return;
+    const last = past.at(-1);
+    const now = Date.now();
+    const joins = group !== undefined && last?.group === group && now - last.at < ONE_DRAG;
+    const step: Step = { ...(joins ? joinEdits(last, edit) : edit), group, at: now };
+    set({ site: next, past: [...(joins ? past.slice(0, -1) : past), step].slice(-200), future: [] });
+  },
+
+  undo() {
+    const { site, past, future } = get();
+    const step = past.at(-1);
+    if (!site || !step) return;
+    const closed = { ...step, group: undefined };
+    set({ site: applyEdit(site, step, 'back'), past: past.slice(0, -1), future: [closed, ...future] });
+  },
+
+  redo() {
+    const { site, past, future } = get();
+    const [step, ...rest] = future;
+    if (!site || !step) return;
+    set({ site: applyEdit(site, step, 'forward'), past: [...past, step], future: rest });
+  },
+}));

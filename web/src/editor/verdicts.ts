@@ -1,0 +1,135 @@
+import { useEffect, useRef } from 'react';
+import { create } from 'zustand';
+import type { Header, Moment } from '@hatrail/core/model/header';
+import { fillCandidates, leastFill, type LeastFill } from '@hatrail/core/remedy/leastFill';
+import { resolveLook } from '@hatrail/core/header/look';
+import type { ColourUse } from '@hatrail/core/model/palette';
+import type { Site } from '@hatrail/core/model/site';
+import type { Row } from '@hatrail/core/sweep/prove';
+import { fillWork, proveAll, type SiteAtHand } from '../engine/proof.ts';
+import { isAbort } from '../engine/pool.ts';
+
+/** What the sweeps over all pages and widths have found, and how far they are. */
+interface Verdicts {
+  rows: Row[] | undefined;
+  progress: { done: number; of: number } | undefined;
+  /** What went wrong, if the sweep could not be carried out. */
+  failure: string | undefined;
+}
+
+export const useVerdicts = create<Verdicts>()(() => ({ rows: undefined, progress: undefined, failure: undefined }));
+
+/** The rows that are not clear, worst against its need first. */
+export function worstFirst(rows: readonly Row[]): Row[] {
+  return [...rows].sort((a, b) => a.worst / a.needed - b.worst / b.needed);
+}
+
+/** Items that have a verdict anywhere: each counted once. */
+export function countItems(rows: readonly Row[], verdict: Row['verdict']): number {
+  return new Set(rows.filter((row) => row.verdict === verdict).map(({ itemId }) => itemId)).size;
+}
+
+/** Sweeps all pages again whenever the document has rested for a moment. */
+export function useProofOfAll(hand: SiteAtHand, header: Header, width: number): void {
+  const site = hand.site;
+  useEffect(() => {
+    const stop = new AbortController();
+    const timer = setTimeout(() => {
+      proveAll(hand, header, {
+        width,
+        signal: stop.signal,
+        progress: (done, of) => !stop.signal.aborted && useVerdicts.setState({ progress: { done, of } }),
+      })
+        .then((rows) => {
+          if (!stop.signal.aborted) useVerdicts.setState({ rows, progress: undefined, failure: undefined });
+        })
+        .catch((error: unknown) => {
+          if (!isAbort(error)) useVerdicts.setState({ progress: undefined, failure: (error as Error).message });
+        });
+    }, 200);
+    return () => {
+      clearTimeout(timer);
+      stop.abort();
+    };
+    // The header is part of the site.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [site, header.id, width]);
+}
+
+/** What the solver says of a moment's fill. */
+export type FillAnswer =
+  | { kind: 'solving' }
+  /** The moment's own colour clears it from a percent on. */
+  | { kind: 'own'; fill: LeastFill }
+  /** The own colour never does; another does. */
+  | { kind: 'other'; fill: LeastFill; colour: ColourUse }
+  | { kind: 'none' }
+  | { kind: 'failed'; message: string };
+
+interface Answers {
+  answer: FillAnswer;
+  /** What it was solved for, so that an answer is never shown beside another question. */
+  key: string;
+}
+
+export const useFillAnswer = create<Answers>()(() => ({ answer: { kind: 'solving' }, key: '' }));
+
+/** All that the least fill of a moment depends on: everything but the opacity it now has. */
+function questionKey(site: Site, header: Header, moment: Moment): string {
+  const look = resolveLook(header, moment);
+  const { opacity: _, ...fill } = look.fill;
+  const { duration: __, ...manner } = header.manner;
+  return JSON.stringify([site.palette, site.type, site.menus, site.pages, header.rails, manner, moment, look.ink, fill]);
+}
+
+/** Solves the least fill of a moment over all pages and widths, once they have been swept. */
+export function useLeastFill(hand: SiteAtHand, header: Header, moment: Moment, width: number): FillAnswer {
+  const { answer, key } = useFillAnswer();
+  const rows = useVerdicts((state) => state.rows);
+  const question = questionKey(hand.site, header, moment);
+  const asked = useRef('');
+  useEffect(() => {
+    if (!rows || asked.current === question) return;
+    asked.current = question;
+    const stop = new AbortController();
+    useFillAnswer.setState({ answer: { kind: 'solving' }, key: question });
+    const timer = setTimeout(() => {
+      solve(hand, header, moment, width, rows, stop.signal)
+        .then((found) => useFillAnswer.setState({ answer: found, key: question }))
+        .catch((error: unknown) => {
+          if (isAbort(error)) return;
+          useFillAnswer.setState({ answer: { kind: 'failed', message: (error as Error).message }, key: question });
+        });
+    }, 150);
+    return () => {
+      clearTimeout(timer);
+      if (useFillAnswer.getState().answer.kind === 'solving') {
+        stop.abort();
+        asked.current = '';
+      }
+    };
+    // The question is made from all that the answer depends on.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [question, rows]);
+  return key === question ? answer : { kind: 'solving' };
+}
+
+async function solve(
+  hand: SiteAtHand,
+  header: Header,
+  moment: Moment,
+  width: number,
+  rows: readonly Row[],
+  signal: AbortSignal,
+): Promise<FillAnswer> {
+  const work = fillWork(hand, moment, { signal, width });
+  const own = rows.filter((row) => row.moment === moment);
+  const [first, ...others] = fillCandidates({ site: hand.site, header }, moment);
+  const fill = await leastFill(header, moment, first!, own, work);
+  if (fill) return { kind: 'own', fill };
+  for (const colour of others.slice(0, 3)) {
+    const other = await leastFill(header, moment, colour, own, work);
+    if (other) return { kind: 'other', fill: other, colour };
+  }
+  return { kind: 'none' };
+}

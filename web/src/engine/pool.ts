@@ -1,0 +1,79 @@
+import { wrap, type Remote } from 'comlink';
+import type { Engine } from './worker.ts';
+
+/** How soon a task is wanted: what is on screen, then what the screen says of all pages. */
+export type Urgency = 'now' | 'soon' | 'later';
+const ORDER: readonly Urgency[] = ['now', 'soon', 'later'];
+
+interface Task {
+  urgency: Urgency;
+  signal: AbortSignal | undefined;
+  run(engine: Remote<Engine>): Promise<void>;
+  drop(): void;
+}
+
+/** One worker and what waits for it. */
+class Lane {
+  readonly #engine = wrap<Engine>(new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' }));
+  readonly #waiting: Task[] = [];
+  #busy = false;
+
+  add(task: Task): void {
+    this.#waiting.push(task);
+    void this.#next();
+  }
+
+  async #next(): Promise<void> {
+    if (this.#busy) return;
+    const task = this.#take();
+    if (!task) return;
+    if (task.signal?.aborted) task.drop();
+    else {
+      this.#busy = true;
+      await task.run(this.#engine);
+      this.#busy = false;
+    }
+    void this.#next();
+  }
+
+  #take(): Task | undefined {
+    for (const urgency of ORDER) {
+      const i = this.#waiting.findIndex((task) => task.urgency === urgency);
+      if (i >= 0) return this.#waiting.splice(i, 1)[0];
+    }
+    return undefined;
+  }
+}
+
+const LANES = Math.max(1, Math.min(4, navigator.hardwareConcurrency || 2));
+let lanes: Lane[] | undefined;
+
+/**
+ * Runs work on the engine in a worker. Work of one place goes to one worker, which has its raster at hand; what waits is
+ * dropped when its signal is aborted.
+ * @param place what the work is about, such as a page and a width
+ * @throws `AbortError` where it was dropped
+ */
+export function onEngine<T>(
+  place: string,
+  work: (engine: Remote<Engine>) => Promise<T>,
+  { urgency = 'now', signal }: { urgency?: Urgency; signal?: AbortSignal } = {},
+): Promise<T> {
+  lanes ??= Array.from({ length: LANES }, () => new Lane());
+  let sum = 0;
+  for (const letter of place) sum = (sum * 31 + letter.charCodeAt(0)) | 0;
+  const lane = lanes[Math.abs(sum) % lanes.length]!;
+  return new Promise<T>((resolve, reject) => {
+    lane.add({
+      urgency,
+      signal,
+      run: (engine) => work(engine).then(resolve, reject),
+      drop: () => reject(new DOMException('Dropped', 'AbortError')),
+    });
+  });
+}
+
+/** Whether an error only says that work was dropped. */
+export function isAbort(error: unknown): boolean {
+  return error instanceof DOMException && error.name === 'AbortError';
+}

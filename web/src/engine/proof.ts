@@ -1,0 +1,159 @@
+import { layoutHeader } from '@hatrail/core/header/layout';
+import { contextMeasure, type Measure, type MeasuringContext } from '@hatrail/core/measure/measure';
+import { MOMENTS, type Header, type Moment } from '@hatrail/core/model/header';
+import type { Site } from '@hatrail/core/model/site';
+import type { FillWork, Place } from '@hatrail/core/remedy/leastFill';
+import type { Row } from '@hatrail/core/sweep/prove';
+import { STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
+import { drawLogos } from './logo.ts';
+import { loadFonts } from './fonts.ts';
+import { onEngine, type Urgency } from './pool.ts';
+import type { SceneRequest, SweptScene } from './types.ts';
+
+/** A site at hand: its document and its pictures' hashes. */
+export interface SiteAtHand {
+  site: Site;
+  hashes: Record<string, string>;
+}
+
+let measure: Measure | undefined;
+
+/** Text metrics on the main thread, once the site's fonts are there. */
+export async function readyMeasure(site: Site): Promise<Measure> {
+  await loadFonts(site, document.fonts);
+  measure ??= contextMeasure(document.createElement('canvas').getContext('2d') as MeasuringContext);
+  return measure;
+}
+
+/** A request for one page at one width. */
+export async function sceneRequest(
+  { site, hashes }: SiteAtHand,
+  headerId: string,
+  pageId: string,
+  width: number,
+): Promise<SceneRequest> {
+  const header = site.headers.find(({ id }) => id === headerId)!;
+  const layout = layoutHeader(site, header, width, await readyMeasure(site));
+  return { site, headerId, pageId, width, hashes, logos: await drawLogos(site, hashes, layout) };
+}
+
+/** What the work is about, so that it goes where its raster is. */
+export const placeName = (pageId: string, width: number): string => `${pageId} ${width}`;
+
+interface ProofOptions {
+  urgency?: Urgency;
+  signal?: AbortSignal;
+  moments?: readonly Moment[];
+}
+
+/** Sweeps one page at one width, with the contrast at every scroll. */
+export async function proveView(
+  at: SiteAtHand,
+  headerId: string,
+  pageId: string,
+  width: number,
+  options: ProofOptions = {},
+): Promise<SweptScene> {
+  const request = await sceneRequest(at, headerId, pageId, width);
+  const sweep = { ...request, moments: options.moments ?? MOMENTS, curves: true };
+  return onEngine(placeName(pageId, width), (engine) => engine.sweep(sweep), options);
+}
+
+/** Verdicts by all that they depend on, so that an edit recomputes only what it touched. */
+const known = new Map<string, Row[]>();
+const MOST_KNOWN = 600;
+const numbers = new WeakMap<object, number>();
+let counted = 0;
+
+/** A number for an object, the same as long as it is the same object. */
+function numberOf(part: object): number {
+  let number = numbers.get(part);
+  if (number === undefined) numbers.set(part, (number = ++counted));
+  return number;
+}
+
+function proofKey({ site, hashes }: SiteAtHand, header: Header, pageId: string, width: number, moment: Moment): string {
+  const page = site.pages.find(({ id }) => id === pageId)!;
+  const parts = [site.palette, site.type, site.menus, site.logo, site.pictures, page, header.rails, hashes];
+  const looks = moment === 'top' ? header.looks.top : header.looks;
+  const { duration: _, ...manner } = header.manner;
+  return JSON.stringify([width, moment, parts.map(numberOf), looks, manner, header.id]);
+}
+
+async function proveMoment(
+  at: SiteAtHand,
+  header: Header,
+  pageId: string,
+  width: number,
+  moment: Moment,
+  options: ProofOptions,
+): Promise<Row[]> {
+  const key = proofKey(at, header, pageId, width, moment);
+  const found = known.get(key);
+  if (found) return found;
+  const withHeader = {
+    ...at,
+    site: { ...at.site, headers: at.site.headers.map((old) => (old.id === header.id ? header : old)) },
+  };
+  const request = { ...(await sceneRequest(withHeader, header.id, pageId, width)), moments: [moment], curves: false };
+  const { rows } = await onEngine(placeName(pageId, width), (engine) => engine.sweep(request), options);
+  if (known.size >= MOST_KNOWN) known.delete(known.keys().next().value!);
+  known.set(key, rows);
+  return rows;
+}
+
+/** Every page and width at which a site is judged. */
+export function placesToProve(site: Site, width?: number): { pageId: string; width: number }[] {
+  const widths = [...new Set([...(width === undefined ? [] : [width]), ...STANDARD_WIDTHS])];
+  return widths.flatMap((w) => site.pages.map(({ id }) => ({ pageId: id, width: w })));
+}
+
+/**
+ * Sweeps a header over all pages at all standard widths, and the one on screen.
+ * @param progress told after each page and width
+ */
+export async function proveAll(
+  at: SiteAtHand,
+  header: Header,
+  options: ProofOptions & { width?: number; progress?: (done: number, of: number) => void } = {},
+): Promise<Row[]> {
+  const places = placesToProve(at.site, options.width);
+  let done = 0;
+  const rows = await Promise.all(
+    places.map(async ({ pageId, width }) => {
+      const found = await Promise.all(
+        (options.moments ?? MOMENTS).map((moment) =>
+          proveMoment(at, header, pageId, width, moment, { urgency: 'later', ...options }),
+        ),
+      );
+      options.progress?.(++done, places.length);
+      return found.flat();
+    }),
+  );
+  return rows.flat();
+}
+
+/** The solver's work, carried out over all pages and widths in the workers. */
+export function fillWork(at: SiteAtHand, moment: Moment, options: ProofOptions & { width?: number }): FillWork {
+  return {
+    sweep: (header) => proveAll(at, header, { ...options, moments: [moment] }),
+    solve: async (header, colour, places) => {
+      const groups = Map.groupBy(places, ({ page, width }) => `${page} ${width}`);
+      const answers = new Map<Place, number | undefined>();
+      await Promise.all(
+        [...groups.values()].map(async (group) => {
+          const { page: path, width } = group[0]!;
+          const pageId = at.site.pages.find((page) => page.path === path)!.id;
+          const request = await sceneRequest(at, header.id, pageId, width);
+          const solved = await onEngine(
+            placeName(pageId, width),
+            (engine) => engine.solve(request, moment, colour, group),
+            { urgency: 'later', ...options },
+          );
+          group.forEach((place, i) => answers.set(place, solved[i]));
+        }),
+      );
+      return places.map((place) => answers.get(place));
+    },
+  };
+}

@@ -1,0 +1,62 @@
+import { picturesOf } from '@hatrail/core/output/page';
+import { paintPage, type Drawable, type PaintingContext } from '@hatrail/core/page/paint';
+import type { LaidPage } from '@hatrail/core/page/layout';
+import type { Site } from '@hatrail/core/model/site';
+import type { Raster } from '@hatrail/core/stack/ground';
+
+/** Page rasters in a worker, kept by what they are painted from. */
+
+/** Most that is kept in one worker, bytes. */
+const MOST = 320 * 2 ** 20;
+
+const pictures = new Map<string, Promise<Drawable>>();
+const rasters = new Map<string, Raster>();
+
+function decode(hash: string, width: number, height: number): Promise<Drawable> {
+  let picture = pictures.get(hash);
+  if (!picture) {
+    picture = fetch(`/api/pictures/${hash}`)
+      .then((response) => response.blob())
+      .then(async (blob) => ({ image: await createImageBitmap(blob), width, height }));
+    pictures.set(hash, picture);
+    picture.catch(() => pictures.delete(hash));
+  }
+  return picture;
+}
+
+/** Pictures that the pages use, decoded. One that cannot be is left out: its fallback colour shows, as on the page. */
+async function decodeAll(site: Site, hashes: Record<string, string>): Promise<Map<string, Drawable>> {
+  const found = new Map<string, Drawable>();
+  await Promise.all(
+    picturesOf(site).map(async (id) => {
+      const { width, height, file } = site.pictures.find((picture) => picture.id === id)!;
+      if (file.endsWith('.svg')) return;
+      const picture = await decode(hashes[id]!, width, height).catch(() => undefined);
+      if (picture) found.set(id, picture);
+    }),
+  );
+  return found;
+}
+
+/** The raster of a laid-out page. */
+export async function rasterOf(site: Site, laid: LaidPage, hashes: Record<string, string>): Promise<Raster> {
+  const key = JSON.stringify([laid, site.palette, hashes]);
+  let raster = rasters.get(key);
+  if (raster) rasters.delete(key);
+  else raster = paint(laid, await decodeAll(site, hashes), site);
+  rasters.set(key, raster);
+  let total = [...rasters.values()].reduce((sum, { data }) => sum + data.length, 0);
+  for (const [old, { data }] of rasters) {
+    if (total <= MOST || old === key) break;
+    rasters.delete(old);
+    total -= data.length;
+  }
+  return raster;
+}
+
+function paint(laid: LaidPage, found: Map<string, Drawable>, site: Site): Raster {
+  const { width, height } = laid;
+  const context = new OffscreenCanvas(width, height).getContext('2d', { alpha: false, willReadFrequently: true })!;
+  paintPage(laid, context as unknown as PaintingContext, { palette: site.palette, pictures: found });
+  return { width, height, data: context.getImageData(0, 0, width, height).data };
+}

@@ -1,0 +1,38 @@
+import type { HeaderLayout } from '@hatrail/core/header/layout';
+import type { Moment } from '@hatrail/core/model/header';
+import type { LogoVariant } from '@hatrail/core/model/picture';
+import type { Site } from '@hatrail/core/model/site';
+import type { SweptRow } from '@hatrail/core/sweep/prove';
+import type { LogoPixels } from '@hatrail/core/sweep/logo';
+
+/** What a worker needs to lay out and judge one page at one width. */
+export interface SceneRequest {
+  site: Site;
+  headerId: string;
+  pageId: string;
+  width: number;
+  /** Content hash of each picture by id. */
+  hashes: Record<string, string>;
+  /** The logo as the main thread drew it: workers cannot draw SVG. */
+  logos: Partial<Record<LogoVariant, LogoPixels>>;
+}
+
+/** A swept scene: its verdicts, and the measures that the screen shows. */
+export interface SweptScene {
+  rows: SweptRow[];
+  facts: SceneFacts;
+}
+
+export interface SceneFacts {
+  pageHeight: number;
+  maxScroll: number;
+  windowHeight: number;
+  switchAt: number;
+  layout: HeaderLayout;
+}
+
+export interface SweepRequest extends SceneRequest {
+  moments: readonly Moment[];
+  /** Whether the contrast at every scroll is wanted, or only the worst. */
+  curves: boolean;
+}

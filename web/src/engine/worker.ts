@@ -1,0 +1,91 @@
+import { expose, transfer } from 'comlink';
+import { contextMeasure, type Measure, type MeasuringContext } from '@hatrail/core/measure/measure';
+import type { Header, Moment } from '@hatrail/core/model/header';
+import type { ColourUse } from '@hatrail/core/model/palette';
+import { leastPercents, type Place } from '@hatrail/core/remedy/leastFill';
+import { cutScene, type Cut } from '@hatrail/core/stack/cut';
+import { probeScene, proveScene, type Probe } from '@hatrail/core/sweep/prove';
+import { layoutScene, type Scene } from '@hatrail/core/sweep/scene';
+import type { DrawLogo, LinkState } from '@hatrail/core/sweep/targets';
+import { loadFonts } from './fonts.ts';
+import { rasterOf } from './rasters.ts';
+import type { SceneRequest, SweepRequest, SweptScene } from './types.ts';
+
+/** The engine off the main thread: sweeps, probes, cuts, solves and films of scenes. */
+
+let measure: Measure | undefined;
+
+async function sceneOf(request: SceneRequest): Promise<Scene> {
+  const { site, headerId, pageId, width } = request;
+  await loadFonts(site, (self as unknown as { fonts: FontFaceSet }).fonts);
+  measure ??= contextMeasure(new OffscreenCanvas(1, 1).getContext('2d') as unknown as MeasuringContext);
+  const header = site.headers.find(({ id }) => id === headerId) as Header;
+  const page = site.pages.find(({ id }) => id === pageId)!;
+  return layoutScene(site, header, page, width, measure);
+}
+
+async function prepared(request: SceneRequest) {
+  const scene = await sceneOf(request);
+  const raster = await rasterOf(request.site, scene.laid, request.hashes);
+  const drawLogo: DrawLogo = (variant) => request.logos[variant];
+  return { scene, raster, drawLogo };
+}
+
+const engine = {
+  /** Sweeps a scene. */
+  async sweep(request: SweepRequest): Promise<SweptScene> {
+    const { scene, raster, drawLogo } = await prepared(request);
+    const rows = proveScene(scene, raster, drawLogo, request.moments);
+    if (!request.curves) for (const row of rows) row.contrasts = new Float32Array(0);
+    const facts = {
+      pageHeight: scene.laid.height,
+      maxScroll: scene.maxScroll,
+      windowHeight: scene.windowHeight,
+      switchAt: scene.switchAt,
+      layout: scene.layout,
+    };
+    return transfer({ rows, facts }, request.curves ? rows.map(({ contrasts }) => contrasts.buffer as ArrayBuffer) : []);
+  },
+
+  /** Every item at one scroll. */
+  async probe(request: SceneRequest, moment: Moment, scroll: number): Promise<Probe[]> {
+    const { scene, raster, drawLogo } = await prepared(request);
+    return probeScene(scene, raster, drawLogo, moment, Math.min(scroll, scene.maxScroll));
+  },
+
+  /** The stack at an item's worst cell at a scroll. */
+  async cut(
+    request: SceneRequest,
+    at: { moment: Moment; itemId: string; state: LinkState; scroll: number },
+  ): Promise<Cut | undefined> {
+    const { scene, raster, drawLogo } = await prepared(request);
+    return cutScene(scene, raster, drawLogo, at);
+  },
+
+  /** The least fill at each of some places. */
+  async solve(
+    request: SceneRequest,
+    moment: Moment,
+    colour: ColourUse,
+    places: Place[],
+  ): Promise<(number | undefined)[]> {
+    const { scene, raster, drawLogo } = await prepared(request);
+    return leastPercents(scene, raster, drawLogo, moment, colour, places);
+  },
+
+  /** The whole page as a picture of a given width. */
+  async film(request: SceneRequest, filmWidth: number): Promise<ImageBitmap> {
+    const { raster } = await prepared(request);
+    const { width, height } = raster;
+    const image = new ImageData(new Uint8ClampedArray(raster.data), width, height);
+    const bitmap = await createImageBitmap(image, {
+      resizeWidth: filmWidth,
+      resizeHeight: Math.max(1, Math.round((height * filmWidth) / width)),
+      resizeQuality: 'medium',
+    });
+    return transfer(bitmap, [bitmap]);
+  },
+};
+
+export type Engine = typeof engine;
+expose(engine);

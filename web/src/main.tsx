@@ -1,0 +1,49 @@
+import '@fontsource-variable/bricolage-grotesque/wght.css';
+import '@fontsource-variable/instrument-sans/wght.css';
+import './tokens.css';
+import './app.css';
+import { CssBaseline, ThemeProvider } from '@mui/material';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { createBrowserRouter, Link, Navigate, RouterProvider } from 'react-router';
+import { Dress } from './dress/Dress.tsx';
+import { Editor } from './editor/Editor.tsx';
+import { HandOver } from './handover/HandOver.tsx';
+import { Sites } from './sites/Sites.tsx';
+import { theme } from './theme.ts';
+
+const client = new QueryClient({ defaultOptions: { queries: { retry: 1, refetchOnWindowFocus: false } } });
+
+const router = createBrowserRouter([
+  { path: '/', element: <Sites /> },
+  {
+    path: '/sites/:siteId',
+    element: <Editor />,
+    children: [
+      { index: true, element: <Navigate to="dress" replace /> },
+      { path: 'dress', element: <Dress /> },
+      { path: 'hand-over', element: <HandOver /> },
+    ],
+  },
+  {
+    path: '*',
+    element: (
+      <main className="sites">
+        <h1>There is nothing at this address</h1>
+        <Link to="/">All sites</Link>
+      </main>
+    ),
+  },
+]);
+
+createRoot(document.getElementById('root')!).render(
+  <StrictMode>
+    <ThemeProvider theme={theme}>
+      <CssBaseline />
+      <QueryClientProvider client={client}>
+        <RouterProvider router={router} />
+      </QueryClientProvider>
+    </ThemeProvider>
+  </StrictMode>,
+);

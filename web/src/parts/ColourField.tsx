@@ -1,0 +1,85 @@
+import { Popover, TextField } from '@mui/material';
+import { useEffect, useId, useState } from 'react';
+import { HexColorPicker } from 'react-colorful';
+import { hexColour, parseColour } from '@hatrail/core/colour/rgb';
+import { colourMessage } from '@hatrail/core/model/rules';
+import { resolveColour, type ColourUse, type Swatch } from '@hatrail/core/model/palette';
+
+interface ColourFieldProps {
+  label: string;
+  palette: readonly Swatch[];
+  use: ColourUse;
+  onChange: (use: ColourUse) => void;
+}
+
+/** What a colour is called: its swatch's name, or the colour itself. */
+export function colourName(palette: readonly Swatch[], use: ColourUse): string {
+  return palette.find(({ id }) => id === use.swatch)?.name ?? use.colour ?? '';
+}
+
+/** A colour: a swatch of the palette, or any colour, typed or picked. */
+export function ColourField({ label, palette, use, onChange }: ColourFieldProps) {
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const hex = hexColour(resolveColour(palette, use));
+  return (
+    <>
+      <button
+        type="button"
+        className="colour-field"
+        aria-haspopup="dialog"
+        aria-expanded={anchor !== null}
+        aria-label={`${label}: ${colourName(palette, use)}`}
+        onClick={(event) => setAnchor(event.currentTarget)}
+      >
+        <span className="swatch" style={{ background: hex }} />
+        {colourName(palette, use)}
+      </button>
+      <Popover
+        open={anchor !== null}
+        anchorEl={anchor}
+        onClose={() => setAnchor(null)}
+        anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
+        slotProps={{ paper: { role: 'dialog', 'aria-label': label, sx: { p: 2, width: 248 } } }}
+      >
+        <div className="swatches" role="group" aria-label="Palette">
+          {palette.map((swatch) => (
+            <button
+              key={swatch.id}
+              type="button"
+              aria-pressed={swatch.id === use.swatch}
+              onClick={() => onChange({ swatch: swatch.id })}
+            >
+              <span className="swatch" style={{ background: hexColour(resolveColour(palette, { swatch: swatch.id })) }} />
+              {swatch.name}
+            </button>
+          ))}
+        </div>
+        <HexColorPicker color={hex} onChange={(colour) => colour !== hex && onChange({ colour })} style={{ width: '100%', height: 130 }} />
+        <TypedColour hex={use.colour ?? hex} onChange={(colour) => onChange({ colour })} />
+      </Popover>
+    </>
+  );
+}
+
+function TypedColour({ hex, onChange }: { hex: string; onChange: (colour: string) => void }) {
+  const [text, setText] = useState(hex);
+  const id = useId();
+  useEffect(() => setText(hex), [hex]);
+  const isSound = parseColour(text)?.a === 1;
+  return (
+    <TextField
+      id={id}
+      label="Any CSS colour"
+      size="small"
+      margin="dense"
+      fullWidth
+      value={text}
+      error={!isSound}
+      helperText={isSound ? ' ' : colourMessage(text)}
+      onChange={(event) => {
+        setText(event.target.value);
+        if (parseColour(event.target.value)?.a === 1) onChange(event.target.value.trim());
+      }}
+    />
+  );
+}

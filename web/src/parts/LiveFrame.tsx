@@ -1,0 +1,82 @@
+import { useEffect, useRef, useState, type ReactNode } from 'react';
+import type { Preview } from './preview.ts';
+import { dressFrame } from './preview.ts';
+
+interface LiveFrameProps {
+  preview: Preview;
+  title: string;
+  /** Window of the page, CSS pixels. */
+  width: number;
+  height: number;
+  /** Size on screen as a share of that. */
+  scale: number;
+  scroll: number;
+  /** Whether the page can be worked with, or is only to be looked at. */
+  isLive?: boolean;
+  onScroll?: (scroll: number) => void;
+  /** Called with the address of a link that was followed. */
+  onLink?: (address: string) => void;
+  children?: ReactNode;
+}
+
+/** A page with its header as it ships, in a frame. */
+export function LiveFrame(props: LiveFrameProps) {
+  const { preview, title, width, height, scale, scroll, isLive = false, onScroll, onLink, children } = props;
+  const frame = useRef<HTMLIFrameElement>(null);
+  const [loads, setLoads] = useState(0);
+  const now = useRef({ preview, scroll, onScroll, onLink });
+  useEffect(() => {
+    now.current = { preview, scroll, onScroll, onLink };
+  });
+
+  const onLoad = () => {
+    const inside = frame.current!.contentWindow!;
+    dressFrame(frame.current!, now.current.preview);
+    inside.scrollTo({ top: now.current.scroll, behavior: 'instant' });
+    inside.addEventListener('scroll', () => now.current.onScroll?.(Math.round(inside.scrollY)), { passive: true });
+    inside.document.addEventListener('click', (event) => {
+      const link = (event.target as Element).closest('a[href]');
+      if (!link) return;
+      const address = link.getAttribute('href')!;
+      if (address.startsWith('#')) return;
+      event.preventDefault();
+      now.current.onLink?.(address);
+    });
+    setLoads((count) => count + 1);
+  };
+
+  useEffect(() => {
+    if (loads > 0) dressFrame(frame.current!, preview);
+  }, [preview, loads]);
+
+  useEffect(() => {
+    const inside = frame.current?.contentWindow;
+    if (loads > 0 && inside && Math.round(inside.scrollY) !== scroll) {
+      inside.scrollTo({ top: scroll, behavior: 'instant' });
+    }
+  }, [scroll, loads, width]);
+
+  return (
+    <div style={{ position: 'relative', width: width * scale, height: height * scale, overflow: 'hidden' }}>
+      <iframe
+        ref={frame}
+        title={title}
+        srcDoc={preview.html}
+        onLoad={onLoad}
+        tabIndex={isLive ? 0 : -1}
+        inert={!isLive}
+        data-loads={loads}
+        style={{
+          width,
+          height,
+          border: 0,
+          background: '#fff',
+          transform: `scale(${scale})`,
+          transformOrigin: '0 0',
+          pointerEvents: isLive ? 'auto' : 'none',
+        }}
+      />
+      {children}
+    </div>
+  );
+}

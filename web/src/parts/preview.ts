@@ -1,0 +1,61 @@
+import type { Measure } from '@hatrail/core/measure/measure';
+import type { Header } from '@hatrail/core/model/header';
+import type { Page } from '@hatrail/core/model/page';
+import { addressOf } from '@hatrail/core/model/references';
+import { relativeAddresses, type Addresses } from '@hatrail/core/output/addresses';
+import { coveredHeight, solvedHeaderCss } from '@hatrail/core/output/files';
+import { fontCss, fontsOf } from '@hatrail/core/output/fonts';
+import { pageHtml, siteCss } from '@hatrail/core/output/page';
+import type { SiteAtHand } from '../engine/proof.ts';
+
+/** The exported page and header as one document for a frame: same HTML, CSS and JavaScript, other addresses. */
+export interface Preview {
+  /** What the frame is loaded with; when it changes, the frame loads again. */
+  html: string;
+  /** Style sheets that change with the look; they are put into the loaded frame. */
+  headerCss: string;
+  siteCss: string;
+}
+
+function previewAddresses({ site, hashes }: SiteAtHand, page: Page): Addresses {
+  return {
+    ...relativeAddresses(site, page.path),
+    link: (to) => addressOf(site, to),
+    picture: (id) => `/api/pictures/${hashes[id] ?? ''}`,
+    font: (file) => `/fonts/${file}`,
+  };
+}
+
+/** Frames show no scrollbar of their own, so that their width is the page's; the film is the scroll bar. */
+const FRAME_CSS = 'html { scrollbar-width: none }';
+
+export function makePreview(hand: SiteAtHand, header: Header, page: Page, measure: Measure): Preview {
+  const to = previewAddresses(hand, page);
+  const head = [
+    `<base href="${location.origin}/">`,
+    `<style>${fontCss(fontsOf(hand.site), to.font)}${FRAME_CSS}</style>`,
+    '<style id="site-css"></style>',
+    '<style id="header-css"></style>',
+    '<style id="still-css"></style>',
+    '<script src="/preview/header.js" defer></script>',
+  ].join('\n');
+  return {
+    html: pageHtml(hand.site, page, header, to, head),
+    headerCss: solvedHeaderCss(hand.site, header, measure),
+    siteCss: siteCss(hand.site, coveredHeight(header), to.picture),
+  };
+}
+
+/** Puts the style sheets of a preview into a loaded frame, without letting the change run over time. */
+export function dressFrame(frame: HTMLIFrameElement, { headerCss, siteCss: pages }: Preview): void {
+  const inside = frame.contentDocument;
+  const set = (id: string, css: string) => {
+    const element = inside?.getElementById(id);
+    if (element && element.textContent !== css) element.textContent = css;
+  };
+  set('still-css', '.hr, .hr * { transition: none !important }');
+  set('site-css', pages);
+  set('header-css', headerCss);
+  frame.contentWindow?.setTimeout(() => set('still-css', ''), 120);
+}
+
