@@ -8,7 +8,7 @@ const only = (files, patterns, message) => ({
 });
 
 export default tseslint.config(
-  { ignores: ['**/node_modules', '**/dist', 'data', 'test-results'] },
+  { ignores: ['core/kernel', '**/node_modules', '**/dist', 'data', 'test-results'] },
   ...tseslint.configs.strict,
   { files: ['web/**/*.{ts,tsx}'], plugins: { 'react-hooks': hooks }, rules: hooks.configs.recommended.rules },
   only(

@@ -1,43 +1,55 @@
 import { WHITE } from '../colour/contrast.ts';
 import type { GroundTables, Raster } from '../stack/ground.ts';
 
+/** A whole-pixel rectangle of a page, right and bottom edges not included. */
+export interface PageArea {
+  left: number;
+  top: number;
+  right: number;
+  bottom: number;
+}
+
 /**
- * The ground's luminance in some columns of the page, for all its rows. Rows that are the same as the one above share
- * its run number, so that a sweep can pass over them: two rows of one number have only equal rows between them.
+ * The ground's luminance in an area of the page. Rows that are the same as the one above share its run number, so that a
+ * sweep can pass over them: two rows of one number have only equal rows between them.
  */
 export interface Plane {
-  left: number;
+  area: PageArea;
   width: number;
-  height: number;
-  data: Uint16Array;
+  luminance: Uint16Array;
+  /** The page's own pixels, RGBA. */
+  page: Uint32Array;
   runs: Uint32Array;
 }
 
-/** Luminances of the ground in columns `left` to `right` (not included). */
-export function groundPlane(raster: Raster, tables: GroundTables, left: number, right: number): Plane {
-  const width = right - left;
-  const { height } = raster;
-  const pixels = new Uint32Array(raster.data.buffer, raster.data.byteOffset, raster.width * height);
-  const data = new Uint16Array(width * height);
-  const runs = new Uint32Array(height);
+/** Luminances of the ground in an area that lies within the raster. */
+export function groundPlane(raster: Raster, tables: GroundTables, area: PageArea): Plane {
+  const width = area.right - area.left;
+  const rows = area.bottom - area.top;
+  const pixels = new Uint32Array(raster.data.buffer, raster.data.byteOffset, raster.width * raster.height);
+  const luminance = new Uint16Array(width * rows);
+  const page = new Uint32Array(width * rows);
+  const runs = new Uint32Array(rows);
   const [r, g, b] = tables.luminance;
   let run = 0;
-  for (let y = 0; y < height; y++) {
-    const from = y * raster.width + left;
+  for (let y = 0; y < rows; y++) {
+    const from = (area.top + y) * raster.width + area.left;
     const to = y * width;
     if (y > 0 && sameAsAbove(pixels, from, raster.width, width)) {
-      data.copyWithin(to, to - width, to);
+      luminance.copyWithin(to, to - width, to);
+      page.copyWithin(to, to - width, to);
     } else {
       run++;
       for (let x = 0; x < width; x++) {
         const pixel = pixels[from + x]!;
         const sum = r[pixel & 255]! + g[(pixel >>> 8) & 255]! + b[(pixel >>> 16) & 255]!;
-        data[to + x] = sum > WHITE ? WHITE : sum;
+        luminance[to + x] = sum > WHITE ? WHITE : sum;
+        page[to + x] = pixel;
       }
     }
     runs[y] = run;
   }
-  return { left, width, height, data, runs };
+  return { area, width, luminance, page, runs };
 }
 
 function sameAsAbove(pixels: Uint32Array, from: number, stride: number, width: number): boolean {

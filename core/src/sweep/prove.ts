@@ -5,7 +5,7 @@ import type { Box } from '../page/layout.ts';
 import { groundTables, type Raster } from '../stack/ground.ts';
 import { cellBox, type Cell } from './cells.ts';
 import { readAt } from './exact.ts';
-import { groundPlane, type Plane } from './plane.ts';
+import { groundPlane, type PageArea, type Plane } from './plane.ts';
 import { sweepCells } from './running.ts';
 import { sweepLogo } from './runningLogo.ts';
 import { headerRow, spanOf, type Scene, type Span } from './scene.ts';
@@ -75,15 +75,15 @@ export function sweepTarget(
   const length = span.to - span.from + 1;
   const isStill = scene.header.manner.onScroll === 'leaves' || target.layers.some((layer) => layer.a === 1);
   if (isStill) return new Float32Array(length).fill(readAt(target, raster, headerRow(scene, span.from)).contrast);
-  const [first, last] = [headerRow(scene, span.from), headerRow(scene, span.to)];
   const { shape } = target;
-  const plane = planes.for(target);
+  const first = headerRow(scene, span.from);
+  const plane = planes.for(target, first, length);
   return shape.kind === 'cells'
-    ? sweepCells(plane, shape.cells, luminance16(shape.colour), first, last)
-    : sweepLogo(shape.cells, raster, plane, groundTables(target.layers), first, last);
+    ? sweepCells(plane, shape.cells, luminance16(shape.colour), first, length)
+    : sweepLogo(shape.cells, plane, groundTables(target.layers), first, length);
 }
 
-/** Ground planes of a raster, kept while items and states share columns and layers. */
+/** Ground planes of a raster, kept while items and states share their places and layers. */
 export class Planes {
   readonly #raster: Raster;
   readonly #kept = new Map<string, Plane>();
@@ -92,23 +92,47 @@ export class Planes {
     this.#raster = raster;
   }
 
-  for(target: Target): Plane {
-    const [left, right] = columnsOf(target);
-    const key = `${left} ${right} ${JSON.stringify(target.layers)}`;
-    const kept = this.#kept.get(key) ?? groundPlane(this.#raster, groundTables(target.layers), left, right);
+  /** The plane that a target passes over in some steps of a row each, from a page row on. */
+  for(target: Target, first: number, rows: number): Plane {
+    const reach = reachOf(target);
+    const area = { ...reach, top: reach.top + first, bottom: reach.bottom + first + rows - 1 };
+    const key = JSON.stringify([area, target.layers]);
+    const kept = this.#kept.get(key) ?? groundPlane(this.#raster, groundTables(target.layers), area);
     this.#kept.set(key, kept);
     return kept;
   }
 }
 
-function columnsOf({ shape }: Target): [left: number, right: number] {
-  const spans =
+/** The part of the header that a target's cells cover, header pixels. */
+function reachOf({ shape }: Target): PageArea {
+  const cells: readonly Cell[] =
     shape.kind === 'cells'
-      ? shape.cells.map((cell): [number, number] => [cell.left, cell.right])
+      ? shape.cells
       : shape.cells.flatMap(({ edges }) =>
-          edges.map((edge): [number, number] => [Math.min(edge.x, edge.outsideX), Math.max(edge.x, edge.outsideX) + 1]),
+          edges.map((edge) => ({
+            left: Math.min(edge.x, edge.outsideX),
+            top: Math.min(edge.y, edge.outsideY),
+            right: Math.max(edge.x, edge.outsideX) + 1,
+            bottom: Math.max(edge.y, edge.outsideY) + 1,
+          })),
         );
-  return spans.reduce((a, b) => [Math.min(a[0], b[0]), Math.max(a[1], b[1])]);
+  return cells.reduce((a, b) => ({
+    left: Math.min(a.left, b.left),
+    top: Math.min(a.top, b.top),
+    right: Math.max(a.right, b.right),
+    bottom: Math.max(a.bottom, b.bottom),
+  }));
+}
+
+/** Where a contrast is least: the beginning of the longest stretch at which it is. */
+export function worstAt(contrasts: Float32Array): number {
+  const least = contrasts.reduce((a, b) => Math.min(a, b));
+  let [start, longest, run] = [0, 0, 0];
+  for (let i = 0; i < contrasts.length; i++) {
+    run = contrasts[i] === least ? run + 1 : 0;
+    if (run > longest) [start, longest] = [i - run + 1, run];
+  }
+  return start;
 }
 
 function rowOf(
@@ -119,7 +143,7 @@ function rowOf(
   raster: Raster,
   contrasts: Float32Array,
 ): SweptRow {
-  const at = contrasts.reduce((best, value, i) => (value < contrasts[best]! ? i : best), 0);
+  const at = worstAt(contrasts);
   const worst = contrasts[at]!;
   const scroll = span.from + at;
   const top = headerRow(scene, scroll);

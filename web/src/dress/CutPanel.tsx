@@ -11,6 +11,7 @@ import { figure, VERDICT_COLOURS } from '../parts/Verdict.tsx';
 import { EdgeLayer, FillLayer, InkLayer } from './layers.tsx';
 import { LetterPatch } from './LetterPatch.tsx';
 import { putBack, setsLayer } from './lookEdits.ts';
+import { MannerPanel, mannerText } from './MannerPanel.tsx';
 
 interface CutPanelProps {
   site: Site;
@@ -21,13 +22,14 @@ interface CutPanelProps {
   worst: Row | undefined;
   cut: Cut | undefined;
   answer: FillAnswer;
+  switchAt: number | undefined;
 }
 
 const STATE_WORDS: Record<Row['state'], string> = { rest: '', hover: ' hovered', current: ' on its own page' };
 
 /** The cut of a moment: its layers from the ink down to the page, the worst letter over each, and the contrast so far. */
-export function CutPanel({ site, header, moment, pageTitle, rows, worst, cut, answer }: CutPanelProps) {
-  const [open, setOpen] = useState<LayerName>('fill');
+export function CutPanel({ site, header, moment, pageTitle, rows, worst, cut, answer, switchAt }: CutPanelProps) {
+  const [open, setOpen] = useState<LayerName | 'manner'>('fill');
   const look = resolveLook(header, moment);
   const { palette } = site;
   const step = (name: string) => cut?.steps.findLast(({ layer }) => layer === name);
@@ -118,6 +120,17 @@ export function CutPanel({ site, header, moment, pageTitle, rows, worst, cut, an
           <Figure cut={cut} step={step('page')} />
         </div>
       </div>
+      <LayerRow
+        title="Manner"
+        summary={mannerText(header)}
+        cut={undefined}
+        step={undefined}
+        isOpen={open === 'manner'}
+        onOpen={() => setOpen('manner')}
+        onPutBack={undefined}
+      >
+        <MannerPanel header={header} switchAt={switchAt} />
+      </LayerRow>
     </section>
   );
 }
@@ -153,9 +166,8 @@ function LayerRow({ title, summary, cut, step, isOpen, onOpen, onPutBack, childr
           {children}
           {onPutBack && (
             <p className="origin">
-              This layer has values of its own ·{' '}
               <button type="button" className="link" onClick={onPutBack}>
-                put the whole layer back
+                Put the whole layer back
               </button>
             </p>
           )}

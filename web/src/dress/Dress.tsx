@@ -8,7 +8,6 @@ import type { EditorContext } from '../editor/Editor.tsx';
 import { makePreview } from '../parts/preview.ts';
 import { CutPanel } from './CutPanel.tsx';
 import { Film, FILM_WIDTH } from './Film.tsx';
-import { MannerPanel } from './MannerPanel.tsx';
 import { Moments } from './Moments.tsx';
 import { Remedy } from './Remedy.tsx';
 import { Stage } from './Stage.tsx';
@@ -128,8 +127,8 @@ export function Dress() {
           worst={worst}
           cut={cut}
           answer={answer}
+          switchAt={facts?.switchAt}
         />
-        <MannerPanel header={header} switchAt={facts?.switchAt} />
         <Remedy
           site={site}
           header={header}

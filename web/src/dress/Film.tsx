@@ -16,7 +16,8 @@ interface FilmProps {
 }
 
 export const FILM_WIDTH = 62;
-const THREAD = 7;
+const THREADS = 90;
+
 const CLEAR_THREAD = '#cfe0d4';
 
 /** The whole page beside its threads: where each item is clear, strained or lost at every scroll. It is the scroll bar. */
@@ -25,6 +26,7 @@ export function Film({ title, picture, scene, scroll, worst, onScroll, onWorst }
   const facts = scene?.facts;
   const threads = scene ? threadsOf(scene.rows) : [];
   const pageHeight = facts?.pageHeight ?? 1;
+  const pitch = Math.min(12, THREADS / Math.max(1, threads.length));
   const toScroll = (clientY: number) => {
     const { top, height } = strip.current!.getBoundingClientRect();
     const window = facts?.windowHeight ?? 0;
@@ -58,7 +60,7 @@ export function Film({ title, picture, scene, scroll, worst, onScroll, onWorst }
       </header>
       <div className="film-heads" aria-hidden="true">
         {threads.map(({ itemId, item }) => (
-          <span key={itemId} title={item}>
+          <span key={itemId} title={item} style={{ width: pitch, lineHeight: `${pitch}px` }}>
             {item}
           </span>
         ))}
@@ -82,7 +84,7 @@ export function Film({ title, picture, scene, scroll, worst, onScroll, onWorst }
         onPointerMove={(event) => event.buttons === 1 && onScroll(toScroll(event.clientY))}
       >
         <FilmPicture picture={picture} />
-        {facts && <Threads threads={threads} pageHeight={facts.pageHeight} />}
+        {facts && <Threads threads={threads} pageHeight={facts.pageHeight} pitch={pitch} />}
         {facts && (
           <span
             className="film-window"
@@ -125,11 +127,11 @@ function FilmPicture({ picture }: { picture: ImageBitmap | undefined }) {
 /** Rows of the threads' canvas; each stands for a stretch of scroll and shows its worst verdict. */
 const ROWS = 1000;
 
-function Threads({ threads, pageHeight }: { threads: Thread[]; pageHeight: number }) {
+function Threads({ threads, pageHeight, pitch }: { threads: Thread[]; pageHeight: number; pitch: number }) {
   const canvas = useRef<HTMLCanvasElement>(null);
   useEffect(() => {
     const element = canvas.current!;
-    element.width = threads.length * 2 * THREAD;
+    element.width = Math.ceil(threads.length * 2 * pitch);
     element.height = ROWS;
     const context = element.getContext('2d')!;
     threads.forEach(({ rows }, i) => {
@@ -145,11 +147,11 @@ function Threads({ threads, pageHeight }: { threads: Thread[]; pageHeight: numbe
           context.fillStyle = verdict === 'clear' ? CLEAR_THREAD : verdict === 'strained' ? '#DDA33A' : '#A02B2B';
           // Strained is hatched and lost is whole, so that the two differ in shape too.
           if (verdict === 'strained' && y % 8 < 3) context.fillStyle = '#F3E6CB';
-          context.fillRect(i * 2 * THREAD, y, 2 * THREAD - 4, 1);
+          context.fillRect(i * 2 * pitch, y, 2 * pitch - 6, 1);
         }
       }
     });
-  }, [threads, pageHeight]);
-  return <canvas ref={canvas} className="film-threads" aria-hidden="true" style={{ width: threads.length * THREAD }} />;
+  }, [threads, pageHeight, pitch]);
+  return <canvas ref={canvas} className="film-threads" aria-hidden="true" style={{ width: threads.length * pitch }} />;
 }
 

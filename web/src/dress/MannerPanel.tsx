@@ -4,13 +4,19 @@ import type { Header } from '@hatrail/core/model/header';
 import { NumberField } from '../parts/NumberField.tsx';
 import { setManner } from './lookEdits.ts';
 
+/** How the header behaves, in a few words. */
+export function mannerText({ manner }: Header): string {
+  const { lies, onScroll, switch: begins, duration } = manner;
+  const from = begins.at === 'distance' ? `from ${begins.distance} px` : 'from the end of the first band';
+  return `${lies} the page, ${onScroll}, changes ${from}, over ${duration} ms`;
+}
+
 /** How the header behaves: over or above the page, on scroll, when the moment changes and how long that takes. */
 export function MannerPanel({ header, switchAt }: { header: Header; switchAt: number | undefined }) {
   const { manner } = header;
   const { at, distance } = manner.switch;
   return (
-    <section className="manner" aria-label="Manner">
-      <h3>Manner</h3>
+    <>
       <Choice label="Lies">
         <ToggleButtonGroup
           exclusive
@@ -73,7 +79,7 @@ export function MannerPanel({ header, switchAt }: { header: Header; switchAt: nu
           onChange={(duration) => setManner(header, { duration }, 'Duration of the change')}
         />
       </Choice>
-    </section>
+    </>
   );
 }
 

@@ -1,0 +1,65 @@
+import { KERNEL } from './kernelBytes.ts';
+
+/** The kernel's functions (core/kernel/sweep.ts); addresses and counts are whole numbers. */
+export interface KernelExports {
+  order(...args: number[]): void;
+  number(...args: number[]): void;
+  sweepCells(...args: number[]): void;
+  sweepLogo(...args: number[]): void;
+}
+
+/** A part of the kernel's memory, with its address. */
+export interface Part<T> {
+  at: number;
+  array: T;
+}
+
+const PAGE = 65536;
+/** Where the kernel's own data end. */
+const BASE = 4096;
+
+type Arrays = { u8: Uint8Array; u16: Uint16Array; u32: Uint32Array; i32: Int32Array; f32: Float32Array };
+const KINDS = { u8: Uint8Array, u16: Uint16Array, u32: Uint32Array, i32: Int32Array, f32: Float32Array };
+
+/** The compiled sweep and its memory, which one call at a time lays out anew. */
+export class Kernel {
+  readonly #memory = new WebAssembly.Memory({ initial: 1 });
+  readonly run: KernelExports;
+  #end = BASE;
+
+  constructor() {
+    const bytes = Uint8Array.from(atob(KERNEL), (letter) => letter.charCodeAt(0));
+    const instance = new WebAssembly.Instance(new WebAssembly.Module(bytes), { env: { memory: this.#memory } });
+    this.run = instance.exports as unknown as KernelExports;
+  }
+
+  /**
+   * Lays out arrays of given kinds and lengths, all zeros, in the place of what was there before. All of one call's
+   * arrays are asked for at once, since memory that grows leaves older views behind.
+   */
+  lay<const L extends Record<string, readonly [keyof Arrays, number]>>(
+    wanted: L,
+  ): { [K in keyof L]: Part<Arrays[L[K][0]]> } {
+    this.#end = BASE;
+    const places = Object.entries(wanted).map(([name, [kind, length]]) => {
+      const at = this.#end;
+      this.#end = (at + length * KINDS[kind].BYTES_PER_ELEMENT + 15) & ~15;
+      return { name, kind, length, at };
+    });
+    const missing = this.#end - this.#memory.buffer.byteLength;
+    if (missing > 0) this.#memory.grow(Math.ceil(missing / PAGE));
+    new Uint8Array(this.#memory.buffer, BASE, this.#end - BASE).fill(0);
+    const parts = places.map(({ name, kind, length, at }) => [
+      name,
+      { at, array: new KINDS[kind](this.#memory.buffer, at, length) },
+    ]);
+    return Object.fromEntries(parts);
+  }
+}
+
+let kernel: Kernel | undefined;
+
+/** The kernel of this thread. */
+export function theKernel(): Kernel {
+  return (kernel ??= new Kernel());
+}
