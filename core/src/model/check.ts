@@ -80,6 +80,6 @@ function flatten(errors: ValidationError[], prefix: string): Problem[] {
       path,
       message: rule === 'whitelistValidation' ? 'This is not part of a site file: take it out.' : message,
     }));
-    return inner.length > 0 ? inner : own.slice(0, 1);
+    return own.length > 0 ? own.slice(0, 1) : inner;
   });
 }

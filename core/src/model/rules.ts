@@ -1,5 +1,6 @@
 import 'reflect-metadata';
 import {
+  Allow,
   IsNumber,
   Matches,
   Max,
@@ -88,7 +89,7 @@ export function NestedList<T extends object>(of: () => ClassConstructor<T>, max:
 /** A list of parts whose class is told by their `kind`. */
 export function KindList(kinds: Record<string, ClassConstructor<object>>, max: number): PropertyDecorator {
   class Unknown {
-    kind: string;
+    @Allow() kind: string;
   }
   const subTypes = Object.entries(kinds).map(([name, value]) => ({ name, value }));
   return all(

@@ -124,7 +124,7 @@ function reachOf({ shape }: Target): PageArea {
   }));
 }
 
-/** Where a contrast is least: the beginning of the longest stretch at which it is. */
+/** Where a contrast is least: the middle of the longest stretch at which it is, where it can best be seen. */
 export function worstAt(contrasts: Float32Array): number {
   const least = contrasts.reduce((a, b) => Math.min(a, b));
   let [start, longest, run] = [0, 0, 0];
@@ -132,7 +132,7 @@ export function worstAt(contrasts: Float32Array): number {
     run = contrasts[i] === least ? run + 1 : 0;
     if (run > longest) [start, longest] = [i - run + 1, run];
   }
-  return start;
+  return start + ((longest - 1) >> 1);
 }
 
 function rowOf(

@@ -129,6 +129,7 @@ function Cost({
 }) {
   const text = fill.rows.filter(({ needed }) => needed === 4.5).map(({ worst }) => worst);
   const look = resolveLook(header, moment);
+  const limit = fill.limit && fill.rows.find((row) => row.itemId === fill.limit!.itemId && row.state === fill.limit!.state && row.page === fill.limit!.page && row.width === fill.limit!.width);
   const page = cut?.steps[0]?.ground;
   const grounds = page ? Array.from({ length: page.width }, (_, x) => pixelAt(page, x, page.height >> 1)) : [];
   const { pageShowing, colourDifference } = fillCost(
@@ -141,6 +142,7 @@ function Cost({
       {text.length > 0 && `Worst letter ${figure(Math.min(...text))} on every page; `}
       {Math.round(pageShowing * 100)} % of the page still shows through
       {grounds.length > 0 && `, colours move by ${colourDifference.toFixed(2)} (ΔE OK) at the worst place`}.
+      {limit && ` ${limit.item}${limit.state === 'hover' ? ', hovered,' : ''} asks for the most, on ${limit.page}.`}
     </>
   );
 }

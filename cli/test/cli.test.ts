@@ -1,0 +1,88 @@
+import { spawnSync } from 'node:child_process';
+import { copyFileSync, existsSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { beforeAll, describe, expect, test } from 'vitest';
+import type { Row } from '@hatrail/core/sweep/prove';
+
+/** The command line as it is used: what it prints, and its exit code. */
+
+const run = (...args: string[]) => {
+  const { status, stdout, stderr } = spawnSync('npx', ['tsx', 'cli/src/main.ts', ...args], { encoding: 'utf8' });
+  return { status, stdout, stderr };
+};
+const DEMO = 'demo/larkfell.hatrail.json';
+let folder: string;
+const spoilt = (name: string, change: (text: string) => string): string => {
+  const file = join(folder, name);
+  writeFileSync(file, change(readFileSync(DEMO, 'utf8')));
+  return file;
+};
+
+beforeAll(() => {
+  folder = mkdtempSync(join(tmpdir(), 'hatrail-'));
+  for (const file of ['aurora.jpg', 'dome.jpg', 'planet.jpg', 'stars.jpg', 'larkfell-light.svg', 'larkfell-dark.svg']) {
+    copyFileSync(`demo/${file}`, join(folder, file));
+  }
+});
+
+describe('prove', () => {
+  test('finds the demo lost over the snow, says where in JSON, and exits with 1', () => {
+    const { status, stdout } = run('prove', DEMO, '--page', '/', '--width', '1280', '--json');
+    expect(status).toBe(1);
+    const { rows } = JSON.parse(stdout) as { rows: Row[] };
+    const row = rows.find((one) => one.item === 'Night log' && one.moment === 'scrolled' && one.state === 'rest')!;
+    expect(row).toMatchObject({ page: '/', header: 'night', width: 1280, needed: 4.5, verdict: 'lost' });
+    expect(row.worst).toBeGreaterThan(2.5);
+    expect(row.worst).toBeLessThan(3);
+    expect(row.cell.y).toBeGreaterThan(row.scroll);
+    expect(row.cell.x).toBeGreaterThanOrEqual(Math.floor(row.box.x));
+    expect(rows.filter(({ moment, state }) => moment === 'top' && state === 'rest').every((r) => r.verdict === 'clear')).toBe(true);
+  });
+
+  test('exits with 0 where nothing is lost', () => {
+    const file = spoilt('solid.hatrail.json', (text) => text.replace('"opacity": 0.42', '"opacity": 1'));
+    const { status, stdout } = run('prove', file, '--page', '/', '--width', '1280');
+    expect(status).toBe(0);
+    expect(stdout).toMatch(/^0 lost/m);
+  });
+
+  test.each([
+    [['--page', '/nowhere'], /no page \/nowhere: choose one of \/, \/visit/],
+    [['--width', 'wide'], /“wide” is no width/],
+    [['--colour', 'red'], /--colour/],
+  ])('%s: exits with 2 and says why', (options, message) => {
+    const { status, stderr } = run('prove', DEMO, ...options);
+    expect(status).toBe(2);
+    expect(stderr).toMatch(message);
+  });
+});
+
+describe('check', () => {
+  test.each<[string, (text: string) => string, RegExp]>([
+    ['cut short', (text) => text.slice(0, 9000), /breaks off/],
+    ['of a later version', (text) => text.replace('"format": 1', '"format": 7'), /version 7/],
+    ['without its picture', (text) => text.replace('dome.jpg', 'gone.jpg'), /gone.jpg is missing/],
+    ['with a picture of another size', (text) => text.replace('"width": 1920', '"width": 1900'), /1920 × 1080 px, but/],
+    ['with a picture that is none', (text) => text.replace('dome.jpg', 'words.jpg'), /no picture that can be used/],
+  ])('a file %s: exits with 2 and says what to do', (name, change, message) => {
+    writeFileSync(join(folder, 'words.jpg'), 'these are words');
+    const { status, stderr } = run('check', spoilt(`${name.replaceAll(' ', '-')}.hatrail.json`, change));
+    expect(status).toBe(2);
+    expect(stderr).toMatch(message);
+  });
+});
+
+describe('export', () => {
+  test('writes pages, styles, script, pictures and fonts that find one another', () => {
+    const out = join(folder, 'site');
+    expect(run('export', DEMO, '--out', out).status).toBe(0);
+    const html = readFileSync(join(out, 'visit/index.html'), 'utf8');
+    const addresses = [...html.matchAll(/(?:src|href)="([^"#]+)"/g)].map(([, address]) => address!);
+    for (const address of addresses) {
+      const file = join(out, 'visit', address);
+      expect(existsSync(address.endsWith('/') ? join(file, 'index.html') : file), address).toBe(true);
+    }
+    expect(html).not.toMatch(/api\/|hatrail/);
+  });
+});

@@ -1,0 +1,136 @@
+import { describe, expect, test } from 'vitest';
+import { layoutHeader } from '../src/header/layout.ts';
+import { originOf, resolveLook } from '../src/header/look.ts';
+import { breakLines } from '../src/measure/lines.ts';
+import { baselineInLine } from '../src/measure/measure.ts';
+import type { Header, Rail } from '../src/model/header.ts';
+import type { Page } from '../src/model/page.ts';
+import { layoutPage } from '../src/page/layout.ts';
+import { snapBox } from '../src/page/paint.ts';
+import { fitSize, tilesOf } from '../src/page/placing.ts';
+import { header, measure, site } from './made.ts';
+
+const font = { family: 'hanken-grotesk', weight: 600, size: 16, letterSpacing: 0 } as const;
+
+describe('the header', () => {
+  // Logo 100, links 5 and 9 letters at 8 px with 30 between, insets 20, gap 10: 40 + 100 + 10 + 40 + 30 + 72 = 292.
+  test('needs what its items need, and folds one pixel below', () => {
+    expect(layoutHeader(site, header, 292, measure)).toMatchObject({ needed: 292, foldWidth: 292, folded: false });
+    const folded = layoutHeader(site, header, 291, measure);
+    expect(folded.folded).toBe(true);
+    expect(folded.inks.map(({ name }) => name)).toEqual(['Logo', 'Menu button']);
+    expect(folded.inks[1]!.box).toEqual({ x: 291 - 20 - 44, y: 8, width: 44, height: 44 });
+  });
+
+  test('a width that is no whole number is rounded up', () => {
+    const wide = { ...header, rails: [{ ...header.rails[0]!, inset: 20.25 }] };
+    expect(layoutHeader(site, wide, 800, measure)).toMatchObject({ needed: 292.5, foldWidth: 293 });
+  });
+
+  test('start to the left, end to the right, everything centred in the rail', () => {
+    const { inks } = layoutHeader(site, header, 800, measure);
+    expect(inks.map(({ box }) => box)).toEqual([
+      { x: 20, y: 10, width: 100, height: 40 },
+      { x: 800 - 20 - 72 - 30 - 40, y: 8, width: 40, height: 44 },
+      { x: 800 - 20 - 72, y: 8, width: 72, height: 44 },
+    ]);
+    // Line height 24, ascent 16, descent 4: 2 above the letters; the line begins at (60 − 24) / 2.
+    expect(inks[1]!.what).toMatchObject({ run: { baseline: 18 + 2 + 16, left: 638 } });
+  });
+
+  test('the middle is centred while there is room, then gives way', () => {
+    const rail: Rail = { ...header.rails[0]!, start: header.rails[0]!.end, middle: header.rails[0]!.start, end: [] };
+    const centred: Header = { ...header, rails: [rail] };
+    const logoAt = (width: number) => layoutHeader(site, centred, width, measure).inks.find(({ id }) => id === 'logo')!.box.x;
+    expect(logoAt(800)).toBe(350);
+    expect(logoAt(400)).toBe(20 + 142 + 10);
+  });
+
+  test('an entry with children has an opener beside its link', () => {
+    const menu = { ...site.menus[0]!, entries: [{ ...site.menus[0]!.entries[0]!, children: [{ id: 'c', label: 'C', page: 'home' }] }] };
+    const { inks } = layoutHeader({ ...site, menus: [menu] }, header, 800, measure);
+    expect(inks.map(({ name }) => name)).toEqual(['Logo', 'Visit', 'Visit, opener']);
+    expect(inks[2]!.box).toMatchObject({ x: 800 - 20 - 24, width: 24 });
+    expect(inks[2]!.what).toMatchObject({ inked: { x: 763, y: 27, width: 10, height: 6 } });
+  });
+});
+
+describe('looks', () => {
+  test('a later moment inherits what it does not set, value by value', () => {
+    const { fill, ink } = resolveLook(header, 'scrolled');
+    expect(fill).toEqual({ colour: { swatch: 'night' }, opacity: 0.42 });
+    expect(ink.link).toEqual({ swatch: 'white' });
+    expect(originOf(header, 'scrolled', 'fill', 'opacity')).toBe('own');
+    expect(originOf(header, 'scrolled', 'fill', 'colour')).toBe('At the top');
+    expect(originOf(header, 'scrolled', 'edge', 'on')).toBe('default');
+    expect(originOf(header, 'top', 'fill', 'opacity')).toBe('own');
+  });
+});
+
+describe('lines', () => {
+  test('break where UAX 14 lets them, first fit, without the space at the end', () => {
+    expect(breakLines('dark skies and open doors', font, 80, measure)).toEqual(['dark skies', 'and open', 'doors']);
+    expect(breakLines('half-past eight', font, 48, measure)).toEqual(['half-', 'past', 'eight']);
+  });
+  test('a word wider than the line is broken between letters', () => {
+    expect(breakLines('observatory', font, 40, measure)).toEqual(['obser', 'vator', 'y']);
+  });
+  test('the baseline: ascent and descent rounded, the rest halved and rounded down', () => {
+    expect(baselineInLine(measure, { ...font, size: 18 }, 27)).toBe(Math.floor((27 - 18 - 5) / 2) + 18);
+    expect(baselineInLine(measure, { ...font, size: 18 }, 28)).toBe(2 + 18);
+  });
+});
+
+describe('pages', () => {
+  const page: Page = {
+    ...site.pages[0]!,
+    bands: [
+      { ...site.pages[0]!.bands[0]!, height: { unit: 'window', value: 84 } },
+      {
+        ...site.pages[0]!.bands[1]!,
+        height: { unit: 'px', value: 10 },
+        contents: [
+          { kind: 'heading', level: 2, text: 'Tonight' },
+          { kind: 'paragraph', text: 'Clear until one.' },
+        ],
+      },
+    ],
+  };
+
+  test('bands follow one another in whole pixels; shares of the window are rounded; contents make room', () => {
+    const laid = layoutPage(site, page, { width: 1280, windowHeight: 801, slot: 0, covered: 60 }, measure);
+    expect(laid.bands[0]).toMatchObject({ top: 0, height: Math.round(0.84 * 801) });
+    // Heading of 0.68 × 16 = 11 px in a line of 17, gap 20, paragraph line 24, padding 88 twice.
+    expect(laid.bands[1]).toMatchObject({ top: 673, height: 17 + 20 + 24 + 176 });
+    expect(laid.bands[1]!.blocks[0]).toMatchObject({ lines: [{ x: 80, text: 'Tonight' }] });
+  });
+
+  test('the header’s slot pushes the first band down; what lies over it makes its contents clear', () => {
+    const first = { ...page, bands: [{ ...page.bands[1]! }] };
+    const view = { width: 1280, windowHeight: 100 };
+    const above = layoutPage(site, first, { ...view, slot: 60, covered: 0 }, measure);
+    const over = layoutPage(site, first, { ...view, slot: 0, covered: 60 }, measure);
+    expect(above.bands[0]).toMatchObject({ top: 60, height: 237 });
+    expect(over.bands[0]).toMatchObject({ top: 0, height: 297 });
+    expect(above.bands[0]!.blocks).toEqual(over.bands[0]!.blocks);
+  });
+});
+
+describe('placed pictures', () => {
+  const box = { x: 0, y: 100, width: 400, height: 100 };
+  test('cover fills the box, contain lies within it', () => {
+    expect(fitSize({ width: 200, height: 100 }, box, 'cover')).toEqual({ width: 400, height: 200 });
+    expect(fitSize({ width: 200, height: 100 }, box, 'contain')).toEqual({ width: 200, height: 100 });
+  });
+  test('a position of 25 % puts a quarter of what is cut off above', () => {
+    const [tile] = tilesOf({ width: 200, height: 100 }, box, { size: 'cover', x: 50, y: 25, repeat: 'no-repeat' });
+    expect(tile).toEqual({ x: 0, y: 75, width: 400, height: 200 });
+  });
+  test('repeats go on both ways from the place', () => {
+    const tiles = tilesOf({ width: 200, height: 100 }, box, { size: 'contain', x: 50, y: 0, repeat: 'repeat-x' });
+    expect(tiles.map(({ x }) => x)).toEqual([-100, 100, 300]);
+  });
+  test('edges are rounded each on its own, half up', () => {
+    expect(snapBox({ x: 0.5, y: 1.49, width: 10, height: 10.02 })).toEqual({ x: 1, y: 1, width: 10, height: 11 });
+  });
+});

@@ -1,0 +1,77 @@
+import { readFileSync } from 'node:fs';
+import { describe, expect, test } from 'vitest';
+import { BadInput, checkPart, checkSite, readSite, writeSite } from '../src/model/check.ts';
+import { Header } from '../src/model/header.ts';
+import { Menu } from '../src/model/menu.ts';
+import { applyEdit, joinEdits, makeEdit } from '../src/model/patch.ts';
+import { header, site } from './made.ts';
+
+const copy = <T>(value: T): T => structuredClone(value);
+const problemOf = (data: unknown) => {
+  try {
+    readSite(typeof data === 'string' ? data : JSON.stringify(data));
+  } catch (error) {
+    expect(error).toBeInstanceOf(BadInput);
+    return error as BadInput;
+  }
+  throw new Error('was taken');
+};
+
+describe('the site file', () => {
+  test('reads back byte for byte', () => {
+    const text = readFileSync('demo/larkfell.hatrail.json', 'utf8');
+    expect(writeSite(readSite(text))).toBe(text);
+  });
+
+  test('cut short, of a later version, or no site file: says so', () => {
+    const text = writeSite(site);
+    expect(problemOf(text.slice(0, 400)).message).toMatch(/breaks off/);
+    expect(problemOf({ ...site, format: 2 }).message).toMatch(/version 2, made by a later program/);
+    expect(problemOf('[1]').message).toMatch(/no site file/);
+    expect(problemOf('null').message).toMatch(/no site file/);
+  });
+
+  test.each<[string, (draft: typeof site) => void, string, RegExp]>([
+    ['a colour that is none', (d) => (d.palette[0]!.colour = 'whitish'), 'palette[0].colour', /no colour: try/],
+    ['a colour with opacity', (d) => (d.palette[0]!.colour = '#fff8'), 'palette[0].colour', /its opacity beside it/],
+    ['an opacity out of range', (d) => (d.headers[0]!.looks.scrolled.fill!.opacity = 1.2), 'headers[0].looks.scrolled.fill.opacity', /from 0 to 1/],
+    ['no logo', (d) => (d.headers[0]!.rails[0]!.start = []), 'headers[0].rails', /no logo/],
+    ['a label of 300 characters', (d) => (d.menus[0]!.entries[0]!.label = 'x'.repeat(300)), 'menus[0].entries[0].label', /120 characters; it has 300/],
+    ['a label of HTML', (d) => (d.menus[0]!.entries[0]!.label = '<img src=x onerror=alert(1)>'), 'menus[0].entries[0].label', /take out the HTML/],
+    ['a script as address', (d) => (d.menus[0]!.entries[1]!.address = 'javascript:alert(1)'), 'menus[0].entries[1].address', /begins with https/],
+    ['a picture of 60,000 px', (d) => (d.pictures[0]!.width = 60000), 'pictures[0].width', /from 1 to 16384/],
+    ['a file outside the folder', (d) => (d.pictures[0]!.file = '../secret.png'), 'pictures[0].file', /without a folder/],
+    ['a swatch that is gone', (d) => (d.headers[0]!.panel.fill = { swatch: 'gone' }), 'headers[0].panel.fill.swatch', /“gone” is not in the site/],
+    ['a page twice', (d) => d.pages.push(d.pages[0]!), 'pages', /there twice/],
+    ['a kind that is not known', (d) => (d.pages[0]!.bands[0]!.contents = [{ kind: 'carousel' } as never]), 'pages[0].bands[0].contents', /“carousel” is known here/],
+    ['something that does not belong', (d) => Object.assign(d, { extra: 1 }), 'extra', /not part of a site file/],
+    ['a list that is none', (d) => Object.assign(d, { pages: 'none' }), 'pages', /list/],
+  ])('%s: says where and what to do', (_, spoil, path, message) => {
+    const spoilt = copy(site);
+    spoil(spoilt);
+    const problems = checkSite(spoilt);
+    expect(problems[0]).toMatchObject({ path, message: expect.stringMatching(message) });
+  });
+
+  test('a sound site has no problem, and a part can be checked alone', () => {
+    expect(checkSite(site)).toEqual([]);
+    expect(checkPart(Header, header)).toEqual([]);
+    expect(checkPart(Menu, 'text')).toHaveLength(1);
+  });
+});
+
+describe('edits', () => {
+  test('go forward and back, and two can be one step', () => {
+    const [one, first] = makeEdit(site, 'fill', (draft) => {
+      draft.headers[0]!.looks.scrolled.fill!.opacity = 0.5;
+    });
+    const [two, second] = makeEdit(one, 'fill', (draft) => {
+      draft.headers[0]!.looks.scrolled.fill!.opacity = 0.6;
+    });
+    expect(site.headers[0]!.looks.scrolled.fill!.opacity).toBe(0.42);
+    expect(two.pages).toBe(site.pages);
+    const both = joinEdits(first, second);
+    expect(applyEdit(two, both, 'back')).toEqual(site);
+    expect(applyEdit(site, both, 'forward')).toEqual(two);
+  });
+});

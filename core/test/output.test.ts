@@ -1,0 +1,89 @@
+import { gzipSync } from 'node:zlib';
+import { describe, expect, test } from 'vitest';
+import { relativeAddresses, rootAddresses } from '../src/output/addresses.ts';
+import { cssBackground } from '../src/output/backdrop.ts';
+import { siteFiles } from '../src/output/files.ts';
+import { headerCss } from '../src/output/headerCss.ts';
+import { headerHtml } from '../src/output/headerHtml.ts';
+import { HEADER_JS } from '../src/output/headerJs.ts';
+import { pageHtml } from '../src/output/page.ts';
+import { header, measure, site } from './made.ts';
+
+describe('the header’s HTML', () => {
+  const odd = {
+    ...site,
+    menus: [{ ...site.menus[0]!, entries: [{ id: 'x', label: 'Fish & “chips” \' 5 < 6', address: '/a?b="c"' }] }],
+  };
+  test('escapes what owners write', () => {
+    const html = headerHtml(odd, header, rootAddresses(odd));
+    expect(html).toContain('Fish &amp; “chips” &#39; 5 &lt; 6');
+    expect(html).toContain('href="/a?b=&quot;c&quot;"');
+  });
+  test('marks the current page, and only that', () => {
+    const html = headerHtml(site, header, rootAddresses(site), 'home');
+    expect(html.match(/aria-current="page"/g)).toHaveLength(2);
+    expect(headerHtml(site, header, rootAddresses(site), 'log')).not.toContain('aria-current');
+  });
+  test('says where it changes', () => {
+    expect(headerHtml(site, header, rootAddresses(site))).toContain('data-switch="100"');
+    const band = { ...header, manner: { ...header.manner, switch: { at: 'first band' as const, distance: 5 } } };
+    expect(headerHtml(site, band, rootAddresses(site))).toContain('data-switch="band"');
+  });
+});
+
+describe('the style sheet', () => {
+  test('After scrolling sets only what differs', () => {
+    const css = headerCss(site, header, 292);
+    expect(css).toContain('--hr-fill: rgb(16 27 51 / 0)');
+    const scrolled = /\[data-moment="scrolled"\] \{([^}]*)\}/.exec(css)![1]!;
+    expect(scrolled.trim()).toBe('--hr-fill: rgb(16 27 51 / 0.42);');
+    expect(css).toContain('@container hr (width < 292px)');
+  });
+  test.each([
+    ['over', 'stays', 'fixed'],
+    ['over', 'leaves', 'absolute'],
+    ['above', 'stays', 'sticky'],
+    ['above', 'leaves', 'relative'],
+  ] as const)('%s the page, %s: position %s', (lies, onScroll, position) => {
+    const css = headerCss(site, { ...header, manner: { ...header.manner, lies, onScroll } }, 0);
+    expect(css).toContain(`.hr {`);
+    expect(new RegExp(`\\.hr \\{[^}]*position: ${position};`).test(css)).toBe(true);
+    expect(css.includes('scroll-padding-top: 60px')).toBe(onScroll === 'stays');
+  });
+  test('with the script it travels in less than 4 KB', () => {
+    expect(gzipSync(headerCss(site, header, 292)).length + gzipSync(HEADER_JS).length).toBeLessThan(4096);
+  });
+});
+
+describe('a backdrop', () => {
+  test('lists its layers top first, the colour last', () => {
+    const css = cssBackground(
+      {
+        colour: { swatch: 'snow' },
+        gradient: { angle: 90, stops: [{ colour: { swatch: 'night' }, opacity: 0.5, at: 0 }, { colour: { swatch: 'snow' }, opacity: 1, at: 100 }] },
+        picture: { picture: 'logo', size: 'cover', x: 50, y: 20, repeat: 'no-repeat' },
+        tint: { colour: { swatch: 'night' }, opacity: 0.2 },
+      },
+      site.palette,
+      (id) => `${id}.svg`,
+    );
+    expect(css).toBe(
+      'linear-gradient(rgb(16 27 51 / 0.2), rgb(16 27 51 / 0.2)), url("logo.svg") 50% 20% / cover no-repeat, ' +
+        'linear-gradient(90deg, rgb(16 27 51 / 0.5) 0%, rgb(238 242 246) 100%), rgb(238 242 246)',
+    );
+  });
+});
+
+describe('the site as files', () => {
+  const deep = { ...site, pages: [...site.pages, { ...site.pages[0]!, id: 'deep', path: '/a/b', title: 'Deep' }] };
+  test('has a page in each folder, with addresses relative to it', () => {
+    const paths = siteFiles(deep, measure).map(({ path }) => path);
+    expect(paths).toEqual(expect.arrayContaining(['index.html', 'a/b/index.html', 'assets/header.css', 'assets/pictures/logo.svg']));
+    const to = relativeAddresses(deep, '/a/b');
+    expect(to.link({ page: 'home' })).toBe('../../');
+    expect(to.link({ address: '/a/b#top' })).toBe('../../a/b/#top');
+    expect(to.link({ address: 'https://example.org/x' })).toBe('https://example.org/x');
+    expect(to.asset('header.js')).toBe('../../assets/header.js');
+    expect(pageHtml(deep, deep.pages[1]!, header, to)).toContain('<link rel="stylesheet" href="../../assets/site.css">');
+  });
+});

@@ -1,0 +1,74 @@
+import { describe, expect, test } from 'vitest';
+import { contrastRatio } from '../src/colour/contrast.ts';
+import type { Header } from '../src/model/header.ts';
+import { deltaEOk, fillCost } from '../src/remedy/cost.ts';
+import { fillCandidates, headerWithFill, leastFill, leastPercents, type FillWork } from '../src/remedy/leastFill.ts';
+import { cutScene } from '../src/stack/cut.ts';
+import { proveScene } from '../src/sweep/prove.ts';
+import { layoutScene } from '../src/sweep/scene.ts';
+import { header, measure, raster, site } from './made.ts';
+
+const page = site.pages[0]!;
+const sceneOf = (worn: Header) => layoutScene({ ...site, headers: [worn] }, worn, page, 500, measure, 400);
+const ground = raster(500, sceneOf(header).laid.height, (_, y) =>
+  y < 500 ? { r: 13, g: 23, b: 48 } : { r: 238, g: 242, b: 246 },
+);
+const noLogo = () => undefined;
+const work = (moment: 'top' | 'scrolled'): FillWork => ({
+  sweep: async (worn) => proveScene(sceneOf(worn), ground, noLogo, [moment]),
+  solve: async (worn, colour, places) => leastPercents(sceneOf(worn), ground, noLogo, moment, colour, places),
+});
+const rowsOf = (worn: Header) => proveScene(sceneOf(worn), ground, noLogo);
+
+describe('the least fill', () => {
+  test('over snow it is 57: there the ground, rounded to 111, 119, 135, just reaches 4.5', async () => {
+    const white = { r: 255, g: 255, b: 255 };
+    expect(contrastRatio(white, { r: 111, g: 119, b: 135 })).toBeGreaterThan(4.5);
+    expect(contrastRatio(white, { r: 114, g: 122, b: 137 })).toBeLessThan(4.5);
+    const found = await leastFill(header, 'scrolled', { swatch: 'night' }, rowsOf(header), work('scrolled'));
+    expect(found?.percent).toBe(57);
+    expect(found?.rows.every(({ verdict }) => verdict === 'clear')).toBe(true);
+    const less = headerWithFill(header, 'scrolled', { swatch: 'night' }, 0.56);
+    expect(rowsOf(less).some(({ verdict }) => verdict !== 'clear')).toBe(true);
+    expect(found?.limit).toMatchObject({ page: '/', width: 500 });
+  });
+
+  test('is none where the moment is clear without', async () => {
+    const found = await leastFill(header, 'top', { swatch: 'night' }, rowsOf(header).filter((row) => row.moment === 'top'), work('top'));
+    expect(found).toMatchObject({ percent: 0, limit: undefined });
+  });
+
+  test('cannot be had where the solid fill is not clear either', async () => {
+    const found = await leastFill(header, 'scrolled', { swatch: 'snow' }, rowsOf(header), work('scrolled'));
+    expect(found).toBeUndefined();
+  });
+
+  test('other colours are tried from the one furthest from the ink', () => {
+    const tried = fillCandidates({ site, header }, 'scrolled').map(({ swatch }) => swatch);
+    expect(tried).toEqual(['night', 'night', 'snow', 'white']);
+  });
+});
+
+describe('cost', () => {
+  test('the share that shows, and the mean difference in Oklab', () => {
+    const white = { r: 255, g: 255, b: 255 };
+    const black = { r: 0, g: 0, b: 0 };
+    expect(deltaEOk(white, black)).toBeCloseTo(1, 5);
+    const cost = fillCost({ colour: black, opacity: 0 }, { colour: black, opacity: 1 }, [white, black]);
+    expect(cost.pageShowing).toBe(0);
+    expect(cost.colourDifference).toBeCloseTo(0.5, 5);
+  });
+});
+
+describe('the cut', () => {
+  test('adds layer on layer at the worst letter, and ends at the row’s own contrast', () => {
+    const row = rowsOf(header).find(({ item, moment }) => item === 'Night log' && moment === 'scrolled')!;
+    const cut = cutScene(sceneOf(header), ground, noLogo, row)!;
+    expect(cut.steps.map(({ layer }) => layer)).toEqual(['page', 'fill']);
+    expect(cut.steps[0]!.contrast).toBeLessThan(1.2);
+    expect(cut.steps[1]!.contrast).toBe(row.worst);
+    expect('Night log').toContain(cut.letters);
+    expect(cut.letters).not.toBe('');
+    expect(cut.cell.top + row.scroll).toBe(row.cell.y);
+  });
+});
