@@ -55,7 +55,12 @@ const dark = ({ looks }: Header): Partial<Header> => ({
   looks: {
     ...looks,
     scrolled: {
-      ink: { link: { swatch: 'midnight' }, hover: { colour: '#7a1f1f' }, current: { swatch: 'aurora' }, logo: 'dark' },
+      ink: {
+        link: { swatch: 'midnight' },
+        hover: { colour: '#7a1f1f' },
+        current: { swatch: 'aurora' },
+        logo: 'dark',
+      },
       fill: { colour: { swatch: 'snow' }, opacity: 0.3 },
     },
   },
@@ -65,7 +70,9 @@ const bandSwitch = ({ manner }: Header): Partial<Header> => ({
 });
 const leaves = ({ manner }: Header): Partial<Header> => ({ manner: { ...manner, onScroll: 'leaves' } });
 const middle = ({ rails: [rail] }: Header): Partial<Header> => ({
-  rails: [{ ...rail!, start: [rail!.end[1]!], middle: rail!.start, end: [rail!.end[0]!], inset: 24, height: 64 }],
+  rails: [
+    { ...rail!, start: [rail!.end[1]!], middle: rail!.start, end: [rail!.end[0]!], inset: 24, height: 64 },
+  ],
 });
 
 const COMBINATIONS: Combination[] = [
@@ -161,7 +168,9 @@ for (const combination of COMBINATIONS) {
       expect(difference, `${what}; ground`).toBeLessThanOrEqual(2);
       const tolerance = Math.max(0.1, seen * 0.02);
       expect(Math.abs(seen - contrast), what).toBeLessThanOrEqual(tolerance);
-      const near = [target.needed, (target.needed * 2) / 3].some((limit) => Math.abs(seen - limit) <= tolerance);
+      const near = [target.needed, (target.needed * 2) / 3].some(
+        (limit) => Math.abs(seen - limit) <= tolerance,
+      );
       if (!near) expect(verdictOf(contrast, target.needed), what).toBe(verdictOf(seen, target.needed));
     }
     await tab.close();
@@ -207,7 +216,9 @@ async function drawInBrowser(tab: Tab, site: Site, variant: LogoVariant, box: Bo
 async function expectBoxes(tab: Tab, inks: readonly { name: string; box: Box }[]): Promise<void> {
   const seen = await tab.evaluate(() => {
     const header = document.querySelector('.hr')!.getBoundingClientRect();
-    return [...document.querySelectorAll('.hr-rail :is(.hr-logo, .hr-link, .hr-opener, .hr-button, .hr-toggle)')]
+    return [
+      ...document.querySelectorAll('.hr-rail :is(.hr-logo, .hr-link, .hr-opener, .hr-button, .hr-toggle)'),
+    ]
       .map((element) => element.getBoundingClientRect())
       .filter(({ width }) => width > 0)
       .map(({ x, y, width, height }) => ({ x, y: y - header.y, width, height }));
@@ -215,7 +226,10 @@ async function expectBoxes(tab: Tab, inks: readonly { name: string; box: Box }[]
   expect(seen.length).toBe(inks.length);
   inks.forEach(({ name, box }, i) => {
     for (const key of ['x', 'y', 'width', 'height'] as const) {
-      expect(Math.abs(seen[i]![key] - box[key]), `${name} ${key}: ${box[key]}, seen ${seen[i]![key]}`).toBeLessThanOrEqual(1);
+      expect(
+        Math.abs(seen[i]![key] - box[key]),
+        `${name} ${key}: ${box[key]}, seen ${seen[i]![key]}`,
+      ).toBeLessThanOrEqual(1);
     }
   });
 }
@@ -234,5 +248,9 @@ async function shoot(tab: Tab, clip: { x: number; y: number; width: number; heig
   if (clip.y >= 0) return shot;
   // A header that has partly left: rows above the window are not to be seen, the rest keep their header rows.
   const missing = -clip.y;
-  return { ...shot, height: clip.height, data: Buffer.concat([Buffer.alloc(missing * shot.width * 3), shot.data]) };
+  return {
+    ...shot,
+    height: clip.height,
+    data: Buffer.concat([Buffer.alloc(missing * shot.width * 3), shot.data]),
+  };
 }

@@ -18,7 +18,8 @@ export async function decode(png: Buffer): Promise<Shot> {
 type Colour = readonly [number, number, number];
 
 export function at(shot: Shot, x: number, y: number): Colour {
-  const i = 3 * (Math.min(shot.height - 1, Math.max(0, y)) * shot.width + Math.min(shot.width - 1, Math.max(0, x)));
+  const i =
+    3 * (Math.min(shot.height - 1, Math.max(0, y)) * shot.width + Math.min(shot.width - 1, Math.max(0, x)));
   return [shot.data[i]!, shot.data[i + 1]!, shot.data[i + 2]!];
 }
 
@@ -33,7 +34,11 @@ export function ratio(a: Colour, b: Colour): number {
 }
 
 /** A cell's contrast with a solid ink: the tenth part of its pixels, in ascending order, is below it. */
-export function cellRatio(ground: Shot, cell: { left: number; top: number; right: number; bottom: number }, ink: Colour): number {
+export function cellRatio(
+  ground: Shot,
+  cell: { left: number; top: number; right: number; bottom: number },
+  ink: Colour,
+): number {
   const all: number[] = [];
   for (let y = cell.top; y < cell.bottom; y++) {
     for (let x = cell.left; x < cell.right; x++) all.push(ratio(at(ground, x, y), ink));
@@ -48,7 +53,9 @@ export function logoRatio(
   cells: readonly { edges: readonly { x: number; y: number; outsideX: number; outsideY: number }[] }[],
 ): number {
   const medians = cells.map(({ edges }) => {
-    const all = edges.map((edge) => ratio(at(painted, edge.x, edge.y), at(ground, edge.outsideX, edge.outsideY)));
+    const all = edges.map((edge) =>
+      ratio(at(painted, edge.x, edge.y), at(ground, edge.outsideX, edge.outsideY)),
+    );
     return all.sort((p, q) => p - q)[Math.ceil(all.length / 2) - 1]!;
   });
   return medians.sort((p, q) => p - q)[Math.ceil(medians.length / 10) - 1]!;

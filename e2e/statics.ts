@@ -13,7 +13,9 @@ const TYPES: Record<string, string> = {
 };
 
 /** Serves files from memory on a free port of this machine. */
-export async function serveFiles(files: () => readonly ShippedFile[]): Promise<{ url: string; server: Server }> {
+export async function serveFiles(
+  files: () => readonly ShippedFile[],
+): Promise<{ url: string; server: Server }> {
   const server = createServer((request, response) => {
     const path = decodeURIComponent(new URL(request.url!, 'http://x').pathname).slice(1);
     const name = path === '' || path.endsWith('/') ? `${path}index.html` : path;

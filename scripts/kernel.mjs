@@ -6,11 +6,18 @@ import { join } from 'node:path';
 
 const folder = mkdtempSync(join(tmpdir(), 'kernel-'));
 const wasm = join(folder, 'sweep.wasm');
-const flags = '-O3 --noAssert --runtime stub --enable simd --importMemory --initialMemory 1 --bindings none'.split(' ');
-execFileSync('node', ['node_modules/assemblyscript/bin/asc.js', 'core/kernel/sweep.ts', ...flags, '-o', wasm], {
-  stdio: 'inherit',
-});
-const text = readFileSync(wasm).toString('base64').replace(/.{1,100}/g, "  '$&' +\n");
+const flags =
+  '-O3 --noAssert --runtime stub --enable simd --importMemory --initialMemory 1 --bindings none'.split(' ');
+execFileSync(
+  'node',
+  ['node_modules/assemblyscript/bin/asc.js', 'core/kernel/sweep.ts', ...flags, '-o', wasm],
+  {
+    stdio: 'inherit',
+  },
+);
+const text = readFileSync(wasm)
+  .toString('base64')
+  .replace(/.{1,100}/g, "  '$&' +\n");
 const target = process.argv[2] ?? 'core/src/sweep/kernelBytes.ts';
 writeFileSync(
   target,

@@ -5,5 +5,11 @@ export default defineConfig({
   root: import.meta.dirname,
   plugins: [react()],
   worker: { format: 'es' },
-  build: { outDir: 'dist', emptyOutDir: true, target: 'es2022', chunkSizeWarningLimit: 1500, sourcemap: false },
+  build: {
+    outDir: 'dist',
+    emptyOutDir: true,
+    target: 'es2022',
+    chunkSizeWarningLimit: 1500,
+    sourcemap: false,
+  },
 });

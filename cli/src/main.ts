@@ -26,7 +26,9 @@ async function run(args: string[]): Promise<number> {
       return exportSite(file, values.out);
     case 'check': {
       const { site } = await loadSite(file);
-      console.log(`${file} is sound: ${site.name}, ${site.pages.length} pages, ${site.pictures.length} pictures.`);
+      console.log(
+        `${file} is sound: ${site.name}, ${site.pages.length} pages, ${site.pictures.length} pictures.`,
+      );
       return 0;
     }
     default:
@@ -70,7 +72,8 @@ async function prove(file: string, { page: path, width: asked, json }: Options):
     throw new BadInput(`“${asked}” is no width: give whole pixels from ${LEAST_WIDTH} to ${GREATEST_WIDTH}.`);
   }
   const rows: Row[] = [];
-  for await (const row of proveSite(loaded, pages, width === undefined ? undefined : [width])) rows.push(plain(row));
+  for await (const row of proveSite(loaded, pages, width === undefined ? undefined : [width]))
+    rows.push(plain(row));
   if (json) console.log(JSON.stringify({ rows }, null, 2));
   else printRows(rows);
   return rows.some((row) => row.verdict === 'lost') ? 1 : 0;

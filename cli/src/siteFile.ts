@@ -23,7 +23,8 @@ export async function loadSite(path: string): Promise<LoadedSite> {
   const read = (file: string) => readFile(join(dirname(path), basename(file))).catch(() => undefined);
   for (const picture of site.pictures) {
     const bytes = await read(picture.file);
-    if (!bytes) throw new BadInput(`The picture ${picture.file} is missing: put it beside ${basename(path)}.`);
+    if (!bytes)
+      throw new BadInput(`The picture ${picture.file} is missing: put it beside ${basename(path)}.`);
     await checkPicture(bytes, picture);
   }
   return { site, read };
@@ -54,7 +55,10 @@ export async function pictureFacts(bytes: Uint8Array, name: string): Promise<Pic
       `${name} is ${width} × ${height} px: ${MAX_PICTURE_SIDE} px a side at most. Make it smaller and try again.`,
     );
   }
-  if (format === 'svg' && /<script|\bon\w+\s*=|javascript:|<foreignObject|<!ENTITY/i.test(Buffer.from(bytes).toString('utf8'))) {
+  if (
+    format === 'svg' &&
+    /<script|\bon\w+\s*=|javascript:|<foreignObject|<!ENTITY/i.test(Buffer.from(bytes).toString('utf8'))
+  ) {
     throw new BadInput(`${name} carries a script or foreign markup: save it as a plain SVG and try again.`);
   }
   return { width, height, format };

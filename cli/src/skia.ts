@@ -41,7 +41,11 @@ export function skiaRaster(site: Site, laid: LaidPage, pictures: ReadonlyMap<str
   const context = createCanvas(laid.width, laid.height).getContext('2d');
   drawTextAsBrowsers(context);
   paintPage(laid, context as unknown as PaintingContext, { palette: site.palette, pictures });
-  return { width: laid.width, height: laid.height, data: context.getImageData(0, 0, laid.width, laid.height).data };
+  return {
+    width: laid.width,
+    height: laid.height,
+    data: context.getImageData(0, 0, laid.width, laid.height).data,
+  };
 }
 
 /** Draws a site's logo at the size of its box. */
@@ -54,7 +58,9 @@ export function skiaLogo(site: Site, pictures: ReadonlyMap<string, Drawable>): D
     const key = `${variant} ${x} ${y} ${width} ${height}`;
     let pixels = drawn.get(key);
     if (!pixels) {
-      const isVector = site.pictures.find(({ id }) => id === site.logo.variants[variant])!.file.endsWith('.svg');
+      const isVector = site.pictures
+        .find(({ id }) => id === site.logo.variants[variant])!
+        .file.endsWith('.svg');
       const image = picture.image as Image;
       const data = isVector ? sampledPixels(image, width, height) : drawnPixels(image, width, height);
       pixels = { left: x, top: y, width, height, data };
@@ -85,8 +91,11 @@ function sampledPixels(image: Image, width: number, height: number): Uint8Clampe
   const data = new Uint8ClampedArray(4 * width * height);
   for (let i = 0; i < width * height; i++) {
     const [x, y] = [(i % width) * PARTS, Math.floor(i / width) * PARTS];
-    const hits = SAMPLES.map(([dx, dy]) => 4 * ((y + dy) * width * PARTS + x + dx)).filter((at) => fine[at + 3]! >= 128);
-    for (let c = 0; c < 3; c++) data[4 * i + c] = hits.reduce((sum, at) => sum + fine[at + c]!, 0) / (hits.length || 1);
+    const hits = SAMPLES.map(([dx, dy]) => 4 * ((y + dy) * width * PARTS + x + dx)).filter(
+      (at) => fine[at + 3]! >= 128,
+    );
+    for (let c = 0; c < 3; c++)
+      data[4 * i + c] = hits.reduce((sum, at) => sum + fine[at + c]!, 0) / (hits.length || 1);
     data[4 * i + 3] = (hits.length * 255) / SAMPLES.length;
   }
   return data;

@@ -8,7 +8,9 @@ import type { Row } from '@hatrail/core/sweep/prove';
 /** The command line as it is used: what it prints, and its exit code. */
 
 const run = (...args: string[]) => {
-  const { status, stdout, stderr } = spawnSync('npx', ['tsx', 'cli/src/main.ts', ...args], { encoding: 'utf8' });
+  const { status, stdout, stderr } = spawnSync('npx', ['tsx', 'cli/src/main.ts', ...args], {
+    encoding: 'utf8',
+  });
   return { status, stdout, stderr };
 };
 const DEMO = 'demo/larkfell.hatrail.json';
@@ -21,7 +23,14 @@ const spoilt = (name: string, change: (text: string) => string): string => {
 
 beforeAll(() => {
   folder = mkdtempSync(join(tmpdir(), 'hatrail-'));
-  for (const file of ['aurora.jpg', 'dome.jpg', 'planet.jpg', 'stars.jpg', 'larkfell-light.svg', 'larkfell-dark.svg']) {
+  for (const file of [
+    'aurora.jpg',
+    'dome.jpg',
+    'planet.jpg',
+    'stars.jpg',
+    'larkfell-light.svg',
+    'larkfell-dark.svg',
+  ]) {
     copyFileSync(`demo/${file}`, join(folder, file));
   }
 });
@@ -31,13 +40,19 @@ describe('prove', () => {
     const { status, stdout } = run('prove', DEMO, '--page', '/', '--width', '1280', '--json');
     expect(status).toBe(1);
     const { rows } = JSON.parse(stdout) as { rows: Row[] };
-    const row = rows.find((one) => one.item === 'Night log' && one.moment === 'scrolled' && one.state === 'rest')!;
+    const row = rows.find(
+      (one) => one.item === 'Night log' && one.moment === 'scrolled' && one.state === 'rest',
+    )!;
     expect(row).toMatchObject({ page: '/', header: 'night', width: 1280, needed: 4.5, verdict: 'lost' });
     expect(row.worst).toBeGreaterThan(2.5);
     expect(row.worst).toBeLessThan(3);
     expect(row.cell.y).toBeGreaterThan(row.scroll);
     expect(row.cell.x).toBeGreaterThanOrEqual(Math.floor(row.box.x));
-    expect(rows.filter(({ moment, state }) => moment === 'top' && state === 'rest').every((r) => r.verdict === 'clear')).toBe(true);
+    expect(
+      rows
+        .filter(({ moment, state }) => moment === 'top' && state === 'rest')
+        .every((r) => r.verdict === 'clear'),
+    ).toBe(true);
   });
 
   test('exits with 0 where nothing is lost', () => {
@@ -63,8 +78,16 @@ describe('check', () => {
     ['cut short', (text) => text.slice(0, 9000), /breaks off/],
     ['of a later version', (text) => text.replace('"format": 1', '"format": 7'), /version 7/],
     ['without its picture', (text) => text.replace('dome.jpg', 'gone.jpg'), /gone.jpg is missing/],
-    ['with a picture of another size', (text) => text.replace('"width": 1920', '"width": 1900'), /1920 × 1080 px, but/],
-    ['with a picture that is none', (text) => text.replace('dome.jpg', 'words.jpg'), /no picture that can be used/],
+    [
+      'with a picture of another size',
+      (text) => text.replace('"width": 1920', '"width": 1900'),
+      /1920 × 1080 px, but/,
+    ],
+    [
+      'with a picture that is none',
+      (text) => text.replace('dome.jpg', 'words.jpg'),
+      /no picture that can be used/,
+    ],
   ])('a file %s: exits with 2 and says what to do', (name, change, message) => {
     writeFileSync(join(folder, 'words.jpg'), 'these are words');
     const { status, stderr } = run('check', spoilt(`${name.replaceAll(' ', '-')}.hatrail.json`, change));

@@ -15,7 +15,11 @@ const font = { family: 'hanken-grotesk', weight: 600, size: 16, letterSpacing: 0
 describe('the header', () => {
   // Logo 100, links 5 and 9 letters at 8 px with 30 between, insets 20, gap 10: 40 + 100 + 10 + 40 + 30 + 72 = 292.
   test('needs what its items need, and folds one pixel below', () => {
-    expect(layoutHeader(site, header, 292, measure)).toMatchObject({ needed: 292, foldWidth: 292, folded: false });
+    expect(layoutHeader(site, header, 292, measure)).toMatchObject({
+      needed: 292,
+      foldWidth: 292,
+      folded: false,
+    });
     const folded = layoutHeader(site, header, 291, measure);
     expect(folded.folded).toBe(true);
     expect(folded.inks.map(({ name }) => name)).toEqual(['Logo', 'Menu button']);
@@ -39,15 +43,24 @@ describe('the header', () => {
   });
 
   test('the middle is centred while there is room, then gives way', () => {
-    const rail: Rail = { ...header.rails[0]!, start: header.rails[0]!.end, middle: header.rails[0]!.start, end: [] };
+    const rail: Rail = {
+      ...header.rails[0]!,
+      start: header.rails[0]!.end,
+      middle: header.rails[0]!.start,
+      end: [],
+    };
     const centred: Header = { ...header, rails: [rail] };
-    const logoAt = (width: number) => layoutHeader(site, centred, width, measure).inks.find(({ id }) => id === 'logo')!.box.x;
+    const logoAt = (width: number) =>
+      layoutHeader(site, centred, width, measure).inks.find(({ id }) => id === 'logo')!.box.x;
     expect(logoAt(800)).toBe(350);
     expect(logoAt(400)).toBe(20 + 142 + 10);
   });
 
   test('an entry with children has an opener beside its link', () => {
-    const menu = { ...site.menus[0]!, entries: [{ ...site.menus[0]!.entries[0]!, children: [{ id: 'c', label: 'C', page: 'home' }] }] };
+    const menu = {
+      ...site.menus[0]!,
+      entries: [{ ...site.menus[0]!.entries[0]!, children: [{ id: 'c', label: 'C', page: 'home' }] }],
+    };
     const { inks } = layoutHeader({ ...site, menus: [menu] }, header, 800, measure);
     expect(inks.map(({ name }) => name)).toEqual(['Logo', 'Visit', 'Visit, opener']);
     expect(inks[2]!.box).toMatchObject({ x: 800 - 20 - 24, width: 24 });
@@ -69,7 +82,11 @@ describe('looks', () => {
 
 describe('lines', () => {
   test('break where UAX 14 lets them, first fit, without the space at the end', () => {
-    expect(breakLines('dark skies and open doors', font, 80, measure)).toEqual(['dark skies', 'and open', 'doors']);
+    expect(breakLines('dark skies and open doors', font, 80, measure)).toEqual([
+      'dark skies',
+      'and open',
+      'doors',
+    ]);
     expect(breakLines('half-past eight', font, 48, measure)).toEqual(['half-', 'past', 'eight']);
   });
   test('a word wider than the line is broken between letters', () => {
@@ -123,14 +140,29 @@ describe('placed pictures', () => {
     expect(fitSize({ width: 200, height: 100 }, box, 'contain')).toEqual({ width: 200, height: 100 });
   });
   test('a position of 25 % puts a quarter of what is cut off above', () => {
-    const [tile] = tilesOf({ width: 200, height: 100 }, box, { size: 'cover', x: 50, y: 25, repeat: 'no-repeat' });
+    const [tile] = tilesOf({ width: 200, height: 100 }, box, {
+      size: 'cover',
+      x: 50,
+      y: 25,
+      repeat: 'no-repeat',
+    });
     expect(tile).toEqual({ x: 0, y: 75, width: 400, height: 200 });
   });
   test('repeats go on both ways from the place', () => {
-    const tiles = tilesOf({ width: 200, height: 100 }, box, { size: 'contain', x: 50, y: 0, repeat: 'repeat-x' });
+    const tiles = tilesOf({ width: 200, height: 100 }, box, {
+      size: 'contain',
+      x: 50,
+      y: 0,
+      repeat: 'repeat-x',
+    });
     expect(tiles.map(({ x }) => x)).toEqual([-100, 100, 300]);
   });
   test('edges are rounded each on its own, half up', () => {
-    expect(snapBox({ x: 0.5, y: 1.49, width: 10, height: 10.02 })).toEqual({ x: 1, y: 1, width: 10, height: 11 });
+    expect(snapBox({ x: 0.5, y: 1.49, width: 10, height: 10.02 })).toEqual({
+      x: 1,
+      y: 1,
+      width: 10,
+      height: 11,
+    });
   });
 });

@@ -10,7 +10,14 @@ export const measure: Measure = {
   metrics: ({ size }: Font): FontMetrics => ({ ascent: size, descent: size / 4, capHeight: 0.7 * size }),
 };
 
-const style = { family: 'hanken-grotesk', weight: 600, size: 16, lineHeight: 1.5, letterSpacing: 0, letterCase: 'as typed' } as const;
+const style = {
+  family: 'hanken-grotesk',
+  weight: 600,
+  size: 16,
+  lineHeight: 1.5,
+  letterSpacing: 0,
+  letterCase: 'as typed',
+} as const;
 const band = (id: string, height: number, colour: string) => ({
   id,
   name: id,
@@ -35,7 +42,12 @@ export const header: Header = {
   ],
   looks: {
     top: {
-      ink: { link: { swatch: 'white' }, hover: { swatch: 'white' }, current: { swatch: 'white' }, logo: 'light' },
+      ink: {
+        link: { swatch: 'white' },
+        hover: { swatch: 'white' },
+        current: { swatch: 'white' },
+        logo: 'light',
+      },
       fill: { colour: { swatch: 'night' }, opacity: 0 },
     },
     scrolled: { fill: { opacity: 0.42 } },

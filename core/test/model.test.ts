@@ -32,19 +32,69 @@ describe('the site file', () => {
   });
 
   test.each<[string, (draft: typeof site) => void, string, RegExp]>([
-    ['a colour that is none', (d) => (d.palette[0]!.colour = 'whitish'), 'palette[0].colour', /no colour: try/],
-    ['a colour with opacity', (d) => (d.palette[0]!.colour = '#fff8'), 'palette[0].colour', /its opacity beside it/],
-    ['an opacity out of range', (d) => (d.headers[0]!.looks.scrolled.fill!.opacity = 1.2), 'headers[0].looks.scrolled.fill.opacity', /from 0 to 1/],
+    [
+      'a colour that is none',
+      (d) => (d.palette[0]!.colour = 'whitish'),
+      'palette[0].colour',
+      /no colour: try/,
+    ],
+    [
+      'a colour with opacity',
+      (d) => (d.palette[0]!.colour = '#fff8'),
+      'palette[0].colour',
+      /its opacity beside it/,
+    ],
+    [
+      'an opacity out of range',
+      (d) => (d.headers[0]!.looks.scrolled.fill!.opacity = 1.2),
+      'headers[0].looks.scrolled.fill.opacity',
+      /from 0 to 1/,
+    ],
     ['no logo', (d) => (d.headers[0]!.rails[0]!.start = []), 'headers[0].rails', /no logo/],
-    ['a label of 300 characters', (d) => (d.menus[0]!.entries[0]!.label = 'x'.repeat(300)), 'menus[0].entries[0].label', /120 characters; it has 300/],
-    ['a label of HTML', (d) => (d.menus[0]!.entries[0]!.label = '<img src=x onerror=alert(1)>'), 'menus[0].entries[0].label', /take out the HTML/],
-    ['a script as address', (d) => (d.menus[0]!.entries[1]!.address = 'javascript:alert(1)'), 'menus[0].entries[1].address', /begins with https/],
+    [
+      'a label of 300 characters',
+      (d) => (d.menus[0]!.entries[0]!.label = 'x'.repeat(300)),
+      'menus[0].entries[0].label',
+      /120 characters; it has 300/,
+    ],
+    [
+      'a label of HTML',
+      (d) => (d.menus[0]!.entries[0]!.label = '<img src=x onerror=alert(1)>'),
+      'menus[0].entries[0].label',
+      /take out the HTML/,
+    ],
+    [
+      'a script as address',
+      (d) => (d.menus[0]!.entries[1]!.address = 'javascript:alert(1)'),
+      'menus[0].entries[1].address',
+      /begins with https/,
+    ],
     ['a picture of 60,000 px', (d) => (d.pictures[0]!.width = 60000), 'pictures[0].width', /from 1 to 16384/],
-    ['a file outside the folder', (d) => (d.pictures[0]!.file = '../secret.png'), 'pictures[0].file', /without a folder/],
-    ['a swatch that is gone', (d) => (d.headers[0]!.panel.fill = { swatch: 'gone' }), 'headers[0].panel.fill.swatch', /“gone” is not in the site/],
+    [
+      'a file outside the folder',
+      (d) => (d.pictures[0]!.file = '../secret.png'),
+      'pictures[0].file',
+      /without a folder/,
+    ],
+    [
+      'a swatch that is gone',
+      (d) => (d.headers[0]!.panel.fill = { swatch: 'gone' }),
+      'headers[0].panel.fill.swatch',
+      /“gone” is not in the site/,
+    ],
     ['a page twice', (d) => d.pages.push(d.pages[0]!), 'pages', /there twice/],
-    ['a kind that is not known', (d) => (d.pages[0]!.bands[0]!.contents = [{ kind: 'carousel' } as never]), 'pages[0].bands[0].contents', /“carousel” is known here/],
-    ['something that does not belong', (d) => Object.assign(d, { extra: 1 }), 'extra', /not part of a site file/],
+    [
+      'a kind that is not known',
+      (d) => (d.pages[0]!.bands[0]!.contents = [{ kind: 'carousel' } as never]),
+      'pages[0].bands[0].contents',
+      /“carousel” is known here/,
+    ],
+    [
+      'something that does not belong',
+      (d) => Object.assign(d, { extra: 1 }),
+      'extra',
+      /not part of a site file/,
+    ],
     ['a list that is none', (d) => Object.assign(d, { pages: 'none' }), 'pages', /list/],
   ])('%s: says where and what to do', (_, spoil, path, message) => {
     const spoilt = copy(site);

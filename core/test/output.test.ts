@@ -12,7 +12,9 @@ import { header, measure, site } from './made.ts';
 describe('the header’s HTML', () => {
   const odd = {
     ...site,
-    menus: [{ ...site.menus[0]!, entries: [{ id: 'x', label: 'Fish & “chips” \' 5 < 6', address: '/a?b="c"' }] }],
+    menus: [
+      { ...site.menus[0]!, entries: [{ id: 'x', label: "Fish & “chips” ' 5 < 6", address: '/a?b="c"' }] },
+    ],
   };
   test('escapes what owners write', () => {
     const html = headerHtml(odd, header, rootAddresses(odd));
@@ -26,7 +28,10 @@ describe('the header’s HTML', () => {
   });
   test('says where it changes', () => {
     expect(headerHtml(site, header, rootAddresses(site))).toContain('data-switch="100"');
-    const band = { ...header, manner: { ...header.manner, switch: { at: 'first band' as const, distance: 5 } } };
+    const band = {
+      ...header,
+      manner: { ...header.manner, switch: { at: 'first band' as const, distance: 5 } },
+    };
     expect(headerHtml(site, band, rootAddresses(site))).toContain('data-switch="band"');
   });
 });
@@ -60,7 +65,13 @@ describe('a backdrop', () => {
     const css = cssBackground(
       {
         colour: { swatch: 'snow' },
-        gradient: { angle: 90, stops: [{ colour: { swatch: 'night' }, opacity: 0.5, at: 0 }, { colour: { swatch: 'snow' }, opacity: 1, at: 100 }] },
+        gradient: {
+          angle: 90,
+          stops: [
+            { colour: { swatch: 'night' }, opacity: 0.5, at: 0 },
+            { colour: { swatch: 'snow' }, opacity: 1, at: 100 },
+          ],
+        },
         picture: { picture: 'logo', size: 'cover', x: 50, y: 20, repeat: 'no-repeat' },
         tint: { colour: { swatch: 'night' }, opacity: 0.2 },
       },
@@ -75,15 +86,27 @@ describe('a backdrop', () => {
 });
 
 describe('the site as files', () => {
-  const deep = { ...site, pages: [...site.pages, { ...site.pages[0]!, id: 'deep', path: '/a/b', title: 'Deep' }] };
+  const deep = {
+    ...site,
+    pages: [...site.pages, { ...site.pages[0]!, id: 'deep', path: '/a/b', title: 'Deep' }],
+  };
   test('has a page in each folder, with addresses relative to it', () => {
     const paths = siteFiles(deep, measure).map(({ path }) => path);
-    expect(paths).toEqual(expect.arrayContaining(['index.html', 'a/b/index.html', 'assets/header.css', 'assets/pictures/logo.svg']));
+    expect(paths).toEqual(
+      expect.arrayContaining([
+        'index.html',
+        'a/b/index.html',
+        'assets/header.css',
+        'assets/pictures/logo.svg',
+      ]),
+    );
     const to = relativeAddresses(deep, '/a/b');
     expect(to.link({ page: 'home' })).toBe('../../');
     expect(to.link({ address: '/a/b#top' })).toBe('../../a/b/#top');
     expect(to.link({ address: 'https://example.org/x' })).toBe('https://example.org/x');
     expect(to.asset('header.js')).toBe('../../assets/header.js');
-    expect(pageHtml(deep, deep.pages[1]!, header, to)).toContain('<link rel="stylesheet" href="../../assets/site.css">');
+    expect(pageHtml(deep, deep.pages[1]!, header, to)).toContain(
+      '<link rel="stylesheet" href="../../assets/site.css">',
+    );
   });
 });

@@ -2,7 +2,13 @@ import { describe, expect, test } from 'vitest';
 import { contrastRatio } from '../src/colour/contrast.ts';
 import type { Header } from '../src/model/header.ts';
 import { deltaEOk, fillCost } from '../src/remedy/cost.ts';
-import { fillCandidates, headerWithFill, leastFill, leastPercents, type FillWork } from '../src/remedy/leastFill.ts';
+import {
+  fillCandidates,
+  headerWithFill,
+  leastFill,
+  leastPercents,
+  type FillWork,
+} from '../src/remedy/leastFill.ts';
 import { cutScene } from '../src/stack/cut.ts';
 import { proveScene } from '../src/sweep/prove.ts';
 import { layoutScene } from '../src/sweep/scene.ts';
@@ -34,7 +40,13 @@ describe('the least fill', () => {
   });
 
   test('is none where the moment is clear without', async () => {
-    const found = await leastFill(header, 'top', { swatch: 'night' }, rowsOf(header).filter((row) => row.moment === 'top'), work('top'));
+    const found = await leastFill(
+      header,
+      'top',
+      { swatch: 'night' },
+      rowsOf(header).filter((row) => row.moment === 'top'),
+      work('top'),
+    );
     expect(found).toMatchObject({ percent: 0, limit: undefined });
   });
 

@@ -59,11 +59,18 @@ describe('letter cells', () => {
 
 describe('verdicts', () => {
   test('clear at the target, strained at two thirds of it', () => {
-    expect([4.5, 4.4999, 3, 2.9999].map((c) => verdictOf(c, 4.5))).toEqual(['clear', 'strained', 'strained', 'lost']);
+    expect([4.5, 4.4999, 3, 2.9999].map((c) => verdictOf(c, 4.5))).toEqual([
+      'clear',
+      'strained',
+      'strained',
+      'lost',
+    ]);
   });
   test('large text needs 3', () => {
     expect([24, 23.9].map((size) => textTarget({ font: { ...font, size } }))).toEqual([3, 4.5]);
-    expect([600, 700].map((weight) => textTarget({ font: { ...font, size: 18.66, weight } }))).toEqual([4.5, 3]);
+    expect([600, 700].map((weight) => textTarget({ font: { ...font, size: 18.66, weight } }))).toEqual([
+      4.5, 3,
+    ]);
   });
 });
 
@@ -112,7 +119,10 @@ describe('the running sweep', () => {
       });
     }
     test(`is the straightforward measure to the last bit: ${name}, a logo with soft edges`, () => {
-      const target: Target = { ...textTargetOf(WHITE, 0.3), shape: { kind: 'logo', cells: logoCells(blob(), 120, 60) } };
+      const target: Target = {
+        ...textTargetOf(WHITE, 0.3),
+        shape: { kind: 'logo', cells: logoCells(blob(), 120, 60) },
+      };
       const swept = sweepTarget(scene, span, target, page);
       const read = Array.from({ length: 301 }, (_, row) => readAt(target, page, row).contrast);
       expect([...swept]).toEqual(read);
@@ -150,7 +160,11 @@ describe('the tenth pixel', () => {
     const cell = { left: 0, top: 0, right: 10, bottom: 10 };
     const target = (bad: number) => {
       const page = raster(10, 10, (x, y) => (y * 10 + x < bad ? WHITE : { r: 0, g: 0, b: 0 }));
-      return readAt({ ...textTargetOf(WHITE, 0), shape: { kind: 'cells', colour: WHITE, cells: [cell] } }, page, 0).contrast;
+      return readAt(
+        { ...textTargetOf(WHITE, 0), shape: { kind: 'cells', colour: WHITE, cells: [cell] } },
+        page,
+        0,
+      ).contrast;
     };
     expect(target(9)).toBe(21);
     expect(target(10)).toBe(1);
@@ -181,7 +195,9 @@ describe('the logo', () => {
 });
 
 describe('a scene', () => {
-  const page = raster(500, scene.laid.height, (_, y) => (y < 500 ? { r: 13, g: 23, b: 48 } : { r: 238, g: 242, b: 246 }));
+  const page = raster(500, scene.laid.height, (_, y) =>
+    y < 500 ? { r: 13, g: 23, b: 48 } : { r: 238, g: 242, b: 246 },
+  );
   const logo: LogoPixels = { ...blob(), left: 20, top: 10 };
   const rows = proveScene(scene, page, () => logo);
   const row = (item: string, moment: string, state = 'rest') =>
@@ -205,7 +221,10 @@ describe('a scene', () => {
   });
 
   test('a moment that is never met has no row', () => {
-    const far = { ...header, manner: { ...header.manner, switch: { at: 'distance' as const, distance: 1601 } } };
+    const far = {
+      ...header,
+      manner: { ...header.manner, switch: { at: 'distance' as const, distance: 1601 } },
+    };
     const beyond = layoutScene({ ...site, headers: [far] }, far, site.pages[0]!, 500, measure, 400);
     expect(spanOf(beyond, 'top')).toEqual({ from: 0, to: 1600 });
     expect(spanOf(beyond, 'scrolled')).toBeUndefined();
@@ -219,7 +238,10 @@ describe('a scene', () => {
   });
 
   test('the end of the first band is where the header’s lower edge meets it', () => {
-    const banded = { ...header, manner: { ...header.manner, switch: { at: 'first band' as const, distance: 1 } } };
+    const banded = {
+      ...header,
+      manner: { ...header.manner, switch: { at: 'first band' as const, distance: 1 } },
+    };
     expect(layoutScene(site, banded, site.pages[0]!, 500, measure, 400).switchAt).toBe(440);
     const above = { ...banded, manner: { ...banded.manner, lies: 'above' as const } };
     expect(layoutScene(site, above, site.pages[0]!, 500, measure, 400).switchAt).toBe(500);

@@ -64,9 +64,18 @@ const home: Page = {
           fill: use('white'),
           ink: use('midnight'),
           cards: [
-            { title: 'Saturn, low in the south', text: 'Rings tilted wide open. Best before ten, from the east platform.' },
-            { title: 'The Perseid double', text: 'Two clusters in one field. Easy in the small refractor, all night.' },
-            { title: 'Aurora watch', text: 'Level three of five. If the horn sounds, come outside and look north.' },
+            {
+              title: 'Saturn, low in the south',
+              text: 'Rings tilted wide open. Best before ten, from the east platform.',
+            },
+            {
+              title: 'The Perseid double',
+              text: 'Two clusters in one field. Easy in the small refractor, all night.',
+            },
+            {
+              title: 'Aurora watch',
+              text: 'Level three of five. If the horn sounds, come outside and look north.',
+            },
           ],
         },
       ],
@@ -116,7 +125,10 @@ const home: Page = {
       backdrop: { colour: use('slate') },
       ink: use('white'),
       contents: [
-        { kind: 'paragraph', text: 'Larkfell Observatory, Fell Road, above the tree line. Open Monday, Wednesday and Friday.' },
+        {
+          kind: 'paragraph',
+          text: 'Larkfell Observatory, Fell Road, above the tree line. Open Monday, Wednesday and Friday.',
+        },
       ],
     },
   ],
@@ -154,7 +166,10 @@ const visit: Page = {
           text: 'The fell bus leaves the market square at five past every hour. By car, take the moor road and park at the quarry; it is ten minutes on foot from there.',
         },
         { kind: 'heading', level: 2, text: 'Access' },
-        { kind: 'paragraph', text: 'A lift reaches the dome. The east platform has a step of 12 cm and a ramp in the store.' },
+        {
+          kind: 'paragraph',
+          text: 'A lift reaches the dome. The east platform has a step of 12 cm and a ramp in the store.',
+        },
       ],
     },
     {
@@ -165,7 +180,10 @@ const visit: Page = {
       ink: use('snow'),
       contents: [
         { kind: 'heading', level: 2, text: 'Opening nights' },
-        { kind: 'paragraph', text: 'Monday, Wednesday and Friday, from dusk until one. In cloud we open the planetarium instead.' },
+        {
+          kind: 'paragraph',
+          text: 'Monday, Wednesday and Friday, from dusk until one. In cloud we open the planetarium instead.',
+        },
       ],
     },
     footer('foot'),
@@ -186,7 +204,10 @@ const shows: Page = {
       ink: use('white'),
       contents: [
         { kind: 'heading', level: 1, text: 'The ringed one' },
-        { kind: 'paragraph', text: 'Forty minutes under the planetarium dome, in and out of the gaps between the rings.' },
+        {
+          kind: 'paragraph',
+          text: 'Forty minutes under the planetarium dome, in and out of the gaps between the rings.',
+        },
       ],
     },
     {
@@ -228,11 +249,26 @@ const log: Page = {
       contents: [
         { kind: 'heading', level: 1, text: 'Night log' },
         ...[
-          ['The 14th', 'Seeing four of five until midnight. The east mirror dewed over at a quarter to one; heater to medium. Eleven visitors, one of whom found the comet before we did.'],
-          ['The 12th', 'Cloud from the west by nine. Planetarium instead, full house. The slit motor grinds at about thirty degrees; grease ordered.'],
-          ['The 10th', 'Minus fourteen, no wind, the best night this winter. Six planets counted between dusk and dawn. Nobody wanted to go home.'],
-          ['The 7th', 'Aurora at level five from ten past eight. Lights off in the car park, horn twice. The curtains came down as far as the quarry.'],
-          ['The 5th', 'Moon too bright for galaxies. Showed the terminator at two hundred times to a school from down the valley.'],
+          [
+            'The 14th',
+            'Seeing four of five until midnight. The east mirror dewed over at a quarter to one; heater to medium. Eleven visitors, one of whom found the comet before we did.',
+          ],
+          [
+            'The 12th',
+            'Cloud from the west by nine. Planetarium instead, full house. The slit motor grinds at about thirty degrees; grease ordered.',
+          ],
+          [
+            'The 10th',
+            'Minus fourteen, no wind, the best night this winter. Six planets counted between dusk and dawn. Nobody wanted to go home.',
+          ],
+          [
+            'The 7th',
+            'Aurora at level five from ten past eight. Lights off in the car park, horn twice. The curtains came down as far as the quarry.',
+          ],
+          [
+            'The 5th',
+            'Moon too bright for galaxies. Showed the terminator at two hundred times to a school from down the valley.',
+          ],
         ].flatMap(([title, text]): Page['bands'][number]['contents'] => [
           { kind: 'heading', level: 2, text: title! },
           { kind: 'paragraph', text: text! },
@@ -257,7 +293,10 @@ const members: Page = {
       ink: use('snow'),
       contents: [
         { kind: 'heading', level: 1, text: 'Welcome back' },
-        { kind: 'paragraph', text: 'Your key opens the small dome on any clear night. Please write in the log, and turn the heaters off.' },
+        {
+          kind: 'paragraph',
+          text: 'Your key opens the small dome on any clear night. Please write in the log, and turn the heaters off.',
+        },
         {
           kind: 'cards',
           fill: use('slate'),
@@ -288,7 +327,10 @@ const book: Page = {
       ink: use('midnight'),
       contents: [
         { kind: 'heading', level: 1, text: 'Book a night' },
-        { kind: 'paragraph', text: 'Write to us with a date and how many you are; we answer within a day. Twelve at most in the dome.' },
+        {
+          kind: 'paragraph',
+          text: 'Write to us with a date and how many you are; we answer within a day. Twelve at most in the dome.',
+        },
         {
           kind: 'cards',
           fill: use('white'),
@@ -391,10 +433,38 @@ export const LARKFELL: Site = {
     { id: 'white', name: 'White', colour: '#ffffff' },
   ],
   type: {
-    heading: { family: 'fraunces', weight: 600, size: 56, lineHeight: 1.12, letterSpacing: 0, letterCase: 'as typed' },
-    text: { family: 'source-sans-3', weight: 400, size: 18, lineHeight: 1.55, letterSpacing: 0, letterCase: 'as typed' },
-    menu: { family: 'hanken-grotesk', weight: 600, size: 16, lineHeight: 1.4, letterSpacing: 0, letterCase: 'as typed' },
-    button: { family: 'hanken-grotesk', weight: 700, size: 15, lineHeight: 1.4, letterSpacing: 0, letterCase: 'as typed' },
+    heading: {
+      family: 'fraunces',
+      weight: 600,
+      size: 56,
+      lineHeight: 1.12,
+      letterSpacing: 0,
+      letterCase: 'as typed',
+    },
+    text: {
+      family: 'source-sans-3',
+      weight: 400,
+      size: 18,
+      lineHeight: 1.55,
+      letterSpacing: 0,
+      letterCase: 'as typed',
+    },
+    menu: {
+      family: 'hanken-grotesk',
+      weight: 600,
+      size: 16,
+      lineHeight: 1.4,
+      letterSpacing: 0,
+      letterCase: 'as typed',
+    },
+    button: {
+      family: 'hanken-grotesk',
+      weight: 700,
+      size: 15,
+      lineHeight: 1.4,
+      letterSpacing: 0,
+      letterCase: 'as typed',
+    },
   },
   pictures: [
     picture('aurora', 'Aurora over the fell', 'aurora.jpg', 'Green curtains of aurora above a snowy fell'),

@@ -38,7 +38,8 @@ function ridge(x: number, base: number, height: number, length: number, seed: nu
 /** Snow on a slope below its ridge: long drifts lit from one side, bare rock near the crest where `rock` asks for it. */
 function snow(x: number, y: number, top: number, shade: Light, lit: Light, seed: number, rock = 0): Light {
   const depth = y - top;
-  const drift = (u: number, v: number) => layered(u / 260 + v / 420, v / 95 + 0.25 * noise(u / 180, 1, seed), seed, 4);
+  const drift = (u: number, v: number) =>
+    layered(u / 260 + v / 420, v / 95 + 0.25 * noise(u / 180, 1, seed), seed, 4);
   const relief = drift(x, depth) - drift(x + 16, depth + 9);
   const fine = (noise(x / 5, y / 3, seed + 9) - 0.5) * 0.05;
   const ground = mix(shade, lit, Math.min(1, Math.max(0, 0.5 + relief * 5.5 + fine)));
@@ -67,7 +68,9 @@ export function aurora(width: number, height: number) {
     }),
   );
   const far = Array.from({ length: width }, (_, x) => ridge(x, height * 0.88, height * 0.17, 620, 51));
-  const near = Array.from({ length: width }, (_, x) => ridge(x + 300, height * 0.985, height * 0.15, 700, 77));
+  const near = Array.from({ length: width }, (_, x) =>
+    ridge(x + 300, height * 0.985, height * 0.15, 700, 77),
+  );
   return (x: number, y: number): Light => {
     const t = y / height;
     const glow = curtains.reduce((sum, { reach, strength }, i) => {
@@ -88,7 +91,10 @@ export function aurora(width: number, height: number) {
     const lower = curtains[0]!;
     const { foot } = columns[x]![0]!;
     const rise = Math.min(1, Math.max(0, (foot - y) / (height * lower.reach)));
-    const colour = rise < 0.12 ? mix(colours.foot, colours.body, rise / 0.12) : mix(colours.body, colours.head, (rise - 0.12) * 0.85);
+    const colour =
+      rise < 0.12
+        ? mix(colours.foot, colours.body, rise / 0.12)
+        : mix(colours.body, colours.head, (rise - 0.12) * 0.85);
     return add(sky, colour, glow);
   };
 }
@@ -113,7 +119,8 @@ export function dome(width: number, height: number) {
       const white = mix(light('#8fa6c0'), light('#ffffff'), Math.min(1, 0.2 + shade * 0.9));
       return slit ? light('#26384f') : scale(white, seam ? 0.86 : 1);
     }
-    if (y > far[x]!) return mix(snow(x, y, far[x]!, light('#9db8d3'), light('#edf4fb'), 57), light('#cfe0f0'), 0.4);
+    if (y > far[x]!)
+      return mix(snow(x, y, far[x]!, light('#9db8d3'), light('#edf4fb'), 57), light('#cfe0f0'), 0.4);
     const sky = mix(light('#7fb0dc'), light('#e3eef7'), step(0, 0.8, y / height));
     const cloud = step(0.46, 0.74, layered(x / 520 + y / 900, y / 150, 71, 6));
     const thin = layered(x / 210 + 7, y / 60, 83, 5);
@@ -144,7 +151,8 @@ export function planet(width: number, height: number) {
     const distance = Math.hypot(u, v);
     if (distance < 1.28 || distance > 2.15) return undefined;
     const grooves = layered(distance * 26, 0.5, 31, 4);
-    const gap = 1 - step(0.012, 0.03, Math.abs(distance - 1.78) < 0.05 ? 0.05 - Math.abs(distance - 1.78) : 0);
+    const gap =
+      1 - step(0.012, 0.03, Math.abs(distance - 1.78) < 0.05 ? 0.05 - Math.abs(distance - 1.78) : 0);
     const edge = step(1.28, 1.36, distance) * (1 - step(2.05, 2.15, distance));
     const away = step(0.1, 0.5, -(u * sun[0] + v * 0.24 * sun[1]));
     const inShadow = away * (1 - step(0.8, 1.05, Math.abs(dx * sun[1] - dy * sun[0]))) * (v < 0 ? 1 : 0);
@@ -180,7 +188,11 @@ export function starField(width: number, height: number) {
     const dust = step(0.45, 0.72, layered(x / 210, y / 150, 19, 6)) * Math.exp(-((across / 0.1) ** 2));
     const glow = cloud * (0.35 + 0.9 * layered(x / 330, y / 260, 43, 5));
     const warm = mix(light('#27345f'), light('#8a7a86'), layered(x / 420, y / 400, 47, 3));
-    const base = add(mix(light('#060a18'), light('#0c1430'), y / height), warm, glow * 0.3 * (1 - 0.8 * dust));
+    const base = add(
+      mix(light('#060a18'), light('#0c1430'), y / height),
+      warm,
+      glow * 0.3 * (1 - 0.8 * dust),
+    );
     return add(base, stars(x, y, 101, 0.8 + 1.3 * cloud), 1 - 0.7 * dust);
   };
 }

@@ -26,7 +26,9 @@ export async function sweepFigures(): Promise<Record<string, number>> {
   const [page] = site.pages;
   const scene = layoutScene(site, site.headers[0]!, page!, 1280, skiaMeasure());
   const raster = skiaRaster(site, scene.laid, pictures);
-  const targets = sceneTargets(scene, 'scrolled', skiaLogo(site, pictures)).filter(({ state }) => state !== 'hover');
+  const targets = sceneTargets(scene, 'scrolled', skiaLogo(site, pictures)).filter(
+    ({ state }) => state !== 'hover',
+  );
   const span = spanOfAll(scene);
   const pixels = new Uint32Array(raster.data.buffer, raster.data.byteOffset, raster.width * raster.height);
   const out = new Float32Array(pixels.length);

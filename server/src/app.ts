@@ -48,7 +48,13 @@ export function createApp(context: Context, settings: AppSettings): Express {
     }),
   );
 
-  app.use('/api/sites', siteRoutes(context), sitePictureRoutes(context), handOverRoutes(context), documentRoutes(context));
+  app.use(
+    '/api/sites',
+    siteRoutes(context),
+    sitePictureRoutes(context),
+    handOverRoutes(context),
+    documentRoutes(context),
+  );
   app.use('/api/pictures', pictureFileRoutes(context));
   app.get('/api/stand-in', (_request, response) => {
     response.json({ url: settings.liveUrl() });

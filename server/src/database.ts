@@ -22,7 +22,9 @@ export function openDatabase(path: string): Db {
 
 /** Runs the migrations that are new, in the order of their numbers, all or none. */
 function migrate(db: Db): void {
-  const files = readdirSync(MIGRATIONS).filter((name) => name.endsWith('.sql')).sort();
+  const files = readdirSync(MIGRATIONS)
+    .filter((name) => name.endsWith('.sql'))
+    .sort();
   const done = db.pragma('user_version', { simple: true }) as number;
   db.transaction(() => {
     for (const file of files.slice(done)) db.exec(readFileSync(join(MIGRATIONS, file), 'utf8'));

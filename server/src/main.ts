@@ -26,7 +26,9 @@ try {
 } catch (error) {
   const { code, message } = error as NodeJS.ErrnoException;
   console.error(
-    code === 'EADDRINUSE' ? `A port is taken: ${message}. Set PORT or LIVE_PORT to others and start again.` : message,
+    code === 'EADDRINUSE'
+      ? `A port is taken: ${message}. Set PORT or LIVE_PORT to others and start again.`
+      : message,
   );
   process.exit(1);
 }

@@ -46,7 +46,9 @@ export class ReleaseStore {
   read(siteId: string, number: number): FullRelease | undefined {
     return full(
       this.#db
-        .prepare<[string, number], ReleaseRow>(`SELECT ${COLUMNS} FROM release WHERE site_id = ? AND number = ?`)
+        .prepare<[string, number], ReleaseRow>(
+          `SELECT ${COLUMNS} FROM release WHERE site_id = ? AND number = ?`,
+        )
         .get(siteId, number),
     );
   }

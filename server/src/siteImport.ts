@@ -36,7 +36,9 @@ export async function readBroughtSite(bytes: Uint8Array): Promise<BroughtSite> {
     }
     const { width, height } = await pictureFacts(found, picture.file);
     if (width !== picture.width || height !== picture.height) {
-      throw new BadInput(`${picture.file} is ${width} × ${height} px, but the site file says otherwise: save it again.`);
+      throw new BadInput(
+        `${picture.file} is ${width} × ${height} px, but the site file says otherwise: save it again.`,
+      );
     }
   }
   return { site, files };
@@ -48,7 +50,8 @@ function unpack(bytes: Uint8Array): Map<string, Uint8Array> {
     const entries = unzipSync(bytes, {
       filter: ({ name, originalSize }) => {
         total += originalSize;
-        if (total > MOST_UNPACKED) throw new BadInput('This zip unpacks to more than 512 MB: that is too large.');
+        if (total > MOST_UNPACKED)
+          throw new BadInput('This zip unpacks to more than 512 MB: that is too large.');
         return !name.endsWith('/');
       },
     });
@@ -61,5 +64,8 @@ function unpack(bytes: Uint8Array): Map<string, Uint8Array> {
 
 /** Packs a site and its pictures as `.hatrail.zip`. */
 export function packSite(site: Site, name: string, files: ReadonlyMap<string, Uint8Array>): Uint8Array {
-  return zipSync({ [`${name}.hatrail.json`]: strToU8(writeSite(site)), ...Object.fromEntries(files) }, { level: 6 });
+  return zipSync(
+    { [`${name}.hatrail.json`]: strToU8(writeSite(site)), ...Object.fromEntries(files) },
+    { level: 6 },
+  );
 }

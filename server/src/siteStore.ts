@@ -39,7 +39,10 @@ export class SiteStore {
   }
 
   ids(): string[] {
-    return this.#db.prepare<[], { id: string }>('SELECT id FROM site ORDER BY created_at, name').all().map(({ id }) => id);
+    return this.#db
+      .prepare<[], { id: string }>('SELECT id FROM site ORDER BY created_at, name')
+      .all()
+      .map(({ id }) => id);
   }
 
   idOfSlug(slug: string): string | undefined {
@@ -51,9 +54,15 @@ export class SiteStore {
     if (!row) return undefined;
     const list = (table: string) =>
       this.#db.prepare<[string], Row>(`SELECT * FROM ${table} WHERE site_id = ? ORDER BY position`).all(id);
-    const [menus, pages, headers, pictures] = ['menu', 'page', 'header', 'picture'].map(list) as [Row[], Row[], Row[], Row[]];
+    const [menus, pages, headers, pictures] = ['menu', 'page', 'header', 'picture'].map(list) as [
+      Row[],
+      Row[],
+      Row[],
+      Row[],
+    ];
     const json = (value: unknown) => JSON.parse(value as string);
-    const revisions = (rows: Row[]) => Object.fromEntries(rows.map((part) => [part.id, part.revision as number]));
+    const revisions = (rows: Row[]) =>
+      Object.fromEntries(rows.map((part) => [part.id, part.revision as number]));
     return {
       id,
       slug: String(row.slug),
@@ -67,10 +76,13 @@ export class SiteStore {
         palette: json(row.palette),
         type: json(row.type),
         pictures: pictures.map(
-          ({ id, name, file, width, height, alt }) => ({ id, name, file, width, height, alt }) as unknown as Picture,
+          ({ id, name, file, width, height, alt }) =>
+            ({ id, name, file, width, height, alt }) as unknown as Picture,
         ),
         logo: json(row.logo),
-        menus: menus.map((menu) => ({ id: menu.id, name: menu.name, entries: json(menu.entries) }) as unknown as Menu),
+        menus: menus.map(
+          (menu) => ({ id: menu.id, name: menu.name, entries: json(menu.entries) }) as unknown as Menu,
+        ),
         pages: pages.map(
           (page) =>
             ({
@@ -185,16 +197,27 @@ export class SiteStore {
     this.#insertPictures(id, site.pictures, hashes, 0);
   }
 
-  #insertPictures(id: string, pictures: readonly Picture[], hashes: Record<string, string>, from: number): void {
+  #insertPictures(
+    id: string,
+    pictures: readonly Picture[],
+    hashes: Record<string, string>,
+    from: number,
+  ): void {
     const insert = this.#db.prepare(
       'INSERT INTO picture VALUES (@site, @id, @position, @name, @file, @hash, @width, @height, @alt)',
     );
-    pictures.forEach((picture, i) => insert.run({ ...picture, site: id, position: from + i, hash: hashes[picture.id] }));
+    pictures.forEach((picture, i) =>
+      insert.run({ ...picture, site: id, position: from + i, hash: hashes[picture.id] }),
+    );
   }
 
   /** An address for the site on the stand-in, made from the first word of its name, that no other site has. */
   #freeSlug(name: string): string {
-    const word = name.normalize('NFKD').toLowerCase().match(/[a-z0-9]+/)?.[0] ?? 'site';
+    const word =
+      name
+        .normalize('NFKD')
+        .toLowerCase()
+        .match(/[a-z0-9]+/)?.[0] ?? 'site';
     for (let i = 1; ; i++) {
       const slug = i === 1 ? word : `${word}-${i}`;
       if (this.idOfSlug(slug) === undefined) return slug;

@@ -9,7 +9,11 @@ import { problemHandler } from './problem.ts';
  * The site stand-in: what a site's host would serve to visitors. Static files of each site's live release, below the
  * site's own address, and nothing of the application.
  */
-export function createStandIn(context: Context, hosts: () => readonly string[], log: (error: unknown) => void): Express {
+export function createStandIn(
+  context: Context,
+  hosts: () => readonly string[],
+  log: (error: unknown) => void,
+): Express {
   const app = express();
   app.disable('x-powered-by');
   app.enable('strict routing');
@@ -24,9 +28,11 @@ export function createStandIn(context: Context, hosts: () => readonly string[], 
     const key = `${id} ${release.number}`;
     let files = built.get(key);
     if (!files) {
-      files = shippedFiles(release.site, siteFiles(release.site, context.measure), pictureReader(context, release)).then(
-        (list) => new Map(list.map(({ path, bytes }) => [path, bytes])),
-      );
+      files = shippedFiles(
+        release.site,
+        siteFiles(release.site, context.measure),
+        pictureReader(context, release),
+      ).then((list) => new Map(list.map(({ path, bytes }) => [path, bytes])));
       built.set(key, files);
       files.catch(() => built.delete(key));
     }
@@ -46,7 +52,9 @@ export function createStandIn(context: Context, hosts: () => readonly string[], 
     }
     const file = files.get(path === '' || path.endsWith('/') ? `${path}index.html` : path);
     if (file) {
-      response.set('Cache-Control', 'no-cache').type(path.split('.').length > 1 ? path.split('.').pop()! : 'html');
+      response
+        .set('Cache-Control', 'no-cache')
+        .type(path.split('.').length > 1 ? path.split('.').pop()! : 'html');
       response.send(Buffer.from(file));
     } else if (files.has(`${path}/index.html`)) {
       response.redirect(301, `${request.path}/`);

@@ -61,13 +61,24 @@ describe('a header', () => {
 
   test.each<[string, (header: Header) => unknown, string]>([
     ['an opacity out of range', () => withOpacity(3), 'looks.scrolled.fill.opacity'],
-    ['a colour that is none', (h) => ({ ...h, panel: { ...h.panel, fill: { colour: 'nope' } } }), 'panel.fill.colour'],
+    [
+      'a colour that is none',
+      (h) => ({ ...h, panel: { ...h.panel, fill: { colour: 'nope' } } }),
+      'panel.fill.colour',
+    ],
     ['no logo', (h) => ({ ...h, rails: [{ ...h.rails[0], start: [] }] }), 'rails'],
-    ['a swatch that is not there', (h) => ({ ...h, panel: { ...h.panel, ink: { swatch: 'x' } } }), 'headers[0].panel.ink.swatch'],
+    [
+      'a swatch that is not there',
+      (h) => ({ ...h, panel: { ...h.panel, ink: { swatch: 'x' } } }),
+      'headers[0].panel.ink.swatch',
+    ],
     ['nothing', () => null, ''],
   ])('with %s is refused at its field, and nothing changes', async (_, spoil, path) => {
     const before = await site('/headers/night');
-    const answer = await putHeader(spoil(structuredClone(kept.site.headers[0]!)), before.headers.get('etag')!);
+    const answer = await putHeader(
+      spoil(structuredClone(kept.site.headers[0]!)),
+      before.headers.get('etag')!,
+    );
     expect(answer.status).toBe(422);
     const { fields } = (await answer.json()) as { fields: { path: string; message: string }[] };
     expect(fields[0]!.path).toBe(path);
@@ -75,12 +86,20 @@ describe('a header', () => {
   });
 
   test('is not written without saying which revision', async () => {
-    const answer = await site('/headers/night', { method: 'PUT', headers: { 'content-type': 'application/json' }, body: '{}' });
+    const answer = await site('/headers/night', {
+      method: 'PUT',
+      headers: { 'content-type': 'application/json' },
+      body: '{}',
+    });
     expect(answer.status).toBe(428);
   });
 
   test('with damaged JSON is refused with a clear message', async () => {
-    const answer = await site('/headers/night', { method: 'PUT', headers: { 'content-type': 'application/json', 'if-match': '"1"' }, body: '{"id":' });
+    const answer = await site('/headers/night', {
+      method: 'PUT',
+      headers: { 'content-type': 'application/json', 'if-match': '"1"' },
+      body: '{"id":',
+    });
     expect(answer.status).toBe(422);
     expect(await answer.text()).toContain('breaks off');
   });
@@ -110,8 +129,18 @@ describe('pictures', () => {
   test.each<[string, string, BodyInit, RegExp]>([
     ['words', 'words.png', 'these are words', /no picture that can be used/],
     ['nothing', 'empty.png', '', /empty/],
-    ['an SVG with a script', 'bad.svg', '<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><script>x()</script></svg>', /carries a script/],
-    ['another folder', '..%2Fx.svg', '<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"/>', /without a folder/],
+    [
+      'an SVG with a script',
+      'bad.svg',
+      '<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><script>x()</script></svg>',
+      /carries a script/,
+    ],
+    [
+      'another folder',
+      '..%2Fx.svg',
+      '<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"/>',
+      /without a folder/,
+    ],
   ])('%s: refused, and nothing is kept', async (_, file, body, message) => {
     const before = readdirSync(join(folder, 'pictures')).length;
     const answer = await bring(file, body);
@@ -148,7 +177,12 @@ function pngHead(width: number, height: number): Buffer {
   head.writeUInt32BE(height, 4);
   head.set([8, 2, 0, 0, 0], 8);
   const signature = Buffer.from('89504e470d0a1a0a', 'hex');
-  return Buffer.concat([signature, chunk('IHDR', head), chunk('IDAT', Buffer.alloc(8)), chunk('IEND', Buffer.alloc(0))]);
+  return Buffer.concat([
+    signature,
+    chunk('IHDR', head),
+    chunk('IDAT', Buffer.alloc(8)),
+    chunk('IEND', Buffer.alloc(0)),
+  ]);
 }
 
 describe('site files', () => {
@@ -164,9 +198,21 @@ describe('site files', () => {
     expect(copy.hashes).toEqual(original.hashes);
   });
   test.each<[string, () => Promise<BodyInit>, RegExp]>([
-    ['cut short', async () => new Uint8Array(await (await site('/file')).arrayBuffer()).slice(0, 90000), /damaged or cut short/],
-    ['JSON cut short', async () => readFileSync('demo/larkfell.hatrail.json', 'utf8').slice(0, 5000), /breaks off/],
-    ['without its pictures', async () => readFileSync('demo/larkfell.hatrail.json', 'utf8'), /bring the .hatrail.zip/],
+    [
+      'cut short',
+      async () => new Uint8Array(await (await site('/file')).arrayBuffer()).slice(0, 90000),
+      /damaged or cut short/,
+    ],
+    [
+      'JSON cut short',
+      async () => readFileSync('demo/larkfell.hatrail.json', 'utf8').slice(0, 5000),
+      /breaks off/,
+    ],
+    [
+      'without its pictures',
+      async () => readFileSync('demo/larkfell.hatrail.json', 'utf8'),
+      /bring the .hatrail.zip/,
+    ],
     ['of a later version', async () => '{"format": 2}', /later program/],
     ['a zip without a site', async () => new Uint8Array(zipSync({ 'a.txt': strToU8('a') })), /0 site files/],
   ])('%s: refused, and no site is added', async (_, body, message) => {
@@ -181,19 +227,30 @@ describe('site files', () => {
 describe('hand over', () => {
   test('the zip holds the header’s files, and they are those listed', async () => {
     const zip = unzipSync(new Uint8Array(await (await site('/headers/night/download')).arrayBuffer()));
-    const listed = (await (await site('/headers/night/files')).json()) as { path: string; size: number; text?: string }[];
+    const listed = (await (await site('/headers/night/files')).json()) as {
+      path: string;
+      size: number;
+      text?: string;
+    }[];
     expect(Object.keys(zip).sort()).toEqual(listed.map(({ path }) => path).sort());
     for (const { path, size, text } of listed) {
       expect(zip[path]!.length).toBe(size);
       if (text !== undefined) expect(strFromU8(zip[path]!)).toBe(text);
     }
-    expect(Object.keys(zip)).toEqual(expect.arrayContaining(['header.html', 'header.css', 'header.js', 'how-to.txt']));
+    expect(Object.keys(zip)).toEqual(
+      expect.arrayContaining(['header.html', 'header.css', 'header.js', 'how-to.txt']),
+    );
   });
 
   test('a release is published as it was, and an older one can be put live again', async () => {
     const live = () => fetch(`${running.liveUrl}/larkfell/assets/header.css`).then((answer) => answer.text());
     expect((await fetch(`${running.liveUrl}/larkfell/`)).status).toBe(404);
-    const publish = () => site('/releases', { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{"note":"x"}' });
+    const publish = () =>
+      site('/releases', {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: '{"note":"x"}',
+      });
     expect((await publish()).status).toBe(201);
     const first = await live();
     const now = await site('/headers/night');
@@ -201,10 +258,22 @@ describe('hand over', () => {
     expect(await live()).toBe(first);
     await publish();
     expect(await live()).toContain('/ 0.83)');
-    const back = await site('/live', { method: 'PUT', headers: { 'content-type': 'application/json' }, body: '{"number":1}' });
+    const back = await site('/live', {
+      method: 'PUT',
+      headers: { 'content-type': 'application/json' },
+      body: '{"number":1}',
+    });
     expect(await back.json()).toMatchObject({ number: 1, live: true });
     expect(await live()).toBe(first);
-    expect((await site('/live', { method: 'PUT', headers: { 'content-type': 'application/json' }, body: '{"number":99}' })).status).toBe(404);
+    expect(
+      (
+        await site('/live', {
+          method: 'PUT',
+          headers: { 'content-type': 'application/json' },
+          body: '{"number":99}',
+        })
+      ).status,
+    ).toBe(404);
     const list = (await (await site('/releases')).json()) as { number: number; live: boolean }[];
     expect(list.map(({ number, live: isLive }) => [number, isLive])).toEqual([
       [2, false],
@@ -216,7 +285,9 @@ describe('hand over', () => {
 describe('requests from elsewhere', () => {
   const ask = (url: string, headers: Record<string, string>) =>
     new Promise<number>((resolve, reject) => {
-      request(url, { headers }, (answer) => resolve(answer.resume().statusCode!)).on('error', reject).end();
+      request(url, { headers }, (answer) => resolve(answer.resume().statusCode!))
+        .on('error', reject)
+        .end();
     });
   test.each([
     ['a foreign Host', { host: 'example.org' }],

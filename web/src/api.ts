@@ -54,7 +54,9 @@ async function call<T>(path: string, init?: RequestInit): Promise<T> {
   try {
     response = await fetch(`/api${path}`, init);
   } catch {
-    throw new ApiProblem(0, { title: 'The server does not answer. Start it again; what you do is kept here meanwhile.' });
+    throw new ApiProblem(0, {
+      title: 'The server does not answer. Start it again; what you do is kept here meanwhile.',
+    });
   }
   const body = (await response.json().catch(() => ({}))) as Record<string, unknown>;
   if (!response.ok) throw new ApiProblem(response.status, body);
@@ -77,15 +79,25 @@ export const api = {
   bringIn: (file: Blob) => call<KeptSite>('/sites', { method: 'POST', body: file }),
   saveHeader: (site: string, header: Header, revision: number) =>
     put(`/sites/${site}/headers/${header.id}`, header, revision),
-  savePage: (site: string, page: Page, revision: number) => put(`/sites/${site}/pages/${page.id}`, page, revision),
+  savePage: (site: string, page: Page, revision: number) =>
+    put(`/sites/${site}/pages/${page.id}`, page, revision),
   saveValues: (id: string, { name, tagline, palette, type, logo }: Site, revision: number) =>
     put(`/sites/${id}`, { name, tagline, palette, type, logo }, revision),
   files: (site: string, header: string) => call<ShippedFile[]>(`/sites/${site}/headers/${header}/files`),
   releases: (site: string) => call<Release[]>(`/sites/${site}/releases`),
-  release: (site: string, number: number) => call<Release & { site: Site }>(`/sites/${site}/releases/${number}`),
+  release: (site: string, number: number) =>
+    call<Release & { site: Site }>(`/sites/${site}/releases/${number}`),
   publish: (site: string, note: string) =>
-    call<Release>(`/sites/${site}/releases`, { method: 'POST', headers: JSON_TYPE, body: JSON.stringify({ note }) }),
+    call<Release>(`/sites/${site}/releases`, {
+      method: 'POST',
+      headers: JSON_TYPE,
+      body: JSON.stringify({ note }),
+    }),
   putLive: (site: string, number: number) =>
-    call<Release>(`/sites/${site}/live`, { method: 'PUT', headers: JSON_TYPE, body: JSON.stringify({ number }) }),
+    call<Release>(`/sites/${site}/live`, {
+      method: 'PUT',
+      headers: JSON_TYPE,
+      body: JSON.stringify({ number }),
+    }),
   standIn: () => call<{ url: string }>('/stand-in'),
 };

@@ -30,13 +30,19 @@ export const theme = createTheme({
       styleOverrides: {
         body: { fontVariantNumeric: 'tabular-nums' },
         ':focus-visible': { outline: '2px solid #1F4D43', outlineOffset: 2 },
-        '*, *::before, *::after': { '@media (prefers-reduced-motion: reduce)': { transition: 'none !important' } },
+        '*, *::before, *::after': {
+          '@media (prefers-reduced-motion: reduce)': { transition: 'none !important' },
+        },
       },
     },
     MuiButton: {
       defaultProps: { disableElevation: true },
       styleOverrides: {
-        root: { borderRadius: 6, '&.Mui-focusVisible': { outline: '2px solid #1F4D43', outlineOffset: 2 } },
+        root: {
+          borderRadius: 6,
+          transition: 'none',
+          '&.Mui-focusVisible': { outline: '2px solid #1F4D43', outlineOffset: 2 },
+        },
         outlined: { borderColor: '#B9AF9A', color: '#1C2B27', background: '#FCFAF5' },
       },
     },

@@ -147,7 +147,12 @@ function measureItem(site: Site, item: Item, railHeight: number, measure: Measur
     case 'logo': {
       const picture = site.pictures.find(({ id }) => id === site.logo.variants.light)!;
       const width = snap((item.height * picture.width) / picture.height);
-      const box = (left: number) => ({ x: left, y: (railHeight - item.height) / 2, width, height: item.height });
+      const box = (left: number) => ({
+        x: left,
+        y: (railHeight - item.height) / 2,
+        width,
+        height: item.height,
+      });
       return {
         width,
         place: (left) => [{ id: item.id, name: 'Logo', box: box(left), what: { kind: 'logo' } }],
@@ -182,7 +187,9 @@ function measureItem(site: Site, item: Item, railHeight: number, measure: Measur
         place: (left) => {
           const box = { x: left, y: (railHeight - BUTTON_HEIGHT) / 2, width, height: BUTTON_HEIGHT };
           const run = textRun(item.label, style, left + BUTTON_PADDING, box, measure);
-          return [{ id: item.id, name: item.label, box, what: { kind: 'text', run }, backing, page: item.page }];
+          return [
+            { id: item.id, name: item.label, box, what: { kind: 'text', run }, backing, page: item.page },
+          ];
         },
       };
     }
@@ -226,7 +233,14 @@ function menuButton(railHeight: number): Measured {
     width: MENU_BUTTON,
     place: (left) => {
       const box = { x: left, y: (railHeight - MENU_BUTTON) / 2, width: MENU_BUTTON, height: MENU_BUTTON };
-      return [{ id: 'menu-button', name: 'Menu button', box, what: { kind: 'mark', inked: centred(box, MENU_MARK) } }];
+      return [
+        {
+          id: 'menu-button',
+          name: 'Menu button',
+          box,
+          what: { kind: 'mark', inked: centred(box, MENU_MARK) },
+        },
+      ];
     },
   };
 }

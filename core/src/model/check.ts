@@ -43,11 +43,15 @@ export function readSite(text: string): Site {
   try {
     data = JSON.parse(text);
   } catch {
-    throw new BadInput('This is no whole site file: its JSON breaks off or is damaged. Save it again where it came from.');
+    throw new BadInput(
+      'This is no whole site file: its JSON breaks off or is damaged. Save it again where it came from.',
+    );
   }
   const format = (data as { format?: unknown } | null)?.format;
   if (typeof format !== 'number') {
-    throw new BadInput('This is no site file: it does not say its format. Choose a file that ends in .hatrail.json.');
+    throw new BadInput(
+      'This is no site file: it does not say its format. Choose a file that ends in .hatrail.json.',
+    );
   }
   if (format > FORMAT) {
     throw new BadInput(

@@ -162,7 +162,9 @@ function HasLogo(): PropertyDecorator {
       validate: (rails) =>
         Array.isArray(rails) &&
         rails.some((rail: Partial<Rail>) =>
-          PLACES.some((place) => Array.isArray(rail?.[place]) && rail[place].some((item) => item?.kind === 'logo')),
+          PLACES.some(
+            (place) => Array.isArray(rail?.[place]) && rail[place].some((item) => item?.kind === 'logo'),
+          ),
         ),
       defaultMessage: () => 'This header has no logo: hang one on its rail.',
     },

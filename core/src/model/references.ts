@@ -11,7 +11,8 @@ export function referenceProblems(site: Site): Problem[] {
 function emptyLists(site: Site): Problem[] {
   const problems: Problem[] = [];
   if (site.pages.length === 0) problems.push({ path: 'pages', message: 'Add a page: the site has none.' });
-  if (site.headers.length === 0) problems.push({ path: 'headers', message: 'Add a header: the site has none.' });
+  if (site.headers.length === 0)
+    problems.push({ path: 'headers', message: 'Add a header: the site has none.' });
   return problems;
 }
 
@@ -30,7 +31,9 @@ function repeated(site: Site): Problem[] {
   ];
   return lists.flatMap(([path, ids]) => {
     const twice = ids.find((id, i) => ids.indexOf(id) !== i);
-    return twice === undefined ? [] : [{ path, message: `“${twice}” is there twice: give one of them another.` }];
+    return twice === undefined
+      ? []
+      : [{ path, message: `“${twice}” is there twice: give one of them another.` }];
   });
 }
 

@@ -83,7 +83,11 @@ export function Nested<T extends object>(of: () => ClassConstructor<T>): Propert
 
 /** A list of parts, each a model class. */
 export function NestedList<T extends object>(of: () => ClassConstructor<T>, max: number): PropertyDecorator {
-  return all(ValidateNested({ each: true, message: 'Give a list of objects.' }), Type(of), isObjectOrList(true, max));
+  return all(
+    ValidateNested({ each: true, message: 'Give a list of objects.' }),
+    Type(of),
+    isObjectOrList(true, max),
+  );
 }
 
 /** A list of parts whose class is told by their `kind`. */

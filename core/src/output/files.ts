@@ -4,7 +4,7 @@ import type { Header } from '../model/header.ts';
 import type { Page } from '../model/page.ts';
 import type { Site } from '../model/site.ts';
 import { fileOf, relativeAddresses, rootAddresses } from './addresses.ts';
-import { fontCss, fontsOf } from './fonts.ts';
+import { fontCss, fontsOf, headerFonts } from './fonts.ts';
 import { headerCss } from './headerCss.ts';
 import { headerHtml, logoVariantsOf } from './headerHtml.ts';
 import { HEADER_JS } from './headerJs.ts';
@@ -36,7 +36,7 @@ export function coveredHeight(header: Header): number {
 export function headerFiles(site: Site, header: Header, measure: Measure): OutputFile[] {
   const to = rootAddresses(site);
   const pictures = logoVariantsOf(header).map((variant) => site.logo.variants[variant]);
-  const fonts = fontsOf({ ...site, type: { ...site.type, heading: site.type.menu, text: site.type.button } });
+  const fonts = headerFonts(site);
   return [
     { path: 'header.html', kind: 'text', text: headerHtml(site, header, to) },
     { path: 'header.css', kind: 'text', text: solvedHeaderCss(site, header, measure) },
@@ -68,9 +68,11 @@ export function siteFiles(site: Site, measure: Measure): OutputFile[] {
     { path: 'assets/header.js', kind: 'text', text: HEADER_JS },
     { path: 'assets/site.css', kind: 'text', text: siteCss(site, coveredHeight(header), pictureUrl) },
     { path: 'assets/fonts.css', kind: 'text', text: fontCss(fonts, fontUrl) },
-    ...picturesOf(site).map(
-      (id): OutputFile => ({ path: `assets/${pictureUrl(id)}`, kind: 'picture', picture: id }),
-    ),
+    ...picturesOf(site).map((id): OutputFile => ({
+      path: `assets/${pictureUrl(id)}`,
+      kind: 'picture',
+      picture: id,
+    })),
     ...fonts.map(({ file }): OutputFile => ({ path: `assets/fonts/${file}`, kind: 'font', file })),
   ];
 }

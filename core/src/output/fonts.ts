@@ -1,5 +1,5 @@
 import type { Site } from '../model/site.ts';
-import { FAMILIES, WEIGHTS, type FamilyId } from '../model/type.ts';
+import { FAMILIES, WEIGHTS, type FamilyId, type TypeStyle } from '../model/type.ts';
 import { rule } from './text.ts';
 
 /** A font file that ships: one family, weight and set of letters. */
@@ -31,7 +31,10 @@ const SETS = [
 ];
 
 /** Every font file that ships, for the families given. */
-export function fontFiles(families = Object.keys(FAMILIES) as FamilyId[], weights: readonly number[] = WEIGHTS): FontFile[] {
+export function fontFiles(
+  families = Object.keys(FAMILIES) as FamilyId[],
+  weights: readonly number[] = WEIGHTS,
+): FontFile[] {
   return families.flatMap((family) =>
     weights.flatMap((weight) =>
       SETS.map(({ name, suffix, range }) => ({
@@ -47,7 +50,15 @@ export function fontFiles(families = Object.keys(FAMILIES) as FamilyId[], weight
 
 /** The font files that a site's type uses. */
 export function fontsOf(site: Site): FontFile[] {
-  const styles = Object.values(site.type);
+  return filesOf(Object.values(site.type));
+}
+
+/** The font files that a header alone uses. */
+export function headerFonts({ type }: Site): FontFile[] {
+  return filesOf([type.menu, type.button]);
+}
+
+function filesOf(styles: readonly TypeStyle[]): FontFile[] {
   const used = new Set(styles.map(({ family, weight }) => `${family} ${weight}`));
   return fontFiles().filter(({ family, weight }) => used.has(`${family} ${weight}`));
 }

@@ -64,10 +64,14 @@ function lookProperties(site: Site, look: ResolvedLook): Map<string, string> {
 
 function frameCss(site: Site, header: Header, height: number): string {
   const { lies, onScroll, duration } = header.manner;
-  const position = { over: { leaves: 'absolute', stays: 'fixed' }, above: { leaves: 'relative', stays: 'sticky' } };
+  const position = {
+    over: { leaves: 'absolute', stays: 'fixed' },
+    above: { leaves: 'relative', stays: 'sticky' },
+  };
   const top = lookProperties(site, resolveLook(header, 'top'));
   const scrolled = lookProperties(site, resolveLook(header, 'scrolled'));
-  const declare = (properties: Iterable<[string, string]>) => [...properties].map(([key, value]) => `${key}: ${value}`);
+  const declare = (properties: Iterable<[string, string]>) =>
+    [...properties].map(([key, value]) => `${key}: ${value}`);
   const changed = [...scrolled].filter(([key, value]) => top.get(key) !== value);
   return [
     rule(
@@ -142,7 +146,9 @@ function logoCss(site: Site, header: Header): string {
       'height: 100%',
       'transition: opacity var(--hr-time, 0s)',
     ),
-    ...(variants.length > 1 ? variants.map((variant) => rule(`.hr-${variant}`, `opacity: var(--hr-${variant})`)) : []),
+    ...(variants.length > 1
+      ? variants.map((variant) => rule(`.hr-${variant}`, `opacity: var(--hr-${variant})`))
+      : []),
   ].join('');
 }
 
@@ -288,7 +294,7 @@ function exceptionsCss(header: Header, foldWidth: number): string {
           : '',
       ].join(''),
     ),
-    within('@media (prefers-reduced-motion: reduce)', rule('.hr', '--hr-time: 0s')),
+    within('@media (prefers-reduced-motion: reduce)', rule('.hr[data-ready]', '--hr-time: 0s')),
     within(
       '@media (forced-colors: active)',
       [

@@ -69,7 +69,8 @@ export function logoVariantsOf(header: Header): LogoVariant[] {
 
 function logoHtml({ site, header, to }: Markup): string {
   const pictures = logoVariantsOf(header).map(
-    (variant) => `  <img class="hr-${variant}" src="${escapeHtml(to.picture(site.logo.variants[variant]))}" alt="">`,
+    (variant) =>
+      `  <img class="hr-${variant}" src="${escapeHtml(to.picture(site.logo.variants[variant]))}" alt="">`,
   );
   const home = escapeHtml(to.link({ address: '/' }));
   return [

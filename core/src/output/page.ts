@@ -3,6 +3,7 @@ import type { Header } from '../model/header.ts';
 import { resolveColour, type ColourUse } from '../model/palette.ts';
 import type { Band, Content, Page } from '../model/page.ts';
 import type { Site } from '../model/site.ts';
+import { FAMILIES } from '../model/type.ts';
 import {
   BLOCK_GAP,
   CARD_GAP,
@@ -17,20 +18,36 @@ import {
 } from '../page/metrics.ts';
 import { fileOf, type Addresses } from './addresses.ts';
 import { cssBackground } from './backdrop.ts';
+import { headerFonts } from './fonts.ts';
 import { typeCss } from './headerCss.ts';
 import { headerHtml } from './headerHtml.ts';
 import { escapeHtml, px, rule, within } from './text.ts';
 
-/** What a page's head says of styles and script: they lie in files of their own. */
-export function linkedHead(to: Addresses): string {
+/**
+ * What a page's head says of styles and script: they lie in files of their own. The header's fonts are asked for at once,
+ * so that its links do not move when they come.
+ */
+export function linkedHead(site: Site, to: Addresses): string {
+  const fonts = headerFonts(site).filter(({ cssName, family }) => cssName === FAMILIES[family].name);
   return [
-    ...['fonts.css', 'site.css', 'header.css'].map((name) => `<link rel="stylesheet" href="${to.asset(name)}">`),
+    ...fonts.map(
+      ({ file }) => `<link rel="preload" href="${to.font(file)}" as="font" type="font/woff2" crossorigin>`,
+    ),
+    ...['fonts.css', 'site.css', 'header.css'].map(
+      (name) => `<link rel="stylesheet" href="${to.asset(name)}">`,
+    ),
     `<script src="${to.asset('header.js')}" defer></script>`,
   ].join('\n');
 }
 
 /** A whole page with its header, as it ships. */
-export function pageHtml(site: Site, page: Page, header: Header, to: Addresses, head = linkedHead(to)): string {
+export function pageHtml(
+  site: Site,
+  page: Page,
+  header: Header,
+  to: Addresses,
+  head = linkedHead(site, to),
+): string {
   const colour = cssColour(resolveColour(site.palette, page.colour));
   return [
     '<!doctype html>',
@@ -45,7 +62,7 @@ export function pageHtml(site: Site, page: Page, header: Header, to: Addresses, 
     '<body>',
     headerHtml(site, header, to, page.id),
     `<main id="main" tabindex="-1" class="page page-${page.id}">`,
-    ...page.bands.map((band) => bandHtml(site, band, to)),
+    ...page.bands.map((band, i) => bandHtml(site, band, levelBefore(page, i), to)),
     '</main>',
     '</body>',
     '</html>',
@@ -53,15 +70,30 @@ export function pageHtml(site: Site, page: Page, header: Header, to: Addresses, 
   ].join('\n');
 }
 
-function bandHtml(site: Site, band: Band, to: Addresses): string {
+/** Level of the last heading before a band, 1 where there is none: what follows it is one level further down. */
+function levelBefore(page: Page, index: number): 1 | 2 {
+  const headings = page.bands
+    .slice(0, index)
+    .flatMap((band) =>
+      band.contents.flatMap((content) => (content.kind === 'heading' ? [content.level] : [])),
+    );
+  return headings.at(-1) ?? 1;
+}
+
+function bandHtml(site: Site, band: Band, before: 1 | 2, to: Addresses): string {
+  let level = before;
+
   return [
     `<section class="band" id="${band.id}" aria-label="${escapeHtml(band.name)}">`,
-    ...band.contents.map((content) => contentHtml(site, content, to)),
+    ...band.contents.map((content) => {
+      if (content.kind === 'heading') level = content.level;
+      return contentHtml(site, content, level + 1, to);
+    }),
     '</section>',
   ].join('\n');
 }
 
-function contentHtml(site: Site, content: Content, to: Addresses): string {
+function contentHtml(site: Site, content: Content, cardLevel: number, to: Addresses): string {
   switch (content.kind) {
     case 'heading':
       return `<h${content.level}>${escapeHtml(content.text)}</h${content.level}>`;
@@ -70,7 +102,8 @@ function contentHtml(site: Site, content: Content, to: Addresses): string {
     case 'cards': {
       const colours = `${contentClass('cards', content.fill, site)} ${contentClass('ink', content.ink, site)}`;
       const cards = content.cards.map(
-        ({ title, text }) => `<li class="card ${colours}"><h3>${escapeHtml(title)}</h3><p>${escapeHtml(text)}</p></li>`,
+        ({ title, text }) =>
+          `<li class="card ${colours}"><h${cardLevel} class="card-title">${escapeHtml(title)}</h${cardLevel}><p>${escapeHtml(text)}</p></li>`,
       );
       return `<ul class="cards">\n${cards.join('\n')}\n</ul>`;
     }
@@ -116,18 +149,21 @@ function baseCss(site: Site, covered: number): string {
     const padding = px(step.bandPadding);
     const columns = (count: number) => `grid-template-columns: repeat(${count}, minmax(0, 1fr))`;
     const css = [
-      rule(
-        '.band',
-        `padding: ${padding} max(${px(step.gutter)}, calc((100% - ${px(CONTENT_MAX)}) / 2))`,
-      ),
+      rule('.band', `padding: ${padding} max(${px(step.gutter)}, calc((100% - ${px(CONTENT_MAX)}) / 2))`),
       covered > 0 ? rule('.band:first-child', `padding-top: calc(${padding} + ${px(covered)})`) : '',
       ...([1, 2] as const).map((level) => {
         const { heading } = site.type;
         const size = headingSize(heading, level, step);
-        return rule(`.page h${level}`, `font-size: ${px(size)}`, `line-height: ${px(Math.round(size * heading.lineHeight))}`);
+        return rule(
+          `.page h${level}`,
+          `font-size: ${px(size)}`,
+          `line-height: ${px(Math.round(size * heading.lineHeight))}`,
+        );
       }),
       rule('.cards', columns(step.cardColumns)),
-      ...counts.map((count) => rule(`.of-${count}`, columns(Math.max(1, Math.min(step.pictureColumns, count))))),
+      ...counts.map((count) =>
+        rule(`.of-${count}`, columns(Math.max(1, Math.min(step.pictureColumns, count)))),
+      ),
       rule('.pictures img', `height: ${px(step.pictureHeight)}`),
     ].join('');
     return step.from === 0 ? css : within(`@container page (width >= ${px(step.from)})`, css);
@@ -135,17 +171,40 @@ function baseCss(site: Site, covered: number): string {
   return [
     rule('body', 'margin: 0'),
     rule('.page', 'container: page / inline-size', 'outline: 0'),
-    rule('.band', 'box-sizing: border-box', 'display: flex', 'flex-direction: column', `gap: ${px(BLOCK_GAP)}`),
+    rule(
+      '.band',
+      'box-sizing: border-box',
+      'display: flex',
+      'flex-direction: column',
+      `gap: ${px(BLOCK_GAP)}`,
+    ),
     rule('.band > *', 'flex: none'),
-    rule('.page :is(h1, h2, p)', `width: min(100%, ${px(TEXT_MAX)})`, 'margin: 0', 'overflow-wrap: break-word'),
-    rule('.page :is(h1, h2, h3)', ...typeCss(site.type.heading)),
+    rule(
+      '.page :is(h1, h2, p)',
+      `width: min(100%, ${px(TEXT_MAX)})`,
+      'margin: 0',
+      'overflow-wrap: break-word',
+    ),
+    rule('.page :is(h1, h2)', ...typeCss(site.type.heading)),
     rule('.page p', ...typeCss(site.type.text)),
-    rule('.page ul', 'display: grid', `gap: ${px(COLUMN_GAP)}`, 'margin: 0', 'padding: 0', 'list-style: none'),
+    rule(
+      '.page ul',
+      'display: grid',
+      `gap: ${px(COLUMN_GAP)}`,
+      'margin: 0',
+      'padding: 0',
+      'list-style: none',
+    ),
     rule('.card', `padding: ${px(CARD_PADDING)}`, `border-radius: ${px(CARD_RADIUS)}`),
-    rule('.page h3', ...typeCss(site.type.heading, CARD_TITLE_SIZE), `margin: 0 0 ${px(CARD_GAP)}`),
-    rule('.page .card p', 'width: auto'),
+
     rule('.pictures img', 'display: block', 'width: 100%', 'object-fit: cover'),
     ...steps,
+    rule(
+      '.page .card .card-title',
+      ...typeCss(site.type.heading, CARD_TITLE_SIZE),
+      `margin: 0 0 ${px(CARD_GAP)}`,
+    ),
+    rule('.page .card > *', 'width: auto'),
   ].join('');
 }
 
@@ -174,5 +233,7 @@ export function picturesOf(site: Site): string[] {
       ...band.contents.flatMap((content) => (content.kind === 'pictures' ? content.pictures : [])),
     ]),
   );
-  return [...new Set([...used, site.logo.variants.light, site.logo.variants.dark])].filter((id) => fileOf(site, id) !== id);
+  return [...new Set([...used, site.logo.variants.light, site.logo.variants.dark])].filter(
+    (id) => fileOf(site, id) !== id,
+  );
 }

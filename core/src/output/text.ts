@@ -1,6 +1,12 @@
 /** Text made safe to stand in HTML, between tags or in a quoted attribute. */
 export function escapeHtml(text: string): string {
-  const entities: Record<string, string> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;', "'": '&#39;' };
+  const entities: Record<string, string> = {
+    '&': '&amp;',
+    '<': '&lt;',
+    '>': '&gt;',
+    '"': '&quot;',
+    "'": '&#39;',
+  };
   return text.replace(/[&<>"']/g, (letter) => entities[letter]!);
 }
 

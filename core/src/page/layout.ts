@@ -147,7 +147,15 @@ function layoutContent(pen: Pen, content: Content, y: number): Laid {
   switch (content.kind) {
     case 'heading': {
       const size = headingSize(site.type.heading, content.level, step);
-      return layoutText(pen, 'heading', content.text, site.type.heading, size, { x: column.x, y, width }, colour);
+      return layoutText(
+        pen,
+        'heading',
+        content.text,
+        site.type.heading,
+        size,
+        { x: column.x, y, width },
+        colour,
+      );
     }
     case 'paragraph':
       return layoutText(

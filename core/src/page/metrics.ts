@@ -17,9 +17,33 @@ export interface PageStep {
 }
 
 export const PAGE_STEPS: readonly PageStep[] = [
-  { from: 0, gutter: 24, heading: [0.64, 0.5], bandPadding: 48, pictureHeight: 180, cardColumns: 1, pictureColumns: 1 },
-  { from: 640, gutter: 40, heading: [0.8, 0.6], bandPadding: 64, pictureHeight: 200, cardColumns: 2, pictureColumns: 2 },
-  { from: 1000, gutter: 80, heading: [1, 0.68], bandPadding: 88, pictureHeight: 240, cardColumns: 3, pictureColumns: 3 },
+  {
+    from: 0,
+    gutter: 24,
+    heading: [0.64, 0.5],
+    bandPadding: 48,
+    pictureHeight: 180,
+    cardColumns: 1,
+    pictureColumns: 1,
+  },
+  {
+    from: 640,
+    gutter: 40,
+    heading: [0.8, 0.6],
+    bandPadding: 64,
+    pictureHeight: 200,
+    cardColumns: 2,
+    pictureColumns: 2,
+  },
+  {
+    from: 1000,
+    gutter: 80,
+    heading: [1, 0.68],
+    bandPadding: 88,
+    pictureHeight: 240,
+    cardColumns: 3,
+    pictureColumns: 3,
+  },
 ];
 
 /** Widest that a page's contents get. */

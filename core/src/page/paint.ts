@@ -54,7 +54,12 @@ export function paintPage(page: LaidPage, context: PaintingContext, paints: Pain
 }
 
 function paintBand(page: LaidPage, band: LaidBand, context: PaintingContext, paints: Paints): void {
-  paintBackdrop(band.backdrop, { x: 0, y: band.top, width: page.width, height: band.height }, context, paints);
+  paintBackdrop(
+    band.backdrop,
+    { x: 0, y: band.top, width: page.width, height: band.height },
+    context,
+    paints,
+  );
   for (const block of band.blocks) paintBlock(block, context, paints);
 }
 
@@ -80,7 +85,12 @@ export function paintBackdrop(backdrop: Backdrop, box: Box, context: PaintingCon
 }
 
 /** A CSS linear gradient over a box (CSS Images 3, section 3.1): its line ends where the corners' normals meet it. */
-function gradientStyle(gradient: Gradient, box: Box, context: PaintingContext, palette: readonly Swatch[]): unknown {
+function gradientStyle(
+  gradient: Gradient,
+  box: Box,
+  context: PaintingContext,
+  palette: readonly Swatch[],
+): unknown {
   const angle = (gradient.angle * Math.PI) / 180;
   const [dx, dy] = [Math.sin(angle), -Math.cos(angle)];
   const half = (Math.abs(box.width * dx) + Math.abs(box.height * dy)) / 2;

@@ -18,14 +18,21 @@ export function fitSize(own: Size, box: Size, fit: 'cover' | 'contain'): Size {
  * Every rectangle on which a placed picture is drawn within a box (CSS Backgrounds 3, sections 2.5 and 2.6): the
  * percentage place of the picture meets the same place of the box, and repeats go on from there both ways.
  */
-export function tilesOf(own: Size, box: Box, placing: Pick<PicturePlacing, 'size' | 'x' | 'y' | 'repeat'>): Box[] {
+export function tilesOf(
+  own: Size,
+  box: Box,
+  placing: Pick<PicturePlacing, 'size' | 'x' | 'y' | 'repeat'>,
+): Box[] {
   const size = fitSize(own, box, placing.size);
   const x = box.x + ((box.width - size.width) * placing.x) / 100;
   const y = box.y + ((box.height - size.height) * placing.y) / 100;
   const starts = (from: number, step: number, low: number, high: number, again: boolean) => {
     if (!again) return [from];
     const first = from - Math.ceil((from - low) / step - 1e-9) * step;
-    return Array.from({ length: Math.max(0, Math.ceil((high - first) / step - 1e-9)) }, (_, i) => first + i * step);
+    return Array.from(
+      { length: Math.max(0, Math.ceil((high - first) / step - 1e-9)) },
+      (_, i) => first + i * step,
+    );
   };
   const { repeat } = placing;
   const xs = starts(x, size.width, box.x, box.x + box.width, repeat === 'repeat' || repeat === 'repeat-x');

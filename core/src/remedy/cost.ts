@@ -26,6 +26,9 @@ export function fillCost(
 ): FillCost {
   const wear = (ground: Rgb, fill: { colour: Rgb; opacity: number }) =>
     composeOver(ground, [{ ...fill.colour, a: fill.opacity }]);
-  const sum = grounds.reduce((total, ground) => total + deltaEOk(wear(ground, before), wear(ground, after)), 0);
+  const sum = grounds.reduce(
+    (total, ground) => total + deltaEOk(wear(ground, before), wear(ground, after)),
+    0,
+  );
   return { pageShowing: 1 - after.opacity, colourDifference: grounds.length > 0 ? sum / grounds.length : 0 };
 }

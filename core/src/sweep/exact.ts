@@ -16,7 +16,13 @@ export interface Reading {
 }
 
 /** A cell's contrast: of its pixels' contrasts with the ink in ascending order, the one numbered `ceil(N / 10)`. */
-export function cellContrast(raster: Raster, cell: Cell, row: number, ink: number, tables: GroundTables): number {
+export function cellContrast(
+  raster: Raster,
+  cell: Cell,
+  row: number,
+  ink: number,
+  tables: GroundTables,
+): number {
   const [r, g, b] = tables.luminance;
   const contrasts: number[] = [];
   for (let y = row + cell.top; y < row + cell.bottom; y++) {

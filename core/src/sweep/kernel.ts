@@ -29,7 +29,9 @@ export class Kernel {
 
   constructor() {
     const bytes = Uint8Array.from(atob(KERNEL), (letter) => letter.charCodeAt(0));
-    const instance = new WebAssembly.Instance(new WebAssembly.Module(bytes), { env: { memory: this.#memory } });
+    const instance = new WebAssembly.Instance(new WebAssembly.Module(bytes), {
+      env: { memory: this.#memory },
+    });
     this.run = instance.exports as unknown as KernelExports;
   }
 

@@ -74,7 +74,8 @@ export function sweepTarget(
 ): Float32Array {
   const length = span.to - span.from + 1;
   const isStill = scene.header.manner.onScroll === 'leaves' || target.layers.some((layer) => layer.a === 1);
-  if (isStill) return new Float32Array(length).fill(readAt(target, raster, headerRow(scene, span.from)).contrast);
+  if (isStill)
+    return new Float32Array(length).fill(readAt(target, raster, headerRow(scene, span.from)).contrast);
   const { shape } = target;
   const first = headerRow(scene, span.from);
   const plane = planes.for(target, first, length);

@@ -88,7 +88,10 @@ function logoRows(cells: readonly LogoCell[]): { top: number; bottom: number } {
  * For each ink that lets the ground through, three tables of 256: what each channel of the page adds to its luminance;
  * and for each edge where its tables begin.
  */
-function inkTables(edges: readonly LogoEdge[], ground: GroundTables): { table: Uint16Array; starts: number[] } {
+function inkTables(
+  edges: readonly LogoEdge[],
+  ground: GroundTables,
+): { table: Uint16Array; starts: number[] } {
   const known = new Map<number, number>();
   const table: number[] = [];
   const starts = edges.map(({ r, g, b, alpha }) => {

@@ -21,15 +21,26 @@ interface DocumentKind<T extends object> {
 const HEADERS: DocumentKind<Header> = {
   name: 'header',
   type: Header,
-  find: ({ site, revisions }, id) => found(site.headers.find((header) => header.id === id), revisions.headers[id]),
-  place: (site, header) => ({ ...site, headers: site.headers.map((old) => (old.id === header.id ? header : old)) }),
+  find: ({ site, revisions }, id) =>
+    found(
+      site.headers.find((header) => header.id === id),
+      revisions.headers[id],
+    ),
+  place: (site, header) => ({
+    ...site,
+    headers: site.headers.map((old) => (old.id === header.id ? header : old)),
+  }),
   write: ({ sites }, site, header) => sites.writeHeader(site, header),
 };
 
 const PAGES: DocumentKind<Page> = {
   name: 'page',
   type: Page,
-  find: ({ site, revisions }, id) => found(site.pages.find((page) => page.id === id), revisions.pages[id]),
+  find: ({ site, revisions }, id) =>
+    found(
+      site.pages.find((page) => page.id === id),
+      revisions.pages[id],
+    ),
   place: (site, page) => ({ ...site, pages: site.pages.map((old) => (old.id === page.id ? page : old)) }),
   write: ({ sites }, site, page) => sites.writePage(site, page),
 };
@@ -67,7 +78,8 @@ export function documentRoutes(context: Context): Router {
       expectRevision(request, revision, () => ({ yours, theirs }));
       const problems = checkPart(kind.type, yours);
       if (problems.length > 0) throw badInput(`The ${kind.name} cannot be saved like this.`, problems);
-      if (yours.id !== request.params.id) throw badInput(`This ${kind.name} has another id than its address.`);
+      if (yours.id !== request.params.id)
+        throw badInput(`This ${kind.name} has another id than its address.`);
       const whole = checkSite(kind.place(kept.site, yours));
       if (whole.length > 0) throw badInput(`The ${kind.name} does not fit its site.`, whole);
       kind.write(context, kept.id, yours);

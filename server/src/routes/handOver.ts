@@ -26,7 +26,9 @@ export function handOverRoutes(context: Context): Router {
 
   router.get('/:site/headers/:header/download', async (request, response) => {
     const { files, name } = await filesOf(request.params.site, request.params.header);
-    const zip = zipSync(Object.fromEntries(files.map(({ path, bytes }) => [path, new Uint8Array(bytes)])), { level: 6 });
+    const zip = zipSync(Object.fromEntries(files.map(({ path, bytes }) => [path, new Uint8Array(bytes)])), {
+      level: 6,
+    });
     response.attachment(`${name}.zip`).send(Buffer.from(zip));
   });
 

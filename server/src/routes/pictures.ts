@@ -18,9 +18,17 @@ export function sitePictureRoutes(context: Context): Router {
     const { id: siteId, site } = siteOf(context, String(request.params.site));
     const file = String(request.query.file ?? '');
     const bytes = request.body as Uint8Array;
-    if (!(bytes instanceof Uint8Array) || bytes.length === 0) throw badInput(`${file || 'The picture'} is empty.`);
+    if (!(bytes instanceof Uint8Array) || bytes.length === 0)
+      throw badInput(`${file || 'The picture'} is empty.`);
     const { width, height } = await pictureFacts(bytes, file);
-    const picture: Picture = { id: freeId(site.pictures, file), name: nameOf(file), file, width, height, alt: '' };
+    const picture: Picture = {
+      id: freeId(site.pictures, file),
+      name: nameOf(file),
+      file,
+      width,
+      height,
+      alt: '',
+    };
     const problems = checkPart(Picture, picture);
     if (problems.length > 0) throw badInput(problems[0]!.message, problems);
     if (site.pictures.some((other) => other.file === file)) {
@@ -34,11 +42,20 @@ export function sitePictureRoutes(context: Context): Router {
 }
 
 function nameOf(file: string): string {
-  return file.replace(/\.\w+$/, '').replace(/[-_.]+/g, ' ').trim() || 'Picture';
+  return (
+    file
+      .replace(/\.\w+$/, '')
+      .replace(/[-_.]+/g, ' ')
+      .trim() || 'Picture'
+  );
 }
 
 function freeId(pictures: readonly Picture[], file: string): string {
-  const base = nameOf(file).toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '') || 'picture';
+  const base =
+    nameOf(file)
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-+|-+$/g, '') || 'picture';
   const taken = new Set(pictures.map(({ id }) => id));
   for (let i = 1; ; i++) {
     const id = i === 1 ? base : `${base}-${i}`;

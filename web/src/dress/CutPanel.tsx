@@ -25,10 +25,24 @@ interface CutPanelProps {
   switchAt: number | undefined;
 }
 
-const STATE_WORDS: Record<Row['state'], string> = { rest: '', hover: ' hovered', current: ' on its own page' };
+const STATE_WORDS: Record<Row['state'], string> = {
+  rest: '',
+  hover: ' hovered',
+  current: ' on its own page',
+};
 
 /** The cut of a moment: its layers from the ink down to the page, the worst letter over each, and the contrast so far. */
-export function CutPanel({ site, header, moment, pageTitle, rows, worst, cut, answer, switchAt }: CutPanelProps) {
+export function CutPanel({
+  site,
+  header,
+  moment,
+  pageTitle,
+  rows,
+  worst,
+  cut,
+  answer,
+  switchAt,
+}: CutPanelProps) {
   const [open, setOpen] = useState<LayerName | 'manner'>('fill');
   const look = resolveLook(header, moment);
   const { palette } = site;
@@ -43,7 +57,9 @@ export function CutPanel({ site, header, moment, pageTitle, rows, worst, cut, an
       step={at}
       isOpen={open === name}
       onOpen={() => setOpen(name)}
-      onPutBack={moment !== 'top' && setsLayer(header, moment, name) ? () => putBack(header, moment, name) : undefined}
+      onPutBack={
+        moment !== 'top' && setsLayer(header, moment, name) ? () => putBack(header, moment, name) : undefined
+      }
     >
       {children}
     </LayerRow>
@@ -57,8 +73,8 @@ export function CutPanel({ site, header, moment, pageTitle, rows, worst, cut, an
             {worst.verdict === 'clear' ? 'Nearest to its limit: ' : 'The cut at its worst letter: '}
             {cut.letters && `“${cut.letters}” of `}
             {worst.item}
-            {STATE_WORDS[worst.state]}, {worst.scroll} px down {pageTitle}. Each row adds a layer; the figure is the contrast
-            so far, {worst.needed} is needed.
+            {STATE_WORDS[worst.state]}, {worst.scroll} px down {pageTitle}. Each row adds a layer; the figure
+            is the contrast so far, {worst.needed} is needed.
           </>
         ) : (
           'This moment is never met on this page at this width: the page ends before it begins.'
@@ -87,7 +103,9 @@ export function CutPanel({ site, header, moment, pageTitle, rows, worst, cut, an
       {layer(
         'edge',
         'Edge',
-        look.edge.on ? `a line below, ${look.edge.thickness} px, ${colourName(palette, look.edge.colour)}` : 'none',
+        look.edge.on
+          ? `a line below, ${look.edge.thickness} px, ${colourName(palette, look.edge.colour)}`
+          : 'none',
         undefined,
         <EdgeLayer site={site} header={header} moment={moment} look={look} />,
       )}
@@ -183,10 +201,13 @@ function Figure({ cut, step }: { cut: Cut | undefined; step: Cut['steps'][number
   return (
     <>
       <LetterPatch cut={cut} ground={step.ground} />
-      <span className="layer-figure" style={{ color: VERDICT_COLOURS[verdict] }} title={`${verdict}, ${cut.needed} is needed`}>
+      <span
+        className="layer-figure"
+        style={{ color: VERDICT_COLOURS[verdict] }}
+        title={`${verdict}, ${cut.needed} is needed`}
+      >
         {figure(step.contrast)}
       </span>
     </>
   );
 }
-

@@ -26,7 +26,14 @@ export function Dress() {
   const scroll = Math.min(place.scroll ?? 0, facts?.maxScroll ?? Infinity);
   const rows = scene?.rows.filter((row) => row.moment === moment) ?? [];
   const worst = worstRow(rows);
-  const probes = useProbes(hand, header, page.id, width, scroll < (facts?.switchAt ?? 1) ? 'top' : 'scrolled', scroll);
+  const probes = useProbes(
+    hand,
+    header,
+    page.id,
+    width,
+    scroll < (facts?.switchAt ?? 1) ? 'top' : 'scrolled',
+    scroll,
+  );
   const cut = useCut(hand, header, page.id, worst);
   const all = useVerdicts();
   const answer = useLeastFill(hand, header, moment, width);
@@ -60,6 +67,9 @@ export function Dress() {
 
   return (
     <main className="dress">
+      <h1 className="sr-only">
+        Dress: {header.name} on {page.title}
+      </h1>
       <div className="dress-stage">
         <div className="dress-tools">
           <label className="page-choice">
@@ -75,7 +85,11 @@ export function Dress() {
               ))}
             </select>
           </label>
-          <WidthRuler width={width} foldWidth={facts?.layout.foldWidth ?? 0} onChange={(next) => go({ width: next })} />
+          <WidthRuler
+            width={width}
+            foldWidth={facts?.layout.foldWidth ?? 0}
+            onChange={(next) => go({ width: next })}
+          />
         </div>
         <div ref={stage} className="stage">
           <Stage
@@ -149,7 +163,8 @@ function mostLost(probes: readonly Probe[]): Probe | undefined {
   return probes
     .filter(({ state, verdict }) => state !== 'hover' && verdict !== 'clear')
     .reduce<Probe | undefined>(
-      (worst, probe) => (!worst || probe.contrast / probe.needed < worst.contrast / worst.needed ? probe : worst),
+      (worst, probe) =>
+        !worst || probe.contrast / probe.needed < worst.contrast / worst.needed ? probe : worst,
       undefined,
     );
 }

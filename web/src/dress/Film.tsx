@@ -140,11 +140,15 @@ function Threads({ threads, pageHeight, pitch }: { threads: Thread[]; pageHeight
         const last = Math.floor((span.to * ROWS) / pageHeight);
         for (let y = first; y <= last; y++) {
           const from = Math.max(0, Math.floor((y * pageHeight) / ROWS) - span.from);
-          const to = Math.min(contrasts.length, Math.max(from + 1, Math.ceil(((y + 1) * pageHeight) / ROWS) - span.from));
+          const to = Math.min(
+            contrasts.length,
+            Math.max(from + 1, Math.ceil(((y + 1) * pageHeight) / ROWS) - span.from),
+          );
           let least = Infinity;
           for (let s = from; s < to; s++) least = Math.min(least, contrasts[s]!);
           const verdict = verdictOf(least, needed);
-          context.fillStyle = verdict === 'clear' ? CLEAR_THREAD : verdict === 'strained' ? '#DDA33A' : '#A02B2B';
+          context.fillStyle =
+            verdict === 'clear' ? CLEAR_THREAD : verdict === 'strained' ? '#DDA33A' : '#A02B2B';
           // Strained is hatched and lost is whole, so that the two differ in shape too.
           if (verdict === 'strained' && y % 8 < 3) context.fillStyle = '#F3E6CB';
           context.fillRect(i * 2 * pitch, y, 2 * pitch - 6, 1);
@@ -152,6 +156,12 @@ function Threads({ threads, pageHeight, pitch }: { threads: Thread[]; pageHeight
       }
     });
   }, [threads, pageHeight, pitch]);
-  return <canvas ref={canvas} className="film-threads" aria-hidden="true" style={{ width: threads.length * pitch }} />;
+  return (
+    <canvas
+      ref={canvas}
+      className="film-threads"
+      aria-hidden="true"
+      style={{ width: threads.length * pitch }}
+    />
+  );
 }
-

@@ -17,7 +17,9 @@ export function LetterPatch({ cut, ground }: { cut: Cut; ground: Raster }) {
     element.height = HEIGHT * ratio;
     const context = element.getContext('2d')!;
     const pixels = new OffscreenCanvas(ground.width, ground.height);
-    pixels.getContext('2d')!.putImageData(new ImageData(new Uint8ClampedArray(ground.data), ground.width), 0, 0);
+    pixels
+      .getContext('2d')!
+      .putImageData(new ImageData(new Uint8ClampedArray(ground.data), ground.width), 0, 0);
     const zoom = Math.max((WIDTH * ratio) / ground.width, (HEIGHT * ratio) / ground.height);
     context.translate((WIDTH * ratio - ground.width * zoom) / 2, (HEIGHT * ratio - ground.height * zoom) / 2);
     context.scale(zoom, zoom);
@@ -25,7 +27,14 @@ export function LetterPatch({ cut, ground }: { cut: Cut; ground: Raster }) {
     context.drawImage(pixels, 0, 0);
     drawInk(context, cut);
   }, [cut, ground]);
-  return <canvas ref={canvas} className="letter-patch" aria-hidden="true" style={{ width: WIDTH, height: HEIGHT }} />;
+  return (
+    <canvas
+      ref={canvas}
+      className="letter-patch"
+      aria-hidden="true"
+      style={{ width: WIDTH, height: HEIGHT }}
+    />
+  );
 }
 
 function drawInk(context: CanvasRenderingContext2D, { patch, run, logo, ink }: Cut): void {

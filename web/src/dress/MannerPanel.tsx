@@ -23,7 +23,9 @@ export function MannerPanel({ header, switchAt }: { header: Header; switchAt: nu
           size="small"
           aria-label="Lies"
           value={manner.lies}
-          onChange={(_, lies: Header['manner']['lies'] | null) => lies && setManner(header, { lies }, 'Over or above the page')}
+          onChange={(_, lies: Header['manner']['lies'] | null) =>
+            lies && setManner(header, { lies }, 'Over or above the page')
+          }
         >
           <ToggleButton value="over">Over the page</ToggleButton>
           <ToggleButton value="above">Above it</ToggleButton>

@@ -52,8 +52,8 @@ function RemedyText({ site, header, moment, rows, progress, failure, answer, cut
       <>
         <h3>Clear on every page</h3>
         <p>
-          {MOMENT_NAMES[moment]}, every letter reaches what it needs at every scroll and width. The nearest to its limit is{' '}
-          {worst.item}: {figure(worst.worst)} where {worst.needed} is needed.
+          {MOMENT_NAMES[moment]}, every letter reaches what it needs at every scroll and width. The nearest to
+          its limit is {worst.item}: {figure(worst.worst)} where {worst.needed} is needed.
         </p>
       </>
     );
@@ -73,8 +73,8 @@ function RemedyText({ site, header, moment, rows, progress, failure, answer, cut
         <>
           <h3>No fill clears it</h3>
           <p>
-            Even solid, no colour of the palette reaches what every ink of this moment needs. Change the ink that is lost
-            first: {worst?.item}
+            Even solid, no colour of the palette reaches what every ink of this moment needs. Change the ink
+            that is lost first: {worst?.item}
             {worst?.state === 'hover' ? ', hovered' : ''}.
           </p>
         </>
@@ -129,9 +129,19 @@ function Cost({
 }) {
   const text = fill.rows.filter(({ needed }) => needed === 4.5).map(({ worst }) => worst);
   const look = resolveLook(header, moment);
-  const limit = fill.limit && fill.rows.find((row) => row.itemId === fill.limit!.itemId && row.state === fill.limit!.state && row.page === fill.limit!.page && row.width === fill.limit!.width);
+  const limit =
+    fill.limit &&
+    fill.rows.find(
+      (row) =>
+        row.itemId === fill.limit!.itemId &&
+        row.state === fill.limit!.state &&
+        row.page === fill.limit!.page &&
+        row.width === fill.limit!.width,
+    );
   const page = cut?.steps[0]?.ground;
-  const grounds = page ? Array.from({ length: page.width }, (_, x) => pixelAt(page, x, page.height >> 1)) : [];
+  const grounds = page
+    ? Array.from({ length: page.width }, (_, x) => pixelAt(page, x, page.height >> 1))
+    : [];
   const { pageShowing, colourDifference } = fillCost(
     { colour: resolveColour(site.palette, look.fill.colour), opacity: look.fill.opacity },
     { colour: resolveColour(site.palette, colour), opacity: fill.percent / 100 },
@@ -142,7 +152,8 @@ function Cost({
       {text.length > 0 && `Worst letter ${figure(Math.min(...text))} on every page; `}
       {Math.round(pageShowing * 100)} % of the page still shows through
       {grounds.length > 0 && `, colours move by ${colourDifference.toFixed(2)} (ΔE OK) at the worst place`}.
-      {limit && ` ${limit.item}${limit.state === 'hover' ? ', hovered,' : ''} asks for the most, on ${limit.page}.`}
+      {limit &&
+        ` ${limit.item}${limit.state === 'hover' ? ', hovered,' : ''} asks for the most, on ${limit.page}.`}
     </>
   );
 }

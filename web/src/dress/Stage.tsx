@@ -51,8 +51,14 @@ function Brackets({ probe, scale, offset }: { probe: Probe; scale: number; offse
   return (
     <div className="brackets" aria-hidden="true">
       <span className="bracket" style={at(box.x, box.y, box.width, box.height, 3)} />
-      <span className="bracket-cell" style={at(cell.left, cell.top, cell.right - cell.left, cell.bottom - cell.top, 1)} />
-      <span className="bracket-figure" style={{ left: box.x * scale, top: (box.y + box.height + offset) * scale + 6 }}>
+      <span
+        className="bracket-cell"
+        style={at(cell.left, cell.top, cell.right - cell.left, cell.bottom - cell.top, 1)}
+      />
+      <span
+        className="bracket-figure"
+        style={{ left: box.x * scale, top: (box.y + box.height + offset) * scale + 6 }}
+      >
         {item}: {figure(contrast)} where {needed} is needed
       </span>
     </div>

@@ -1,5 +1,6 @@
-import { useEffect, useRef, useState } from 'react';
+import { useRef } from 'react';
 import { GREATEST_WIDTH, LEAST_WIDTH, STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
+import { useTyped } from '../parts/useTyped.ts';
 import { clampWidth } from './place.ts';
 
 interface WidthRulerProps {
@@ -10,7 +11,14 @@ interface WidthRulerProps {
 }
 
 const share = (width: number) => `${(100 * (width - LEAST_WIDTH)) / (GREATEST_WIDTH - LEAST_WIDTH)}%`;
-const KEYS: Record<string, number> = { ArrowLeft: -1, ArrowDown: -1, ArrowRight: 1, ArrowUp: 1, PageDown: -50, PageUp: 50 };
+const KEYS: Record<string, number> = {
+  ArrowLeft: -1,
+  ArrowDown: -1,
+  ArrowRight: 1,
+  ArrowUp: 1,
+  PageDown: -50,
+  PageUp: 50,
+};
 
 /** The ruler of widths: dragged, stepped by keyboard, or typed. */
 export function WidthRuler({ width, foldWidth, onChange }: WidthRulerProps) {
@@ -74,8 +82,7 @@ export function WidthRuler({ width, foldWidth, onChange }: WidthRulerProps) {
 }
 
 function TypedWidth({ width, onChange }: { width: number; onChange: (width: number) => void }) {
-  const [text, setText] = useState(String(width));
-  useEffect(() => setText(String(width)), [width]);
+  const [text, setText, leave] = useTyped(String(width));
   const value = Number(text);
   const isWrong = !(Number.isInteger(value) && value >= LEAST_WIDTH && value <= GREATEST_WIDTH);
   return (
@@ -91,7 +98,7 @@ function TypedWidth({ width, onChange }: { width: number; onChange: (width: numb
           const typed = Number(event.target.value);
           if (Number.isInteger(typed) && typed >= LEAST_WIDTH && typed <= GREATEST_WIDTH) onChange(typed);
         }}
-        onBlur={() => setText(String(width))}
+        onBlur={leave}
       />
       px
     </label>

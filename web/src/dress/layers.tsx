@@ -30,7 +30,15 @@ interface ValueProps<N extends LayerName> {
 }
 
 /** One value of a layer: what it is, where it comes from, and the way back to inheriting. */
-function Value<N extends LayerName>({ label, header, moment, layer, name, children, verdict }: ValueProps<N>) {
+function Value<N extends LayerName>({
+  label,
+  header,
+  moment,
+  layer,
+  name,
+  children,
+  verdict,
+}: ValueProps<N>) {
   const canGoBack = moment !== 'top' && originOf(header, moment, layer, name) === 'own';
   return (
     <div className="value">
@@ -38,7 +46,9 @@ function Value<N extends LayerName>({ label, header, moment, layer, name, childr
       <span className="value-field">{children}</span>
       {verdict}
       <span className="origin">
-        {moment === 'top' && originOf(header, moment, layer, name) === 'own' ? '' : originText(header, moment, layer, name)}
+        {moment === 'top' && originOf(header, moment, layer, name) === 'own'
+          ? ''
+          : originText(header, moment, layer, name)}
         {canGoBack && (
           <>
             {' · '}
@@ -68,7 +78,12 @@ export function InkLayer({ site, header, moment, look, rows }: LayerProps & { ro
     { name: 'hover', label: 'Hovered', state: 'hover' },
     { name: 'current', label: 'Current page', state: 'current' },
   ] as const;
-  const isButton = (row: Row) => header.rails.some((rail) => [...rail.start, ...rail.middle, ...rail.end].some((item) => item.kind === 'button' && item.id === row.itemId));
+  const isButton = (row: Row) =>
+    header.rails.some((rail) =>
+      [...rail.start, ...rail.middle, ...rail.end].some(
+        (item) => item.kind === 'button' && item.id === row.itemId,
+      ),
+    );
   return (
     <>
       {colours.map(({ name, label, state }) => (
@@ -89,13 +104,22 @@ export function InkLayer({ site, header, moment, look, rows }: LayerProps & { ro
           />
         </Value>
       ))}
-      <Value label="Logo" header={header} moment={moment} layer="ink" name="logo" verdict={verdictFor((row) => row.item === 'Logo')}>
+      <Value
+        label="Logo"
+        header={header}
+        moment={moment}
+        layer="ink"
+        name="logo"
+        verdict={verdictFor((row) => row.item === 'Logo')}
+      >
         <ToggleButtonGroup
           exclusive
           size="small"
           aria-label="Logo"
           value={look.ink.logo}
-          onChange={(_, variant: LogoVariant | null) => variant && setLook(header, moment, 'ink', 'logo', variant)}
+          onChange={(_, variant: LogoVariant | null) =>
+            variant && setLook(header, moment, 'ink', 'logo', variant)
+          }
         >
           <ToggleButton value="light">Light</ToggleButton>
           <ToggleButton value="dark">Dark</ToggleButton>

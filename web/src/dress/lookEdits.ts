@@ -4,7 +4,12 @@ import { useEditor } from '../editor/store.ts';
 
 /** Edits of a header's looks and manner, each one undoable step. */
 
-function changeHeader(headerId: string, label: string, change: (header: Header) => void, group?: string): void {
+function changeHeader(
+  headerId: string,
+  label: string,
+  change: (header: Header) => void,
+  group?: string,
+): void {
   useEditor.getState().edit(
     label,
     (draft) => {
@@ -35,7 +40,12 @@ export function setLook<N extends LayerName, K extends keyof ResolvedLook[N]>(
 }
 
 /** Puts a value, or a whole layer, back to what it inherits. */
-export function putBack<N extends LayerName>(header: Header, moment: Moment, layer: N, key?: keyof ResolvedLook[N]): void {
+export function putBack<N extends LayerName>(
+  header: Header,
+  moment: Moment,
+  layer: N,
+  key?: keyof ResolvedLook[N],
+): void {
   changeHeader(header.id, `Put back ${String(layer)}, ${MOMENT_NAMES[moment]}`, ({ looks }) => {
     const look = looks[moment] as Record<string, Record<string, unknown> | undefined>;
     if (key === undefined) delete look[layer];
@@ -62,5 +72,9 @@ export function originText<N extends LayerName>(
   key: keyof ResolvedLook[N],
 ): string {
   const origin = originOf(header, moment, layer, key);
-  return origin === 'own' ? 'own to this moment' : origin === 'default' ? 'as a plain header' : `from ${origin}`;
+  return origin === 'own'
+    ? 'own to this moment'
+    : origin === 'default'
+      ? 'as a plain header'
+      : `from ${origin}`;
 }

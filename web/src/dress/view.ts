@@ -19,7 +19,8 @@ function useComputed<T>(
     work(stop.signal)
       .then((value) => !stop.signal.aborted && setState({ value, inputs }))
       .catch((error: unknown) => {
-        if (!isAbort(error) && !stop.signal.aborted) setState(({ value }) => ({ value, failure: (error as Error).message }));
+        if (!isAbort(error) && !stop.signal.aborted)
+          setState(({ value }) => ({ value, failure: (error as Error).message }));
       });
     return () => stop.abort();
     // The work is made anew each time; its inputs say when it differs.
@@ -52,7 +53,9 @@ export function useProbes(
   const { value } = useComputed(
     async (signal) => {
       const request = await sceneRequest(hand, header.id, pageId, width);
-      return onEngine(placeName(pageId, width), (engine) => engine.probe(request, moment, scroll), { signal });
+      return onEngine(placeName(pageId, width), (engine) => engine.probe(request, moment, scroll), {
+        signal,
+      });
     },
     [hand.site, header.id, pageId, width, moment, scroll],
   );
@@ -60,7 +63,12 @@ export function useProbes(
 }
 
 /** The cut at a row's worst place. */
-export function useCut(hand: SiteAtHand, header: Header, pageId: string, row: Row | undefined): Cut | undefined {
+export function useCut(
+  hand: SiteAtHand,
+  header: Header,
+  pageId: string,
+  row: Row | undefined,
+): Cut | undefined {
   const { value } = useComputed<Cut | undefined>(
     row &&
       (async (signal) => {
@@ -112,8 +120,12 @@ const RANK: Record<Row['verdict'], number> = { lost: 0, strained: 2, clear: 4 };
  * one furthest below what it needs.
  */
 export function worstRow<T extends Row>(rows: readonly T[]): T | undefined {
-  const order = (row: T) => 100 * (RANK[row.verdict] + (row.state === 'hover' ? 1 : 0)) + row.worst / row.needed;
-  return rows.reduce<T | undefined>((worst, row) => (!worst || order(row) < order(worst) ? row : worst), undefined);
+  const order = (row: T) =>
+    100 * (RANK[row.verdict] + (row.state === 'hover' ? 1 : 0)) + row.worst / row.needed;
+  return rows.reduce<T | undefined>(
+    (worst, row) => (!worst || order(row) < order(worst) ? row : worst),
+    undefined,
+  );
 }
 
 /** One thread of the film: an item's verdicts at rest, over all moments. */

@@ -24,7 +24,12 @@ export interface EditorContext {
 /** One site open for work: its document, its bar and the screen of the chosen peg. */
 export function Editor() {
   const { siteId = '' } = useParams();
-  const query = useQuery({ queryKey: ['site', siteId], queryFn: () => api.site(siteId), staleTime: Infinity, gcTime: 0 });
+  const query = useQuery({
+    queryKey: ['site', siteId],
+    queryFn: () => api.site(siteId),
+    staleTime: Infinity,
+    gcTime: 0,
+  });
   const open = useEditor((state) => state.open);
   const kept = useEditor((state) => state.kept);
   const site = useEditor((state) => state.site);
@@ -36,7 +41,17 @@ export function Editor() {
   return <OpenSite siteId={siteId} slug={kept.slug} site={site} hashes={kept.hashes} />;
 }
 
-function OpenSite({ siteId, slug, site, hashes }: { siteId: string; slug: string; site: Site; hashes: Record<string, string> }) {
+function OpenSite({
+  siteId,
+  slug,
+  site,
+  hashes,
+}: {
+  siteId: string;
+  slug: string;
+  site: Site;
+  hashes: Record<string, string>;
+}) {
   const hand = useMemo(() => ({ site, hashes }), [site, hashes]);
   const [place, go] = usePlace(site);
   useAutosave();
@@ -66,8 +81,8 @@ function Conflict() {
   return (
     <div className="note-error" role="alert">
       <span>
-        {save.partName} was saved elsewhere meanwhile. Nothing of yours is lost: choose which version goes on. The other can be
-        had back with undo.
+        {save.partName} was saved elsewhere meanwhile. Nothing of yours is lost: choose which version goes on.
+        The other can be had back with undo.
       </span>
       <Button size="small" variant="contained" onClick={() => settleConflict('mine')}>
         Save mine over it
@@ -83,7 +98,9 @@ function Missing({ error }: { error: Error }) {
   return (
     <main className="sites">
       <h1>This site could not be opened</h1>
-      <p role="alert">{error instanceof ApiProblem ? error.message : 'Something went wrong here. Reload to try again.'}</p>
+      <p role="alert">
+        {error instanceof ApiProblem ? error.message : 'Something went wrong here. Reload to try again.'}
+      </p>
       <Link to="/">All sites</Link>
     </main>
   );

@@ -20,7 +20,9 @@ export function Shortcuts({ go }: { go: (change: PlaceChange) => void }) {
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       const target = event.target as HTMLElement;
-      const isTyping = target.matches('input:not([type=checkbox]):not([type=range]), textarea, select, [contenteditable]');
+      const isTyping = target.matches(
+        'input:not([type=checkbox]):not([type=range]), textarea, select, [contenteditable]',
+      );
       const isCommand = event.ctrlKey || event.metaKey;
       if (isCommand && event.key.toLowerCase() === 'z' && !isTyping) {
         event.preventDefault();

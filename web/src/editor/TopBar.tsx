@@ -4,6 +4,7 @@ import { Link, NavLink, useLocation, useNavigate } from 'react-router';
 import type { Site } from '@hatrail/core/model/site';
 import type { Place } from '../dress/place.ts';
 import { worstRow } from '../dress/view.ts';
+import { Mark } from '../parts/Mark.tsx';
 import { VerdictMark } from '../parts/Verdict.tsx';
 import { useEditor, type SaveState } from './store.ts';
 import { countItems, useVerdicts } from './verdicts.ts';
@@ -63,7 +64,10 @@ const SAVE_WORDS: Record<SaveState['kind'], string> = {
 
 function Saved() {
   const save = useEditor((state) => state.save);
-  const time = save.kind === 'saved' ? ` ${save.at.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}` : '';
+  const time =
+    save.kind === 'saved'
+      ? ` ${save.at.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}`
+      : '';
   return (
     <span className="bar-saved" role="status" data-save={save.kind}>
       {SAVE_WORDS[save.kind]}
@@ -100,7 +104,11 @@ function RunningVerdict({ siteId, site }: { siteId: string; site: Site }) {
   const { rows, progress } = useVerdicts();
   const navigate = useNavigate();
   if (!rows) {
-    return <span className="bar-verdict quiet">{progress ? `sweeping ${progress.done} of ${progress.of}` : 'sweeping'}</span>;
+    return (
+      <span className="bar-verdict quiet">
+        {progress ? `sweeping ${progress.done} of ${progress.of}` : 'sweeping'}
+      </span>
+    );
   }
   const worst = worstRow(rows);
   const [lost, strained] = [countItems(rows, 'lost'), countItems(rows, 'strained')];
@@ -129,15 +137,6 @@ function RunningVerdict({ siteId, site }: { siteId: string; site: Site }) {
       {text}
       {progress && <span className="sr-only">, being swept again</span>}
     </button>
-  );
-}
-
-function Mark() {
-  return (
-    <svg width="26" height="20" viewBox="0 0 26 20" aria-hidden="true">
-      <rect y="2" width="26" height="3" rx="1.5" fill="#B98A3C" />
-      <path d="M6 5v7a4 4 0 0 0 8 0M20 5v5a3 3 0 0 1-3 3" fill="none" stroke="#1F4D43" strokeWidth="3" strokeLinecap="round" />
-    </svg>
   );
 }
 

@@ -62,7 +62,9 @@ function listPart(siteId: string, list: 'headers' | 'pages', part: Header | Page
     name: 'name' in part ? part.name : part.title,
     revision,
     save: (base) =>
-      list === 'headers' ? api.saveHeader(siteId, part as Header, base) : api.savePage(siteId, part as Page, base),
+      list === 'headers'
+        ? api.saveHeader(siteId, part as Header, base)
+        : api.savePage(siteId, part as Page, base),
     kept: (old, saved) => ({
       ...old,
       site: put(old.site, part),
@@ -101,7 +103,9 @@ export async function saveNow(): Promise<void> {
       const { revision } = await part.save(part.revision);
       useEditor.setState(({ kept: now }) => (now?.id === kept!.id ? { kept: part.kept(now, revision) } : {}));
     }
-    useEditor.setState(({ save }) => (save.kind === 'saved' ? {} : { save: { kind: 'saved', at: new Date() } }));
+    useEditor.setState(({ save }) =>
+      save.kind === 'saved' ? {} : { save: { kind: 'saved', at: new Date() } },
+    );
   } catch (error) {
     failed(error as ApiProblem);
   } finally {

@@ -44,7 +44,13 @@ export const useEditor = create<EditorState>()((set, get) => ({
   save: { kind: 'saved', at: new Date() },
 
   open(kept) {
-    set({ kept, site: kept.site, past: [], future: [], save: { kind: 'saved', at: new Date(kept.changedAt) } });
+    set({
+      kept,
+      site: kept.site,
+      past: [],
+      future: [],
+      save: { kind: 'saved', at: new Date(kept.changedAt) },
+    });
   },
 
   edit(label, change, group) {

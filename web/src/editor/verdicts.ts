@@ -17,7 +17,11 @@ interface Verdicts {
   failure: string | undefined;
 }
 
-export const useVerdicts = create<Verdicts>()(() => ({ rows: undefined, progress: undefined, failure: undefined }));
+export const useVerdicts = create<Verdicts>()(() => ({
+  rows: undefined,
+  progress: undefined,
+  failure: undefined,
+}));
 
 /** The rows that are not clear, worst against its need first. */
 export function worstFirst(rows: readonly Row[]): Row[] {
@@ -44,7 +48,8 @@ export function useProofOfAll(hand: SiteAtHand, header: Header, width: number): 
           if (!stop.signal.aborted) useVerdicts.setState({ rows, progress: undefined, failure: undefined });
         })
         .catch((error: unknown) => {
-          if (!isAbort(error)) useVerdicts.setState({ progress: undefined, failure: (error as Error).message });
+          if (!isAbort(error))
+            useVerdicts.setState({ progress: undefined, failure: (error as Error).message });
         });
     }, 200);
     return () => {
@@ -79,7 +84,17 @@ function questionKey(site: Site, header: Header, moment: Moment): string {
   const look = resolveLook(header, moment);
   const { opacity: _, ...fill } = look.fill;
   const { duration: __, ...manner } = header.manner;
-  return JSON.stringify([site.palette, site.type, site.menus, site.pages, header.rails, manner, moment, look.ink, fill]);
+  return JSON.stringify([
+    site.palette,
+    site.type,
+    site.menus,
+    site.pages,
+    header.rails,
+    manner,
+    moment,
+    look.ink,
+    fill,
+  ]);
 }
 
 /** Solves the least fill of a moment over all pages and widths, once they have been swept. */
@@ -98,7 +113,10 @@ export function useLeastFill(hand: SiteAtHand, header: Header, moment: Moment, w
         .then((found) => useFillAnswer.setState({ answer: found, key: question }))
         .catch((error: unknown) => {
           if (isAbort(error)) return;
-          useFillAnswer.setState({ answer: { kind: 'failed', message: (error as Error).message }, key: question });
+          useFillAnswer.setState({
+            answer: { kind: 'failed', message: (error as Error).message },
+            key: question,
+          });
         });
     }, 150);
     return () => {

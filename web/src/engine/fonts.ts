@@ -9,7 +9,10 @@ export async function loadFonts(site: Site, fonts: FontFaceSet): Promise<void> {
     fontsOf(site).map(({ cssName, weight, file, range }) => {
       let load = loading.get(file);
       if (!load) {
-        const face = new FontFace(cssName, `url("/fonts/${file}")`, { weight: String(weight), unicodeRange: range });
+        const face = new FontFace(cssName, `url("/fonts/${file}")`, {
+          weight: String(weight),
+          unicodeRange: range,
+        });
         fonts.add(face);
         load = face.load();
         loading.set(file, load);

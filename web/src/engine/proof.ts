@@ -72,7 +72,13 @@ function numberOf(part: object): number {
   return number;
 }
 
-function proofKey({ site, hashes }: SiteAtHand, header: Header, pageId: string, width: number, moment: Moment): string {
+function proofKey(
+  { site, hashes }: SiteAtHand,
+  header: Header,
+  pageId: string,
+  width: number,
+  moment: Moment,
+): string {
   const page = site.pages.find(({ id }) => id === pageId)!;
   const parts = [site.palette, site.type, site.menus, site.logo, site.pictures, page, header.rails, hashes];
   const looks = moment === 'top' ? header.looks.top : header.looks;
@@ -95,7 +101,11 @@ async function proveMoment(
     ...at,
     site: { ...at.site, headers: at.site.headers.map((old) => (old.id === header.id ? header : old)) },
   };
-  const request = { ...(await sceneRequest(withHeader, header.id, pageId, width)), moments: [moment], curves: false };
+  const request = {
+    ...(await sceneRequest(withHeader, header.id, pageId, width)),
+    moments: [moment],
+    curves: false,
+  };
   const { rows } = await onEngine(placeName(pageId, width), (engine) => engine.sweep(request), options);
   if (known.size >= MOST_KNOWN) known.delete(known.keys().next().value!);
   known.set(key, rows);
@@ -134,7 +144,11 @@ export async function proveAll(
 }
 
 /** The solver's work, carried out over all pages and widths in the workers. */
-export function fillWork(at: SiteAtHand, moment: Moment, options: ProofOptions & { width?: number }): FillWork {
+export function fillWork(
+  at: SiteAtHand,
+  moment: Moment,
+  options: ProofOptions & { width?: number },
+): FillWork {
   return {
     sweep: (header) => proveAll(at, header, { ...options, moments: [moment] }),
     solve: async (header, colour, places) => {

@@ -56,7 +56,10 @@ export async function rasterOf(site: Site, laid: LaidPage, hashes: Record<string
 
 function paint(laid: LaidPage, found: Map<string, Drawable>, site: Site): Raster {
   const { width, height } = laid;
-  const context = new OffscreenCanvas(width, height).getContext('2d', { alpha: false, willReadFrequently: true })!;
+  const context = new OffscreenCanvas(width, height).getContext('2d', {
+    alpha: false,
+    willReadFrequently: true,
+  })!;
   paintPage(laid, context as unknown as PaintingContext, { palette: site.palette, pictures: found });
   return { width, height, data: context.getImageData(0, 0, width, height).data };
 }

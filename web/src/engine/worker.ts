@@ -44,7 +44,10 @@ const engine = {
       switchAt: scene.switchAt,
       layout: scene.layout,
     };
-    return transfer({ rows, facts }, request.curves ? rows.map(({ contrasts }) => contrasts.buffer as ArrayBuffer) : []);
+    return transfer(
+      { rows, facts },
+      request.curves ? rows.map(({ contrasts }) => contrasts.buffer as ArrayBuffer) : [],
+    );
   },
 
   /** Every item at one scroll. */

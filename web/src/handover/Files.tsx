@@ -10,7 +10,15 @@ function size(bytes: number): string {
 }
 
 /** The files that ship, readable, with their sizes. */
-export function Files({ siteId, header, version }: { siteId: string; header: Header; version: number | undefined }) {
+export function Files({
+  siteId,
+  header,
+  version,
+}: {
+  siteId: string;
+  header: Header;
+  version: number | undefined;
+}) {
   const files = useQuery({
     queryKey: ['files', siteId, header.id, version],
     queryFn: () => api.files(siteId, header.id),
@@ -33,7 +41,11 @@ export function Files({ siteId, header, version }: { siteId: string; header: Hea
           Download
         </Button>
       </div>
-      {files.error && <p className="note-error" role="alert">{files.error.message}</p>}
+      {files.error && (
+        <p className="note-error" role="alert">
+          {files.error.message}
+        </p>
+      )}
       {files.isPending && <p className="quiet">Putting the files together</p>}
       {files.data && (
         <div className="files-body">

@@ -53,7 +53,8 @@ export function Releases({ siteId, slug, site, canPublish }: ReleasesProps) {
     <section className="releases" aria-labelledby="releases-title">
       <h2 id="releases-title">Publish</h2>
       <p className="quiet">
-        To the site stand-in that ships with Hat Rail: {site.name} as a visitor gets it, in a window of its own.
+        To the site stand-in that ships with Hat Rail: {site.name} as a visitor gets it, in a window of its
+        own.
       </p>
       <TextField
         label="What changed (for you)"
@@ -82,9 +83,15 @@ export function Releases({ siteId, slug, site, canPublish }: ReleasesProps) {
       <p role="status" className="said">
         {said}
       </p>
-      {failure && <p className="note-error" role="alert">{failure.message}</p>}
+      {failure && (
+        <p className="note-error" role="alert">
+          {failure.message}
+        </p>
+      )}
       <h2>Releases</h2>
-      {releases.data?.length === 0 && <p className="quiet">None yet. The first one is made when you publish.</p>}
+      {releases.data?.length === 0 && (
+        <p className="quiet">None yet. The first one is made when you publish.</p>
+      )}
       <ul className="release-list">
         {releases.data?.map((release) => (
           <ReleaseRow
@@ -99,22 +106,37 @@ export function Releases({ siteId, slug, site, canPublish }: ReleasesProps) {
   );
 }
 
-function ReleaseRow({ release, onLive, onBringBack }: { release: Release; onLive: () => void; onBringBack: () => void }) {
+function ReleaseRow({
+  release,
+  onLive,
+  onBringBack,
+}: {
+  release: Release;
+  onLive: () => void;
+  onBringBack: () => void;
+}) {
   const { number, note, madeAt, live } = release;
   return (
     <li>
       <div>
         <strong>Release {number}</strong> {live && <span className="live">live</span>}
-        <div className="quiet">{new Date(madeAt).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })}</div>
+        <div className="quiet">
+          {new Date(madeAt).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })}
+        </div>
         {note && <div>{note}</div>}
       </div>
       <div className="row">
         {!live && (
-          <Button size="small" variant="outlined" onClick={onLive} aria-label={`Put release ${number} live`}>
+          <Button size="small" variant="outlined" onClick={onLive} aria-label={`Put live: release ${number}`}>
             Put live
           </Button>
         )}
-        <Button size="small" variant="outlined" onClick={onBringBack} aria-label={`Bring release ${number} back`}>
+        <Button
+          size="small"
+          variant="outlined"
+          onClick={onBringBack}
+          aria-label={`Bring back into the editor: release ${number}`}
+        >
           Bring back into the editor
         </Button>
       </div>

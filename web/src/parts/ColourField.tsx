@@ -1,9 +1,10 @@
 import { Popover, TextField } from '@mui/material';
-import { useEffect, useId, useState } from 'react';
+import { useId, useState } from 'react';
 import { HexColorPicker } from 'react-colorful';
 import { hexColour, parseColour } from '@hatrail/core/colour/rgb';
 import { colourMessage } from '@hatrail/core/model/rules';
 import { resolveColour, type ColourUse, type Swatch } from '@hatrail/core/model/palette';
+import { useTyped } from './useTyped.ts';
 
 interface ColourFieldProps {
   label: string;
@@ -49,12 +50,19 @@ export function ColourField({ label, palette, use, onChange }: ColourFieldProps)
               aria-pressed={swatch.id === use.swatch}
               onClick={() => onChange({ swatch: swatch.id })}
             >
-              <span className="swatch" style={{ background: hexColour(resolveColour(palette, { swatch: swatch.id })) }} />
+              <span
+                className="swatch"
+                style={{ background: hexColour(resolveColour(palette, { swatch: swatch.id })) }}
+              />
               {swatch.name}
             </button>
           ))}
         </div>
-        <HexColorPicker color={hex} onChange={(colour) => colour !== hex && onChange({ colour })} style={{ width: '100%', height: 130 }} />
+        <HexColorPicker
+          color={hex}
+          onChange={(colour) => colour !== hex && onChange({ colour })}
+          style={{ width: '100%', height: 130 }}
+        />
         <TypedColour hex={use.colour ?? hex} onChange={(colour) => onChange({ colour })} />
       </Popover>
     </>
@@ -62,9 +70,8 @@ export function ColourField({ label, palette, use, onChange }: ColourFieldProps)
 }
 
 function TypedColour({ hex, onChange }: { hex: string; onChange: (colour: string) => void }) {
-  const [text, setText] = useState(hex);
+  const [text, setText] = useTyped(hex);
   const id = useId();
-  useEffect(() => setText(hex), [hex]);
   const isSound = parseColour(text)?.a === 1;
   return (
     <TextField

@@ -33,7 +33,9 @@ export function LiveFrame(props: LiveFrameProps) {
     const inside = frame.current!.contentWindow!;
     dressFrame(frame.current!, now.current.preview);
     inside.scrollTo({ top: now.current.scroll, behavior: 'instant' });
-    inside.addEventListener('scroll', () => now.current.onScroll?.(Math.round(inside.scrollY)), { passive: true });
+    inside.addEventListener('scroll', () => now.current.onScroll?.(Math.round(inside.scrollY)), {
+      passive: true,
+    });
     inside.document.addEventListener('click', (event) => {
       const link = (event.target as Element).closest('a[href]');
       if (!link) return;

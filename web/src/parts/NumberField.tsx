@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useTyped } from './useTyped.ts';
 
 interface NumberFieldProps {
   label: string;
@@ -11,9 +11,9 @@ interface NumberFieldProps {
 
 /** A whole number with its unit; what is out of range stays in the field, with what to do, and changes nothing. */
 export function NumberField({ label, unit, value, min, max, onChange }: NumberFieldProps) {
-  const [text, setText] = useState(String(value));
-  useEffect(() => setText(String(value)), [value]);
-  const isSound = (entry: string) => /^\d+$/.test(entry.trim()) && Number(entry) >= min && Number(entry) <= max;
+  const [text, setText] = useTyped(String(value));
+  const isSound = (entry: string) =>
+    /^\d+$/.test(entry.trim()) && Number(entry) >= min && Number(entry) <= max;
   return (
     <span className="number-field">
       <label>

@@ -1,5 +1,5 @@
 import { Slider } from '@mui/material';
-import { useEffect, useState } from 'react';
+import { useTyped } from './useTyped.ts';
 
 interface PercentSliderProps {
   label: string;
@@ -13,8 +13,7 @@ interface PercentSliderProps {
 /** An opacity in whole percents, with the computed mark from which it clears; dragged, stepped or typed. */
 export function PercentSlider({ label, value, clearFrom, onChange }: PercentSliderProps) {
   const percent = Math.round(value * 100);
-  const [text, setText] = useState(String(percent));
-  useEffect(() => setText(String(percent)), [percent]);
+  const [text, setText, leave] = useTyped(String(percent));
   const typed = Number(text);
   const isWrong = text.trim() === '' || !(typed >= 0 && typed <= 100);
   return (
@@ -47,9 +46,10 @@ export function PercentSlider({ label, value, clearFrom, onChange }: PercentSlid
           onChange={(event) => {
             setText(event.target.value);
             const next = Number(event.target.value);
-            if (event.target.value.trim() !== '' && next >= 0 && next <= 100) onChange(Math.round(next) / 100);
+            if (event.target.value.trim() !== '' && next >= 0 && next <= 100)
+              onChange(Math.round(next) / 100);
           }}
-          onBlur={() => !isWrong && setText(String(percent))}
+          onBlur={() => !isWrong && leave()}
         />
         %
       </label>

@@ -1,6 +1,10 @@
 import type { Verdict } from '@hatrail/core/sweep/verdict';
 
-const COLOURS: Record<Verdict, string> = { clear: 'var(--clear)', strained: 'var(--strained)', lost: 'var(--lost)' };
+const COLOURS: Record<Verdict, string> = {
+  clear: 'var(--clear)',
+  strained: 'var(--strained)',
+  lost: 'var(--lost)',
+};
 const WORDS: Record<Verdict, string> = { clear: 'Clear', strained: 'Strained', lost: 'Lost' };
 
 /** A verdict's mark: filled disc, half disc, barred ring. */
@@ -33,7 +37,15 @@ export function figure(contrast: number): string {
 /** A verdict as mark, word and number. */
 export function VerdictText({ verdict, contrast }: { verdict: Verdict; contrast?: number }) {
   return (
-    <span style={{ display: 'inline-flex', alignItems: 'center', gap: 6, color: COLOURS[verdict], fontWeight: 650 }}>
+    <span
+      style={{
+        display: 'inline-flex',
+        alignItems: 'center',
+        gap: 6,
+        color: COLOURS[verdict],
+        fontWeight: 650,
+      }}
+    >
       <VerdictMark verdict={verdict} />
       <span>
         {WORDS[verdict]}

@@ -58,4 +58,3 @@ export function dressFrame(frame: HTMLIFrameElement, { headerCss, siteCss: pages
   set('header-css', headerCss);
   frame.contentWindow?.setTimeout(() => set('still-css', ''), 120);
 }
-

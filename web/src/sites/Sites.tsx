@@ -5,6 +5,7 @@ import { Link } from 'react-router';
 import { usualWindowHeight } from '@hatrail/core/page/layout';
 import type { Row } from '@hatrail/core/sweep/prove';
 import { api, type KeptSite } from '../api.ts';
+import { Mark } from '../parts/Mark.tsx';
 import { useMeasure, worstRow } from '../dress/view.ts';
 import { countItems } from '../editor/verdicts.ts';
 import { isAbort } from '../engine/pool.ts';
@@ -17,22 +18,34 @@ import { figure, VerdictMark, VERDICT_COLOURS } from '../parts/Verdict.tsx';
 export function Sites() {
   const sites = useQuery({ queryKey: ['sites'], queryFn: api.sites });
   return (
-    <main className="sites">
-      <div className="sites-head">
-        <h1>Sites</h1>
-        <BringIn />
-      </div>
-      {sites.error && <p className="note-error" role="alert">{sites.error.message}</p>}
-      {sites.isPending && <p className="quiet">Loading</p>}
-      {sites.data?.length === 0 && <p>There is no site here yet. Bring in a site file to begin.</p>}
-      <ul className="site-list">
-        {sites.data?.map((kept) => (
-          <li key={kept.id}>
-            <SiteCard kept={kept} />
-          </li>
-        ))}
-      </ul>
-    </main>
+    <>
+      <header className="bar">
+        <span className="bar-mark">
+          <Mark />
+          Hat Rail
+        </span>
+      </header>
+      <main className="sites">
+        <div className="sites-head">
+          <h1>Sites</h1>
+          <BringIn />
+        </div>
+        {sites.error && (
+          <p className="note-error" role="alert">
+            {sites.error.message}
+          </p>
+        )}
+        {sites.isPending && <p className="quiet">Loading</p>}
+        {sites.data?.length === 0 && <p>There is no site here yet. Bring in a site file to begin.</p>}
+        <ul className="site-list">
+          {sites.data?.map((kept) => (
+            <li key={kept.id}>
+              <SiteCard kept={kept} />
+            </li>
+          ))}
+        </ul>
+      </main>
+    </>
   );
 }
 
@@ -77,7 +90,10 @@ function SiteCard({ kept }: { kept: KeptSite }) {
   const header = kept.site.headers[0]!;
   const page = kept.site.pages[0]!;
   const measure = useMeasure(hand);
-  const preview = useMemo(() => measure && makePreview(hand, header, page, measure), [hand, header, page, measure]);
+  const preview = useMemo(
+    () => measure && makePreview(hand, header, page, measure),
+    [hand, header, page, measure],
+  );
   const scale = CARD / WIDTH;
   return (
     <article className="site-card">
@@ -130,7 +146,8 @@ function SiteVerdict({ kept }: { kept: KeptSite }) {
       </span>
       {worst && verdict !== 'clear' && (
         <span className="quiet">
-          {worst.item}: {figure(worst.worst)} where {worst.needed} is needed, {worst.scroll} px down {page} at {worst.width}
+          {worst.item}: {figure(worst.worst)} where {worst.needed} is needed, {worst.scroll} px down {page} at{' '}
+          {worst.width}
         </span>
       )}
     </p>

@@ -1,0 +1,29 @@
+import { createRequire } from 'node:module';
+import type { Page as Tab } from 'playwright-core';
+
+const AXE = createRequire(import.meta.url).resolve('axe-core/axe.min.js');
+
+/**
+ * What axe-core finds on a page, rule and place. Contrast over pictures is left to the engine: axe cannot read it and
+ * says so; what it can read, it judges.
+ */
+export async function findings(tab: Tab, without: string[] = []): Promise<string[]> {
+  await tab.addScriptTag({ path: AXE });
+  return tab.evaluate(async (excluded) => {
+    const { axe } = globalThis as unknown as {
+      axe: {
+        run(
+          context: object,
+          options: object,
+        ): Promise<{ violations: { id: string; nodes: { target: string[]; failureSummary?: string }[] }[] }>;
+      };
+    };
+    const { violations } = await axe.run(
+      { exclude: excluded.map((selector) => [selector]) },
+      { runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'], iframes: false },
+    );
+    return violations.flatMap(({ id, nodes }) =>
+      nodes.map(({ target, failureSummary }) => `${id}: ${target} ${failureSummary ?? ''}`),
+    );
+  }, without);
+}

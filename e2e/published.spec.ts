@@ -1,0 +1,230 @@
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Browser, BrowserContextOptions, Page as Tab } from 'playwright-core';
+import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import type { Header } from '@hatrail/core/model/header';
+import { start, type Running } from '@hatrail/server/start';
+import { findings } from './axe.ts';
+import { openChromium } from './chromium.ts';
+
+/** The published site as a visitor meets it, on the stand-in. */
+
+let running: Running;
+let browser: Browser;
+
+beforeAll(async () => {
+  running = await start({ port: 0, livePort: 0, dataFolder: mkdtempSync(join(tmpdir(), 'hatrail-')) });
+  publish();
+  browser = await openChromium();
+});
+afterAll(async () => {
+  await browser.close();
+  await running.close();
+});
+
+/** Publishes the demo site, with its header changed. */
+function publish(change: (header: Header) => void = () => undefined): void {
+  const { context } = running;
+  const [id] = context.sites.ids();
+  const { site, hashes } = context.sites.read(id!)!;
+  site.headers.forEach(change);
+  context.releases.make(id!, site, hashes, '');
+}
+
+async function visit(path = '', options: BrowserContextOptions = {}): Promise<Tab> {
+  const context = await browser.newContext({
+    viewport: { width: 1280, height: 800 },
+    bypassCSP: true,
+    ...options,
+  });
+  const tab = await context.newPage();
+  await tab.goto(`${running.liveUrl}/larkfell/${path}`);
+  await tab.evaluate(() => document.fonts.ready);
+  return tab;
+}
+const momentAfter = async (tab: Tab, scroll: number) => {
+  await tab.evaluate((y) => scrollTo({ top: y, behavior: 'instant' }), scroll);
+  // Two frames and a scroll event later the header has settled.
+  await tab.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
+  await tab.waitForTimeout(150);
+  return tab.locator('.hr').getAttribute('data-moment');
+};
+const expanded = (tab: Tab, name: string) =>
+  tab.getByRole('button', { name, exact: true }).getAttribute('aria-expanded');
+/** Width at which the menu folds, found from outside: at it the links show, a pixel below the menu button does. */
+async function foldsBelow(tab: Tab): Promise<number> {
+  let [low, high] = [320, 1280];
+  while (high - low > 1) {
+    const middle = (low + high) >> 1;
+    await tab.setViewportSize({ width: middle, height: 800 });
+    if (await tab.locator('.hr-menu').isVisible()) high = middle;
+    else low = middle;
+  }
+  return high;
+}
+
+describe('the published header', () => {
+  test('lies over the picture, stays, and changes its look at the switch', async () => {
+    const tab = await visit();
+    expect(await tab.locator('#aurora').evaluate((band) => band.getBoundingClientRect().top)).toBe(0);
+    const fill = () => tab.locator('.hr').evaluate((header) => getComputedStyle(header).backgroundColor);
+    expect(await fill()).toBe('rgba(16, 27, 51, 0)');
+    expect(await momentAfter(tab, 59)).toBe('top');
+    expect(await momentAfter(tab, 60)).toBe('scrolled');
+    await expect.poll(fill).toBe('rgba(16, 27, 51, 0.42)');
+    expect(await tab.locator('.hr').evaluate((header) => header.getBoundingClientRect().top)).toBe(0);
+    expect(await momentAfter(tab, 0)).toBe('top');
+    await tab.context().close();
+  });
+
+  test('shifts nothing when the moment changes', async () => {
+    const tab = await visit();
+    await tab.waitForLoadState('networkidle');
+    await tab.waitForTimeout(300);
+    await tab.evaluate(() => {
+      (globalThis as unknown as { shift: number }).shift = 0;
+      new PerformanceObserver((list) => {
+        for (const entry of list.getEntries())
+          (globalThis as unknown as { shift: number }).shift += (
+            entry as PerformanceEntry & { value: number }
+          ).value;
+      }).observe({ type: 'layout-shift', buffered: false });
+    });
+    for (const scroll of [100, 0, 300, 10]) await momentAfter(tab, scroll);
+    expect(await tab.evaluate(() => (globalThis as unknown as { shift: number }).shift)).toBe(0);
+    await tab.context().close();
+  });
+
+  test('folds at the fold width that was solved, and nothing wraps or overflows there', async () => {
+    const tab = await visit();
+    const fold = await foldsBelow(tab);
+    const css = await tab.evaluate(() => fetch('assets/header.css').then((answer) => answer.text()));
+    expect(css).toContain(`width < ${fold}px`);
+    const fits = (width: number) =>
+      tab.setViewportSize({ width, height: 800 }).then(() =>
+        tab.evaluate(() => {
+          const edge = (selector: string) => document.querySelector(selector)!.getBoundingClientRect();
+          const gap = edge('.hr-menu').left - edge('.hr-logo').right;
+          return gap >= 28 - 0.02 && edge('.hr-rail .hr-button').right <= innerWidth - 40 + 0.02;
+        }),
+      );
+    expect(await fits(fold)).toBe(true);
+    await tab.addStyleTag({
+      content: '.hr .hr-rail .hr-fold{display:flex!important}.hr .hr-toggle{display:none!important}',
+    });
+    expect(await fits(fold - 1)).toBe(false);
+    await tab.context().close();
+  });
+
+  test('opens its drop-down by mouse and by keyboard, and closes it again', async () => {
+    const tab = await visit();
+    const more = tab.getByRole('button', { name: 'More in Visit' });
+    await more.click();
+    expect(await tab.getByRole('link', { name: 'Opening nights' }).isVisible()).toBe(true);
+    await tab.mouse.click(600, 500);
+    expect(await expanded(tab, 'More in Visit')).toBe('false');
+    await more.focus();
+    await tab.keyboard.press('Enter');
+    await tab.keyboard.press('Tab');
+    expect(await tab.evaluate(() => document.activeElement!.textContent)).toBe('Getting here');
+    await tab.keyboard.press('Escape');
+    expect(await expanded(tab, 'More in Visit')).toBe('false');
+    expect(await tab.evaluate(() => document.activeElement!.getAttribute('aria-label'))).toBe(
+      'More in Visit',
+    );
+    await tab.keyboard.press('Space');
+    for (let i = 0; i < 4; i++) await tab.keyboard.press('Tab');
+    expect(await expanded(tab, 'More in Visit')).toBe('false');
+    await tab.context().close();
+  });
+
+  test('folded, its menu button opens the whole menu by keyboard', async () => {
+    const tab = await visit('visit/', { viewport: { width: 390, height: 740 } });
+    expect(await tab.locator('.hr-menu').isVisible()).toBe(false);
+    await tab.getByRole('button', { name: 'Menu', exact: true }).focus();
+    await tab.keyboard.press('Enter');
+    const panel = tab.locator('.hr-panel');
+    expect(await panel.isVisible()).toBe(true);
+    expect(await panel.getByRole('link').allTextContents()).toEqual([
+      'Visit',
+      'Getting here',
+      'Opening nights',
+      'Access',
+      'Shows',
+      'Night log',
+      'Groups & schools',
+      'Members',
+      'Book a night',
+    ]);
+    expect(await panel.locator('[aria-current=page]').textContent()).toBe('Visit');
+    expect(await findings(tab)).toEqual([]);
+    await tab.keyboard.press('Escape');
+    expect(await panel.isVisible()).toBe(false);
+    await tab.context().close();
+  });
+
+  test('leaves the place that a link jumps to in sight', async () => {
+    const tab = await visit('visit/#getting-here');
+    await tab.waitForTimeout(200);
+    const top = await tab.locator('#getting-here').evaluate((band) => band.getBoundingClientRect().top);
+    expect(Math.abs(top - 76)).toBeLessThanOrEqual(1);
+    await tab.context().close();
+  });
+
+  test('is skipped by the first link, in sight once it has focus', async () => {
+    const tab = await visit();
+    await tab.keyboard.press('Tab');
+    const skip = tab.getByRole('link', { name: 'Skip to content' });
+    expect(await skip.evaluate((link) => link.getBoundingClientRect().top)).toBeGreaterThanOrEqual(0);
+    await tab.keyboard.press('Enter');
+    expect(await tab.evaluate(() => document.activeElement!.id)).toBe('main');
+    await tab.context().close();
+  });
+
+  test('works without JavaScript: links are there, unfolded and folded', async () => {
+    const tab = await visit('', { javaScriptEnabled: false });
+    expect(await tab.getByRole('link', { name: 'Shows' }).first().isVisible()).toBe(true);
+    expect(await tab.locator('.hr-opener').isVisible()).toBe(false);
+    await tab.locator('.hr-menu > li').first().hover();
+    expect(await tab.getByRole('link', { name: 'Access' }).first().isVisible()).toBe(true);
+    await tab.setViewportSize({ width: 390, height: 740 });
+    expect(await tab.locator('.hr-panel').getByRole('link', { name: 'Night log' }).isVisible()).toBe(true);
+    await tab.context().close();
+  });
+
+  test('respects reduced motion and forced colours', async () => {
+    const tab = await visit('', { reducedMotion: 'reduce', forcedColors: 'active' });
+    const style = await tab.locator('.hr').evaluate((header) => {
+      const { transitionDuration, backgroundColor } = getComputedStyle(header);
+      return { transitionDuration, backgroundColor };
+    });
+    expect(style.transitionDuration).toBe('0s');
+    expect(style.backgroundColor).not.toBe('rgba(16, 27, 51, 0)');
+    await tab.context().close();
+  });
+
+  test(
+    'carries no code of the application, and once it is clear axe finds nothing on any page',
+    { timeout: 120_000 },
+    async () => {
+      const tab = await visit('book/');
+      const lost = await findings(tab);
+      expect(lost.length).toBeGreaterThan(0);
+      expect(lost.every((finding) => finding.startsWith('color-contrast: .hr-link'))).toBe(true);
+      publish((header) => {
+        for (const look of [header.looks.top, header.looks.scrolled])
+          look.fill = { ...look.fill, opacity: 0.85 };
+      });
+      for (const path of ['', 'visit/', 'shows/', 'log/', 'members/', 'book/']) {
+        await tab.goto(`${running.liveUrl}/larkfell/${path}`);
+        const scripts = await tab.evaluate(() =>
+          [...document.scripts].map(({ src }) => new URL(src).pathname),
+        );
+        expect(scripts).toEqual(['/larkfell/assets/header.js']);
+        expect(await findings(tab)).toEqual([]);
+      }
+      await tab.context().close();
+    },
+  );
+});

@@ -1,0 +1,30 @@
+// npm test: installs what is missing, then lint, types, build, and all tests; ends with their totals.
+import { spawnSync } from 'node:child_process';
+import { existsSync, readFileSync, rmSync } from 'node:fs';
+import { buildWeb, installChromium, installPackages } from './setUp.mjs';
+
+installPackages();
+installChromium();
+
+const RESULTS = 'test-results/vitest.json';
+rmSync(RESULTS, { force: true });
+let failed = 0;
+for (const check of ['lint', 'types']) {
+  console.log(`\n${check}`);
+  if (spawnSync('npm', ['run', '--silent', check], { stdio: 'inherit' }).status !== 0) failed++;
+}
+buildWeb();
+const { status } = spawnSync('npx', ['vitest', 'run'], { stdio: 'inherit' });
+let passed = 0;
+if (existsSync(RESULTS)) {
+  const results = JSON.parse(readFileSync(RESULTS, 'utf8'));
+  passed = results.numPassedTests;
+  // A file that breaks before its first test counts as one failure.
+  const broken = results.testResults.filter(
+    ({ status: s, assertionResults: a }) => s === 'failed' && a.every((t) => t.status !== 'failed'),
+  );
+  failed += results.numFailedTests + broken.length;
+}
+if (status !== 0 && failed === 0) failed = 1;
+console.log(`\n${passed} passed, ${failed} failed`);
+process.exit(failed === 0 && passed > 0 ? 0 : 1);
