@@ -1,21 +1,30 @@
 import { chromium, type Browser } from 'playwright-core';
 
-/** Starts Debian's Chromium with GPU raster on the processor: what people's browsers do, on a machine without a GPU. */
-export function openChromium(): Promise<Browser> {
+const QUIET = [
+  '--no-sandbox',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+  '--disable-quic',
+  '--no-first-run',
+];
+
+/** GPU raster without a GPU: it paints what people's browsers paint, at a processor's pace. */
+const GPU_RASTER = [
+  '--use-gl=angle',
+  '--use-angle=swiftshader',
+  '--enable-unsafe-swiftshader',
+  '--enable-gpu-rasterization',
+  '--ignore-gpu-blocklist',
+];
+
+/**
+ * Starts Debian's Chromium.
+ * @param raster `gpu` where pixels are compared; `software` where only time counts, for a machine without a GPU
+ */
+export function openChromium(raster: 'gpu' | 'software' = 'gpu'): Promise<Browser> {
   return chromium.launch({
     executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-    args: [
-      '--no-sandbox',
-      '--use-gl=angle',
-      '--use-angle=swiftshader',
-      '--enable-unsafe-swiftshader',
-      '--enable-gpu-rasterization',
-      '--ignore-gpu-blocklist',
-      '--disable-background-networking',
-      '--disable-component-update',
-      '--disable-sync',
-      '--disable-quic',
-      '--no-first-run',
-    ],
+    args: [...QUIET, ...(raster === 'gpu' ? GPU_RASTER : ['--disable-gpu'])],
   });
 }

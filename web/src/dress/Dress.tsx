@@ -1,11 +1,11 @@
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useDeferredValue, useEffect, useRef, useState } from 'react';
 import { useOutletContext } from 'react-router';
 import { usualWindowHeight } from '@hatrail/core/page/layout';
-import { MOMENT_NAMES } from '@hatrail/core/model/header';
+import { MOMENT_NAMES, type Moment } from '@hatrail/core/model/header';
 import type { Probe } from '@hatrail/core/sweep/prove';
 import { useLeastFill, useVerdicts } from '../editor/verdicts.ts';
 import type { EditorContext } from '../editor/Editor.tsx';
-import { makePreview } from '../parts/preview.ts';
+import { usePreview } from '../parts/preview.ts';
 import { CutPanel } from './CutPanel.tsx';
 import { Film, FILM_WIDTH } from './Film.tsx';
 import { Moments } from './Moments.tsx';
@@ -37,10 +37,9 @@ export function Dress() {
   const cut = useCut(hand, header, page.id, worst);
   const all = useVerdicts();
   const answer = useLeastFill(hand, header, moment, width);
-  const preview = useMemo(
-    () => measure && makePreview(hand, header, page, measure),
-    [hand, header, page, measure],
-  );
+  const preview = usePreview(hand, header, page, measure);
+  // The small pictures may follow a moment later than the stage.
+  const calmPreview = useDeferredValue(preview);
 
   // An address without a scroll opens at the worst place of its moment.
   const isWaiting = place.scroll === undefined;
@@ -53,11 +52,20 @@ export function Dress() {
   const windowHeight = facts?.windowHeight ?? usualWindowHeight(width);
   const scale = Math.min(1, room / width, 620 / windowHeight);
 
-  const goTo = (next: { scroll: number }) => {
-    const at = next.scroll < (facts?.switchAt ?? 1) ? 'top' : 'scrolled';
-    go({ scroll: next.scroll, moment: at });
-  };
-  const goToWorst = () => worst && go({ scroll: worst.scroll });
+  const switchAt = facts?.switchAt ?? 1;
+  const goTo = useCallback(
+    (next: number) => go({ scroll: next, moment: next < switchAt ? 'top' : 'scrolled' }),
+    [go, switchAt],
+  );
+  const worstScroll = worst?.scroll;
+  const goToWorst = useCallback(() => go({ scroll: worstScroll }), [go, worstScroll]);
+  const chooseMoment = useCallback(
+    (next: Moment) => {
+      const its = worstRow(scene?.rows.filter((row) => row.moment === next) ?? []);
+      go({ moment: next, scroll: its?.scroll ?? (next === 'top' ? 0 : switchAt) });
+    },
+    [go, scene, switchAt],
+  );
   const followLink = (address: string) => {
     const path = address.split('#')[0];
     const target = site.pages.find((candidate) => candidate.path === path);
@@ -74,10 +82,7 @@ export function Dress() {
         <div className="dress-tools">
           <label className="page-choice">
             Page
-            <select
-              value={page.id}
-              onChange={(event) => go({ page: event.target.value, scroll: undefined as unknown as number })}
-            >
+            <select value={page.id} onChange={(event) => go({ page: event.target.value, scroll: undefined })}>
               {site.pages.map(({ id, title }) => (
                 <option key={id} value={id}>
                   {title}
@@ -101,7 +106,7 @@ export function Dress() {
             scroll={scroll}
             header={header}
             worst={mostLost(probes)}
-            onScroll={(next) => next !== scroll && goTo({ scroll: next })}
+            onScroll={(next) => next !== scroll && goTo(next)}
             onLink={followLink}
           />
         </div>
@@ -111,15 +116,12 @@ export function Dress() {
           </p>
         )}
         <Moments
-          preview={preview}
+          preview={calmPreview}
           scene={scene}
           pageTitle={page.title}
           width={width}
           moment={moment}
-          onChoose={(next) => {
-            const its = worstRow(scene?.rows.filter((row) => row.moment === next) ?? []);
-            go({ moment: next, scroll: its?.scroll ?? (next === 'top' ? 0 : (facts?.switchAt ?? 0)) });
-          }}
+          onChoose={chooseMoment}
         />
       </div>
       <Film
@@ -128,7 +130,7 @@ export function Dress() {
         scene={scene}
         scroll={scroll}
         worst={worst}
-        onScroll={(next) => goTo({ scroll: next })}
+        onScroll={goTo}
         onWorst={goToWorst}
       />
       <aside className="dress-side" aria-label={`Look, ${MOMENT_NAMES[moment]}`}>

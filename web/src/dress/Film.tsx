@@ -1,9 +1,9 @@
-import { useEffect, useRef, type KeyboardEvent } from 'react';
-import { verdictOf } from '@hatrail/core/sweep/verdict';
+import { memo, useEffect, useMemo, useRef, type KeyboardEvent } from 'react';
+import type { Row, SweptRow } from '@hatrail/core/sweep/prove';
+import { verdictOf, type Verdict } from '@hatrail/core/sweep/verdict';
 import type { SweptScene } from '../engine/types.ts';
 import { figure } from '../parts/Verdict.tsx';
 import { threadsOf, type Thread } from './view.ts';
-import type { Row } from '@hatrail/core/sweep/prove';
 
 interface FilmProps {
   title: string;
@@ -18,13 +18,19 @@ interface FilmProps {
 export const FILM_WIDTH = 62;
 const THREADS = 90;
 
-const CLEAR_THREAD = '#cfe0d4';
-
 /** The whole page beside its threads: where each item is clear, strained or lost at every scroll. It is the scroll bar. */
-export function Film({ title, picture, scene, scroll, worst, onScroll, onWorst }: FilmProps) {
+export const Film = memo(function Film({
+  title,
+  picture,
+  scene,
+  scroll,
+  worst,
+  onScroll,
+  onWorst,
+}: FilmProps) {
   const strip = useRef<HTMLDivElement>(null);
   const facts = scene?.facts;
-  const threads = scene ? threadsOf(scene.rows) : [];
+  const threads = useMemo(() => (scene ? threadsOf(scene.rows) : []), [scene]);
   const pageHeight = facts?.pageHeight ?? 1;
   const pitch = Math.min(12, THREADS / Math.max(1, threads.length));
   const toScroll = (clientY: number) => {
@@ -110,7 +116,7 @@ export function Film({ title, picture, scene, scroll, worst, onScroll, onWorst }
       )}
     </section>
   );
-}
+});
 
 function FilmPicture({ picture }: { picture: ImageBitmap | undefined }) {
   const canvas = useRef<HTMLCanvasElement>(null);
@@ -127,6 +133,35 @@ function FilmPicture({ picture }: { picture: ImageBitmap | undefined }) {
 /** Rows of the threads' canvas; each stands for a stretch of scroll and shows its worst verdict. */
 const ROWS = 1000;
 
+/** A stretch of a thread with one verdict, in rows of the canvas. */
+interface Stretch {
+  from: number;
+  to: number;
+  verdict: Verdict;
+}
+
+/** The stretches of an item's thread at one moment. */
+function stretchesOf({ span, contrasts, needed }: SweptRow, pageHeight: number): Stretch[] {
+  const stretches: Stretch[] = [];
+  const last = Math.floor((span.to * ROWS) / pageHeight);
+  for (let y = Math.floor((span.from * ROWS) / pageHeight); y <= last; y++) {
+    const from = Math.max(0, Math.floor((y * pageHeight) / ROWS) - span.from);
+    const to = Math.min(
+      contrasts.length,
+      Math.max(from + 1, Math.ceil(((y + 1) * pageHeight) / ROWS) - span.from),
+    );
+    let least = Infinity;
+    for (let s = from; s < to; s++) least = Math.min(least, contrasts[s]!);
+    const verdict = verdictOf(least, needed);
+    const stretch = stretches.at(-1);
+    if (stretch?.verdict === verdict) stretch.to = y + 1;
+    else stretches.push({ from: y, to: y + 1, verdict });
+  }
+  return stretches;
+}
+
+const THREAD_COLOURS: Record<Verdict, string> = { clear: '#cfe0d4', strained: '#dda33a', lost: '#a02b2b' };
+
 function Threads({ threads, pageHeight, pitch }: { threads: Thread[]; pageHeight: number; pitch: number }) {
   const canvas = useRef<HTMLCanvasElement>(null);
   useEffect(() => {
@@ -134,25 +169,16 @@ function Threads({ threads, pageHeight, pitch }: { threads: Thread[]; pageHeight
     element.width = Math.ceil(threads.length * 2 * pitch);
     element.height = ROWS;
     const context = element.getContext('2d')!;
+    const width = 2 * pitch - 6;
     threads.forEach(({ rows }, i) => {
-      for (const { span, contrasts, needed } of rows) {
-        const first = Math.floor((span.from * ROWS) / pageHeight);
-        const last = Math.floor((span.to * ROWS) / pageHeight);
-        for (let y = first; y <= last; y++) {
-          const from = Math.max(0, Math.floor((y * pageHeight) / ROWS) - span.from);
-          const to = Math.min(
-            contrasts.length,
-            Math.max(from + 1, Math.ceil(((y + 1) * pageHeight) / ROWS) - span.from),
-          );
-          let least = Infinity;
-          for (let s = from; s < to; s++) least = Math.min(least, contrasts[s]!);
-          const verdict = verdictOf(least, needed);
-          context.fillStyle =
-            verdict === 'clear' ? CLEAR_THREAD : verdict === 'strained' ? '#DDA33A' : '#A02B2B';
-          // Strained is hatched and lost is whole, so that the two differ in shape too.
-          if (verdict === 'strained' && y % 8 < 3) context.fillStyle = '#F3E6CB';
-          context.fillRect(i * 2 * pitch, y, 2 * pitch - 6, 1);
-        }
+      const left = i * 2 * pitch;
+      for (const { from, to, verdict } of rows.flatMap((row) => stretchesOf(row, pageHeight))) {
+        context.fillStyle = THREAD_COLOURS[verdict];
+        context.fillRect(left, from, width, to - from);
+        if (verdict !== 'strained') continue;
+        // Strained is hatched and lost is whole, so that the two differ in shape too.
+        context.fillStyle = '#f3e6cb';
+        for (let y = from + 5; y < to; y += 8) context.fillRect(left, y, width, Math.min(3, to - y));
       }
     });
   }, [threads, pageHeight, pitch]);

@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { MOMENTS, MOMENT_NAMES, type Moment } from '@hatrail/core/model/header';
 import type { SweptScene } from '../engine/types.ts';
 import { LiveFrame } from '../parts/LiveFrame.tsx';
@@ -17,7 +18,14 @@ interface MomentsProps {
 const CARD = 172;
 
 /** The moments in which a visitor meets the header, hung on a thin rod: each as it ships, at its worst place. */
-export function Moments({ preview, scene, pageTitle, width, moment, onChoose }: MomentsProps) {
+export const Moments = memo(function Moments({
+  preview,
+  scene,
+  pageTitle,
+  width,
+  moment,
+  onChoose,
+}: MomentsProps) {
   return (
     <section className="moments" aria-label={`Moments on ${pageTitle} at ${width} px`}>
       {MOMENTS.map((each) => {
@@ -56,4 +64,4 @@ export function Moments({ preview, scene, pageTitle, width, moment, onChoose }: 
       })}
     </section>
   );
-}
+});

@@ -19,7 +19,8 @@ export interface PlaceChange {
   page?: string;
   width?: number;
   moment?: Moment;
-  scroll?: number;
+  /** `undefined` goes to the worst place. */
+  scroll?: number | undefined;
 }
 
 /** The place in the address, and how to go to another. */

@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { Header, Moment } from '@hatrail/core/model/header';
 import type { Cut } from '@hatrail/core/stack/cut';
 import type { Probe, Row, SweptRow } from '@hatrail/core/sweep/prove';
@@ -7,27 +7,36 @@ import { placeName, proveView, readyMeasure, sceneRequest, type SiteAtHand } fro
 import type { SweptScene } from '../engine/types.ts';
 import type { Measure } from '@hatrail/core/measure/measure';
 
-/** Something that is worked out off the main thread: the latest result stays in sight until the next is there. */
+/**
+ * Something that is worked out off the main thread. The latest result stays in sight until a later one is there; while
+ * inputs keep changing, work that has begun is still shown when it is done, and work that only waits is dropped.
+ */
 function useComputed<T>(
   work: ((signal: AbortSignal) => Promise<T>) | undefined,
   inputs: readonly unknown[],
-): { value: T | undefined; failure: string | undefined; isStale: boolean } {
-  const [state, setState] = useState<{ value?: T; failure?: string; inputs?: readonly unknown[] }>({});
+): { value: T | undefined; failure: string | undefined } {
+  const [state, setState] = useState<{ value?: T; failure?: string }>({});
+  const begun = useRef(0);
+  const shown = useRef(0);
   useEffect(() => {
     if (!work) return;
+    const turn = ++begun.current;
     const stop = new AbortController();
+    const show = (next: { value?: T; failure?: string }) => {
+      if (turn < shown.current) return;
+      shown.current = turn;
+      setState((old) => ({ value: old.value, ...next }));
+    };
     work(stop.signal)
-      .then((value) => !stop.signal.aborted && setState({ value, inputs }))
+      .then((value) => show({ value, failure: undefined }))
       .catch((error: unknown) => {
-        if (!isAbort(error) && !stop.signal.aborted)
-          setState(({ value }) => ({ value, failure: (error as Error).message }));
+        if (!isAbort(error)) show({ failure: (error as Error).message });
       });
     return () => stop.abort();
     // The work is made anew each time; its inputs say when it differs.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, inputs);
-  const isStale = state.inputs?.some((input, i) => input !== inputs[i]) ?? true;
-  return { value: state.value, failure: state.failure, isStale };
+  return { value: state.value, failure: state.failure };
 }
 
 /** The sweep of the page on screen. */

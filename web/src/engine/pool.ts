@@ -1,7 +1,10 @@
 import { wrap, type Remote } from 'comlink';
 import type { Engine } from './worker.ts';
 
-/** How soon a task is wanted: what is on screen, then what the screen says of all pages. */
+/**
+ * How soon a task is wanted: single places on screen, which take a moment; the sweep of the page on screen; then what the
+ * screen says of all pages.
+ */
 export type Urgency = 'now' | 'soon' | 'later';
 const ORDER: readonly Urgency[] = ['now', 'soon', 'later'];
 
@@ -45,7 +48,8 @@ class Lane {
   }
 }
 
-const LANES = Math.max(1, Math.min(4, navigator.hardwareConcurrency || 2));
+/** One core is left to the interface. */
+const LANES = Math.max(1, Math.min(4, (navigator.hardwareConcurrency || 2) - 1));
 let lanes: Lane[] | undefined;
 
 /**

@@ -56,7 +56,7 @@ export async function proveView(
 ): Promise<SweptScene> {
   const request = await sceneRequest(at, headerId, pageId, width);
   const sweep = { ...request, moments: options.moments ?? MOMENTS, curves: true };
-  return onEngine(placeName(pageId, width), (engine) => engine.sweep(sweep), options);
+  return onEngine(placeName(pageId, width), (engine) => engine.sweep(sweep), { urgency: 'soon', ...options });
 }
 
 /** Verdicts by all that they depend on, so that an edit recomputes only what it touched. */

@@ -1,3 +1,4 @@
+import { useMemo } from 'react';
 import type { Measure } from '@hatrail/core/measure/measure';
 import type { Header } from '@hatrail/core/model/header';
 import type { Page } from '@hatrail/core/model/page';
@@ -5,6 +6,7 @@ import { addressOf } from '@hatrail/core/model/references';
 import { relativeAddresses, type Addresses } from '@hatrail/core/output/addresses';
 import { coveredHeight, solvedHeaderCss } from '@hatrail/core/output/files';
 import { fontCss, fontsOf } from '@hatrail/core/output/fonts';
+import { logoVariantsOf } from '@hatrail/core/output/headerHtml';
 import { pageHtml, siteCss } from '@hatrail/core/output/page';
 import type { SiteAtHand } from '../engine/proof.ts';
 
@@ -29,7 +31,7 @@ function previewAddresses({ site, hashes }: SiteAtHand, page: Page): Addresses {
 /** Frames show no scrollbar of their own, so that their width is the page's; the film is the scroll bar. */
 const FRAME_CSS = 'html { scrollbar-width: none }';
 
-export function makePreview(hand: SiteAtHand, header: Header, page: Page, measure: Measure): Preview {
+function previewHtml(hand: SiteAtHand, header: Header, page: Page): string {
   const to = previewAddresses(hand, page);
   const head = [
     `<base href="${location.origin}/">`,
@@ -39,11 +41,48 @@ export function makePreview(hand: SiteAtHand, header: Header, page: Page, measur
     '<style id="still-css"></style>',
     '<script src="/preview/header.js" defer></script>',
   ].join('\n');
-  return {
-    html: pageHtml(hand.site, page, header, to, head),
-    headerCss: solvedHeaderCss(hand.site, header, measure),
-    siteCss: siteCss(hand.site, coveredHeight(header), to.picture),
-  };
+  return pageHtml(hand.site, page, header, to, head);
+}
+
+/** The preview of a page under a header; each of its parts is made anew only when what it is made from changes. */
+export function usePreview(
+  hand: SiteAtHand,
+  header: Header,
+  page: Page,
+  measure: Measure | undefined,
+): Preview | undefined {
+  const { site, hashes } = hand;
+  const { palette, type, menus, pages, pictures, logo, name } = site;
+  const variants = logoVariantsOf(header).join(' ');
+  const covered = coveredHeight(header);
+  /* eslint-disable react-hooks/exhaustive-deps -- the parts of the site and header that each text is made from */
+  const html = useMemo(
+    () => previewHtml(hand, header, page),
+    [
+      hashes,
+      page,
+      palette,
+      type,
+      menus,
+      pages,
+      pictures,
+      logo,
+      name,
+      header.rails,
+      header.manner.switch,
+      variants,
+    ],
+  );
+  const pagesCss = useMemo(
+    () => siteCss(site, covered, previewAddresses(hand, page).picture),
+    [hashes, palette, type, pages, pictures, covered],
+  );
+  const css = useMemo(() => measure && solvedHeaderCss(site, header, measure), [site, header, measure]);
+  /* eslint-enable react-hooks/exhaustive-deps */
+  return useMemo(
+    () => (css === undefined ? undefined : { html, headerCss: css, siteCss: pagesCss }),
+    [html, css, pagesCss],
+  );
 }
 
 /** Puts the style sheets of a preview into a loaded frame, without letting the change run over time. */

@@ -11,7 +11,7 @@ import { countItems } from '../editor/verdicts.ts';
 import { isAbort } from '../engine/pool.ts';
 import { proveAll } from '../engine/proof.ts';
 import { LiveFrame } from '../parts/LiveFrame.tsx';
-import { makePreview } from '../parts/preview.ts';
+import { usePreview } from '../parts/preview.ts';
 import { figure, VerdictMark, VERDICT_COLOURS } from '../parts/Verdict.tsx';
 
 /** The sites kept here, each with its home page as it ships and its verdict. */
@@ -90,10 +90,7 @@ function SiteCard({ kept }: { kept: KeptSite }) {
   const header = kept.site.headers[0]!;
   const page = kept.site.pages[0]!;
   const measure = useMeasure(hand);
-  const preview = useMemo(
-    () => measure && makePreview(hand, header, page, measure),
-    [hand, header, page, measure],
-  );
+  const preview = usePreview(hand, header, page, measure);
   const scale = CARD / WIDTH;
   return (
     <article className="site-card">
