@@ -164,7 +164,13 @@ function linkCss(site: Site, rail: Rail): string {
       ? [
           rule('.hr ul', 'margin: 0', 'padding: 0', 'list-style: none'),
           rule('.hr-menu', 'display: flex', `gap: ${px(menu.gap)}`),
-          rule('.hr-menu > li', 'position: relative', 'display: flex'),
+          rule(
+            '.hr-menu > li',
+            'position: relative',
+            'display: flex',
+            'align-items: center',
+            `height: ${px(rail.height)}`,
+          ),
           rule(
             '.hr-link',
             'display: flex',

@@ -88,7 +88,9 @@ function RemedyText({ site, header, moment, rows, progress, failure, answer, cut
         <>
           <h3>Smallest change that clears it</h3>
           <p>
-            {answer.kind === 'own' ? `Fill to ${fill.percent} %.` : `Fill in ${name}, ${fill.percent} %.`}{' '}
+            {answer.kind === 'own'
+              ? `Fill to ${fill.percent}\u00a0%.`
+              : `Fill in ${name}, ${fill.percent}\u00a0%.`}{' '}
             <Cost site={site} header={header} moment={moment} fill={fill} cut={cut} colour={colour} />
           </p>
           <Button
@@ -150,10 +152,10 @@ function Cost({
   return (
     <>
       {text.length > 0 && `Worst letter ${figure(Math.min(...text))} on every page; `}
-      {Math.round(pageShowing * 100)} % of the page still shows through
+      {`${Math.round(pageShowing * 100)}\u00a0% of the page`} still shows through
       {grounds.length > 0 && `, colours move by ${colourDifference.toFixed(2)} (ΔE OK) at the worst place`}.
       {limit &&
-        ` ${limit.item}${limit.state === 'hover' ? ', hovered,' : ''} asks for the most, on ${limit.page}.`}
+        ` ${limit.item}${limit.state === 'hover' ? ', hovered,' : ''} asks for the most, on ${site.pages.find(({ path }) => path === limit.page)?.title}.`}
     </>
   );
 }

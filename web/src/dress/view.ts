@@ -125,12 +125,13 @@ export function useMeasure(hand: SiteAtHand): Measure | undefined {
 const RANK: Record<Row['verdict'], number> = { lost: 0, strained: 2, clear: 4 };
 
 /**
- * The row to look at first: the worst verdict, links at rest and on their own page before hovered ones, and of those the
- * one furthest below what it needs.
+ * The row to look at first: the worst verdict; where that is not clear, links at rest and on their own page before
+ * hovered ones; and of those the one furthest below what it needs, or nearest to it.
  */
 export function worstRow<T extends Row>(rows: readonly T[]): T | undefined {
   const order = (row: T) =>
-    100 * (RANK[row.verdict] + (row.state === 'hover' ? 1 : 0)) + row.worst / row.needed;
+    100 * (RANK[row.verdict] + (row.state === 'hover' && row.verdict !== 'clear' ? 1 : 0)) +
+    row.worst / row.needed;
   return rows.reduce<T | undefined>(
     (worst, row) => (!worst || order(row) < order(worst) ? row : worst),
     undefined,

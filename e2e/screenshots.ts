@@ -1,0 +1,55 @@
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Page as Tab } from 'playwright-core';
+import { start } from '@hatrail/server/start';
+import { openChromium } from './chromium.ts';
+
+/** One picture of each main view, made from the demo data, for docs/screenshots. */
+
+const WAIT = { timeout: 120_000 };
+const running = await start({
+  port: 0,
+  livePort: 0,
+  dataFolder: mkdtempSync(join(tmpdir(), 'hatrail-')),
+});
+const browser = await openChromium();
+const tab = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+const [id] = running.context.sites.ids();
+const shoot = (name: string, from: Tab = tab) => from.screenshot({ path: `docs/screenshots/${name}.png` });
+
+await tab.goto(running.url);
+await tab.locator('.site-verdict').waitFor(WAIT);
+await tab.waitForTimeout(1500);
+await shoot('sites');
+
+await tab.goto(`${running.url}/sites/${id}/dress`);
+await tab.locator('.remedy button').waitFor(WAIT);
+await tab.locator('.percent-mark').waitFor(WAIT);
+await tab.waitForTimeout(1500);
+await shoot('dress');
+
+await tab.locator('.remedy button').click();
+await tab.getByText('Clear on every page').waitFor(WAIT);
+await tab.getByRole('button', { name: /^Ink/ }).click();
+await tab.waitForTimeout(1500);
+await shoot('dress-cleared');
+
+await tab.getByRole('link', { name: 'Hand over' }).click();
+await tab.getByRole('textbox', { name: /What changed/ }).fill('A fill that clears over the snow');
+await tab.getByRole('button', { name: 'Publish' }).click();
+await tab.getByText('Release 1 is live.').waitFor(WAIT);
+await tab.getByRole('button', { name: /header\.css/ }).click();
+await tab.locator('button.bar-verdict').waitFor(WAIT);
+await shoot('hand-over');
+
+const visitor = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+await visitor.goto(`${running.liveUrl}/larkfell/`);
+await visitor.evaluate('scrollTo(0, 780)');
+await visitor.waitForTimeout(1200);
+await visitor.locator('.hr-opener').click();
+await shoot('published', visitor);
+
+await browser.close();
+await running.close();
+process.exit(0);
