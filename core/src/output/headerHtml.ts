@@ -28,7 +28,9 @@ export function headerHtml(site: Site, header: Header, to: Addresses, page?: str
   const places = PLACES.filter((place) => place !== 'middle' || rail.middle.length > 0).map((place) => {
     const items = rail[place].map((item) => itemHtml(markup, item));
     if (place === 'end' && folds) items.push(toggleHtml());
-    return `    <div class="hr-place hr-${place}">\n${indent(items.join('\n'), 6)}\n    </div>`;
+    // A middle from which everything folds goes with it, or its gaps would stay behind.
+    const fold = place === 'middle' && rail.middle.every(({ kind }) => kind !== 'logo') ? ' hr-fold' : '';
+    return `    <div class="hr-place hr-${place}${fold}">\n${indent(items.join('\n'), 6)}\n    </div>`;
   });
   return [
     '<a class="hr-skip" href="#main">Skip to content</a>',

@@ -2,6 +2,7 @@ import { useEffect, useRef, useState } from 'react';
 import type { Header, Moment } from '@hatrail/core/model/header';
 import type { Cut } from '@hatrail/core/stack/cut';
 import type { Probe, Row, SweptRow } from '@hatrail/core/sweep/prove';
+import { groupsOf } from '../engine/groups.ts';
 import { onEngine, isAbort } from '../engine/pool.ts';
 import { placeName, proveView, readyMeasure, sceneRequest, type SiteAtHand } from '../engine/proof.ts';
 import type { SweptScene } from '../engine/types.ts';
@@ -146,7 +147,7 @@ export interface Thread {
 }
 
 export function threadsOf(rows: readonly SweptRow[]): Thread[] {
-  const groups = Map.groupBy(
+  const groups = groupsOf(
     rows.filter(({ state }) => state !== 'hover'),
     ({ itemId }) => itemId,
   );

@@ -48,8 +48,11 @@ class Lane {
   }
 }
 
-/** One core is left to the interface. */
-const LANES = Math.max(1, Math.min(4, (navigator.hardwareConcurrency || 2) - 1));
+/** As many workers as cores, four at most, but for one core that is left to the interface. */
+function laneCount(): number {
+  return Math.max(1, Math.min(4, (navigator.hardwareConcurrency || 2) - 1));
+}
+
 let lanes: Lane[] | undefined;
 
 /**
@@ -63,7 +66,7 @@ export function onEngine<T>(
   work: (engine: Remote<Engine>) => Promise<T>,
   { urgency = 'now', signal }: { urgency?: Urgency; signal?: AbortSignal } = {},
 ): Promise<T> {
-  lanes ??= Array.from({ length: LANES }, () => new Lane());
+  lanes ??= Array.from({ length: laneCount() }, () => new Lane());
   let sum = 0;
   for (const letter of place) sum = (sum * 31 + letter.charCodeAt(0)) | 0;
   const lane = lanes[Math.abs(sum) % lanes.length]!;

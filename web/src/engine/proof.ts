@@ -5,6 +5,7 @@ import type { Site } from '@hatrail/core/model/site';
 import type { FillWork, Place } from '@hatrail/core/remedy/leastFill';
 import type { Row } from '@hatrail/core/sweep/prove';
 import { STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
+import { groupsOf } from './groups.ts';
 import { drawLogos } from './logo.ts';
 import { loadFonts } from './fonts.ts';
 import { onEngine, type Urgency } from './pool.ts';
@@ -152,7 +153,7 @@ export function fillWork(
   return {
     sweep: (header) => proveAll(at, header, { ...options, moments: [moment] }),
     solve: async (header, colour, places) => {
-      const groups = Map.groupBy(places, ({ page, width }) => `${page} ${width}`);
+      const groups = groupsOf(places, ({ page, width }) => `${page} ${width}`);
       const answers = new Map<Place, number | undefined>();
       await Promise.all(
         [...groups.values()].map(async (group) => {

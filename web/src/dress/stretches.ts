@@ -1,0 +1,32 @@
+import type { SweptRow } from '@hatrail/core/sweep/prove';
+import { verdictOf, type Verdict } from '@hatrail/core/sweep/verdict';
+
+/** Rows of the threads' canvas; each stands for a stretch of scroll and shows its worst verdict. */
+export const ROWS = 1000;
+
+/** A stretch of a thread with one verdict, in rows of the canvas. */
+export interface Stretch {
+  from: number;
+  to: number;
+  verdict: Verdict;
+}
+
+/** The stretches of an item's thread at one moment. */
+export function stretchesOf({ span, contrasts, needed }: SweptRow, pageHeight: number): Stretch[] {
+  const stretches: Stretch[] = [];
+  const last = Math.floor((span.to * ROWS) / pageHeight);
+  for (let y = Math.floor((span.from * ROWS) / pageHeight); y <= last; y++) {
+    const from = Math.max(0, Math.floor((y * pageHeight) / ROWS) - span.from);
+    const to = Math.min(
+      contrasts.length,
+      Math.max(from + 1, Math.ceil(((y + 1) * pageHeight) / ROWS) - span.from),
+    );
+    let least = Infinity;
+    for (let s = from; s < to; s++) least = Math.min(least, contrasts[s]!);
+    const verdict = verdictOf(least, needed);
+    const stretch = stretches.at(-1);
+    if (stretch?.verdict === verdict) stretch.to = y + 1;
+    else stretches.push({ from: y, to: y + 1, verdict });
+  }
+  return stretches;
+}

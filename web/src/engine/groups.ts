@@ -1,0 +1,10 @@
+/** Things by a key of theirs, groups and members in the order they came. */
+export function groupsOf<T, K>(things: Iterable<T>, key: (thing: T) => K): Map<K, T[]> {
+  const groups = new Map<K, T[]>();
+  for (const thing of things) {
+    const group = groups.get(key(thing));
+    if (group) group.push(thing);
+    else groups.set(key(thing), [thing]);
+  }
+  return groups;
+}
