@@ -1,10 +1,11 @@
+import type { KeptSite } from '@hatrail/core/model/kept';
 import type { Measure } from '@hatrail/core/measure/measure';
 import { skiaMeasure } from '@hatrail/cli/skia';
 import type { Db } from './database.ts';
 import { PictureStore } from './pictureStore.ts';
 import { notFound } from './problem.ts';
 import { ReleaseStore } from './releaseStore.ts';
-import { SiteStore, type KeptSite } from './siteStore.ts';
+import { SiteStore } from './siteStore.ts';
 
 /** What the routes work with. */
 export interface Context {

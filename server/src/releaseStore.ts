@@ -1,14 +1,7 @@
+import type { Release } from '@hatrail/core/model/kept';
 import type { Site } from '@hatrail/core/model/site';
 import { writeSite } from '@hatrail/core/model/check';
 import type { Db } from './database.ts';
-
-/** A release as it is listed. */
-export interface Release {
-  number: number;
-  note: string;
-  madeAt: string;
-  live: boolean;
-}
 
 /** A release with what it publishes. */
 export interface FullRelease extends Release {

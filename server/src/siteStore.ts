@@ -1,28 +1,11 @@
 import { randomUUID } from 'node:crypto';
 import type { Header } from '@hatrail/core/model/header';
+import type { KeptSite } from '@hatrail/core/model/kept';
 import type { Menu } from '@hatrail/core/model/menu';
 import type { Page } from '@hatrail/core/model/page';
 import type { Picture } from '@hatrail/core/model/picture';
 import { FORMAT, type Site } from '@hatrail/core/model/site';
 import type { Db } from './database.ts';
-
-/** Revisions of a site's parts: the site's own values, each page and each header. */
-export interface Revisions {
-  site: number;
-  pages: Record<string, number>;
-  headers: Record<string, number>;
-}
-
-/** A site as it is kept: the document, and what is known beside it. */
-export interface KeptSite {
-  id: string;
-  slug: string;
-  changedAt: string;
-  site: Site;
-  revisions: Revisions;
-  /** Content hash of each picture, by its id. */
-  hashes: Record<string, string>;
-}
 
 /** The values of a site that are neither pages, headers, menus nor pictures. */
 export type SiteValues = Pick<Site, 'name' | 'tagline' | 'palette' | 'type' | 'logo'>;

@@ -7,7 +7,7 @@ import { crc32 } from 'node:zlib';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { Header } from '@hatrail/core/model/header';
-import type { KeptSite } from '../src/siteStore.ts';
+import type { KeptSite } from '@hatrail/core/model/kept';
 import { start, type Running } from '../src/start.ts';
 
 let running: Running;

@@ -1,31 +1,9 @@
 import type { Header } from '@hatrail/core/model/header';
+import type { KeptSite, Release } from '@hatrail/core/model/kept';
 import type { Page } from '@hatrail/core/model/page';
 import type { Site } from '@hatrail/core/model/site';
 
-/** Revisions of a site's parts, as the server counts them. */
-export interface Revisions {
-  site: number;
-  pages: Record<string, number>;
-  headers: Record<string, number>;
-}
-
-/** A site as the server keeps it. */
-export interface KeptSite {
-  id: string;
-  slug: string;
-  changedAt: string;
-  site: Site;
-  revisions: Revisions;
-  hashes: Record<string, string>;
-}
-
-export interface Release {
-  number: number;
-  note: string;
-  madeAt: string;
-  live: boolean;
-}
-
+/** A file of the hand-over: its bytes, and as many as travel packed. */
 export interface ShippedFile {
   path: string;
   size: number;

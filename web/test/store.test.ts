@@ -1,6 +1,6 @@
 import { beforeEach, describe, expect, test, vi } from 'vitest';
 import { site } from '../../core/test/made.ts';
-import type { KeptSite } from '../src/api.ts';
+import type { KeptSite } from '@hatrail/core/model/kept';
 import { saveNow, settleConflict } from '../src/editor/autosave.ts';
 import { useEditor } from '../src/editor/store.ts';
 

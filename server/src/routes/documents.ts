@@ -2,11 +2,12 @@ import { Router, json, type Request, type Response } from 'express';
 import type { ClassConstructor } from 'class-transformer';
 import { checkPart, checkSite } from '@hatrail/core/model/check';
 import { Header } from '@hatrail/core/model/header';
+import type { KeptSite } from '@hatrail/core/model/kept';
 import { Page } from '@hatrail/core/model/page';
 import { Site } from '@hatrail/core/model/site';
 import { siteOf, type Context } from '../context.ts';
 import { HttpProblem, badInput, notFound } from '../problem.ts';
-import type { KeptSite, SiteValues } from '../siteStore.ts';
+import type { SiteValues } from '../siteStore.ts';
 
 /** One kind of document within a site: how it is found, put in place and written. */
 interface DocumentKind<T extends object> {

@@ -2,7 +2,8 @@ import { useEffect } from 'react';
 import type { Header } from '@hatrail/core/model/header';
 import type { Page } from '@hatrail/core/model/page';
 import type { Site } from '@hatrail/core/model/site';
-import { ApiProblem, api, type KeptSite, type Revisions } from '../api.ts';
+import type { KeptSite, Revisions } from '@hatrail/core/model/kept';
+import { ApiProblem, api } from '../api.ts';
 import { useEditor } from './store.ts';
 
 /** How long the document rests before it is saved, ms. */

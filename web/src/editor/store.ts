@@ -2,7 +2,7 @@ import { create } from 'zustand';
 import type { Draft } from 'immer';
 import { applyEdit, joinEdits, makeEdit, type Edit } from '@hatrail/core/model/patch';
 import type { Site } from '@hatrail/core/model/site';
-import type { KeptSite } from '../api.ts';
+import type { KeptSite } from '@hatrail/core/model/kept';
 
 /** How the document stands against what the server keeps. */
 export type SaveState =

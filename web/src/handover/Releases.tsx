@@ -2,7 +2,8 @@ import { Button, TextField } from '@mui/material';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { Site } from '@hatrail/core/model/site';
-import { api, type Release } from '../api.ts';
+import type { Release } from '@hatrail/core/model/kept';
+import { api } from '../api.ts';
 import { saveNow } from '../editor/autosave.ts';
 import { useEditor } from '../editor/store.ts';
 
