@@ -72,7 +72,7 @@ describe('the published header', () => {
     expect(await fill()).toBe('rgba(16, 27, 51, 0)');
     expect(await momentAfter(tab, 59)).toBe('top');
     expect(await momentAfter(tab, 60)).toBe('scrolled');
-    await expect.poll(fill).toBe('rgba(16, 27, 51, 0.42)');
+    await expect.poll(fill, { timeout: 10_000 }).toBe('rgba(16, 27, 51, 0.42)');
     expect(await tab.locator('.hr').evaluate((header) => header.getBoundingClientRect().top)).toBe(0);
     expect(await momentAfter(tab, 0)).toBe('top');
     await tab.context().close();

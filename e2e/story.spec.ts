@@ -79,21 +79,21 @@ describe('an owner', () => {
     await tab.mouse.down();
     await tab.mouse.move(strip.x + 20, strip.y + 12, { steps: 3 });
     await tab.mouse.up();
-    await expect.poll(() => params().get('scroll')).toBe('0');
+    await expect.poll(() => params().get('scroll'), SLOW).toBe('0');
     expect(params().get('moment')).toBe('top');
     await tab.getByRole('slider', { name: 'Scroll of the page' }).press('PageDown');
-    await expect.poll(() => params().get('scroll')).toBe('800');
+    await expect.poll(() => params().get('scroll'), SLOW).toBe('800');
     await tab.getByRole('button', { name: /Go to the worst place/ }).click();
-    await expect.poll(() => params().get('scroll')).toBe(worst);
+    await expect.poll(() => params().get('scroll'), SLOW).toBe(worst);
   });
 
   test('narrows the page on the ruler: it folds where the ruler says', SLOW, async () => {
     const fold = Number(/\d+/.exec((await tab.locator('.ruler-fold').textContent())!)![0]);
     const typed = tab.getByRole('textbox', { name: 'Width in pixels' });
     await typed.fill(String(fold - 1));
-    await expect.poll(() => stage().locator('.hr-toggle').isVisible()).toBe(true);
+    await expect.poll(() => stage().locator('.hr-toggle').isVisible(), SLOW).toBe(true);
     await tab.getByRole('slider', { name: 'Width of the page' }).press('ArrowRight');
-    await expect.poll(() => stage().locator('.hr-toggle').isVisible()).toBe(false);
+    await expect.poll(() => stage().locator('.hr-toggle').isVisible(), SLOW).toBe(false);
     await typed.fill('99');
     expect(await typed.getAttribute('aria-invalid')).toBe('true');
     await tab.getByRole('button', { name: '1280 px wide' }).click();
@@ -140,7 +140,7 @@ describe('an owner', () => {
     async () => {
       const card = tab.getByRole('region', { name: 'Remedy' });
       await card.getByRole('button', { name: 'Try it' }).waitFor(SLOW);
-      const percent = Number(/Fill to (\d+) %/.exec((await card.textContent())!)![1]);
+      const percent = Number(/Fill to (\d+)\s%/.exec((await card.textContent())!)![1]);
       expect(await tab.locator('.percent-mark').textContent()).toBe(`clear from ${percent} %`);
       await card.getByRole('button', { name: 'Try it' }).click();
       await momentCard('After scrolling').filter({ hasText: 'Clear' }).waitFor(SLOW);
@@ -194,7 +194,7 @@ describe('an owner', () => {
     await visitor.goto(address!);
     await visitor.evaluate(() => scrollTo(0, 900));
     const fill = () => visitor.locator('.hr').evaluate((hr) => getComputedStyle(hr).backgroundColor);
-    await expect.poll(fill).toBe('rgba(16, 27, 51, 0.91)');
+    await expect.poll(fill, SLOW).toBe('rgba(16, 27, 51, 0.91)');
     await visitor.close();
   });
 
