@@ -13,7 +13,7 @@ export function installPackages() {
   const mark = 'node_modules/.package-lock.json';
   if (existsSync(mark) && statSync(mark).mtimeMs >= statSync('package-lock.json').mtimeMs) return;
   console.log('Installing packages; better-sqlite3 is compiled, which takes a few minutes.');
-  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
+  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { env: { ...process.env, JOBS: 'max' } });
   // Some npm versions hold back packages' own build steps.
   const isBuilt = spawnSync('node', ['-e', "new (require('better-sqlite3'))(':memory:')"]).status === 0;
   if (!isBuilt)

@@ -6,6 +6,7 @@ import { resolveLook } from '@hatrail/core/header/look';
 import type { ColourUse } from '@hatrail/core/model/palette';
 import type { Site } from '@hatrail/core/model/site';
 import type { Row } from '@hatrail/core/sweep/prove';
+import { STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
 import { fillWork, proveAll, type SiteAtHand } from '../engine/proof.ts';
 import { isAbort } from '../engine/pool.ts';
 
@@ -77,10 +78,13 @@ interface Answers {
   key: string;
 }
 
+/** Answers by their questions, so that going back and forth between moments asks nothing anew. */
+const answered = new Map<string, FillAnswer>();
+
 export const useFillAnswer = create<Answers>()(() => ({ answer: { kind: 'solving' }, key: '' }));
 
 /** All that the least fill of a moment depends on: everything but the opacity it now has. */
-function questionKey(site: Site, header: Header, moment: Moment): string {
+function questionKey(site: Site, header: Header, moment: Moment, width: number): string {
   const look = resolveLook(header, moment);
   const { opacity: _, ...fill } = look.fill;
   const { duration: __, ...manner } = header.manner;
@@ -89,6 +93,9 @@ function questionKey(site: Site, header: Header, moment: Moment): string {
     site.type,
     site.menus,
     site.pages,
+    site.pictures,
+    site.logo,
+    STANDARD_WIDTHS.some((standard) => standard === width) ? '' : width,
     header.rails,
     manner,
     moment,
@@ -101,16 +108,24 @@ function questionKey(site: Site, header: Header, moment: Moment): string {
 export function useLeastFill(hand: SiteAtHand, header: Header, moment: Moment, width: number): FillAnswer {
   const { answer, key } = useFillAnswer();
   const rows = useVerdicts((state) => state.rows);
-  const question = questionKey(hand.site, header, moment);
+  const question = questionKey(hand.site, header, moment, width);
   const asked = useRef('');
   useEffect(() => {
     if (!rows || asked.current === question) return;
     asked.current = question;
+    const known = answered.get(question);
+    if (known) {
+      useFillAnswer.setState({ answer: known, key: question });
+      return;
+    }
     const stop = new AbortController();
     useFillAnswer.setState({ answer: { kind: 'solving' }, key: question });
     const timer = setTimeout(() => {
       solve(hand, header, moment, width, rows, stop.signal)
-        .then((found) => useFillAnswer.setState({ answer: found, key: question }))
+        .then((found) => {
+          answered.set(question, found);
+          useFillAnswer.setState({ answer: found, key: question });
+        })
         .catch((error: unknown) => {
           if (isAbort(error)) return;
           useFillAnswer.setState({

@@ -8,6 +8,7 @@ import { STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
 import { groupsOf } from './groups.ts';
 import { drawLogos } from './logo.ts';
 import { loadFonts } from './fonts.ts';
+import { drawVectors } from './vectors.ts';
 import { onEngine, type Urgency } from './pool.ts';
 import type { SceneRequest, SweptScene } from './types.ts';
 
@@ -35,7 +36,8 @@ export async function sceneRequest(
 ): Promise<SceneRequest> {
   const header = site.headers.find(({ id }) => id === headerId)!;
   const layout = layoutHeader(site, header, width, await readyMeasure(site));
-  return { site, headerId, pageId, width, hashes, logos: await drawLogos(site, hashes, layout) };
+  const [logos, vectors] = await Promise.all([drawLogos(site, hashes, layout), drawVectors(site, hashes)]);
+  return { site, headerId, pageId, width, hashes, logos, vectors };
 }
 
 /** What the work is about, so that it goes where its raster is. */

@@ -3,6 +3,7 @@ import { paintPage, type Drawable, type PaintingContext } from '@hatrail/core/pa
 import type { LaidPage } from '@hatrail/core/page/layout';
 import type { Site } from '@hatrail/core/model/site';
 import type { Raster } from '@hatrail/core/stack/ground';
+import type { SceneRequest } from './types.ts';
 
 /** Page rasters in a worker, kept by what they are painted from. */
 
@@ -25,11 +26,13 @@ function decode(hash: string, width: number, height: number): Promise<Drawable> 
 }
 
 /** Pictures that the pages use, decoded. One that cannot be is left out: its fallback colour shows, as on the page. */
-async function decodeAll(site: Site, hashes: Record<string, string>): Promise<Map<string, Drawable>> {
+async function decodeAll({ site, hashes, vectors }: SceneRequest): Promise<Map<string, Drawable>> {
   const found = new Map<string, Drawable>();
   await Promise.all(
     picturesOf(site).map(async (id) => {
       const { width, height, file } = site.pictures.find((picture) => picture.id === id)!;
+      const vector = vectors[id];
+      if (vector) found.set(id, { image: vector, width, height });
       if (file.endsWith('.svg')) return;
       const picture = await decode(hashes[id]!, width, height).catch(() => undefined);
       if (picture) found.set(id, picture);
@@ -39,11 +42,12 @@ async function decodeAll(site: Site, hashes: Record<string, string>): Promise<Ma
 }
 
 /** The raster of a laid-out page. */
-export async function rasterOf(site: Site, laid: LaidPage, hashes: Record<string, string>): Promise<Raster> {
+export async function rasterOf(request: SceneRequest, laid: LaidPage): Promise<Raster> {
+  const { site, hashes } = request;
   const key = JSON.stringify([laid, site.palette, hashes]);
   let raster = rasters.get(key);
   if (raster) rasters.delete(key);
-  else raster = paint(laid, await decodeAll(site, hashes), site);
+  else raster = paint(laid, await decodeAll(request), site);
   rasters.set(key, raster);
   let total = [...rasters.values()].reduce((sum, { data }) => sum + data.length, 0);
   for (const [old, { data }] of rasters) {

@@ -15,6 +15,8 @@ export interface SceneRequest {
   hashes: Record<string, string>;
   /** The logo as the main thread drew it: workers cannot draw SVG. */
   logos: Partial<Record<LogoVariant, LogoPixels>>;
+  /** The pages' SVG pictures, drawn there too, by their ids. */
+  vectors: Record<string, ImageBitmap>;
 }
 
 /** A swept scene: its verdicts, and the measures that the screen shows. */

@@ -26,7 +26,7 @@ async function sceneOf(request: SceneRequest): Promise<Scene> {
 
 async function prepared(request: SceneRequest) {
   const scene = await sceneOf(request);
-  const raster = await rasterOf(request.site, scene.laid, request.hashes);
+  const raster = await rasterOf(request, scene.laid);
   const drawLogo: DrawLogo = (variant) => request.logos[variant];
   return { scene, raster, drawLogo };
 }
