@@ -8,7 +8,7 @@ import type { Row } from '@hatrail/core/sweep/prove';
 /** The command line as it is used: what it prints, and its exit code. */
 
 const run = (...args: string[]) => {
-  const { status, stdout, stderr } = spawnSync('npx', ['tsx', 'cli/src/main.ts', ...args], {
+  const { status, stdout, stderr } = spawnSync('node', ['--import', 'tsx', 'cli/src/main.ts', ...args], {
     encoding: 'utf8',
   });
   return { status, stdout, stderr };
