@@ -16,7 +16,7 @@ let browser: Browser;
 beforeAll(async () => {
   running = await start({ port: 0, livePort: 0, dataFolder: mkdtempSync(join(tmpdir(), 'hatrail-')) });
   publish();
-  browser = await openChromium();
+  browser = await openChromium('software');
 });
 afterAll(async () => {
   await browser.close();

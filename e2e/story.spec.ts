@@ -18,7 +18,7 @@ const errors: string[] = [];
 
 beforeAll(async () => {
   running = await start({ port: 0, livePort: 0, dataFolder: mkdtempSync(join(tmpdir(), 'hatrail-')) });
-  browser = await openChromium();
+  browser = await openChromium('software');
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, bypassCSP: true });
   tab = await context.newPage();
   tab.on('pageerror', (error) => errors.push(error.message));

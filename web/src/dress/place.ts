@@ -1,4 +1,4 @@
-import { useCallback, useMemo } from 'react';
+import { useCallback, useEffect, useMemo, useRef } from 'react';
 import { useSearchParams } from 'react-router';
 import { MOMENTS, type Header, type Moment } from '@hatrail/core/model/header';
 import type { Page } from '@hatrail/core/model/page';
@@ -37,19 +37,20 @@ export function usePlace(site: Site): [Place, (change: PlaceChange) => void] {
       scroll: scroll === null || !/^\d+$/.test(scroll) ? undefined : Number(scroll),
     };
   }, [params, site]);
+  // What was asked for last: a change that comes before the address has followed the one before it builds on that one.
+  const asked = useRef(params);
+  useEffect(() => {
+    asked.current = params;
+  }, [params]);
   const go = useCallback(
     (change: PlaceChange) => {
-      setParams(
-        (old) => {
-          const next = new URLSearchParams(old);
-          for (const [key, value] of Object.entries(change)) {
-            if (value === undefined) next.delete(key);
-            else next.set(key, String(value));
-          }
-          return next;
-        },
-        { replace: true },
-      );
+      const next = new URLSearchParams(asked.current);
+      for (const [key, value] of Object.entries(change)) {
+        if (value === undefined) next.delete(key);
+        else next.set(key, String(value));
+      }
+      asked.current = next;
+      setParams(next, { replace: true });
     },
     [setParams],
   );
