@@ -8,15 +8,16 @@ export default defineConfig({
         test: {
           name: 'unit',
           include: ['{core,server,cli,web,demo}/test/**/*.test.ts'],
-          testTimeout: 30_000,
+          testTimeout: 180_000,
+          hookTimeout: 180_000,
         },
       },
       {
         test: {
           name: 'browser',
           include: ['e2e/**/*.spec.ts'],
-          testTimeout: 120_000,
-          hookTimeout: 120_000,
+          testTimeout: 300_000,
+          hookTimeout: 300_000,
           fileParallelism: false,
           sequence: { groupOrder: 1 },
         },

@@ -72,7 +72,7 @@ describe('the published header', () => {
     expect(await fill()).toBe('rgba(16, 27, 51, 0)');
     expect(await momentAfter(tab, 59)).toBe('top');
     expect(await momentAfter(tab, 60)).toBe('scrolled');
-    await expect.poll(fill, { timeout: 10_000 }).toBe('rgba(16, 27, 51, 0.42)');
+    await expect.poll(fill, { timeout: 60_000 }).toBe('rgba(16, 27, 51, 0.42)');
     expect(await tab.locator('.hr').evaluate((header) => header.getBoundingClientRect().top)).toBe(0);
     expect(await momentAfter(tab, 0)).toBe('top');
     await tab.context().close();
@@ -206,7 +206,7 @@ describe('the published header', () => {
 
   test(
     'carries no code of the application, and once it is clear axe finds nothing on any page',
-    { timeout: 120_000 },
+    { timeout: 300_000 },
     async () => {
       const tab = await visit('book/');
       const lost = await findings(tab);

@@ -10,7 +10,7 @@ import { openChromium } from './chromium.ts';
 
 /** The path that an owner walks: from the verdict to the published page. Each step goes on from the one before. */
 
-const SLOW = { timeout: 90_000 };
+const SLOW = { timeout: 180_000 };
 let running: Running;
 let browser: Browser;
 let tab: Tab;

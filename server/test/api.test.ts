@@ -300,7 +300,7 @@ describe('requests from elsewhere', () => {
 });
 
 describe('what was saved', () => {
-  test('is there after the process was killed', { timeout: 60_000 }, async () => {
+  test('is there after the process was killed', { timeout: 240_000 }, async () => {
     const data = mkdtempSync(join(tmpdir(), 'hatrail-'));
     const launch = async () => {
       const child = spawn('node', ['--import', 'tsx', 'server/src/main.ts'], {
