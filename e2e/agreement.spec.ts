@@ -5,7 +5,7 @@ import { loadSite, type LoadedSite } from '@hatrail/cli/siteFile';
 import { decodePictures, skiaMeasure, skiaRaster } from '@hatrail/cli/skia';
 import { composeOver } from '@hatrail/core/colour/composite';
 import type { Header } from '@hatrail/core/model/header';
-import type { LogoVariant } from '@hatrail/core/model/picture';
+import { logoVariantsOf } from '@hatrail/core/header/look';
 import type { Site } from '@hatrail/core/model/site';
 import { siteFiles } from '@hatrail/core/output/files';
 import type { Box } from '@hatrail/core/page/layout';
@@ -138,11 +138,11 @@ for (const combination of COMBINATIONS) {
     const ground = await shoot(tab, clip, true);
 
     const logo = scene.layout.inks.find((ink) => ink.what.kind === 'logo')!;
-    const drawn = {
-      light: await drawInBrowser(tab, site, 'light', logo.box),
-      dark: await drawInBrowser(tab, site, 'dark', logo.box),
-    };
-    for (const target of sceneTargets(scene, moment, (variant) => drawn[variant])) {
+    const drawn: Record<string, LogoPixels> = {};
+    for (const { picture } of logoVariantsOf(site, header)) {
+      drawn[picture] = await drawInBrowser(tab, site, picture, logo.box);
+    }
+    for (const target of sceneTargets(scene, moment, (picture) => drawn[picture])) {
       if (target.state === 'hover') continue;
       const row = headerRow(scene, scroll);
       const { contrast } = readAt(target, raster, row);
@@ -195,8 +195,8 @@ function rgb(shape: object): [number, number, number] {
 }
 
 /** The logo's pixels from the browser's own canvas, as the application takes them. */
-async function drawInBrowser(tab: Tab, site: Site, variant: LogoVariant, box: Box): Promise<LogoPixels> {
-  const { file } = site.pictures.find(({ id }) => id === site.logo.variants[variant])!;
+async function drawInBrowser(tab: Tab, site: Site, picture: string, box: Box): Promise<LogoPixels> {
+  const { file } = site.pictures.find(({ id }) => id === picture)!;
   const { x: left, y: top, width, height } = snapBox(box);
   const data = await tab.evaluate(
     async ({ url, width, height }) => {

@@ -1,16 +1,15 @@
-import type { Browser } from 'playwright-core';
+import type { Browser, Page as Tab } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { shippedFiles, type ShippedFile } from '@hatrail/cli/export';
 import { loadSite, type LoadedSite } from '@hatrail/cli/siteFile';
 import { skiaMeasure } from '@hatrail/cli/skia';
 import { layoutHeader } from '@hatrail/core/header/layout';
 import { checkSite } from '@hatrail/core/model/check';
-import type { ButtonItem, Header, Item, LogoItem, MenuItem, Rail } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
-import { FAMILIES, LETTER_CASES, WEIGHTS, type FamilyId } from '@hatrail/core/model/type';
 import { siteFiles } from '@hatrail/core/output/files';
 import { layoutScene } from '@hatrail/core/sweep/scene';
-import { random } from '../core/test/made.ts';
+import type { Box } from '@hatrail/core/page/layout';
+import { generatedSite } from './generated.ts';
 import { openChromium } from './chromium.ts';
 import { serveFiles } from './statics.ts';
 
@@ -32,96 +31,116 @@ afterAll(async () => {
   server.server.close();
 });
 
-const next = random(20);
-const pick = <T>(list: readonly T[]): T => list[Math.floor(next() * list.length)]!;
-const between = (low: number, high: number) => Math.round(low + next() * (high - low));
-const LABELS = [
-  'Visit',
-  'Shows',
-  'Groups & schools',
-  'Über uns',
-  'Łódź',
-  'AV',
-  'Night log',
-  'To',
-  'Fi flags',
-  'ÅÄÖ 1,000',
-];
+const HEADERS = 60;
 
-/** The demo site with a menu, type and header made up by chance. */
-function generated(base: Site): Site {
-  const style = (size: number) => ({
-    family: pick(Object.keys(FAMILIES) as FamilyId[]),
-    weight: pick(WEIGHTS),
-    size,
-    lineHeight: between(100, 180) / 100,
-    letterSpacing: pick([0, 0, 0.5, 2, -0.3]),
-    letterCase: pick(LETTER_CASES),
+/** Everything on the rails as Chromium has it: items with their boxes, and lines of text with left edge, width and top. */
+function seenIn(tab: Tab) {
+  return tab.evaluate(() => {
+    const shown = (element: Element) => element.getBoundingClientRect().width > 0;
+    const box = ({ x, y, width, height }: DOMRect) => ({ x, y, width, height });
+    const items = [...document.querySelectorAll('.hr-rail :is(.hr-item, .hr-toggle)')];
+    const texts = document.querySelectorAll(
+      '.hr-rail :is(.hr-site, .hr-tagline, .hr-link, .hr-label, .hr-button, .hr-count)',
+    );
+    const links = document.querySelectorAll('.hr-menu > li > :is(.hr-link, .hr-label, .hr-opener)');
+    return {
+      items: items
+        .filter((element) => shown(element) || getComputedStyle(element).display !== 'none')
+        .filter((element) => element.getClientRects().length > 0)
+        .map((element) => ({
+          id: /hr-item-(\S+)/.exec(element.className)?.[1] ?? 'menu-button',
+          ...box(element.getBoundingClientRect()),
+        })),
+      texts: [...texts].filter(shown).map((element) => {
+        const range = document.createRange();
+        range.selectNodeContents(element.firstChild!);
+        return { text: element.firstChild!.textContent!, ...box(range.getBoundingClientRect()) };
+      }),
+      links: [...links].filter(shown).map((element) => box(element.getBoundingClientRect())),
+      rails: [...document.querySelectorAll('.hr-rail')]
+        .filter(shown)
+        .map((element) => box(element.getBoundingClientRect())),
+      bar: box(document.querySelector('.hr-bar')!.getBoundingClientRect()),
+    };
   });
-  const entries = Array.from({ length: between(1, 6) }, (_, i) => ({
-    id: `e${i}`,
-    label: pick(LABELS),
-    address: `/#${i}`,
-    ...(next() < 0.3 && { children: [{ id: `c${i}`, label: 'Child', address: '/#c' }] }),
-  }));
-  const logo: LogoItem = { kind: 'logo', id: 'logo', height: between(16, 44) };
-  const menu: MenuItem = { kind: 'menu', id: 'menu', menu: 'main', gap: between(8, 48) };
-  const button: ButtonItem = {
-    ...(base.headers[0]!.rails[0]!.end[1] as ButtonItem),
-    label: pick(LABELS),
-    radius: between(0, 20),
-  };
-  const places: Record<'start' | 'middle' | 'end', Item[]> = { start: [], middle: [], end: [] };
-  for (const item of [logo, menu, ...(next() < 0.7 ? [button] : [])])
-    places[pick(['start', 'middle', 'end'] as const)].push(item);
-  const rail: Rail = { height: between(48, 140), inset: between(0, 60), gap: between(8, 40), ...places };
-  const header: Header = { ...base.headers[0]!, rails: [rail] };
-  const type = { ...base.type, menu: style(between(12, 24)), button: style(between(12, 20)) };
-  return {
-    ...base,
-    type,
-    menus: [{ id: 'main', name: 'Menu', entries }],
-    headers: [header],
-    pages: [base.pages[3]!],
-  };
+}
+
+/** Whether the items of every rail keep their gaps and the rail's insets, as Chromium has laid them out. */
+function fitsIn(tab: Tab): Promise<boolean> {
+  return tab.evaluate(() =>
+    [...document.querySelectorAll('.hr-rail')].every((rail) => {
+      const style = getComputedStyle(rail);
+      const { left, right } = rail.getBoundingClientRect();
+      const items = [...rail.querySelectorAll('.hr-item')]
+        .filter((item) => item.getClientRects().length > 0)
+        .map((item) => item.getBoundingClientRect());
+      const gap = parseFloat(style.columnGap);
+      return (
+        items.every((item, i) => i === 0 || item.left - items[i - 1]!.right >= gap - 0.02) &&
+        items.every((item) => item.left >= left + parseFloat(style.paddingLeft) - 0.02) &&
+        items.every((item) => item.right <= right - parseFloat(style.paddingRight) + 0.02)
+      );
+    }),
+  );
+}
+
+function expectNear(seen: object, expected: object, what: string): void {
+  for (const key of ['x', 'y', 'width', 'height'] as const) {
+    const [a, b] = [(seen as Box)[key], (expected as Box)[key]];
+    expect(Math.abs(a - b), `${what}, ${key}: ${b}, seen ${a}`).toBeLessThanOrEqual(1);
+  }
+}
+
+async function visit(tab: Tab, site: Site): Promise<void> {
+  files = await shippedFiles(site, siteFiles(site, measure), loaded.read);
+  await tab.goto(`${server.url}/log/`);
+  await tab.evaluate(() => document.fonts.ready);
 }
 
 describe('generated headers', () => {
-  test.each(Array.from({ length: 16 }, (_, i) => i + 1))(
+  test.each(Array.from({ length: HEADERS }, (_, i) => i + 1))(
     'number %i: boxes within 1 px, folded and unfolded; exact fold',
-    async () => {
-      const site = generated(loaded.site);
-      expect(checkSite({ ...site, pages: loaded.site.pages })).toEqual([]);
-      files = await shippedFiles(site, siteFiles(site, measure), loaded.read);
-      const [header] = site.headers;
-      const { foldWidth } = layoutHeader(site, header!, 1280, measure);
+    async (number) => {
+      const site = generatedSite(loaded.site, number);
+      expect(checkSite(site)).toEqual([]);
+      const header = site.headers[0]!;
+      const { foldWidth } = layoutHeader(site, header, 1280, measure);
       const tab = await browser.newPage();
-      await tab.goto(`${server.url}/log/`);
-      await tab.evaluate(() => document.fonts.ready);
-      for (const width of [320, foldWidth - 1, foldWidth, foldWidth + 7, 1280, 1919]) {
-        if (width < 320) continue;
-        await tab.setViewportSize({ width, height: 700 });
-        const seen = await tab.evaluate(() =>
-          [
-            ...document.querySelectorAll(
-              '.hr-rail :is(.hr-logo, .hr-link, .hr-opener, .hr-button, .hr-toggle)',
-            ),
-          ]
-            .map((element) => element.getBoundingClientRect())
-            .filter((box) => box.width > 0)
-            .map(({ x, y, width: w, height: h }) => [x, y, w, h]),
-        );
-        const { inks, folded } = layoutHeader(site, header!, width, measure);
-        expect(folded).toBe(width < foldWidth);
-        expect(seen).toHaveLength(inks.length);
-        inks.forEach(({ name, box }, i) => {
-          [box.x, box.y, box.width, box.height].forEach((value, k) => {
-            expect(
-              Math.abs(seen[i]![k]! - value),
-              `${name} at ${width}: ${value}, seen ${seen[i]![k]}`,
-            ).toBeLessThanOrEqual(1);
-          });
+      await visit(tab, site);
+      const around = foldWidth > 320 && foldWidth < 1920 ? [foldWidth - 1, foldWidth] : [500, 700];
+      for (const width of [320, 390, 599, ...around, 1000, 1280, 1920]) {
+        await tab.setViewportSize({ width, height: 900 });
+        const seen = await seenIn(tab);
+        const laid = layoutHeader(site, header, width, measure);
+        const at = `header ${number} at ${width}${laid.folded ? ', folded' : ''}`;
+        expectNear(seen.bar, laid.bar, `${at}: bar`);
+        expect(
+          seen.items.map(({ id }) => id),
+          at,
+        ).toEqual(laid.items.map(({ id }) => id));
+        laid.items.forEach(({ id, box }, i) => expectNear(seen.items[i]!, box, `${at}: ${id}`));
+        laid.rails.forEach(({ top, height }, i) => {
+          expectNear(seen.rails[i]!, { ...laid.bar, y: top, height }, `${at}: rail ${i}`);
         });
+        const runs = laid.inks.flatMap(({ what }) => (what.kind === 'text' ? [what.run] : []));
+        expect(seen.texts.length, at).toBe(runs.length);
+        runs.forEach(({ text, font, left, advance, baseline }, i) => {
+          const line = seen.texts[i]!;
+          const y = baseline - Math.round(measure.metrics(font).ascent);
+          expectNear({ ...line, height: 0 }, { x: left, y, width: advance, height: 0 }, `${at}: ${text}`);
+        });
+        const links = laid.inks.filter(({ id }) => /^e\d/.test(id));
+        expect(seen.links.length, at).toBe(links.length);
+        links.forEach(({ name, box }, i) => expectNear(seen.links[i]!, box, `${at}: ${name}`));
+      }
+      if (foldWidth > 0 && foldWidth < 4000) {
+        // The same header that never folds: it fits from the fold width on, and not one pixel below.
+        const never = { ...header, fold: { bar: [], panel: [], edge: 'top' as const } };
+        await visit(tab, { ...site, headers: [never] });
+        for (const width of [foldWidth + 1, foldWidth, foldWidth - 1]) {
+          await tab.setViewportSize({ width, height: 900 });
+          expect(await fitsIn(tab), `header ${number} unfolded at ${width}`).toBe(width >= foldWidth);
+        }
       }
       await tab.close();
     },

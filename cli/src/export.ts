@@ -21,10 +21,12 @@ export async function shippedFiles(
   return Promise.all(
     files.map(async (file): Promise<ShippedFile> => {
       if (file.kind === 'text') return { path: file.path, bytes: Buffer.from(file.text) };
-      if (file.kind === 'font') return { path: file.path, bytes: await readFile(fontPath(file.file)!) };
-      const name = site.pictures.find(({ id }) => id === file.picture)!.file;
+      const shipped = file.kind === 'font' ? fontPath(file.file) : undefined;
+      if (shipped) return { path: file.path, bytes: await readFile(shipped) };
+      const name =
+        file.kind === 'font' ? file.file : site.pictures.find(({ id }) => id === file.picture)!.file;
       const bytes = await read(name);
-      if (!bytes) throw new BadInput(`The picture ${name} is missing: bring it in again.`);
+      if (!bytes) throw new BadInput(`The file ${name} is missing: bring it in again.`);
       return { path: file.path, bytes };
     }),
   );

@@ -3,10 +3,10 @@ import { luminance16, WHITE } from '@hatrail/core/colour/contrast';
 import { parseColour } from '@hatrail/core/colour/rgb';
 import type { HeaderInk } from '@hatrail/core/header/layout';
 import { contextMeasure, type Measure } from '@hatrail/core/measure/measure';
-import type { LogoVariant } from '@hatrail/core/model/picture';
 import type { Site } from '@hatrail/core/model/site';
 import { paintPage, snapBox, type Drawable, type PaintingContext } from '@hatrail/core/page/paint';
 import type { LaidPage } from '@hatrail/core/page/layout';
+import { headerPictures } from '@hatrail/core/output/files';
 import { picturesOf } from '@hatrail/core/output/page';
 import type { Raster } from '@hatrail/core/stack/ground';
 import type { LogoPixels } from '@hatrail/core/sweep/logo';
@@ -27,7 +27,8 @@ export async function decodePictures(
   read: (file: string) => Promise<Uint8Array | undefined>,
 ): Promise<Map<string, Drawable>> {
   const pictures = new Map<string, Drawable>();
-  for (const id of picturesOf(site)) {
+  const used = site.headers.flatMap((header) => headerPictures(site, header));
+  for (const id of new Set([...picturesOf(site), ...used])) {
     const { file, width, height } = site.pictures.find((picture) => picture.id === id)!;
     const bytes = await read(file);
     if (bytes) pictures.set(id, { image: await loadImage(Buffer.from(bytes)), width, height });
@@ -51,16 +52,14 @@ export function skiaRaster(site: Site, laid: LaidPage, pictures: ReadonlyMap<str
 /** Draws a site's logo at the size of its box. */
 export function skiaLogo(site: Site, pictures: ReadonlyMap<string, Drawable>): DrawLogo {
   const drawn = new Map<string, LogoPixels>();
-  return (variant: LogoVariant, ink: HeaderInk) => {
-    const picture = pictures.get(site.logo.variants[variant]);
+  return (id: string, ink: HeaderInk) => {
+    const picture = pictures.get(id);
     if (!picture) return undefined;
     const { x, y, width, height } = snapBox(ink.box);
-    const key = `${variant} ${x} ${y} ${width} ${height}`;
+    const key = `${id} ${x} ${y} ${width} ${height}`;
     let pixels = drawn.get(key);
     if (!pixels) {
-      const isVector = site.pictures
-        .find(({ id }) => id === site.logo.variants[variant])!
-        .file.endsWith('.svg');
+      const isVector = site.pictures.find((candidate) => candidate.id === id)!.file.endsWith('.svg');
       const image = picture.image as Image;
       const data = isVector ? sampledPixels(image, width, height) : drawnPixels(image, width, height);
       pixels = { left: x, top: y, width, height, data };

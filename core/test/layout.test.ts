@@ -70,13 +70,13 @@ describe('the header', () => {
 
 describe('looks', () => {
   test('a later moment inherits what it does not set, value by value', () => {
-    const { fill, ink } = resolveLook(header, 'scrolled');
+    const { fill, ink } = resolveLook(site, header, 'scrolled');
     expect(fill).toEqual({ colour: { swatch: 'night' }, opacity: 0.42 });
     expect(ink.link).toEqual({ swatch: 'white' });
-    expect(originOf(header, 'scrolled', 'fill', 'opacity')).toBe('own');
-    expect(originOf(header, 'scrolled', 'fill', 'colour')).toBe('At the top');
-    expect(originOf(header, 'scrolled', 'edge', 'on')).toBe('default');
-    expect(originOf(header, 'top', 'fill', 'opacity')).toBe('own');
+    expect(originOf(site, header, 'scrolled', 'fill', 'opacity')).toBe('own');
+    expect(originOf(site, header, 'scrolled', 'fill', 'colour')).toBe('At the top');
+    expect(originOf(site, header, 'scrolled', 'edge', 'on')).toBe('default');
+    expect(originOf(site, header, 'top', 'fill', 'opacity')).toBe('own');
   });
 });
 

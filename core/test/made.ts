@@ -58,7 +58,7 @@ export const header: Header = {
 
 /** A small site whose measures are easy to work out: a dark band above a snow-white one. */
 export const site: Site = {
-  format: 1,
+  format: 2,
   name: 'Plain',
   tagline: '',
   palette: [

@@ -26,7 +26,7 @@ describe('the site file', () => {
   test('cut short, of a later version, or no site file: says so', () => {
     const text = writeSite(site);
     expect(problemOf(text.slice(0, 400)).message).toMatch(/breaks off/);
-    expect(problemOf({ ...site, format: 2 }).message).toMatch(/version 2, made by a later program/);
+    expect(problemOf({ ...site, format: 3 }).message).toMatch(/version 3, made by a later program/);
     expect(problemOf('[1]').message).toMatch(/no site file/);
     expect(problemOf('null').message).toMatch(/no site file/);
   });
@@ -50,7 +50,13 @@ describe('the site file', () => {
       'headers[0].looks.scrolled.fill.opacity',
       /from 0 to 1/,
     ],
-    ['no logo', (d) => (d.headers[0]!.rails[0]!.start = []), 'headers[0].rails', /no logo/],
+    ['no rail', (d) => (d.headers[0]!.rails = []), 'headers[0].rails', /it has none/],
+    [
+      'a rail that leaves below one that stays',
+      (d) => d.headers[0]!.rails.push({ ...d.headers[0]!.rails[0]!, start: [], end: [], leaves: true }),
+      'headers[0].rails',
+      /Only rails above/,
+    ],
     [
       'a label of 300 characters',
       (d) => (d.menus[0]!.entries[0]!.label = 'x'.repeat(300)),

@@ -66,7 +66,7 @@ describe('a header', () => {
       (h) => ({ ...h, panel: { ...h.panel, fill: { colour: 'nope' } } }),
       'panel.fill.colour',
     ],
-    ['no logo', (h) => ({ ...h, rails: [{ ...h.rails[0], start: [] }] }), 'rails'],
+    ['no rail', (h) => ({ ...h, rails: [] }), 'rails'],
     [
       'a swatch that is not there',
       (h) => ({ ...h, panel: { ...h.panel, ink: { swatch: 'x' } } }),

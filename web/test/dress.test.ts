@@ -103,9 +103,9 @@ describe('edits of a look', () => {
   const header = () => useEditor.getState().site!.headers[0]!;
 
   test('set a value at a moment, say where it comes from, and put it back', () => {
-    expect(originText(header(), 'scrolled', 'ink', 'link')).toBe('from At the top');
+    expect(originText(site, header(), 'scrolled', 'ink', 'link')).toBe('from At the top');
     setLook(header(), 'scrolled', 'ink', 'link', { swatch: 'night' });
-    expect(originText(header(), 'scrolled', 'ink', 'link')).toBe('own to this moment');
+    expect(originText(site, header(), 'scrolled', 'ink', 'link')).toBe('own to this moment');
     expect(header().looks.top.ink!.link).toEqual({ swatch: 'white' });
     putBack(header(), 'scrolled', 'ink', 'link');
     expect(setsLayer(header(), 'scrolled', 'ink')).toBe(false);

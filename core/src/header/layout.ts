@@ -1,73 +1,60 @@
 import { resolveColour } from '../model/palette.ts';
-import type { Rgb } from '../colour/rgb.ts';
-import { PLACES, railOf, type Header, type Item, type Place } from '../model/header.ts';
-import type { Entry } from '../model/menu.ts';
+import { PLACES, headerItems, type Header, type Place, type Rail } from '../model/header.ts';
+import type { Item } from '../model/item.ts';
 import type { Site } from '../model/site.ts';
-import { inCase, lineHeightPx, type TypeStyle } from '../model/type.ts';
-import { baselineInLine, fontOf, type Font, type Measure } from '../measure/measure.ts';
+import type { Measure } from '../measure/measure.ts';
 import type { Box } from '../page/layout.ts';
-import {
-  BUTTON_HEIGHT,
-  BUTTON_PADDING,
-  LINK_HEIGHT,
-  MENU_BUTTON,
-  MENU_MARK,
-  OPENER_MARK,
-  OPENER_WIDTH,
-} from './metrics.ts';
+import { foldOf, folds, solveFold, toggleRail } from './fold.ts';
+import { centred, type HeaderInk, type Measured } from './ink.ts';
+import { hasContent, kindOf } from './kinds/index.ts';
+import { MENU_BUTTON, MENU_MARK } from './metrics.ts';
+import { extentAt, itemAt, railAt, stepWidths } from './steps.ts';
 
-/** One line of a header's text. Header pixels: y 0 is the header's top edge. */
-export interface TextRun {
-  text: string;
-  font: Font;
-  /** Left edge and width, trailing letter-spacing included; not rounded. */
-  left: number;
-  advance: number;
-  /** Whole pixels. */
-  baseline: number;
-  capHeight: number;
-  descent: number;
-  /** Right edge of each letter, from the run's left edge. */
-  letterEdges: number[];
-}
+export type { HeaderInk, InkKind, TextRun } from './ink.ts';
 
-/** What is to be read in a header: a link, the logo, a button's label or a mark. */
-export interface HeaderInk {
-  /** Id of the item, or of the menu entry. */
-  id: string;
-  /** What it is called on screen and in reports. */
-  name: string;
-  /** Border box of the element that a visitor meets; edges not rounded. */
-  box: Box;
-  what: InkKind;
-  /** The solid backing it stands on, where it has one of its own. */
-  backing?: { rest: Rgb; hover: Rgb; ink: Rgb };
-  /** The page that it leads to. */
-  page?: string;
-}
-
-export type InkKind =
-  | { kind: 'text'; run: TextRun }
-  /** A mark drawn in the links' ink, within its inked box. */
-  | { kind: 'mark'; inked: Box }
-  | { kind: 'logo' };
-
-/** A header with everything at its place, at one width. */
-export interface HeaderLayout {
-  width: number;
+/** One rail as it is laid out. Header pixels. */
+export interface LaidRail {
+  /** Its number in the header, from 0. */
+  index: number;
+  top: number;
   height: number;
-  folded: boolean;
-  /** The least width at which it is not folded; 0 where there is no menu to fold. */
-  foldWidth: number;
-  /** Width that its items need unfolded, insets and gaps included; not rounded. */
+  /** Height of the tallest thing on it. */
+  contents: number;
+  /** Width that its contents need, insets and gaps included; not rounded. */
   needed: number;
-  inks: HeaderInk[];
+  /** Room that is left over; negative where its contents do not fit. */
+  spare: number;
+  leaves: boolean;
 }
 
-/** Sizes of an item before it is placed, and how it is placed once its left edge is known. */
-interface Measured {
+/** One item as it is laid out, its backing included. */
+export interface LaidItem {
+  id: string;
+  rail: number;
+  place: Place;
+  box: Box;
+}
+
+/** A header with everything at its place, at one width of the window. */
+export interface HeaderLayout {
+  /** `clientWidth`. */
   width: number;
-  place(left: number): HeaderInk[];
+  /** Its lower edge, from the window's top while nothing has scrolled. */
+  height: number;
+  /** The box that carries its fill. */
+  bar: Box;
+  folded: boolean;
+  /** The least width at which it is not folded; 0 where nothing folds. */
+  foldWidth: number;
+  /** Width that its items need unfolded at this width, insets and gaps included; not rounded. */
+  needed: number;
+  /** Height of the part that stands in the flow of the page. */
+  slot: number;
+  /** Height of the rails that scroll away while the rest stays, with the room above them. */
+  leaving: number;
+  rails: LaidRail[];
+  items: LaidItem[];
+  inks: HeaderInk[];
 }
 
 /**
@@ -75,203 +62,208 @@ interface Measured {
  * @param width `clientWidth`, CSS pixels.
  */
 export function layoutHeader(site: Site, header: Header, width: number, measure: Measure): HeaderLayout {
-  const rail = railOf(header);
-  const open = placesOf((place) => rail[place].map((item) => measureItem(site, item, rail.height, measure)));
-  const needed = neededWidth(open, rail.inset, rail.gap);
-  const hasMenu = PLACES.some((place) => rail[place].some((item) => item.kind === 'menu'));
-  const foldWidth = hasMenu ? Math.ceil(needed - 1e-6) : 0;
-  const folded = width < foldWidth;
-  const shown = folded ? foldedPlaces(site, header, measure) : open;
+  const foldWidth = solvedFold(site, header, measure);
+  return { ...layoutAt(site, header, width, measure, width < foldWidth), foldWidth };
+}
+
+/** Lays out a header as folded or unfolded, whatever its fold says. */
+export function layoutAt(
+  site: Site,
+  header: Header,
+  width: number,
+  measure: Measure,
+  folded: boolean,
+): Omit<HeaderLayout, 'foldWidth'> {
+  const extent = extentAt(header, width);
+  const barWidth = width - 2 * extent.sides;
+  const toggle = folded ? toggleRail(header, width) : -1;
+  const bar: Box = { x: extent.sides, y: extent.top, width: barWidth, height: 0 };
+  const laid: Pick<HeaderLayout, 'rails' | 'items' | 'inks'> = { rails: [], items: [], inks: [] };
+  const stays = header.manner.onScroll === 'stays';
+  header.rails.forEach((base, index) => {
+    const rail = railAt(base, width);
+    const places = measured(site, header, rail, width, measure, folded);
+    const isEmpty = PLACES.every((place) => places[place].length === 0);
+    if (rail.shown === false || (folded && isEmpty && index !== toggle)) return;
+    if (index === toggle) places.end.push(menuButton());
+    const contents = Math.max(0, ...PLACES.flatMap((place) => places[place].map(({ height }) => height)));
+    const height =
+      rail.padding === undefined
+        ? Math.max(rail.height, Math.ceil(contents))
+        : Math.ceil(contents + 2 * rail.padding);
+    const top = bar.y + bar.height;
+    const needed = neededWidth(places, rail);
+    const room = Math.min(barWidth - 2 * rail.inset, rail.max ?? Infinity);
+    const leaves = stays && rail.leaves === true;
+    placeRail(places, rail, { x: bar.x, y: top, width: barWidth, height }, index, leaves, laid);
+    laid.rails.push({
+      index,
+      top,
+      height,
+      contents,
+      needed,
+      spare: room - (needed - 2 * rail.inset),
+      leaves,
+    });
+    bar.height += height;
+  });
+  const bottom = bar.y + bar.height;
+  const ends = (test: (rail: LaidRail) => boolean) =>
+    Math.max(0, ...laid.rails.filter(test).map(({ top, height }) => top + height));
   return {
     width,
-    height: header.rails.reduce((sum, { height }) => sum + height, 0),
+    height: bottom,
+    bar,
     folded,
-    foldWidth,
-    needed,
-    inks: placeRail(shown, width, rail.inset, rail.gap),
+    needed: neededAt(site, header, width, measure),
+    slot: header.manner.lies === 'above' ? bottom : ends(({ index }) => header.rails[index]!.inFlow === true),
+    leaving: ends(({ leaves }) => leaves),
+    ...laid,
   };
 }
 
-type Places = Record<Place, Measured[]>;
-
-function placesOf(fill: (place: Place) => Measured[]): Places {
-  return { start: fill('start'), middle: fill('middle'), end: fill('end') };
+/** The width from which a header is not folded: solved, or sooner where its owner says so. */
+export function solvedFold(site: Site, header: Header, measure: Measure): number {
+  if (!folds(header)) return 0;
+  const needs = (width: number) => neededAt(site, header, width, measure);
+  return Math.max(solveFold(stepWidths(header), needs), foldOf(header).sooner ?? 0);
 }
 
-/** What stays in the bar when it is folded: logos at their places, the menu button last. */
-function foldedPlaces(site: Site, header: Header, measure: Measure): Places {
-  const rail = railOf(header);
-  const places = placesOf((place) =>
+/** Width of the window that a header needs unfolded, with what holds at a width; `Infinity` where none would do. */
+export function neededAt(site: Site, header: Header, width: number, measure: Measure): number {
+  const { sides } = extentAt(header, width);
+  return header.rails.reduce((most, base) => {
+    const rail = railAt(base, width);
+    if (rail.shown === false) return most;
+    const needed = neededWidth(measured(site, header, rail, width, measure, false), rail);
+    const fits = needed - 2 * rail.inset <= (rail.max ?? Infinity) + 1e-6;
+    return Math.max(most, fits ? needed + 2 * sides : Infinity);
+  }, 0);
+}
+
+/** An item on its way to its place: its outer size, and the item it is. */
+interface Hanging extends Measured {
+  item: Item | undefined;
+}
+type Places = Record<Place, Hanging[]>;
+
+function measured(
+  site: Site,
+  header: Header,
+  rail: Rail,
+  width: number,
+  measure: Measure,
+  folded: boolean,
+): Places {
+  const { bar } = foldOf(header);
+  const on = (place: Place) =>
     rail[place]
-      .filter((item) => item.kind === 'logo')
-      .map((item) => measureItem(site, item, rail.height, measure)),
-  );
-  return { ...places, end: [...places.end, menuButton(rail.height)] };
+      .map((item) => itemAt(item, width))
+      .filter((item) => item.shown !== false && hasContent(site, item))
+      .filter((item) => !folded || bar.includes(item.id))
+      .map((item): Hanging => ({ ...backed(site, item, measure), item }));
+  return { start: on('start'), middle: on('middle'), end: on('end') };
 }
 
-function widthOf(items: Measured[], gap: number): number {
+/** An item with its own backing round it, and its own ink. */
+function backed(site: Site, item: Item, measure: Measure): Measured {
+  const inner = kindOf(item).measure(site, item, measure);
+  const { backing, ink } = item.kind === 'button' ? {} : item;
+  if (!backing && !ink) return inner;
+  const { x, y } = backing ?? { x: 0, y: 0 };
+  const rest = backing && { ...resolveColour(site.palette, backing.colour), a: backing.opacity };
+  const hover = backing?.hover && { ...resolveColour(site.palette, backing.hover), a: backing.opacity };
+  return {
+    width: inner.width + 2 * x,
+    height: inner.height + 2 * y,
+    place: (left, top) =>
+      inner.place(left + x, top + y).map((placed) => ({
+        ...(ink && { ink: resolveColour(site.palette, ink) }),
+        ...(rest && { backing: { rest, hover: hover ?? rest } }),
+        ...placed,
+      })),
+  };
+}
+
+function widthOf(items: readonly Measured[], gap: number): number {
   return items.reduce((sum, item) => sum + item.width, 0) + gap * Math.max(0, items.length - 1);
 }
 
-function neededWidth(places: Places, inset: number, gap: number): number {
-  const middle = places.middle.length > 0 ? widthOf(places.middle, gap) + gap : 0;
-  return 2 * inset + widthOf(places.start, gap) + gap + middle + widthOf(places.end, gap);
+/** Insets, items and gaps up to the last place where anything hangs: the gap after it is not seen. */
+function neededWidth(places: Places, { inset, gap }: Rail): number {
+  const last = PLACES.findLastIndex((place) => places[place].length > 0);
+  return PLACES.slice(0, last + 1).reduce((sum, place, i) => {
+    if (place === 'middle' && places.middle.length === 0) return sum;
+    return sum + widthOf(places[place], gap) + (i > 0 ? gap : 0);
+  }, 2 * inset);
 }
 
 /**
  * Start and end share the room beside the middle equally, so that the middle is centred, unless one of them needs more
  * (CSS Flexbox 1, section 9.7: `flex: 1 1 0` with the automatic minimum size).
  */
-function placeRail(places: Places, width: number, inset: number, gap: number): HeaderInk[] {
+function placeRail(
+  places: Places,
+  rail: Rail,
+  box: Box,
+  index: number,
+  leaves: boolean,
+  laid: Pick<HeaderLayout, 'items' | 'inks'>,
+): void {
+  const { gap, padding = 0 } = rail;
+  const side = Math.max(rail.inset, rail.max === undefined ? 0 : (box.width - rail.max) / 2);
   const widths = { start: widthOf(places.start, gap), end: widthOf(places.end, gap) };
   const middle = places.middle.length > 0 ? widthOf(places.middle, gap) : 0;
   const gaps = places.middle.length > 0 ? 2 * gap : gap;
-  const room = width - 2 * inset - middle - gaps;
+  const room = box.width - 2 * side - middle - gaps;
   const start = Math.max(widths.start, Math.min(room / 2, room - widths.end));
-  const inks: HeaderInk[] = [];
-  const run = (items: Measured[], from: number) => {
-    let left = from;
-    for (const item of items) {
-      inks.push(...item.place(left));
-      left += item.width + gap;
-    }
+  const from: Record<Place, number> = {
+    start: side,
+    middle: side + start + gap,
+    end: Math.max(box.width - side - widths.end, side + start + gaps + middle),
   };
-  run(places.start, inset);
-  run(places.middle, inset + start + gap);
-  run(places.end, Math.max(width - inset - widths.end, inset + start + gaps + middle));
-  return inks;
-}
-
-function measureItem(site: Site, item: Item, railHeight: number, measure: Measure): Measured {
-  switch (item.kind) {
-    case 'logo': {
-      const picture = site.pictures.find(({ id }) => id === site.logo.variants.light)!;
-      const width = snap((item.height * picture.width) / picture.height);
-      const box = (left: number) => ({
-        x: left,
-        y: (railHeight - item.height) / 2,
-        width,
-        height: item.height,
+  for (const place of PLACES) {
+    let left = box.x + from[place];
+    for (const { item, width, height, place: placeAt } of places[place]) {
+      const room = box.height - 2 * padding - height;
+      const share = { start: 0, middle: 0.5, end: 1 }[item?.align ?? 'middle'];
+      const top = box.y + padding + room * share + (item?.shift ?? 0);
+      laid.items.push({
+        id: item?.id ?? 'menu-button',
+        rail: index,
+        place,
+        box: { x: left, y: top, width, height },
       });
-      return {
-        width,
-        place: (left) => [{ id: item.id, name: 'Logo', box: box(left), what: { kind: 'logo' } }],
-      };
-    }
-    case 'menu': {
-      const entries = site.menus.find(({ id }) => id === item.menu)?.entries ?? [];
-      const parts = entries.map((entry) => measureEntry(site, entry, railHeight, measure));
-      return {
-        width: widthOf(parts, item.gap),
-        place: (left) => {
-          let x = left;
-          return parts.flatMap((part) => {
-            const placed = part.place(x);
-            x += part.width + item.gap;
-            return placed;
-          });
-        },
-      };
-    }
-    case 'button': {
-      const style = site.type.button;
-      const advance = measure.advance(inCase(style, item.label), fontOf(style));
-      const width = snap(advance) + 2 * BUTTON_PADDING;
-      const backing = {
-        rest: resolveColour(site.palette, item.fill),
-        hover: resolveColour(site.palette, item.hoverFill),
-        ink: resolveColour(site.palette, item.ink),
-      };
-      return {
-        width,
-        place: (left) => {
-          const box = { x: left, y: (railHeight - BUTTON_HEIGHT) / 2, width, height: BUTTON_HEIGHT };
-          const run = textRun(item.label, style, left + BUTTON_PADDING, box, measure);
-          return [
-            { id: item.id, name: item.label, box, what: { kind: 'text', run }, backing, page: item.page },
-          ];
-        },
-      };
+      laid.inks.push(...placeAt(left, top).map((ink) => (leaves ? { ...ink, leaves } : ink)));
+      left += width + gap;
     }
   }
 }
 
-function measureEntry(site: Site, entry: Entry, railHeight: number, measure: Measure): Measured {
-  const style = site.type.menu;
-  const text = snap(measure.advance(inCase(style, entry.label), fontOf(style)));
-  const opens = (entry.children?.length ?? 0) > 0;
-  const top = (railHeight - LINK_HEIGHT) / 2;
+function menuButton(): Hanging {
   return {
-    width: text + (opens ? OPENER_WIDTH : 0),
-    place: (left) => {
-      const box = { x: left, y: top, width: text, height: LINK_HEIGHT };
-      const run = textRun(entry.label, style, left, box, measure);
-      const link: HeaderInk = {
-        id: entry.id,
-        name: entry.label,
-        box,
-        what: { kind: 'text', run },
-        page: entry.page,
-      };
-      if (!opens) return [link];
-      const opener = { x: left + text, y: top, width: OPENER_WIDTH, height: LINK_HEIGHT };
-      return [
-        link,
-        {
-          id: `${entry.id}-opener`,
-          name: `${entry.label}, opener`,
-          box: opener,
-          what: { kind: 'mark', inked: centred(opener, OPENER_MARK) },
-        },
-      ];
-    },
-  };
-}
-
-function menuButton(railHeight: number): Measured {
-  return {
+    item: undefined,
     width: MENU_BUTTON,
-    place: (left) => {
-      const box = { x: left, y: (railHeight - MENU_BUTTON) / 2, width: MENU_BUTTON, height: MENU_BUTTON };
-      return [
-        {
-          id: 'menu-button',
-          name: 'Menu button',
-          box,
-          what: { kind: 'mark', inked: centred(box, MENU_MARK) },
-        },
-      ];
+    height: MENU_BUTTON,
+    place(x, y) {
+      const box = { x, y, width: MENU_BUTTON, height: MENU_BUTTON };
+      const inked = centred(box, MENU_MARK);
+      return [{ id: 'menu-button', name: 'Menu button', box, what: { kind: 'mark', inked } }];
     },
   };
 }
 
-function centred(box: Box, size: { width: number; height: number }): Box {
-  return {
-    x: box.x + (box.width - size.width) / 2,
-    y: box.y + (box.height - size.height) / 2,
-    ...size,
-  };
-}
-
-function textRun(label: string, style: TypeStyle, left: number, box: Box, measure: Measure): TextRun {
-  const font = fontOf(style);
-  const text = inCase(style, label);
-  const lineHeight = lineHeightPx(style);
-  const lineTop = box.y + (box.height - lineHeight) / 2;
-  const { capHeight, descent } = measure.metrics(font);
-  return {
-    text,
-    font,
-    left,
-    advance: measure.advance(text, font),
-    baseline: Math.round(lineTop + baselineInLine(measure, font, lineHeight)),
-    capHeight,
-    descent,
-    letterEdges: [...text].map((_, i, letters) => measure.advance(letters.slice(0, i + 1).join(''), font)),
-  };
-}
-
-/** A text's width as layout takes it: up to the next sixty-fourth of a pixel. */
-function snap(width: number): number {
-  return Math.ceil(width * 64 - 1e-6) / 64;
+/** The item of a header that an ink belongs to: the item itself, or the one whose entry, icon or line it is. */
+export function itemOfInk(site: Site, header: Header, inkId: string): Item | undefined {
+  const items = headerItems(header);
+  return (
+    items.find(({ id }) => id === inkId || inkId.startsWith(`${id}-`)) ??
+    items.find(
+      (item) =>
+        item.kind === 'menu' &&
+        site.menus
+          .find(({ id }) => id === item.menu)
+          ?.entries.some(({ id }) => id === inkId || `${id}-opener` === inkId),
+    )
+  );
 }

@@ -14,3 +14,15 @@ export const MENU_BUTTON = 44;
 export const MENU_MARK = { width: 22, height: 16 };
 /** Width of a drop-down. */
 export const DROP_DOWN = 220;
+/** Height of a menu entry that stands out, and the room at each side of its label. */
+export const STAND_OUT = { height: 36, padding: 16 };
+/** Side of the square that search, account and basket take. */
+export const ACTION = 44;
+/** Least width of an icon link. */
+export const ICON_LEAST = 24;
+/** Share of an icon's size that its ink fills. */
+export const ICON_INK = 208 / 256;
+/** Size of the number beside a basket, and the room before it. */
+export const COUNT = { size: 13, before: 2 };
+/** Size of a tagline as a share of the name's, least 11 px. */
+export const taglineSize = (nameSize: number): number => Math.max(11, Math.round(nameSize * 0.56));

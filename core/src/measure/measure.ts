@@ -1,4 +1,4 @@
-import { FAMILIES, type FamilyId, type TypeStyle } from '../model/type.ts';
+import { FAMILIES, isOwnFamily, type FamilyId, type TypeStyle } from '../model/type.ts';
 
 /** What a text is measured and drawn in. Sizes in CSS pixels. */
 export interface Font {
@@ -35,11 +35,17 @@ export interface MeasuringContext {
 }
 
 export function fontOf(style: TypeStyle, size = style.size): Font {
-  return { family: style.family, weight: style.weight, size, letterSpacing: style.letterSpacing };
+  return { family: style.family, weight: weightOf(style), size, letterSpacing: style.letterSpacing };
+}
+
+/** The weight that is asked for: a font file of the owner's own is taken as it is. */
+export function weightOf({ family, weight }: TypeStyle): number {
+  return isOwnFamily(family) ? 400 : weight;
 }
 
 /** The families asked for, first to last, as CSS writes them. The second holds the extended Latin letters. */
 export function familyList(family: FamilyId): string {
+  if (isOwnFamily(family)) return `"${family}", sans-serif`;
   const { name, generic } = FAMILIES[family];
   return `"${name}", "${name} Ext", ${generic}`;
 }

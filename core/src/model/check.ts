@@ -58,13 +58,19 @@ export function readSite(text: string): Site {
       `This site file is of version ${format}, made by a later program; this one reads up to ${FORMAT}. Bring Hat Rail up to date and try again.`,
     );
   }
-  const problems = checkSite(data);
+  const site = upgrade(data as object, format);
+  const problems = checkSite(site);
   if (problems.length > 0) {
     const first = problems[0]!;
     const more = problems.length > 1 ? ` (and ${problems.length - 1} more)` : '';
     throw new BadInput(`The site file cannot be used. ${first.path}: ${first.message}${more}`, problems);
   }
-  return data as Site;
+  return site;
+}
+
+/** Brings an older document up to this version. Version 2 only added parts, so that version 1 is sound as it is. */
+export function upgrade(data: object, _from: number): Site {
+  return { ...data, format: FORMAT } as Site;
 }
 
 /** The site file of a site, which {@link readSite} reads back to the same. */

@@ -1,52 +1,63 @@
-import { Allow, IsBoolean, IsIn, IsOptional, ValidateBy } from 'class-validator';
-import { MAX_LABEL, Target } from './menu.ts';
+import { ArrayMaxSize, ArrayMinSize, IsBoolean, IsIn, IsOptional, ValidateBy } from 'class-validator';
+import { Fold, ITEM_KINDS, STEP_RANGE, type Item } from './item.ts';
 import { ColourUse } from './palette.ts';
 import type { LogoVariant } from './picture.ts';
 import { InRange, IsId, IsPlainText, KindList, Nested, NestedList } from './rules.ts';
 
-export class LogoItem {
-  @Allow() kind: 'logo';
-  @IsId() id: string;
-  /** Drawn height, CSS pixels; the width follows from the picture. */
-  @InRange(16, 160, 'px') height: number;
-}
-
-export class MenuItem {
-  @Allow() kind: 'menu';
-  @IsId() id: string;
-  @IsId() menu: string;
-  /** Between two links, CSS pixels. */
-  @InRange(4, 120, 'px') gap: number;
-}
-
-export class ButtonItem extends Target {
-  @Allow() kind: 'button';
-  @IsId() id: string;
-  @IsPlainText(MAX_LABEL) label: string;
-  @Nested(() => ColourUse) ink: ColourUse;
-  @Nested(() => ColourUse) fill: ColourUse;
-  /** Fill under the pointer. */
-  @Nested(() => ColourUse) hoverFill: ColourUse;
-  /** Corner radius, CSS pixels. */
-  @InRange(0, 40, 'px') radius: number;
-}
-
-export type Item = LogoItem | MenuItem | ButtonItem;
 export const PLACES = ['start', 'middle', 'end'] as const;
 export type Place = (typeof PLACES)[number];
 
-const ITEM_KINDS = { logo: LogoItem, menu: MenuItem, button: ButtonItem };
+/** What changes of a rail below a header width; it holds until the next step. */
+export class RailStep {
+  @InRange(...STEP_RANGE, 'px') below: number;
+  @IsOptional() @IsBoolean({ message: 'It shows or it does not.' }) shown?: boolean;
+  @IsOptional() @InRange(0, 400, 'px') height?: number;
+  @IsOptional() @InRange(0, 120, 'px') padding?: number;
+  @IsOptional() @InRange(0, 240, 'px') inset?: number;
+  @IsOptional() @InRange(0, 160, 'px') gap?: number;
+}
 
 /** One row of a header. */
 export class Rail {
-  @InRange(44, 240, 'px') height: number;
+  @InRange(16, 400, 'px') height: number;
+  /** Where it is set, the height follows from the contents: this much above and below them. */
+  @IsOptional() @InRange(0, 120, 'px') padding?: number;
   /** Free room at each side, CSS pixels. */
   @InRange(0, 240, 'px') inset: number;
   /** Between two items, and least room between two places, CSS pixels. */
-  @InRange(4, 160, 'px') gap: number;
-  @KindList(ITEM_KINDS, 12) start: Item[];
-  @KindList(ITEM_KINDS, 12) middle: Item[];
-  @KindList(ITEM_KINDS, 12) end: Item[];
+  @InRange(0, 160, 'px') gap: number;
+  /** Largest width of its contents; as wide as the header where nothing is said. */
+  @IsOptional() @InRange(200, 4000, 'px') max?: number;
+  /** Scrolls away while the header stays. Only rails above all that stay can. */
+  @IsOptional() @IsBoolean({ message: 'It scrolls away or stays.' }) leaves?: boolean;
+  /** Stands in the flow while the header lies over the page. Only rails above all that lie over it can. */
+  @IsOptional() @IsBoolean({ message: 'It stands in the flow or not.' }) inFlow?: boolean;
+  @IsOptional()
+  @NestedList(() => RailStep, 12)
+  steps?: RailStep[];
+  @KindList(ITEM_KINDS, 16) start: Item[];
+  @KindList(ITEM_KINDS, 16) middle: Item[];
+  @KindList(ITEM_KINDS, 16) end: Item[];
+}
+
+/** What changes of the extent below a header width. */
+export class ExtentStep {
+  @InRange(...STEP_RANGE, 'px') below: number;
+  @IsOptional() @InRange(0, 240, 'px') top?: number;
+  @IsOptional() @InRange(0, 400, 'px') sides?: number;
+}
+
+/** How far a header is inset from the window's edges. */
+export class Extent {
+  @InRange(0, 240, 'px') top: number;
+  @InRange(0, 400, 'px') sides: number;
+  /** Top and sides are changed together. */
+  @IsBoolean({ message: 'They are linked or not.' }) linked: boolean;
+  /** Corner radius. */
+  @InRange(0, 80, 'px') radius: number;
+  @IsOptional()
+  @NestedList(() => ExtentStep, 12)
+  steps?: ExtentStep[];
 }
 
 /** What a moment sets of the ink; what is missing is inherited. */
@@ -61,7 +72,7 @@ export class InkLook {
   @Nested(() => ColourUse)
   current?: ColourUse;
   @IsOptional()
-  @IsIn(['light', 'dark'], { message: 'Choose the light or the dark logo.' })
+  @IsIn(['light', 'dark', 'single'], { message: 'Choose the light, the dark or the one-colour logo.' })
   logo?: LogoVariant;
 }
 
@@ -86,6 +97,8 @@ export class FillLook {
 
 /** What the header wears at one moment; each value that is missing is inherited. */
 export class Look {
+  /** A pairing that it wears: its ground is the fill's colour, its inks are the links'. What is set here goes before it. */
+  @IsOptional() @IsId() pairing?: string;
   @IsOptional()
   @Nested(() => InkLook)
   ink?: InkLook;
@@ -137,17 +150,25 @@ export class PanelLook {
 export class Header {
   @IsId() id: string;
   @IsPlainText(60) name: string;
-  @NestedList(() => Rail, 1)
-  @HasLogo()
+  @NestedList(() => Rail, 8)
+  @ArrayMinSize(1, { message: 'Give it a rail: it has none.' })
+  @ArrayMaxSize(8, { message: '8 rails at most.' })
+  @AreLeading('leaves', 'Only rails above all that stay can scroll away.')
+  @AreLeading('inFlow', 'Only rails above all that lie over the page can stand in the flow.')
   rails: Rail[];
+  @IsOptional()
+  @Nested(() => Extent)
+  extent?: Extent;
+  @IsOptional()
+  @Nested(() => Fold)
+  fold?: Fold;
+  /** Items that hang on the spare rod: made, but not in the header now. */
+  @IsOptional()
+  @KindList(ITEM_KINDS, 60)
+  spare?: Item[];
   @Nested(() => Looks) looks: Looks;
   @Nested(() => Manner) manner: Manner;
   @Nested(() => PanelLook) panel: PanelLook;
-}
-
-/** The header's rail; version 1 of the site file has exactly one. */
-export function railOf(header: Header): Rail {
-  return header.rails[0]!;
 }
 
 /** All items of a rail, from start to end. */
@@ -155,18 +176,22 @@ export function itemsOf(rail: Rail): Item[] {
   return PLACES.flatMap((place) => rail[place]);
 }
 
-function HasLogo(): PropertyDecorator {
+/** All items of a header, from the first rail on. */
+export function headerItems(header: Header): Item[] {
+  return header.rails.flatMap(itemsOf);
+}
+
+/** The rails with a mark are the first ones, without a gap. */
+function AreLeading(mark: 'leaves' | 'inFlow', message: string): PropertyDecorator {
   return ValidateBy({
-    name: 'hasLogo',
+    name: `areLeading-${mark}`,
     validator: {
       validate: (rails) =>
-        Array.isArray(rails) &&
-        rails.some((rail: Partial<Rail>) =>
-          PLACES.some(
-            (place) => Array.isArray(rail?.[place]) && rail[place].some((item) => item?.kind === 'logo'),
-          ),
-        ),
-      defaultMessage: () => 'This header has no logo: hang one on its rail.',
+        !Array.isArray(rails) ||
+        rails.every((rail: Partial<Rail>, i) => !rail?.[mark] || i === 0 || rails[i - 1]?.[mark] === true),
+      defaultMessage: () => message,
     },
   });
 }
+
+export type { Fold, Item } from './item.ts';

@@ -23,6 +23,27 @@ export class Gradient {
 
 export const REPEATS = ['no-repeat', 'repeat', 'repeat-x', 'repeat-y'] as const;
 
+/** The blend modes of Compositing 1, by which a picture is blended into the colour beneath it. */
+export const BLEND_MODES = [
+  'normal',
+  'multiply',
+  'screen',
+  'overlay',
+  'darken',
+  'lighten',
+  'color-dodge',
+  'color-burn',
+  'hard-light',
+  'soft-light',
+  'difference',
+  'exclusion',
+  'hue',
+  'saturation',
+  'color',
+  'luminosity',
+] as const;
+export type BlendMode = (typeof BLEND_MODES)[number];
+
 /** A picture placed as CSS Backgrounds 3 does: size, position in percent, repeat. */
 export class PicturePlacing {
   @IsId() picture: string;
@@ -32,6 +53,9 @@ export class PicturePlacing {
   @InRange(0, 100, '%') y: number;
   @IsIn(REPEATS, { message: `Choose ${REPEATS.join(', ')}.` })
   repeat: (typeof REPEATS)[number];
+  @IsOptional() @IsIn(BLEND_MODES, { message: `Choose ${BLEND_MODES.join(', ')}.` }) blend?: BlendMode;
+  /** A size of its own in the place of cover or contain: width of the picture as drawn, CSS pixels. */
+  @IsOptional() @InRange(4, 2000, 'px') drawnWidth?: number;
 }
 
 /** What is behind a band's contents, bottom first: colour, gradient, picture, tint. */

@@ -1,7 +1,14 @@
-import { IsOptional, Matches, ValidateIf } from 'class-validator';
+import { IsBoolean, IsOptional, Matches, ValidateIf } from 'class-validator';
 import { IsId, IsPlainText, NestedList } from './rules.ts';
 
-const SAFE_ADDRESS = /^(https?:\/\/|mailto:|tel:|\/(?!\/)|#)[^\s<>"']*$/i;
+const SAFE_ADDRESS = /^(https?:\/\/|mailto:|tel:|sms:|geo:|\/(?!\/)|#)[^\s<>"']*$/i;
+const ADDRESS_MESSAGE =
+  'Give an address that begins with https://, http://, mailto:, tel:, sms:, geo:, / or #.';
+
+/** Whether a text can stand as a link's address. */
+export function isSafeAddress(address: string): boolean {
+  return SAFE_ADDRESS.test(address);
+}
 
 /** Where a link goes: to a page of the site, or to an address. */
 export class Target {
@@ -10,30 +17,58 @@ export class Target {
   page?: string;
 
   @IsOptional()
-  @Matches(SAFE_ADDRESS, {
-    message: 'Give an address that begins with https://, http://, mailto:, tel:, / or #.',
-  })
+  @Matches(SAFE_ADDRESS, { message: ADDRESS_MESSAGE })
+  address?: string;
+}
+
+/** Where a menu entry goes; one without either only opens. */
+export class OptionalTarget {
+  @IsOptional() @IsId() page?: string;
+
+  @IsOptional()
+  @Matches(SAFE_ADDRESS, { message: ADDRESS_MESSAGE })
   address?: string;
 }
 
 /** Longest label a menu entry or button may have, in characters. */
 export const MAX_LABEL = 120;
 
-/** A menu entry below the top level. */
-export class ChildEntry extends Target {
+/** A menu entry two levels below the top. */
+export class LastEntry extends OptionalTarget {
   @IsId() id: string;
-  @IsPlainText(MAX_LABEL) label: string;
+  /** Its own label; the page's title where nothing is said. */
+  @IsOptional() @IsPlainText(MAX_LABEL) label?: string;
+  @IsOptional() @IsBoolean({ message: 'It opens a new window or not.' }) newWindow?: boolean;
+}
+
+/** A menu entry one level below the top. */
+export class ChildEntry extends LastEntry {
+  @IsOptional()
+  @NestedList(() => LastEntry, 200)
+  children?: LastEntry[];
 }
 
 /** A menu entry at the top level, with the entries of its drop-down. */
-export class Entry extends ChildEntry {
+export class Entry extends LastEntry {
+  /** Wears the menu item's own backing, so that it stands out. */
+  @IsOptional() @IsBoolean({ message: 'It stands out or not.' }) standsOut?: boolean;
   @IsOptional()
-  @NestedList(() => ChildEntry, 60)
+  @NestedList(() => ChildEntry, 200)
   children?: ChildEntry[];
 }
 
 export class Menu {
   @IsId() id: string;
   @IsPlainText(60) name: string;
-  @NestedList(() => Entry, 60) entries: Entry[];
+  @NestedList(() => Entry, 200) entries: Entry[];
+}
+
+/** An entry of any level. */
+export type AnyEntry = LastEntry & { standsOut?: boolean; children?: AnyEntry[] };
+
+/** All entries of a menu, each before its children, with their level from 0. */
+export function entriesOf(menu: { entries: readonly AnyEntry[] }): { entry: AnyEntry; level: number }[] {
+  const walk = (entries: readonly AnyEntry[], level: number): { entry: AnyEntry; level: number }[] =>
+    entries.flatMap((entry) => [{ entry, level }, ...walk(entry.children ?? [], level + 1)]);
+  return walk(menu.entries, 0);
 }

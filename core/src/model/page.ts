@@ -1,4 +1,4 @@
-import { Allow, ArrayMaxSize, IsArray, IsIn, Matches } from 'class-validator';
+import { Allow, ArrayMaxSize, IsArray, IsIn, IsOptional, Matches } from 'class-validator';
 import { Backdrop } from './layer.ts';
 import { ColourUse } from './palette.ts';
 import { InRange, IsId, IsPlainText, KindList, Nested, NestedList } from './rules.ts';
@@ -50,6 +50,8 @@ export class Band {
   @IsPlainText(60) name: string;
   @Nested(() => BandHeight) height: BandHeight;
   @Nested(() => Backdrop) backdrop: Backdrop;
+  /** A pairing that it wears: its ground is the backdrop's colour, its ink that of headings and text. */
+  @IsOptional() @IsId() pairing?: string;
   /** Colour of its headings and text. */
   @Nested(() => ColourUse) ink: ColourUse;
   @KindList(
@@ -57,6 +59,13 @@ export class Band {
     40,
   )
   contents: Content[];
+}
+
+/** A full-length picture of a real page, taken at a width. */
+export class Snapshot {
+  /** CSS pixels of `clientWidth`. */
+  @InRange(200, 4000, 'px') width: number;
+  @IsId() picture: string;
 }
 
 export class Page {
@@ -69,4 +78,8 @@ export class Page {
   /** Page colour, below the last band and in the header's slot. */
   @Nested(() => ColourUse) colour: ColourUse;
   @NestedList(() => Band, 60) bands: Band[];
+  /** Pictures of the real page in the place of bands; the nearest in width is used, scaled. */
+  @IsOptional()
+  @NestedList(() => Snapshot, 12)
+  snapshots?: Snapshot[];
 }

@@ -1,6 +1,6 @@
 import { IsOptional, ValidateIf } from 'class-validator';
 import { parseColour, type Rgb } from '../colour/rgb.ts';
-import { IsId, IsOpaqueColour, IsPlainText } from './rules.ts';
+import { IsId, IsOpaqueColour, IsPlainText, Nested } from './rules.ts';
 
 /** A named colour of the site. */
 export class Swatch {
@@ -8,6 +8,23 @@ export class Swatch {
   @IsPlainText(60) name: string;
   /** Any opaque CSS colour. */
   @IsOpaqueColour() colour: string;
+}
+
+/** A ground with the inks that go on it, by name; bands and headers can wear one. */
+export class Pairing {
+  @IsId() id: string;
+  @IsPlainText(60) name: string;
+  @Nested(() => ColourUse) ground: ColourUse;
+  /** Headings, text and links. */
+  @Nested(() => ColourUse) ink: ColourUse;
+  /** A link under the pointer; the ink where nothing is said. */
+  @IsOptional()
+  @Nested(() => ColourUse)
+  hover?: ColourUse;
+  /** The link of the current page; the ink where nothing is said. */
+  @IsOptional()
+  @Nested(() => ColourUse)
+  current?: ColourUse;
 }
 
 /** A colour where it is used: tied to a swatch, or a colour of its own. */

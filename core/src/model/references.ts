@@ -1,6 +1,7 @@
 import type { Problem } from './check.ts';
-import { itemsOf } from './header.ts';
-import type { Target } from './menu.ts';
+import { headerItems } from './header.ts';
+import { entriesOf, type AnyEntry, type OptionalTarget } from './menu.ts';
+import { isOwnFamily, type FamilyId } from './type.ts';
 import type { Site } from './site.ts';
 
 /** Problems of a site whose parts are sound one by one: ids used twice, and names of things that are not there. */
@@ -19,6 +20,8 @@ function emptyLists(site: Site): Problem[] {
 function repeated(site: Site): Problem[] {
   const lists: [string, string[]][] = [
     ['palette', site.palette.map((swatch) => swatch.id)],
+    ['pairings', (site.pairings ?? []).map((pairing) => pairing.id)],
+    ['fonts', (site.fonts ?? []).map((font) => font.id)],
     ['pictures', site.pictures.map((picture) => picture.id)],
     ['menus', site.menus.map((menu) => menu.id)],
     ['pages', site.pages.map((page) => page.id)],
@@ -26,7 +29,11 @@ function repeated(site: Site): Problem[] {
     ['headers', site.headers.map((header) => header.id)],
     ...site.headers.map((header, i): [string, string[]] => [
       `headers[${i}].rails`,
-      header.rails.flatMap((rail) => itemsOf(rail).map((item) => item.id)),
+      [...headerItems(header), ...(header.spare ?? [])].map((item) => item.id),
+    ]),
+    ...site.menus.map((menu, i): [string, string[]] => [
+      `menus[${i}].entries`,
+      entriesOf(menu).map(({ entry }) => entry.id),
     ]),
   ];
   return lists.flatMap(([path, ids]) => {
@@ -40,14 +47,17 @@ function repeated(site: Site): Problem[] {
 function missing(site: Site): Problem[] {
   const known = {
     swatch: new Set(site.palette.map((swatch) => swatch.id)),
+    pairing: new Set((site.pairings ?? []).map((pairing) => pairing.id)),
     picture: new Set(site.pictures.map((picture) => picture.id)),
     menu: new Set(site.menus.map((menu) => menu.id)),
+    menuSignedIn: new Set(site.menus.map((menu) => menu.id)),
     page: new Set(site.pages.map((page) => page.id)),
   };
   const problems: Problem[] = [];
   const need = (kind: keyof typeof known, id: unknown, path: string) => {
     if (typeof id === 'string' && !known[kind].has(id)) {
-      problems.push({ path, message: `The ${kind} “${id}” is not in the site: add it or choose another.` });
+      const what = kind === 'menuSignedIn' ? 'menu' : kind;
+      problems.push({ path, message: `The ${what} “${id}” is not in the site: add it or choose another.` });
     }
   };
   /** Uses are told by their key, so that a new place that takes a swatch is checked without a line here. */
@@ -63,12 +73,34 @@ function missing(site: Site): Problem[] {
     }
   };
   walk(site, '');
-  need('picture', site.logo.variants.light, 'logo.variants.light');
-  need('picture', site.logo.variants.dark, 'logo.variants.dark');
+  for (const [variant, id] of Object.entries(site.logo.variants)) {
+    need('picture', id, `logo.variants.${variant}`);
+  }
+  const fonts = new Set((site.fonts ?? []).map((font) => font.id));
+  const styles = { ...site.type, level: site.type.level?.style };
+  for (const [name, style] of Object.entries(styles)) {
+    const family = style?.family as FamilyId | undefined;
+    if (family && isOwnFamily(family) && !fonts.has(family)) {
+      problems.push({
+        path: `type.${name}.family`,
+        message: 'This font is not in the site: choose another.',
+      });
+    }
+  }
   return problems;
 }
 
-/** The address that a link has on its site: a page's path, or the address itself. */
-export function addressOf(site: Site, to: Target): string {
+/** The address that a link has on its site: a page's path, or the address itself; `#` where it leads nowhere. */
+export function addressOf(site: Site, to: OptionalTarget): string {
   return to.address ?? site.pages.find((page) => page.id === to.page)?.path ?? '#';
+}
+
+/** Whether an entry leads anywhere, or only opens what is below it. */
+export function leadsAnywhere(to: OptionalTarget): boolean {
+  return to.address !== undefined || to.page !== undefined;
+}
+
+/** What an entry is called: its own label, or the title of its page. */
+export function labelOf(site: Site, entry: AnyEntry): string {
+  return entry.label ?? site.pages.find((page) => page.id === entry.page)?.title ?? 'Untitled';
 }

@@ -46,8 +46,9 @@ export function colourMessage(value: unknown): string {
 }
 
 /** The short name by which parts of a site file refer to one another. */
-export function IsId(): PropertyDecorator {
+export function IsId({ each = false } = {}): PropertyDecorator {
   return Matches(/^[a-z0-9][a-z0-9-]{0,63}$/, {
+    each,
     message: ({ value }) => `${say(value)} is no id: use small letters, digits and hyphens, 64 at most.`,
   });
 }

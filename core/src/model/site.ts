@@ -1,14 +1,14 @@
-import { Equals } from 'class-validator';
+import { Equals, IsOptional } from 'class-validator';
 import { Header } from './header.ts';
 import { Menu } from './menu.ts';
 import { Page } from './page.ts';
-import { Swatch } from './palette.ts';
+import { Pairing, Swatch } from './palette.ts';
 import { Picture, SiteLogo } from './picture.ts';
 import { IsPlainText, Nested, NestedList } from './rules.ts';
-import { SiteType } from './type.ts';
+import { OwnFont, SiteType } from './type.ts';
 
 /** The version of the site file that this program writes. */
-export const FORMAT = 1;
+export const FORMAT = 2;
 
 /** The whole site document: plain JSON, as kept, sent and written to a site file. */
 export class Site {
@@ -17,7 +17,13 @@ export class Site {
   @IsPlainText(120) name: string;
   @IsPlainText(200, { empty: true }) tagline: string;
   @NestedList(() => Swatch, 200) palette: Swatch[];
+  @IsOptional()
+  @NestedList(() => Pairing, 60)
+  pairings?: Pairing[];
   @Nested(() => SiteType) type: SiteType;
+  @IsOptional()
+  @NestedList(() => OwnFont, 20)
+  fonts?: OwnFont[];
   @NestedList(() => Picture, 400) pictures: Picture[];
   @Nested(() => SiteLogo) logo: SiteLogo;
   @NestedList(() => Menu, 40) menus: Menu[];

@@ -1,5 +1,5 @@
-import { IsIn } from 'class-validator';
-import { InRange, Nested } from './rules.ts';
+import { IsIn, IsOptional, Matches } from 'class-validator';
+import { InRange, IsPlainText, Nested } from './rules.ts';
 
 /** The families that ship. `generic` is what a browser falls back to while the file is on its way. */
 export const FAMILIES = {
@@ -11,8 +11,26 @@ export const FAMILIES = {
   'barlow-condensed': { name: 'Barlow Condensed', style: 'Condensed', generic: 'sans-serif' },
 } as const;
 
-export type FamilyId = keyof typeof FAMILIES;
-const FAMILY_IDS = Object.keys(FAMILIES) as FamilyId[];
+export type ShippedFamily = keyof typeof FAMILIES;
+/** A family of the owner's own: `own-` and the beginning of its file's hash. */
+export type OwnFamily = `own-${string}`;
+export type FamilyId = ShippedFamily | OwnFamily;
+export const FAMILY_IDS = Object.keys(FAMILIES) as ShippedFamily[];
+
+export function isOwnFamily(family: FamilyId): family is OwnFamily {
+  return !(family in FAMILIES);
+}
+
+/** A font file of the owner's own; it goes along in export and site file. */
+export class OwnFont {
+  @Matches(/^own-[0-9a-f]{12}$/, { message: 'The id of a font is own- and 12 digits of its file’s hash.' })
+  id: OwnFamily;
+  @IsPlainText(80) name: string;
+  @Matches(/^(?!\.)[\w.-]{1,120}\.(woff2?|ttf|otf)$/i, {
+    message: 'Name a WOFF2, WOFF, TTF or OTF file that lies beside the site file, without a folder.',
+  })
+  file: string;
+}
 
 /** The weights that every shipped family has. */
 export const WEIGHTS = [400, 500, 600, 700] as const;
@@ -21,7 +39,9 @@ export const LETTER_CASES = ['as typed', 'capitals', 'small letters'] as const;
 
 /** How one kind of text is set. */
 export class TypeStyle {
-  @IsIn(FAMILY_IDS, { message: `Choose a family that ships: ${FAMILY_IDS.join(', ')}.` })
+  @Matches(new RegExp(`^(${FAMILY_IDS.join('|')}|own-[0-9a-f]{12})$`), {
+    message: `Choose a family that ships, ${FAMILY_IDS.join(', ')}, or a font of your own.`,
+  })
   family: FamilyId;
   @IsIn(WEIGHTS, { message: `Choose a weight: ${WEIGHTS.join(', ')}.` })
   weight: (typeof WEIGHTS)[number];
@@ -35,9 +55,19 @@ export class TypeStyle {
   letterCase: (typeof LETTER_CASES)[number];
 }
 
+/** The heading level that has a style of its own, and that style, as at the widest step. */
+export class HeadingLevel {
+  @IsIn([1, 2, 3], { message: 'Choose heading level 1, 2 or 3.' }) level: 1 | 2 | 3;
+  @Nested(() => TypeStyle) style: TypeStyle;
+}
+
 /** The site's type: for headings, running text, menu and button. */
 export class SiteType {
   @Nested(() => TypeStyle) heading: TypeStyle;
+  /** A level of heading that is set in its own way. */
+  @IsOptional()
+  @Nested(() => HeadingLevel)
+  level?: HeadingLevel;
   @Nested(() => TypeStyle) text: TypeStyle;
   @Nested(() => TypeStyle) menu: TypeStyle;
   @Nested(() => TypeStyle) button: TypeStyle;
@@ -53,4 +83,9 @@ export function inCase(style: TypeStyle, text: string): string {
   if (style.letterCase === 'capitals') return text.toLocaleUpperCase('en');
   if (style.letterCase === 'small letters') return text.toLocaleLowerCase('en');
   return text;
+}
+
+/** The style of a heading level: its own where it has one. */
+export function headingStyle(type: SiteType, level: 1 | 2 | 3): TypeStyle {
+  return type.level?.level === level ? type.level.style : type.heading;
 }

@@ -15,7 +15,8 @@ export function cssBackground(
     layers.push(`linear-gradient(${colour}, ${colour})`);
   }
   if (picture) {
-    const { x, y, size, repeat } = picture;
+    const { x, y, repeat, drawnWidth } = picture;
+    const size = drawnWidth === undefined ? picture.size : `${drawnWidth}px`;
     layers.push(`url("${pictureUrl(picture.picture)}") ${x}% ${y}% / ${size} ${repeat}`);
   }
   if (gradient) {
@@ -26,4 +27,10 @@ export function cssBackground(
   }
   layers.push(cssColour(resolveColour(palette, backdrop.colour)));
   return layers.join(', ');
+}
+
+/** How a backdrop's layers are blended, in the order of {@link cssBackground}; nothing where none is. */
+export function cssBlending({ tint, picture, gradient }: Backdrop): string | undefined {
+  if (!picture?.blend || picture.blend === 'normal') return undefined;
+  return [...(tint ? ['normal'] : []), picture.blend, ...(gradient ? ['normal'] : []), 'normal'].join(', ');
 }

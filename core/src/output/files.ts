@@ -1,12 +1,13 @@
-import { layoutHeader } from '../header/layout.ts';
+import { hasContent } from '../header/kinds/index.ts';
+import { logoVariantsOf } from '../header/look.ts';
 import type { Measure } from '../measure/measure.ts';
-import type { Header } from '../model/header.ts';
+import { headerItems, type Header } from '../model/header.ts';
 import type { Page } from '../model/page.ts';
 import type { Site } from '../model/site.ts';
 import { fileOf, relativeAddresses, rootAddresses } from './addresses.ts';
 import { fontCss, fontsOf, headerFonts } from './fonts.ts';
 import { headerCss } from './headerCss.ts';
-import { headerHtml, logoVariantsOf } from './headerHtml.ts';
+import { headerHtml } from './headerHtml.ts';
 import { HEADER_JS } from './headerJs.ts';
 import { howTo } from './howTo.ts';
 import { pageHtml, picturesOf, siteCss } from './page.ts';
@@ -22,24 +23,25 @@ export function headerFor(site: Site, _page: Page): Header {
   return site.headers[0]!;
 }
 
-/** A header's style sheet with its fold width solved. */
-export function solvedHeaderCss(site: Site, header: Header, measure: Measure): string {
-  return headerCss(site, header, layoutHeader(site, header, 1280, measure).foldWidth);
-}
-
-/** Height of a header that lies over the page; 0 for one above it. */
-export function coveredHeight(header: Header): number {
-  return header.manner.lies === 'over' ? header.rails.reduce((sum, rail) => sum + rail.height, 0) : 0;
+/** The pictures that a header shows: its logo's variants, its picture items and the owner's own icons. */
+export function headerPictures(site: Site, header: Header): string[] {
+  const ids = headerItems(header).flatMap((item) => {
+    if (item.kind === 'logo') return logoVariantsOf(site, header).map(({ picture }) => picture);
+    if (item.kind === 'picture' && hasContent(site, item)) return [item.picture];
+    if (item.kind === 'icons') return item.links.flatMap(({ picture }) => (picture ? [picture] : []));
+    return [];
+  });
+  return [...new Set(ids)];
 }
 
 /** The header alone, to be put into a site by hand. */
 export function headerFiles(site: Site, header: Header, measure: Measure): OutputFile[] {
   const to = rootAddresses(site);
-  const pictures = logoVariantsOf(header).map((variant) => site.logo.variants[variant]);
-  const fonts = headerFonts(site);
+  const pictures = headerPictures(site, header);
+  const fonts = headerFonts(site, header);
   return [
     { path: 'header.html', kind: 'text', text: headerHtml(site, header, to) },
-    { path: 'header.css', kind: 'text', text: solvedHeaderCss(site, header, measure) },
+    { path: 'header.css', kind: 'text', text: headerCss(site, header, measure) },
     { path: 'header.js', kind: 'text', text: HEADER_JS },
     { path: 'how-to.txt', kind: 'text', text: howTo(site, header) },
     { path: 'fonts.css', kind: 'text', text: fontCss(fonts, to.font) },
@@ -64,11 +66,11 @@ export function siteFiles(site: Site, measure: Measure): OutputFile[] {
   const pictureUrl = (id: string) => `pictures/${fileOf(site, id)}`;
   return [
     ...pages,
-    { path: 'assets/header.css', kind: 'text', text: solvedHeaderCss(site, header, measure) },
+    { path: 'assets/header.css', kind: 'text', text: headerCss(site, header, measure) },
     { path: 'assets/header.js', kind: 'text', text: HEADER_JS },
-    { path: 'assets/site.css', kind: 'text', text: siteCss(site, coveredHeight(header), pictureUrl) },
+    { path: 'assets/site.css', kind: 'text', text: siteCss(site, header, measure, pictureUrl) },
     { path: 'assets/fonts.css', kind: 'text', text: fontCss(fonts, fontUrl) },
-    ...picturesOf(site).map((id): OutputFile => ({
+    ...[...new Set([...picturesOf(site), ...headerPictures(site, header)])].map((id): OutputFile => ({
       path: `assets/${pictureUrl(id)}`,
       kind: 'picture',
       picture: id,

@@ -1,17 +1,31 @@
 import type { Site } from '../model/site.ts';
-import { FAMILIES, WEIGHTS, type FamilyId, type TypeStyle } from '../model/type.ts';
+import { headerItems, type Header } from '../model/header.ts';
+import {
+  FAMILIES,
+  FAMILY_IDS,
+  WEIGHTS,
+  type FamilyId,
+  type ShippedFamily,
+  type SiteType,
+  type TypeStyle,
+} from '../model/type.ts';
 import { rule } from './text.ts';
 
-/** A font file that ships: one family, weight and set of letters. */
+/** A font file that goes along: one family, weight and set of letters. */
 export interface FontFile {
   family: FamilyId;
-  weight: number;
+  /** The weights that it serves, as CSS writes them: one, or a range. */
+  weight: string;
   /** The name by which CSS and the 2D context know it. */
   cssName: string;
-  /** The file's name in the family's package. */
+  /** The file's name in the family's package; for a font of the owner's own, that of the site file. */
   file: string;
-  /** The letters it is for, as CSS writes them. */
-  range: string;
+  /** The letters it is for, as CSS writes them; all that it has where nothing is said. */
+  range?: string;
+  /** Its media type. */
+  type: string;
+  /** Holds the extended Latin letters only. */
+  isExtended?: boolean;
 }
 
 /** Letters of the two sets that ship, as their files declare them. */
@@ -32,14 +46,16 @@ const SETS = [
 
 /** Every font file that ships, for the families given. */
 export function fontFiles(
-  families = Object.keys(FAMILIES) as FamilyId[],
+  families: readonly ShippedFamily[] = FAMILY_IDS,
   weights: readonly number[] = WEIGHTS,
 ): FontFile[] {
   return families.flatMap((family) =>
     weights.flatMap((weight) =>
       SETS.map(({ name, suffix, range }) => ({
         family,
-        weight,
+        weight: String(weight),
+        type: 'font/woff2',
+        isExtended: suffix !== '',
         cssName: FAMILIES[family].name + suffix,
         file: `${family}-${name}-${weight}-normal.woff2`,
         range,
@@ -48,19 +64,41 @@ export function fontFiles(
   );
 }
 
+/** All styles of a site's type. */
+export function stylesOf({ heading, level, text, menu, button }: SiteType): TypeStyle[] {
+  return [heading, ...(level ? [level.style] : []), text, menu, button];
+}
+
 /** The font files that a site's type uses. */
 export function fontsOf(site: Site): FontFile[] {
-  return filesOf(Object.values(site.type));
+  return filesOf(site, stylesOf(site.type));
 }
 
 /** The font files that a header alone uses. */
-export function headerFonts({ type }: Site): FontFile[] {
-  return filesOf([type.menu, type.button]);
+export function headerFonts(site: Site, header: Header): FontFile[] {
+  const { heading, text, menu, button } = site.type;
+  const named = headerItems(header).some(({ kind }) => kind === 'name');
+  return filesOf(site, [menu, button, ...(named ? [heading, text] : [])]);
 }
 
-function filesOf(styles: readonly TypeStyle[]): FontFile[] {
+function filesOf(site: Site, styles: readonly TypeStyle[]): FontFile[] {
   const used = new Set(styles.map(({ family, weight }) => `${family} ${weight}`));
-  return fontFiles().filter(({ family, weight }) => used.has(`${family} ${weight}`));
+  const shipped = fontFiles().filter(({ family, weight }) => used.has(`${family} ${weight}`));
+  const own = (site.fonts ?? [])
+    .filter(({ id }) => styles.some(({ family }) => family === id))
+    .map(({ id, file }): FontFile => ({
+      family: id,
+      weight: '1 1000',
+      cssName: id,
+      file,
+      type: fontType(file),
+    }));
+  return [...shipped, ...own];
+}
+
+/** Media type of a font file, by its name. */
+export function fontType(file: string): string {
+  return `font/${file.split('.').pop()!.toLowerCase()}`;
 }
 
 /** The style sheet that makes font files known. `url` gives a file's address. */
@@ -72,8 +110,8 @@ export function fontCss(files: readonly FontFile[], url: (file: string) => strin
         `font-family: "${cssName}"`,
         `font-weight: ${weight}`,
         'font-display: swap',
-        `src: url("${url(file)}") format("woff2")`,
-        `unicode-range: ${range}`,
+        `src: url("${url(file)}")`,
+        range !== undefined && `unicode-range: ${range}`,
       ),
     )
     .join('');

@@ -1,11 +1,13 @@
 /**
- * The header's script, the same for every header: its moment, its drop-downs and its folded menu (WAI-ARIA Authoring
- * Practices, disclosure navigation). It reads what it needs from the header's own attributes.
+ * The header's script, the same for every header: its moment, its drop-downs (WAI-ARIA Authoring Practices, disclosure
+ * navigation) and its folded menu, a modal dialog. It reads what it needs from the header's own attributes.
  */
 export const HEADER_JS = `(() => {
   const header = document.querySelector('.hr');
   if (!header) return;
   const data = header.dataset;
+  const all = (selector) => [...header.querySelectorAll(selector)];
+  const root = document.documentElement;
 
   // The moment: 'scrolled' from a distance on, or from where the header meets the end of the first band.
   let begins = 1;
@@ -13,43 +15,51 @@ export const HEADER_JS = `(() => {
     data.moment = scrollY < begins ? 'top' : 'scrolled';
   };
   const measure = () => {
+    const bar = header.querySelector('.hr-bar');
+    const top = bar.getBoundingClientRect().top - header.getBoundingClientRect().top;
+    // Rails that scroll away take the room above them along.
+    const leaving = all('.hr-rail[data-leaves]').reduce((sum, rail) => sum + rail.offsetHeight, 0);
+    const leave = leaving && top + leaving;
+    header.style.setProperty('--hr-leave', leave + 'px');
     const band = data.switch === 'band' && document.querySelector('main > :first-child');
     begins = band
-      ? Math.max(1, Math.round(band.getBoundingClientRect().bottom + scrollY - header.offsetHeight))
+      ? Math.max(1, Math.round(band.getBoundingClientRect().bottom + scrollY - (top + bar.offsetHeight - leave)))
       : parseFloat(data.switch) || 1;
     update();
   };
   addEventListener('scroll', update, { passive: true });
-  new ResizeObserver(measure).observe(document.body);
+  const watch = new ResizeObserver(measure);
+  watch.observe(document.body);
+  watch.observe(header.querySelector('.hr-bar'));
   measure();
   requestAnimationFrame(() => requestAnimationFrame(() => (data.ready = '')));
 
   // The current page, where the markup does not say.
   if (!header.querySelector('[aria-current]')) {
     const here = (path) => path.replace(/index\\.html$|\\/$/g, '');
-    header.querySelectorAll('a:not(.hr-logo)[href]').forEach((link) => {
+    all('a:not(.hr-logo, .hr-name)[href]').forEach((link) => {
       const same = link.origin === location.origin && here(link.pathname) === here(location.pathname);
       if (same && !link.hash) link.setAttribute('aria-current', 'page');
     });
   }
 
-  // Drop-downs and the folded menu: one open at a time.
-  const buttons = [...header.querySelectorAll('[aria-expanded]')];
+  // Drop-downs: one open at a time, kept inside the window.
+  const buttons = all('[aria-expanded]');
+  const partOf = (button) => document.getElementById(button.getAttribute('aria-controls'));
   const isOpen = (button) => button.getAttribute('aria-expanded') === 'true';
   const set = (button, open) => {
     button.setAttribute('aria-expanded', open);
-    if (button.matches('.hr-toggle')) header.toggleAttribute('data-open', open);
-    const part = open && document.getElementById(button.getAttribute('aria-controls'));
-    if (part && part.matches('.hr-drop') && part.getBoundingClientRect().right > document.documentElement.clientWidth) {
-      part.dataset.end = '';
-    }
+    const part = partOf(button);
+    part.style.translate = '';
+    if (!open) return;
+    const { left, right, top } = part.getBoundingClientRect();
+    const aside = Math.max(-left, Math.min(0, root.clientWidth - right));
+    if (aside) part.style.translate = aside + 'px';
+    part.style.maxHeight = innerHeight - top + 'px';
+    part.querySelector('input')?.focus();
   };
   const closeBut = (kept) => buttons.forEach((button) => button !== kept && isOpen(button) && set(button, false));
-  const owner = (node) =>
-    buttons.find(
-      (button) =>
-        button.contains(node) || document.getElementById(button.getAttribute('aria-controls'))?.contains(node),
-    );
+  const owner = (node) => buttons.find((button) => button.contains(node) || partOf(button).contains(node));
   document.addEventListener('click', ({ target }) => {
     const button = target.closest?.('[aria-expanded]');
     if (buttons.includes(button)) set(button, !isOpen(button));
@@ -62,5 +72,24 @@ export const HEADER_JS = `(() => {
     set(button, false);
     button.focus();
   });
+  all('[data-hover] .hr-menu > li').forEach((entry) => {
+    const button = entry.querySelector('[aria-expanded]');
+    if (!button) return;
+    const onHover = (open) => ({ pointerType }) => pointerType === 'mouse' && set(button, open);
+    entry.addEventListener('pointerenter', onHover(true));
+    entry.addEventListener('pointerleave', onHover(false));
+  });
+
+  // The folded menu: Escape and the focus are the dialog's own.
+  const panel = header.querySelector('.hr-panel');
+  if (!panel) return;
+  all('.hr-toggle').forEach((toggle) => toggle.addEventListener('click', () => panel.showModal()));
+  panel.addEventListener('click', ({ target, clientX, clientY }) => {
+    const { left, right, top, bottom } = panel.getBoundingClientRect();
+    const isOutside = clientX < left || clientX > right || clientY < top || clientY > bottom;
+    if (target.closest('.hr-close') || (target === panel && isOutside) || target.closest('a[href*="#"]')) panel.close();
+  });
+  // It goes when the window grows past the fold.
+  new ResizeObserver(() => panel.open && !header.querySelector('.hr-toggle').offsetParent && panel.close()).observe(header);
 })();
 `;

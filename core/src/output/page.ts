@@ -1,37 +1,41 @@
 import { cssColour, hexColour } from '../colour/rgb.ts';
+import { layoutAt, solvedFold } from '../header/layout.ts';
+import type { Measure } from '../measure/measure.ts';
 import type { Header } from '../model/header.ts';
 import { resolveColour, type ColourUse } from '../model/palette.ts';
 import type { Band, Content, Page } from '../model/page.ts';
 import type { Site } from '../model/site.ts';
-import { FAMILIES } from '../model/type.ts';
+import { headingStyle } from '../model/type.ts';
 import {
   BLOCK_GAP,
   CARD_GAP,
   CARD_PADDING,
   CARD_RADIUS,
-  CARD_TITLE_SIZE,
   COLUMN_GAP,
   CONTENT_MAX,
   PAGE_STEPS,
   TEXT_MAX,
+  cardTitleSize,
   headingSize,
 } from '../page/metrics.ts';
-import { fileOf, type Addresses } from './addresses.ts';
-import { cssBackground } from './backdrop.ts';
+import type { Addresses } from './addresses.ts';
+import { bandColours } from '../page/layout.ts';
+import { cssBackground, cssBlending } from './backdrop.ts';
 import { headerFonts } from './fonts.ts';
-import { typeCss } from './headerCss.ts';
+import { byWidth, type Rules } from './geometryCss.ts';
 import { headerHtml } from './headerHtml.ts';
 import { escapeHtml, px, rule, within } from './text.ts';
+import { typeCss } from './typeCss.ts';
 
 /**
  * What a page's head says of styles and script: they lie in files of their own. The header's fonts are asked for at once,
  * so that its links do not move when they come.
  */
-export function linkedHead(site: Site, to: Addresses): string {
-  const fonts = headerFonts(site).filter(({ cssName, family }) => cssName === FAMILIES[family].name);
+export function linkedHead(site: Site, header: Header, to: Addresses): string {
+  const fonts = headerFonts(site, header).filter(({ isExtended }) => !isExtended);
   return [
     ...fonts.map(
-      ({ file }) => `<link rel="preload" href="${to.font(file)}" as="font" type="font/woff2" crossorigin>`,
+      ({ file, type }) => `<link rel="preload" href="${to.font(file)}" as="font" type="${type}" crossorigin>`,
     ),
     ...['fonts.css', 'site.css', 'header.css'].map(
       (name) => `<link rel="stylesheet" href="${to.asset(name)}">`,
@@ -46,7 +50,7 @@ export function pageHtml(
   page: Page,
   header: Header,
   to: Addresses,
-  head = linkedHead(site, to),
+  head = linkedHead(site, header, to),
 ): string {
   const colour = cssColour(resolveColour(site.palette, page.colour));
   return [
@@ -62,7 +66,9 @@ export function pageHtml(
     '<body>',
     headerHtml(site, header, to, page.id),
     `<main id="main" tabindex="-1" class="page page-${page.id}">`,
-    ...page.bands.map((band, i) => bandHtml(site, band, levelBefore(page, i), to)),
+    ...(hasSnapshots(site, page)
+      ? snapshotsHtml(site, page, to)
+      : page.bands.map((band, i) => bandHtml(site, band, levelBefore(page, i), to))),
     '</main>',
     '</body>',
     '</html>',
@@ -109,8 +115,9 @@ function contentHtml(site: Site, content: Content, cardLevel: number, to: Addres
     }
     case 'pictures': {
       const items = content.pictures.map((id) => {
-        const alt = site.pictures.find((picture) => picture.id === id)?.alt ?? '';
-        return `<li><img src="${escapeHtml(to.picture(id))}" alt="${escapeHtml(alt)}"></li>`;
+        const { alt = '', focus } = site.pictures.find((picture) => picture.id === id) ?? {};
+        const place = focus ? ` style="object-position: ${focus.x}% ${focus.y}%"` : '';
+        return `<li><img src="${escapeHtml(to.picture(id))}" alt="${escapeHtml(alt)}"${place}></li>`;
       });
       return `<ul class="pictures of-${content.pictures.length}">\n${items.join('\n')}\n</ul>`;
     }
@@ -125,35 +132,96 @@ function contentClass(prefix: string, use: ColourUse, site: Site): string {
 /**
  * The style sheet of a site's pages. It carries out what {@link layoutPage} lays out: the same measures, rules by width
  * asked of `main` itself.
- * @param covered height of a header that lies over the first band, whose contents clear it
+ * @param header the one that lies over the first band, whose contents clear it
  */
-export function siteCss(site: Site, covered: number, pictureUrl: (id: string) => string): string {
+export function siteCss(
+  site: Site,
+  header: Header,
+  measure: Measure,
+  pictureUrl: (id: string) => string,
+): string {
   const { palette } = site;
   const bands = site.pages.flatMap((page) =>
     page.bands.map((band) => {
       const { unit, value } = band.height;
       return rule(
         `.page-${page.id} > #${band.id}`,
-        `color: ${cssColour(resolveColour(palette, band.ink))}`,
-        `background: ${cssBackground(band.backdrop, palette, pictureUrl)}`,
+        `color: ${cssColour(resolveColour(palette, bandColours(site, band).ink))}`,
+        `background: ${cssBackground({ ...band.backdrop, colour: bandColours(site, band).ground }, palette, pictureUrl)}`,
+        cssBlending(band.backdrop) !== undefined && `background-blend-mode: ${cssBlending(band.backdrop)}`,
         unit === 'px' ? `min-height: ${px(Math.round(value))}` : `min-height: round(${value}vh, 1px)`,
       );
     }),
   );
-  return [baseCss(site, covered), ...colourClasses(site), ...bands].join('');
+  return [
+    baseCss(site),
+    coveredCss(site, header, measure),
+    ...colourClasses(site),
+    ...bands,
+    snapshotCss(site),
+  ].join('');
 }
 
-function baseCss(site: Site, covered: number): string {
+/** Room at the top of the first band for a header that lies over it, at every width. */
+function coveredCss(site: Site, header: Header, measure: Measure): string {
+  const foldWidth = solvedFold(site, header, measure);
+  return byWidth(header, foldWidth, 'page', (width): Rules => {
+    const { height, slot } = layoutAt(site, header, width, measure, width < foldWidth);
+    return new Map([['.band:first-child', [`--covered: ${px(height - slot)}`]]]);
+  });
+}
+
+function hasSnapshots(site: Site, page: Page): boolean {
+  return (page.snapshots ?? []).some(({ picture }) => site.pictures.some(({ id }) => id === picture));
+}
+
+/** Every snapshot of a page; the style sheet shows the one that is nearest in width. */
+function snapshotsHtml(site: Site, page: Page, to: Addresses): string[] {
+  return (page.snapshots ?? []).map(({ width, picture }) => {
+    const { alt = '', width: own = 1, height = 1 } = site.pictures.find(({ id }) => id === picture) ?? {};
+    return `<img class="shot shot-${width}" src="${escapeHtml(to.picture(picture))}" alt="${escapeHtml(alt)}" width="${own}" height="${height}">`;
+  });
+}
+
+/** From the widest snapshot down: each is shown from half-way to the next wider one. */
+function snapshotCss(site: Site): string {
+  return site.pages
+    .filter((page) => hasSnapshots(site, page))
+    .map((page) => {
+      const widths = [...new Set(page.snapshots!.map(({ width }) => width))].sort((a, b) => b - a);
+      const self = `.page-${page.id} > .shot`;
+      const steps = widths.slice(1).map((width, i) => {
+        const half = (width + widths[i]!) / 2;
+        return within(
+          `@container page (width < ${px(half)})`,
+          rule(self, 'display: none') + rule(`${self}-${width}`, 'display: block'),
+        );
+      });
+      const sized = page.snapshots!.map(({ width, picture }) => {
+        const { width: w = 1, height: h = 1 } = site.pictures.find(({ id }) => id === picture) ?? {};
+        return rule(`${self}-${width}`, 'width: 100%', `height: round(${(100 * h) / w}cqw, 1px)`);
+      });
+      return [
+        rule(self, 'display: none'),
+        ...sized,
+        rule(`${self}-${widths[0]}`, 'display: block'),
+        ...steps,
+      ].join('');
+    })
+    .join('');
+}
+
+function baseCss(site: Site): string {
   const counts = [...new Set(site.pages.flatMap(({ bands }) => bands.flatMap(pictureCounts)))];
   const steps = PAGE_STEPS.map((step) => {
     const padding = px(step.bandPadding);
     const columns = (count: number) => `grid-template-columns: repeat(${count}, minmax(0, 1fr))`;
     const css = [
       rule('.band', `padding: ${padding} max(${px(step.gutter)}, calc((100% - ${px(CONTENT_MAX)}) / 2))`),
-      covered > 0 ? rule('.band:first-child', `padding-top: calc(${padding} + ${px(covered)})`) : '',
+      rule('.band:first-child', `padding-top: calc(${padding} + var(--covered))`),
       ...([1, 2] as const).map((level) => {
-        const { heading } = site.type;
-        const size = headingSize(heading, level, step);
+        const heading = headingStyle(site.type, level);
+        const size = headingSize(site.type, level, step);
         return rule(
           `.page h${level}`,
           `font-size: ${px(size)}`,
@@ -185,7 +253,7 @@ function baseCss(site: Site, covered: number): string {
       'margin: 0',
       'overflow-wrap: break-word',
     ),
-    rule('.page :is(h1, h2)', ...typeCss(site.type.heading)),
+    ...([1, 2] as const).map((level) => rule(`.page h${level}`, ...typeCss(headingStyle(site.type, level)))),
     rule('.page p', ...typeCss(site.type.text)),
     rule(
       '.page ul',
@@ -201,7 +269,7 @@ function baseCss(site: Site, covered: number): string {
     ...steps,
     rule(
       '.page .card .card-title',
-      ...typeCss(site.type.heading, CARD_TITLE_SIZE),
+      ...typeCss(headingStyle(site.type, 3), cardTitleSize(site.type)),
       `margin: 0 0 ${px(CARD_GAP)}`,
     ),
     rule('.page .card > *', 'width: auto'),
@@ -225,15 +293,15 @@ function colourClasses(site: Site): string[] {
   return [...rules];
 }
 
-/** The pictures that a site's pages and logo use, as files. */
+/** The pictures that a site's pages use, and those of its logo. */
 export function picturesOf(site: Site): string[] {
-  const used = site.pages.flatMap(({ bands }) =>
-    bands.flatMap((band) => [
+  const used = site.pages.flatMap(({ bands, snapshots = [] }) => [
+    ...snapshots.map(({ picture }) => picture),
+    ...bands.flatMap((band) => [
       ...(band.backdrop.picture ? [band.backdrop.picture.picture] : []),
       ...band.contents.flatMap((content) => (content.kind === 'pictures' ? content.pictures : [])),
     ]),
-  );
-  return [...new Set([...used, site.logo.variants.light, site.logo.variants.dark])].filter(
-    (id) => fileOf(site, id) !== id,
-  );
+  ]);
+  const logos = Object.values(site.logo.variants) as string[];
+  return [...new Set([...used, ...logos])].filter((id) => site.pictures.some((picture) => picture.id === id));
 }

@@ -25,3 +25,8 @@ export function rule(selector: string, ...declarations: (string | false)[]): str
 export function within(atRule: string, css: string): string {
   return `${atRule} {\n${css.replace(/^(?=.)/gm, '  ')}}\n`;
 }
+
+/** Lines moved in by some spaces. */
+export function indent(text: string, by: number): string {
+  return text.replace(/^(?=.)/gm, ' '.repeat(by));
+}

@@ -1,19 +1,20 @@
-import { resolveColour } from '../model/palette.ts';
+import { resolveColour, type ColourUse } from '../model/palette.ts';
 import type { Rgb } from '../colour/rgb.ts';
 import type { Backdrop } from '../model/layer.ts';
-import type { Band, BandHeight, CardsContent, Content, Page } from '../model/page.ts';
+import type { Band, BandHeight, CardsContent, Content, Page, Snapshot } from '../model/page.ts';
+import type { Picture } from '../model/picture.ts';
 import type { Site } from '../model/site.ts';
-import { inCase, type TypeStyle } from '../model/type.ts';
+import { headingStyle, inCase, type TypeStyle } from '../model/type.ts';
 import { breakLines } from '../measure/lines.ts';
 import { baselineInLine, fontOf, type Font, type Measure } from '../measure/measure.ts';
 import {
   BLOCK_GAP,
   CARD_GAP,
   CARD_PADDING,
-  CARD_TITLE_SIZE,
   COLUMN_GAP,
   CONTENT_MAX,
   TEXT_MAX,
+  cardTitleSize,
   headingSize,
   pageStep,
   type PageStep,
@@ -37,7 +38,7 @@ export interface LaidLine {
 export type Block =
   | { kind: 'text'; role: 'heading' | 'paragraph'; font: Font; colour: Rgb; lines: LaidLine[] }
   | { kind: 'card'; box: Box; colour: Rgb }
-  | { kind: 'picture'; box: Box; picture: string };
+  | { kind: 'picture'; box: Box; picture: string; focus: { x: number; y: number } };
 
 export interface LaidBand {
   id: string;
@@ -57,6 +58,8 @@ export interface LaidPage {
   /** Height of the header's slot at the top: 0 where the header lies over the page. */
   slot: number;
   bands: LaidBand[];
+  /** The picture of the real page that stands in for bands. */
+  snapshot?: { picture: string; box: Box };
 }
 
 /** Where a page is laid out. */
@@ -72,6 +75,9 @@ export interface PageView {
 
 /** Lays out a page. Band tops and heights are whole pixels. */
 export function layoutPage(site: Site, page: Page, view: PageView, measure: Measure): LaidPage {
+  const snapshot = nearestSnapshot(page, view.width);
+  const picture = site.pictures.find(({ id }) => id === snapshot?.picture);
+  if (picture) return layoutSnapshot(site, page, view, picture);
   let top = view.slot;
   const bands = page.bands.map((band, i): LaidBand => {
     const laid = layoutBand(site, band, top, i === 0 ? view.covered : 0, view, measure);
@@ -85,6 +91,36 @@ export function layoutPage(site: Site, page: Page, view: PageView, measure: Meas
     slot: view.slot,
     bands,
   };
+}
+
+/** The snapshot whose width is nearest; of two equally near, the wider. */
+export function nearestSnapshot(page: Page, width: number): Snapshot | undefined {
+  const wideFirst = [...(page.snapshots ?? [])].sort((a, b) => b.width - a.width);
+  const distance = (snapshot: Snapshot) => Math.abs(snapshot.width - width);
+  return wideFirst.reduce<Snapshot | undefined>(
+    (best, one) => (!best || distance(one) < distance(best) ? one : best),
+    undefined,
+  );
+}
+
+/** A snapshot scaled to the width, below the header's slot; heights are rounded to whole pixels. */
+function layoutSnapshot(site: Site, page: Page, view: PageView, picture: Picture): LaidPage {
+  const height = Math.round((picture.height * view.width) / picture.width);
+  const box = { x: 0, y: view.slot, width: view.width, height };
+  return {
+    width: view.width,
+    height: Math.max(view.slot + height, view.windowHeight),
+    colour: resolveColour(site.palette, page.colour),
+    slot: view.slot,
+    bands: [],
+    snapshot: { picture: picture.id, box },
+  };
+}
+
+/** The colours that a band is dressed in: those of the pairing it wears, or its own. */
+export function bandColours(site: Pick<Site, 'pairings'>, band: Band): { ground: ColourUse; ink: ColourUse } {
+  const pairing = (site.pairings ?? []).find(({ id }) => id === band.pairing);
+  return pairing ?? { ground: band.backdrop.colour, ink: band.ink };
 }
 
 /** A band's least height in whole pixels. */
@@ -137,25 +173,19 @@ function layoutBand(
   });
   const needed = band.contents.length > 0 ? y + step.bandPadding - top : 0;
   const height = Math.max(bandHeightPx(band.height, view.windowHeight), needed);
-  return { id: band.id, name: band.name, top, height, backdrop: band.backdrop, blocks };
+  const backdrop = { ...band.backdrop, colour: bandColours(site, band).ground };
+  return { id: band.id, name: band.name, top, height, backdrop, blocks };
 }
 
 function layoutContent(pen: Pen, content: Content, y: number): Laid {
   const { site, band, column, step } = pen;
   const width = Math.min(column.width, TEXT_MAX);
-  const colour = resolveColour(site.palette, band.ink);
+  const colour = resolveColour(site.palette, bandColours(site, band).ink);
   switch (content.kind) {
     case 'heading': {
-      const size = headingSize(site.type.heading, content.level, step);
-      return layoutText(
-        pen,
-        'heading',
-        content.text,
-        site.type.heading,
-        size,
-        { x: column.x, y, width },
-        colour,
-      );
+      const style = headingStyle(site.type, content.level);
+      const size = headingSize(site.type, content.level, step);
+      return layoutText(pen, 'heading', content.text, style, size, { x: column.x, y, width }, colour);
     }
     case 'paragraph':
       return layoutText(
@@ -212,7 +242,8 @@ function layoutCards(pen: Pen, content: CardsContent, y: number): Laid {
     const row = content.cards.slice(i, i + places.length).map((card, j) => {
       const { x, width } = places[j]!;
       const at = { x: x + CARD_PADDING, y: top + CARD_PADDING, width: width - 2 * CARD_PADDING };
-      const title = layoutText(pen, 'heading', card.title, site.type.heading, CARD_TITLE_SIZE, at, ink);
+      const titleStyle = headingStyle(site.type, 3);
+      const title = layoutText(pen, 'heading', card.title, titleStyle, cardTitleSize(site.type), at, ink);
       const below = { ...at, y: at.y + title.height + CARD_GAP };
       const text = layoutText(pen, 'paragraph', card.text, site.type.text, site.type.text.size, below, ink);
       const height = title.height + CARD_GAP + text.height + 2 * CARD_PADDING;
@@ -235,7 +266,8 @@ function layoutPictures(pen: Pen, pictures: string[], y: number): Laid {
     const { x, width } = places[i % places.length]!;
     const row = Math.floor(i / places.length);
     const top = y + row * (step.pictureHeight + COLUMN_GAP);
-    return { kind: 'picture', picture, box: { x, y: top, width, height: step.pictureHeight } };
+    const focus = pen.site.pictures.find(({ id }) => id === picture)?.focus ?? { x: 50, y: 50 };
+    return { kind: 'picture', picture, focus, box: { x, y: top, width, height: step.pictureHeight } };
   });
   const rows = Math.ceil(pictures.length / places.length);
   return { blocks, height: rows > 0 ? rows * (step.pictureHeight + COLUMN_GAP) - COLUMN_GAP : 0 };

@@ -1,4 +1,4 @@
-import type { TypeStyle } from '../model/type.ts';
+import type { SiteType } from '../model/type.ts';
 
 /** The page's measures that both the layout and the page's style sheet are made from. CSS pixels. */
 
@@ -64,7 +64,16 @@ export function pageStep(width: number): PageStep {
   return PAGE_STEPS.findLast((step) => width >= step.from) ?? PAGE_STEPS[0]!;
 }
 
-/** Size of a heading in whole CSS pixels. */
-export function headingSize(style: TypeStyle, level: 1 | 2, step: PageStep): number {
-  return Math.round(style.size * step.heading[level - 1]!);
+/** Size of a heading in whole CSS pixels. A level with a style of its own has that style's size at the widest step. */
+export function headingSize(type: SiteType, level: 1 | 2, step: PageStep): number {
+  const share = step.heading[level - 1]!;
+  const widest = PAGE_STEPS.at(-1)!.heading[level - 1]!;
+  return type.level?.level === level
+    ? Math.round((type.level.style.size * share) / widest)
+    : Math.round(type.heading.size * share);
+}
+
+/** Size of a card's title: of heading level 3, where that has a style of its own. */
+export function cardTitleSize(type: SiteType): number {
+  return type.level?.level === 3 ? type.level.style.size : CARD_TITLE_SIZE;
 }

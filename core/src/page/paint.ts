@@ -19,6 +19,7 @@ export interface PaintingContext {
   textBaseline: string;
   imageSmoothingEnabled: boolean;
   imageSmoothingQuality: string;
+  globalCompositeOperation: string;
   save(): void;
   restore(): void;
   beginPath(): void;
@@ -51,6 +52,9 @@ export function paintPage(page: LaidPage, context: PaintingContext, paints: Pain
   context.fillStyle = cssColour(page.colour);
   context.fillRect(0, 0, page.width, page.height);
   for (const band of page.bands) paintBand(page, band, context, paints);
+  const { snapshot } = page;
+  const picture = snapshot && paints.pictures.get(snapshot.picture);
+  if (snapshot && picture) drawOn(context, picture, snapshot.box);
 }
 
 function paintBand(page: LaidPage, band: LaidBand, context: PaintingContext, paints: Paints): void {
@@ -78,7 +82,10 @@ export function paintBackdrop(backdrop: Backdrop, box: Box, context: PaintingCon
   if (backdrop.gradient) flood(gradientStyle(backdrop.gradient, box, context, palette));
   const picture = backdrop.picture && paints.pictures.get(backdrop.picture.picture);
   if (backdrop.picture && picture) {
+    const { blend = 'normal' } = backdrop.picture;
+    context.globalCompositeOperation = blend === 'normal' ? 'source-over' : blend;
     for (const tile of tilesOf(picture, box, backdrop.picture)) drawOn(context, picture, tile);
+    context.globalCompositeOperation = 'source-over';
   }
   if (backdrop.tint) flood(cssColour(resolveColour(palette, backdrop.tint.colour), backdrop.tint.opacity));
   context.restore();
@@ -139,7 +146,8 @@ function paintBlock(block: Block, context: PaintingContext, paints: Paints): voi
       context.beginPath();
       context.rect(box.x, box.y, box.width, box.height);
       context.clip();
-      const placing = { size: 'cover', x: 50, y: 50, repeat: 'no-repeat' } as const;
+      const { x, y } = block.focus;
+      const placing = { size: 'cover', x, y, repeat: 'no-repeat' } as const;
       for (const tile of tilesOf(picture, block.box, placing)) drawOn(context, picture, tile);
       context.restore();
       return;

@@ -14,6 +14,13 @@ export function fitSize(own: Size, box: Size, fit: 'cover' | 'contain'): Size {
   return { width: own.width * scale, height: own.height * scale };
 }
 
+/** Size of a placed picture as drawn: by its own width, or fitted to the box. */
+export function drawnSize(own: Size, box: Size, placing: Pick<PicturePlacing, 'size' | 'drawnWidth'>): Size {
+  const { drawnWidth } = placing;
+  if (drawnWidth === undefined) return fitSize(own, box, placing.size);
+  return { width: drawnWidth, height: (drawnWidth * own.height) / own.width };
+}
+
 /**
  * Every rectangle on which a placed picture is drawn within a box (CSS Backgrounds 3, sections 2.5 and 2.6): the
  * percentage place of the picture meets the same place of the box, and repeats go on from there both ways.
@@ -21,9 +28,9 @@ export function fitSize(own: Size, box: Size, fit: 'cover' | 'contain'): Size {
 export function tilesOf(
   own: Size,
   box: Box,
-  placing: Pick<PicturePlacing, 'size' | 'x' | 'y' | 'repeat'>,
+  placing: Pick<PicturePlacing, 'size' | 'x' | 'y' | 'repeat' | 'drawnWidth'>,
 ): Box[] {
-  const size = fitSize(own, box, placing.size);
+  const size = drawnSize(own, box, placing);
   const x = box.x + ((box.width - size.width) * placing.x) / 100;
   const y = box.y + ((box.height - size.height) * placing.y) / 100;
   const starts = (from: number, step: number, low: number, high: number, again: boolean) => {

@@ -128,7 +128,7 @@ export function headerWithFill(header: Header, moment: Moment, colour: ColourUse
  */
 export function fillCandidates(scene: Pick<Scene, 'site' | 'header'>, moment: Moment): ColourUse[] {
   const { palette } = scene.site;
-  const look = resolveLook(scene.header, moment);
+  const look = resolveLook(scene.site, scene.header, moment);
   const ink = luminance16(resolveColour(palette, look.ink.link));
   const distance = (use: ColourUse) =>
     Math.abs(Math.log((luminance16(resolveColour(palette, use)) + 3277) / (ink + 3277)));

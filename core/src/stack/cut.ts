@@ -1,10 +1,12 @@
 import { over } from '../colour/composite.ts';
 import { luminance16 } from '../colour/contrast.ts';
 import type { Rgba } from '../colour/rgb.ts';
-import type { TextRun } from '../header/layout.ts';
+import { letters, type TextRun } from '../header/ink.ts';
 import type { LayerName, ResolvedLook } from '../header/look.ts';
 import { resolveLook } from '../header/look.ts';
 import type { Moment } from '../model/header.ts';
+import { logoPicture } from '../model/picture.ts';
+import type { Site } from '../model/site.ts';
 import { cellContrast, readAt } from '../sweep/exact.ts';
 import { sceneTargets } from '../sweep/prove.ts';
 import { headerRow, type Scene } from '../sweep/scene.ts';
@@ -60,7 +62,7 @@ export function cutScene(
   if (!target) return undefined;
   const row = headerRow(scene, at.scroll);
   const { cell } = readAt(target, raster, row);
-  const look = resolveLook(scene.header, at.moment);
+  const look = resolveLook(scene.site, scene.header, at.moment);
   const { backing } = target.ink;
   const layers = stackOf(scene.site.palette, look, backing && target.layers.at(-1));
   const upTo = layers.map((_, i) => layers.slice(0, i + 1));
@@ -82,7 +84,8 @@ export function cutScene(
     patch: { left: cell.left - MARGIN, top: cell.top - MARGIN },
     letters: lettersIn(target, cell),
     run: target.ink.what.kind === 'text' ? target.ink.what.run : undefined,
-    logo: target.shape.kind === 'logo' ? drawLogo(look.ink.logo, target.ink) : undefined,
+    logo:
+      target.shape.kind === 'logo' ? drawLogo(pictureOf(scene.site, look, target), target.ink) : undefined,
     ink: target.shape.kind === 'cells' ? { ...target.shape.colour, a: 1 } : { r: 0, g: 0, b: 0, a: 0 },
     steps,
     look,
@@ -108,12 +111,17 @@ function patchOf(raster: Raster, cell: Cell, row: number, layers: Rgba[]): Raste
   return { width, height, data };
 }
 
+/** The picture that a target is judged on. */
+function pictureOf(site: Site, look: ResolvedLook, { ink }: Target): string {
+  return ink.what.kind === 'picture' ? ink.what.picture : (logoPicture(site.logo, look.ink.logo) ?? '');
+}
+
 /** The letters whose middle lies in a cell. */
 function lettersIn(target: Target, cell: Cell): string {
   const { what } = target.ink;
   if (what.kind !== 'text') return '';
   const { text, left, letterEdges } = what.run;
-  const inside = [...text].filter((_, i) => {
+  const inside = letters(text).filter((_, i) => {
     const middle = left + ((letterEdges[i - 1] ?? 0) + letterEdges[i]!) / 2;
     return middle >= cell.left && middle < cell.right;
   });

@@ -1,4 +1,4 @@
-import type { Rgb, Rgba } from '../colour/rgb.ts';
+import type { Rgba } from '../colour/rgb.ts';
 import type { ResolvedLook } from '../header/look.ts';
 import { resolveColour, type Swatch } from '../model/palette.ts';
 
@@ -9,9 +9,9 @@ export interface StackLayer {
 }
 
 /** The layers behind an ink, bottom first: the header's fill, then the item's own backing. */
-export function stackOf(palette: readonly Swatch[], look: ResolvedLook, backing?: Rgb): StackLayer[] {
+export function stackOf(palette: readonly Swatch[], look: ResolvedLook, backing?: Rgba): StackLayer[] {
   const fill = { ...resolveColour(palette, look.fill.colour), a: look.fill.opacity };
   const layers: StackLayer[] = [{ name: 'fill', colour: fill }];
-  if (backing) layers.push({ name: 'backing', colour: { ...backing, a: 1 } });
+  if (backing) layers.push({ name: 'backing', colour: backing });
   return layers;
 }

@@ -8,7 +8,7 @@ import { readAt } from './exact.ts';
 import { groundPlane, type PageArea, type Plane } from './plane.ts';
 import { sweepCells } from './running.ts';
 import { sweepLogo } from './runningLogo.ts';
-import { headerRow, spanOf, type Scene, type Span } from './scene.ts';
+import { headerRow, spanOf, spanOfInk, type Scene, type Span } from './scene.ts';
 import { targetsOf, type DrawLogo, type LinkState, type Target } from './targets.ts';
 import { verdictOf, type Verdict } from './verdict.ts';
 
@@ -41,7 +41,13 @@ export interface SweptRow extends Row {
 
 /** Everything to be judged in a scene at a moment. */
 export function sceneTargets(scene: Scene, moment: Moment, drawLogo: DrawLogo): Target[] {
-  return targetsOf(scene.site, scene.layout, resolveLook(scene.header, moment), scene.page, drawLogo);
+  return targetsOf(
+    scene.site,
+    scene.layout,
+    resolveLook(scene.site, scene.header, moment),
+    scene.page,
+    drawLogo,
+  );
 }
 
 /**
@@ -58,9 +64,11 @@ export function proveScene(
     const span = spanOf(scene, moment);
     if (!span) return [];
     const planes = new Planes(raster);
-    return sceneTargets(scene, moment, drawLogo).map((target) =>
-      rowOf(scene, moment, span, target, raster, sweepTarget(scene, span, target, raster, planes)),
-    );
+    return sceneTargets(scene, moment, drawLogo).flatMap((target) => {
+      const own = spanOfInk(target.ink, span);
+      if (!own) return [];
+      return [rowOf(scene, moment, own, target, raster, sweepTarget(scene, own, target, raster, planes))];
+    });
   });
 }
 
@@ -73,15 +81,23 @@ export function sweepTarget(
   planes = new Planes(raster),
 ): Float32Array {
   const length = span.to - span.from + 1;
-  const isStill = scene.header.manner.onScroll === 'leaves' || target.layers.some((layer) => layer.a === 1);
-  if (isStill)
-    return new Float32Array(length).fill(readAt(target, raster, headerRow(scene, span.from)).contrast);
-  const { shape } = target;
+  const contrasts = new Float32Array(length);
   const first = headerRow(scene, span.from);
-  const plane = planes.for(target, first, length);
-  return shape.kind === 'cells'
-    ? sweepCells(plane, shape.cells, luminance16(shape.colour), first, length)
-    : sweepLogo(shape.cells, plane, groundTables(target.layers), first, length);
+  // The header's row is the same for the first scrolls, while a rail leaves, and moves by one with each after.
+  const isStill = target.layers.some((layer) => layer.a === 1) || headerRow(scene, span.to) === first;
+  const still = isStill ? length : Math.max(0, scene.layout.leaving - span.from);
+  if (still > 0) contrasts.fill(readAt(target, raster, first).contrast, 0, still);
+  if (still === length) return contrasts;
+  const { shape } = target;
+  const from = headerRow(scene, span.from + still);
+  const rows = length - still;
+  const plane = planes.for(target, from, rows);
+  const moving =
+    shape.kind === 'cells'
+      ? sweepCells(plane, shape.cells, luminance16(shape.colour), from, rows)
+      : sweepLogo(shape.cells, plane, groundTables(target.layers), from, rows);
+  contrasts.set(moving, still);
+  return contrasts;
 }
 
 /** Ground planes of a raster, kept while items and states share their places and layers. */
@@ -188,18 +204,22 @@ export function probeScene(
   moment: Moment,
   scroll: number,
 ): Probe[] {
-  return sceneTargets(scene, moment, drawLogo).map((target) => {
-    const { contrast, cell } = readAt(target, raster, headerRow(scene, scroll));
-    const { ink, state, needed } = target;
-    return {
-      itemId: ink.id,
-      item: ink.name,
-      state,
-      needed,
-      contrast,
-      verdict: verdictOf(contrast, needed),
-      cell,
-      box: ink.box,
-    };
-  });
+  const here = { from: scroll, to: scroll };
+  const targets = sceneTargets(scene, moment, drawLogo);
+  return targets
+    .filter(({ ink }) => spanOfInk(ink, here))
+    .map((target) => {
+      const { contrast, cell } = readAt(target, raster, headerRow(scene, scroll));
+      const { ink, state, needed } = target;
+      return {
+        itemId: ink.id,
+        item: ink.name,
+        state,
+        needed,
+        contrast,
+        verdict: verdictOf(contrast, needed),
+        cell,
+        box: ink.box,
+      };
+    });
 }

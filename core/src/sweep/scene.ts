@@ -1,4 +1,4 @@
-import { layoutHeader, type HeaderLayout } from '../header/layout.ts';
+import { layoutHeader, type HeaderInk, type HeaderLayout } from '../header/layout.ts';
 import type { Measure } from '../measure/measure.ts';
 import type { Header, Moment } from '../model/header.ts';
 import type { Page } from '../model/page.ts';
@@ -36,13 +36,7 @@ export function layoutScene(
   windowHeight = usualWindowHeight(width),
 ): Scene {
   const layout = layoutHeader(site, header, width, measure);
-  const isOver = header.manner.lies === 'over';
-  const view = {
-    width,
-    windowHeight,
-    slot: isOver ? 0 : layout.height,
-    covered: isOver ? layout.height : 0,
-  };
+  const view = { width, windowHeight, slot: layout.slot, covered: layout.height - layout.slot };
   const laid = layoutPage(site, page, view, measure);
   return {
     site,
@@ -52,7 +46,7 @@ export function layoutScene(
     windowHeight,
     layout,
     laid,
-    switchAt: switchScroll(header, laid, layout.height),
+    switchAt: switchScroll(header, laid, layout.height - layout.leaving),
     maxScroll: Math.max(0, laid.height - windowHeight),
   };
 }
@@ -86,9 +80,19 @@ export function spanOfAll(scene: Scene): Span {
   return { from: 0, to: scene.maxScroll };
 }
 
-/** The page row at which the header's top edge lies at a scroll: it stays with the window, or with the page. */
+/**
+ * The page row at which the header's top edge lies at a scroll: it leaves with the page, or stays with the window once
+ * the rails that scroll away have done so.
+ */
 export function headerRow(scene: Scene, scroll: number): number {
-  return scene.header.manner.onScroll === 'stays' ? scroll : 0;
+  return scene.header.manner.onScroll === 'stays' ? Math.max(0, scroll - scene.layout.leaving) : 0;
+}
+
+/** The part of a span in which an ink is in the window: one on a rail that scrolls away is there until it has. */
+export function spanOfInk(ink: HeaderInk, span: Span): Span | undefined {
+  if (!ink.leaves) return span;
+  const to = Math.min(span.to, Math.max(0, Math.ceil(ink.box.y + ink.box.height) - 1));
+  return to >= span.from ? { from: span.from, to } : undefined;
 }
 
 /** The moment that a visitor meets at a scroll. */

@@ -3,7 +3,7 @@ import type { HeaderInk, HeaderLayout } from '../header/layout.ts';
 import type { ResolvedLook } from '../header/look.ts';
 import { resolveColour } from '../model/palette.ts';
 import type { Page } from '../model/page.ts';
-import type { LogoVariant } from '../model/picture.ts';
+import { logoPicture } from '../model/picture.ts';
 import type { Site } from '../model/site.ts';
 import { stackOf } from '../stack/layers.ts';
 import { letterCells, markCells, type Cell } from './cells.ts';
@@ -22,8 +22,8 @@ export interface Target {
   shape: { kind: 'cells'; colour: Rgb; cells: Cell[] } | { kind: 'logo'; cells: LogoCell[] };
 }
 
-/** The logo's pixels as drawn in a box, handed in by the browser or by Node. */
-export type DrawLogo = (variant: LogoVariant, ink: HeaderInk) => LogoPixels | undefined;
+/** A picture's pixels as drawn in an ink's box, handed in by the browser or by Node. */
+export type DrawLogo = (picture: string, ink: HeaderInk) => LogoPixels | undefined;
 
 /** Everything to be judged in a header on a page in one look. */
 export function targetsOf(
@@ -34,15 +34,22 @@ export function targetsOf(
   drawLogo: DrawLogo,
 ): Target[] {
   return layout.inks.flatMap((ink) => {
-    if (ink.what.kind === 'logo') return logoTarget(site, layout, look, ink, drawLogo);
+    const picture =
+      ink.what.kind === 'logo'
+        ? logoPicture(site.logo, look.ink.logo)
+        : ink.what.kind === 'picture'
+          ? ink.what.picture
+          : undefined;
+    if (picture !== undefined) return pictureTarget(site, layout, look, ink, picture, drawLogo);
     return statesOf(ink, page).map((state) => cellTarget(site, look, ink, state));
   });
 }
 
 /** The states in which a visitor can meet an ink on a page. */
 function statesOf(ink: HeaderInk, page: Page): LinkState[] {
-  const current = !ink.backing && ink.what.kind === 'text' && ink.page === page.id;
-  return [current ? 'current' : 'rest', 'hover'];
+  const current = !ink.ink && ink.what.kind === 'text' && ink.page === page.id;
+  const rest = current ? 'current' : 'rest';
+  return ink.isStill ? [rest] : [rest, 'hover'];
 }
 
 function cellTarget(site: Site, look: ResolvedLook, ink: HeaderInk, state: LinkState): Target {
@@ -58,23 +65,24 @@ function cellTarget(site: Site, look: ResolvedLook, ink: HeaderInk, state: LinkS
     layers: stackOf(palette, look, ground).map(({ colour }) => colour),
     shape: {
       kind: 'cells',
-      colour: backing?.ink ?? resolveColour(palette, inks[state]),
+      colour: ink.ink ?? resolveColour(palette, inks[state]),
       cells: what.kind === 'text' ? letterCells(what.run) : what.kind === 'mark' ? markCells(what.inked) : [],
     },
   };
 }
 
-function logoTarget(
+function pictureTarget(
   site: Site,
   layout: HeaderLayout,
   look: ResolvedLook,
   ink: HeaderInk,
+  picture: string,
   drawLogo: DrawLogo,
 ): Target[] {
-  const pixels = drawLogo(look.ink.logo, ink);
+  const pixels = drawLogo(picture, ink);
   if (!pixels) return [];
   const cells = logoCells(pixels, layout.width, layout.height);
   if (cells[0]?.edges.length === 0) return [];
-  const layers = stackOf(site.palette, look).map(({ colour }) => colour);
+  const layers = stackOf(site.palette, look, ink.backing?.rest).map(({ colour }) => colour);
   return [{ ink, state: 'rest', needed: MARK_TARGET, layers, shape: { kind: 'logo', cells } }];
 }

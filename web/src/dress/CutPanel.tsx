@@ -44,7 +44,7 @@ export function CutPanel({
   switchAt,
 }: CutPanelProps) {
   const [open, setOpen] = useState<LayerName | 'manner'>('fill');
-  const look = resolveLook(header, moment);
+  const look = resolveLook(site, header, moment);
   const { palette } = site;
   const step = (name: string) => cut?.steps.findLast(({ layer }) => layer === name);
   const top = cut?.steps.at(-1);

@@ -82,7 +82,7 @@ function RemedyText({ site, header, moment, rows, progress, failure, answer, cut
     case 'own':
     case 'other': {
       const { fill } = answer;
-      const colour = answer.kind === 'own' ? resolveLook(header, moment).fill.colour : answer.colour;
+      const colour = answer.kind === 'own' ? resolveLook(site, header, moment).fill.colour : answer.colour;
       const name = colourName(site.palette, colour);
       return (
         <>
@@ -130,7 +130,7 @@ function Cost({
   colour: Parameters<typeof colourName>[1];
 }) {
   const text = fill.rows.filter(({ needed }) => needed === 4.5).map(({ worst }) => worst);
-  const look = resolveLook(header, moment);
+  const look = resolveLook(site, header, moment);
   const limit =
     fill.limit &&
     fill.rows.find(

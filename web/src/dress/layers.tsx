@@ -21,6 +21,7 @@ interface LayerProps {
 
 interface ValueProps<N extends LayerName> {
   label: string;
+  site: Site;
   header: Header;
   moment: Moment;
   layer: N;
@@ -32,6 +33,7 @@ interface ValueProps<N extends LayerName> {
 /** One value of a layer: what it is, where it comes from, and the way back to inheriting. */
 function Value<N extends LayerName>({
   label,
+  site,
   header,
   moment,
   layer,
@@ -39,16 +41,16 @@ function Value<N extends LayerName>({
   children,
   verdict,
 }: ValueProps<N>) {
-  const canGoBack = moment !== 'top' && originOf(header, moment, layer, name) === 'own';
+  const canGoBack = moment !== 'top' && originOf(site, header, moment, layer, name) === 'own';
   return (
     <div className="value">
       <span className="value-label">{label}</span>
       <span className="value-field">{children}</span>
       {verdict}
       <span className="origin">
-        {moment === 'top' && originOf(header, moment, layer, name) === 'own'
+        {moment === 'top' && originOf(site, header, moment, layer, name) === 'own'
           ? ''
-          : originText(header, moment, layer, name)}
+          : originText(site, header, moment, layer, name)}
         {canGoBack && (
           <>
             {' · '}
@@ -90,6 +92,7 @@ export function InkLayer({ site, header, moment, look, rows }: LayerProps & { ro
         <Value
           key={name}
           label={label}
+          site={site}
           header={header}
           moment={moment}
           layer="ink"
@@ -106,6 +109,7 @@ export function InkLayer({ site, header, moment, look, rows }: LayerProps & { ro
       ))}
       <Value
         label="Logo"
+        site={site}
         header={header}
         moment={moment}
         layer="ink"
@@ -123,6 +127,7 @@ export function InkLayer({ site, header, moment, look, rows }: LayerProps & { ro
         >
           <ToggleButton value="light">Light</ToggleButton>
           <ToggleButton value="dark">Dark</ToggleButton>
+          {site.logo.variants.single !== undefined && <ToggleButton value="single">One colour</ToggleButton>}
         </ToggleButtonGroup>
       </Value>
     </>
@@ -134,7 +139,7 @@ export function EdgeLayer({ site, header, moment, look }: LayerProps) {
   const { on, colour, thickness } = look.edge;
   return (
     <>
-      <Value label="Line below" header={header} moment={moment} layer="edge" name="on">
+      <Value label="Line below" site={site} header={header} moment={moment} layer="edge" name="on">
         <Switch
           size="small"
           checked={on}
@@ -144,7 +149,7 @@ export function EdgeLayer({ site, header, moment, look }: LayerProps) {
       </Value>
       {on && (
         <>
-          <Value label="Colour" header={header} moment={moment} layer="edge" name="colour">
+          <Value label="Colour" site={site} header={header} moment={moment} layer="edge" name="colour">
             <ColourField
               label="Line colour"
               palette={site.palette}
@@ -152,7 +157,7 @@ export function EdgeLayer({ site, header, moment, look }: LayerProps) {
               onChange={(use) => setLook(header, moment, 'edge', 'colour', use)}
             />
           </Value>
-          <Value label="Thickness" header={header} moment={moment} layer="edge" name="thickness">
+          <Value label="Thickness" site={site} header={header} moment={moment} layer="edge" name="thickness">
             <NumberField
               label="Line thickness"
               unit="px"
@@ -179,7 +184,7 @@ export function FillLayer({
 }: LayerProps & { clearFrom: number | undefined; neverClears: boolean }) {
   return (
     <>
-      <Value label="Colour" header={header} moment={moment} layer="fill" name="colour">
+      <Value label="Colour" site={site} header={header} moment={moment} layer="fill" name="colour">
         <ColourField
           label="Fill colour"
           palette={site.palette}
@@ -187,7 +192,7 @@ export function FillLayer({
           onChange={(use) => setLook(header, moment, 'fill', 'colour', use)}
         />
       </Value>
-      <Value label="Opacity" header={header} moment={moment} layer="fill" name="opacity">
+      <Value label="Opacity" site={site} header={header} moment={moment} layer="fill" name="opacity">
         <PercentSlider
           label="Fill opacity"
           value={look.fill.opacity}

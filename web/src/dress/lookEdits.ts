@@ -1,5 +1,6 @@
 import { originOf, type LayerName, type ResolvedLook } from '@hatrail/core/header/look';
 import { MOMENT_NAMES, type Header, type Moment } from '@hatrail/core/model/header';
+import type { Site } from '@hatrail/core/model/site';
 import { useEditor } from '../editor/store.ts';
 
 /** Edits of a header's looks and manner, each one undoable step. */
@@ -66,15 +67,18 @@ export function setsLayer(header: Header, moment: Moment, layer: LayerName): boo
 
 /** Where a value comes from, in words. */
 export function originText<N extends LayerName>(
+  site: Site,
   header: Header,
   moment: Moment,
   layer: N,
   key: keyof ResolvedLook[N],
 ): string {
-  const origin = originOf(header, moment, layer, key);
+  const origin = originOf(site, header, moment, layer, key);
   return origin === 'own'
     ? 'own to this moment'
     : origin === 'default'
       ? 'as a plain header'
-      : `from ${origin}`;
+      : origin === 'pairing'
+        ? 'from the pairing'
+        : `from ${origin}`;
 }

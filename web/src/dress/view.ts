@@ -102,7 +102,19 @@ export function useFilm(hand: SiteAtHand, header: Header, pageId: string, width:
         signal,
       });
     },
-    [page, site.palette, site.type, site.pictures, header.rails, header.manner.lies, width, filmWidth],
+    [
+      page,
+      site.palette,
+      site.type,
+      site.pictures,
+      site.pairings,
+      header.rails,
+      header.extent,
+      header.fold,
+      header.manner.lies,
+      width,
+      filmWidth,
+    ],
   );
   return value;
 }
@@ -113,13 +125,13 @@ export function useMeasure(hand: SiteAtHand): Measure | undefined {
   const { site } = hand;
   useEffect(() => {
     let isOld = false;
-    void readyMeasure(site).then((ready) => !isOld && setMeasure(() => ready));
+    void readyMeasure(hand).then((ready) => !isOld && setMeasure(() => ready));
     return () => {
       isOld = true;
     };
     // Fonts depend on the type alone.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [site.type]);
+  }, [site.type, hand.hashes]);
   return measure;
 }
 

@@ -85,11 +85,14 @@ export const useFillAnswer = create<Answers>()(() => ({ answer: { kind: 'solving
 
 /** All that the least fill of a moment depends on: everything but the opacity it now has. */
 function questionKey(site: Site, header: Header, moment: Moment, width: number): string {
-  const look = resolveLook(header, moment);
+  const look = resolveLook(site, header, moment);
   const { opacity: _, ...fill } = look.fill;
   const { duration: __, ...manner } = header.manner;
   return JSON.stringify([
+    site.name,
+    site.tagline,
     site.palette,
+    site.pairings,
     site.type,
     site.menus,
     site.pages,
@@ -97,6 +100,8 @@ function questionKey(site: Site, header: Header, moment: Moment, width: number):
     site.logo,
     STANDARD_WIDTHS.some((standard) => standard === width) ? '' : width,
     header.rails,
+    header.extent,
+    header.fold,
     manner,
     moment,
     look.ink,

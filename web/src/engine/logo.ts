@@ -1,8 +1,10 @@
 import type { HeaderLayout } from '@hatrail/core/header/layout';
 import { snapBox } from '@hatrail/core/page/paint';
-import type { LogoVariant } from '@hatrail/core/model/picture';
-import type { Site } from '@hatrail/core/model/site';
+import { logoVariantsOf } from '@hatrail/core/header/look';
+import type { Header } from '@hatrail/core/model/header';
 import type { LogoPixels } from '@hatrail/core/sweep/logo';
+import type { SiteAtHand } from './proof.ts';
+import { drawnKey } from './types.ts';
 
 const images = new Map<string, Promise<HTMLImageElement>>();
 const drawn = new Map<string, Promise<Uint8ClampedArray>>();
@@ -19,28 +21,37 @@ function loadImage(url: string): Promise<HTMLImageElement> {
   return image;
 }
 
-/** Both logo variants as the browser draws them in the header's logo box. */
+/** The logo's variants and the header's pictures as the browser draws them in their boxes. */
 export async function drawLogos(
-  site: Site,
-  hashes: Record<string, string>,
+  { site, hashes }: SiteAtHand,
+  header: Header,
   layout: HeaderLayout,
-): Promise<Partial<Record<LogoVariant, LogoPixels>>> {
-  const ink = layout.inks.find(({ what }) => what.kind === 'logo');
-  if (!ink) return {};
-  const { x: left, y: top, width, height } = snapBox(ink.box);
-  const draw = async (variant: LogoVariant): Promise<LogoPixels> => {
-    const url = `/api/pictures/${hashes[site.logo.variants[variant]]}`;
-    const key = `${url} ${width} ${height}`;
-    let pixels = drawn.get(key);
-    if (!pixels) {
-      pixels = loadImage(url).then((image) => {
-        const context = new OffscreenCanvas(width, height).getContext('2d')!;
-        context.drawImage(image, 0, 0, width, height);
-        return context.getImageData(0, 0, width, height).data;
-      });
-      drawn.set(key, pixels);
-    }
-    return { left, top, width, height, data: await pixels };
-  };
-  return { light: await draw('light'), dark: await draw('dark') };
+): Promise<Record<string, LogoPixels>> {
+  const variants = logoVariantsOf(site, header).map(({ picture }) => picture);
+  const wanted = layout.inks.flatMap((ink) => {
+    const pictures =
+      ink.what.kind === 'logo' ? variants : ink.what.kind === 'picture' ? [ink.what.picture] : [];
+    return pictures.map((picture) => ({ picture, ink }));
+  });
+  const found: Record<string, LogoPixels> = {};
+  await Promise.all(
+    wanted.map(async ({ picture, ink }) => {
+      const { x: left, y: top, width, height } = snapBox(ink.box);
+      const url = `/api/pictures/${hashes[picture]}`;
+      const key = `${url} ${width} ${height}`;
+      let pixels = drawn.get(key);
+      if (!pixels) {
+        pixels = loadImage(url).then((image) => {
+          const context = new OffscreenCanvas(width, height).getContext('2d')!;
+          context.drawImage(image, 0, 0, width, height);
+          return context.getImageData(0, 0, width, height).data;
+        });
+        drawn.set(key, pixels);
+        pixels.catch(() => drawn.delete(key));
+      }
+      const data = await pixels.catch(() => undefined);
+      if (data) found[drawnKey(picture, ink.id)] = { left, top, width, height, data };
+    }),
+  );
+  return found;
 }

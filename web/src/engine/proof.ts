@@ -21,22 +21,23 @@ export interface SiteAtHand {
 let measure: Measure | undefined;
 
 /** Text metrics on the main thread, once the site's fonts are there. */
-export async function readyMeasure(site: Site): Promise<Measure> {
-  await loadFonts(site, document.fonts);
+export async function readyMeasure({ site, hashes }: SiteAtHand): Promise<Measure> {
+  await loadFonts(site, hashes, document.fonts);
   measure ??= contextMeasure(document.createElement('canvas').getContext('2d') as MeasuringContext);
   return measure;
 }
 
 /** A request for one page at one width. */
 export async function sceneRequest(
-  { site, hashes }: SiteAtHand,
+  at: SiteAtHand,
   headerId: string,
   pageId: string,
   width: number,
 ): Promise<SceneRequest> {
+  const { site, hashes } = at;
   const header = site.headers.find(({ id }) => id === headerId)!;
-  const layout = layoutHeader(site, header, width, await readyMeasure(site));
-  const [logos, vectors] = await Promise.all([drawLogos(site, hashes, layout), drawVectors(site, hashes)]);
+  const layout = layoutHeader(site, header, width, await readyMeasure(at));
+  const [logos, vectors] = await Promise.all([drawLogos(at, header, layout), drawVectors(site, hashes)]);
   return { site, headerId, pageId, width, hashes, logos, vectors };
 }
 
@@ -67,6 +68,7 @@ const known = new Map<string, Row[]>();
 const MOST_KNOWN = 600;
 const numbers = new WeakMap<object, number>();
 let counted = 0;
+const NONE = {};
 
 /** A number for an object, the same as long as it is the same object. */
 function numberOf(part: object): number {
@@ -83,10 +85,31 @@ function proofKey(
   moment: Moment,
 ): string {
   const page = site.pages.find(({ id }) => id === pageId)!;
-  const parts = [site.palette, site.type, site.menus, site.logo, site.pictures, page, header.rails, hashes];
+  const parts = [
+    site.name,
+    site.tagline,
+    site.palette,
+    site.pairings ?? NONE,
+    site.type,
+    site.menus,
+    site.logo,
+    site.pictures,
+    page,
+    header.rails,
+    header.extent ?? NONE,
+    header.fold ?? NONE,
+    hashes,
+  ];
   const looks = moment === 'top' ? header.looks.top : header.looks;
   const { duration: _, ...manner } = header.manner;
-  return JSON.stringify([width, moment, parts.map(numberOf), looks, manner, header.id]);
+  return JSON.stringify([
+    width,
+    moment,
+    parts.map((part) => (typeof part === 'string' ? part : numberOf(part))),
+    looks,
+    manner,
+    header.id,
+  ]);
 }
 
 async function proveMoment(

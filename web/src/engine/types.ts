@@ -1,6 +1,5 @@
 import type { HeaderLayout } from '@hatrail/core/header/layout';
 import type { Moment } from '@hatrail/core/model/header';
-import type { LogoVariant } from '@hatrail/core/model/picture';
 import type { Site } from '@hatrail/core/model/site';
 import type { SweptRow } from '@hatrail/core/sweep/prove';
 import type { LogoPixels } from '@hatrail/core/sweep/logo';
@@ -13,11 +12,14 @@ export interface SceneRequest {
   width: number;
   /** Content hash of each picture by id. */
   hashes: Record<string, string>;
-  /** The logo as the main thread drew it: workers cannot draw SVG. */
-  logos: Partial<Record<LogoVariant, LogoPixels>>;
+  /** The logo and the header's pictures as the main thread drew them, by {@link drawnKey}: workers cannot draw SVG. */
+  logos: Record<string, LogoPixels>;
   /** The pages' SVG pictures, drawn there too, by their ids. */
   vectors: Record<string, ImageBitmap>;
 }
+
+/** What a drawn picture is known by: the picture, and the ink in whose box it is drawn. */
+export const drawnKey = (picture: string, inkId: string): string => `${picture} ${inkId}`;
 
 /** A swept scene: its verdicts, and the measures that the screen shows. */
 export interface SweptScene {

@@ -21,7 +21,7 @@ export async function drawVectors(
   site: Site,
   hashes: Record<string, string>,
 ): Promise<Record<string, ImageBitmap>> {
-  const logos: string[] = Object.values(site.logo.variants);
+  const logos: string[] = Object.values(site.logo.variants) as string[];
   const found: Record<string, ImageBitmap> = {};
   for (const id of picturesOf(site)) {
     const { file, width, height } = site.pictures.find((picture) => picture.id === id)!;

@@ -9,7 +9,7 @@ import { layoutScene, type Scene } from '@hatrail/core/sweep/scene';
 import type { DrawLogo, LinkState } from '@hatrail/core/sweep/targets';
 import { loadFonts } from './fonts.ts';
 import { rasterOf } from './rasters.ts';
-import type { SceneRequest, SweepRequest, SweptScene } from './types.ts';
+import { drawnKey, type SceneRequest, type SweepRequest, type SweptScene } from './types.ts';
 
 /** The engine off the main thread: sweeps, probes, cuts, solves and films of scenes. */
 
@@ -17,7 +17,7 @@ let measure: Measure | undefined;
 
 async function sceneOf(request: SceneRequest): Promise<Scene> {
   const { site, headerId, pageId, width } = request;
-  await loadFonts(site, (self as unknown as { fonts: FontFaceSet }).fonts);
+  await loadFonts(site, request.hashes, (self as unknown as { fonts: FontFaceSet }).fonts);
   measure ??= contextMeasure(new OffscreenCanvas(1, 1).getContext('2d') as unknown as MeasuringContext);
   const header = site.headers.find(({ id }) => id === headerId) as Header;
   const page = site.pages.find(({ id }) => id === pageId)!;
@@ -27,7 +27,7 @@ async function sceneOf(request: SceneRequest): Promise<Scene> {
 async function prepared(request: SceneRequest) {
   const scene = await sceneOf(request);
   const raster = await rasterOf(request, scene.laid);
-  const drawLogo: DrawLogo = (variant) => request.logos[variant];
+  const drawLogo: DrawLogo = (picture, ink) => request.logos[drawnKey(picture, ink.id)];
   return { scene, raster, drawLogo };
 }
 

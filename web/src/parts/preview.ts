@@ -4,10 +4,12 @@ import type { Header } from '@hatrail/core/model/header';
 import type { Page } from '@hatrail/core/model/page';
 import { addressOf } from '@hatrail/core/model/references';
 import { relativeAddresses, type Addresses } from '@hatrail/core/output/addresses';
-import { coveredHeight, solvedHeaderCss } from '@hatrail/core/output/files';
+import { headerCss } from '@hatrail/core/output/headerCss';
 import { fontCss, fontsOf } from '@hatrail/core/output/fonts';
-import { logoVariantsOf } from '@hatrail/core/output/headerHtml';
+import { logoVariantsOf } from '@hatrail/core/header/look';
 import { pageHtml, siteCss } from '@hatrail/core/output/page';
+import type { Site } from '@hatrail/core/model/site';
+import { fontUrl } from '../engine/fonts.ts';
 import type { SiteAtHand } from '../engine/proof.ts';
 
 /** The exported page and header as one document for a frame: same HTML, CSS and JavaScript, other addresses. */
@@ -24,8 +26,13 @@ function previewAddresses({ site, hashes }: SiteAtHand, page: Page): Addresses {
     ...relativeAddresses(site, page.path),
     link: (to) => addressOf(site, to),
     picture: (id) => `/api/pictures/${hashes[id] ?? ''}`,
-    font: (file) => `/fonts/${file}`,
+    font: (file) => fontAddress(site, hashes, file),
   };
+}
+
+function fontAddress(site: Site, hashes: Record<string, string>, file: string): string {
+  const own = site.fonts?.find((font) => font.file === file);
+  return own ? fontUrl(own.id, file, hashes) : `/fonts/${file}`;
 }
 
 /** Frames show no scrollbar of their own, so that their width is the page's; the film is the scroll bar. */
@@ -53,8 +60,9 @@ export function usePreview(
 ): Preview | undefined {
   const { site, hashes } = hand;
   const { palette, type, menus, pages, pictures, logo, name } = site;
-  const variants = logoVariantsOf(header).join(' ');
-  const covered = coveredHeight(header);
+  const variants = logoVariantsOf(site, header)
+    .map(({ picture }) => picture)
+    .join(' ');
   /* eslint-disable react-hooks/exhaustive-deps -- the parts of the site and header that each text is made from */
   const html = useMemo(
     () => previewHtml(hand, header, page),
@@ -68,19 +76,40 @@ export function usePreview(
       pictures,
       logo,
       name,
+      site.tagline,
+      site.fonts,
       header.rails,
+      header.fold,
       header.manner.switch,
+      header.manner.onScroll,
       variants,
     ],
   );
   const pagesCss = useMemo(
-    () => siteCss(site, covered, previewAddresses(hand, page).picture),
-    [hashes, palette, type, pages, pictures, covered],
+    () => measure && siteCss(site, header, measure, previewAddresses(hand, page).picture),
+    [
+      hashes,
+      palette,
+      site.pairings,
+      type,
+      pages,
+      pictures,
+      menus,
+      name,
+      site.tagline,
+      header.rails,
+      header.extent,
+      header.fold,
+      header.manner.lies,
+      header.manner.onScroll,
+      measure,
+    ],
   );
-  const css = useMemo(() => measure && solvedHeaderCss(site, header, measure), [site, header, measure]);
+  const css = useMemo(() => measure && headerCss(site, header, measure), [site, header, measure]);
   /* eslint-enable react-hooks/exhaustive-deps */
   return useMemo(
-    () => (css === undefined ? undefined : { html, headerCss: css, siteCss: pagesCss }),
+    () =>
+      css === undefined || pagesCss === undefined ? undefined : { html, headerCss: css, siteCss: pagesCss },
     [html, css, pagesCss],
   );
 }

@@ -1,0 +1,113 @@
+import type { Rgb, Rgba } from '../colour/rgb.ts';
+import type { Box } from '../page/layout.ts';
+import { inCase, type TypeStyle } from '../model/type.ts';
+import { baselineInLine, fontOf, type Font, type Measure } from '../measure/measure.ts';
+
+/** One line of a header's text. Header pixels: y 0 is the window's top edge while the header is there. */
+export interface TextRun {
+  text: string;
+  font: Font;
+  /** Left edge and width, trailing letter-spacing included; not rounded. */
+  left: number;
+  advance: number;
+  /** Whole pixels. */
+  baseline: number;
+  capHeight: number;
+  descent: number;
+  /** Right edge of each letter, from the run's left edge. */
+  letterEdges: number[];
+}
+
+/** What is to be read in a header: a link, the logo, a button's label or a mark. */
+export interface HeaderInk {
+  /** Id of the item, or of the menu entry. */
+  id: string;
+  /** What it is called on screen and in reports. */
+  name: string;
+  /** Border box of the element that a visitor meets; edges not rounded. */
+  box: Box;
+  what: InkKind;
+  /** The backing it stands on, where it has one of its own. */
+  backing?: { rest: Rgba; hover: Rgba };
+  /** Its own ink, where it has one in the place of the look's. */
+  ink?: Rgb;
+  /** The page that it leads to. */
+  page?: string;
+  /** Whether it answers to the pointer; a plain line of text does not. */
+  isStill?: boolean;
+  /** Its rail scrolls away while the header stays. */
+  leaves?: boolean;
+}
+
+export type InkKind =
+  | { kind: 'text'; run: TextRun }
+  /** A mark drawn in the links' ink, within its inked box. */
+  | { kind: 'mark'; inked: Box }
+  | { kind: 'logo' }
+  /** A picture judged on its own pixels, like a logo. */
+  | { kind: 'picture'; picture: string };
+
+/** Sizes of an item before it is placed, and how it is placed once its left and top edges are known. */
+export interface Measured {
+  width: number;
+  height: number;
+  place(left: number, top: number): HeaderInk[];
+}
+
+/** A box of a size in the middle of another. */
+export function centred(box: Box, size: { width: number; height: number }): Box {
+  return {
+    x: box.x + (box.width - size.width) / 2,
+    y: box.y + (box.height - size.height) / 2,
+    width: size.width,
+    height: size.height,
+  };
+}
+
+/** A line of text in the middle of a box's height. */
+export function textRun(
+  label: string,
+  style: TypeStyle,
+  left: number,
+  box: Box,
+  measure: Measure,
+  size = style.size,
+): TextRun {
+  const font = fontOf(style, size);
+  const text = inCase(style, label);
+  const lineHeight = Math.round(size * style.lineHeight);
+  const lineTop = box.y + (box.height - lineHeight) / 2;
+  const { capHeight, descent } = measure.metrics(font);
+  return {
+    text,
+    font,
+    left,
+    advance: measure.advance(text, font),
+    baseline: Math.round(lineTop + baselineInLine(measure, font, lineHeight)),
+    capHeight,
+    descent,
+    letterEdges: letterEdges(text, font, measure),
+  };
+}
+
+const segments = new Intl.Segmenter();
+
+/** The letters of a text, as readers count them: an emoji or a letter with its accents is one. */
+export function letters(text: string): string[] {
+  return [...segments.segment(text)].map(({ segment }) => segment);
+}
+
+function letterEdges(text: string, font: Font, measure: Measure): number[] {
+  let before = '';
+  return letters(text).map((letter) => measure.advance((before += letter), font));
+}
+
+/** Width of a label as layout takes it: up to the next sixty-fourth of a pixel. */
+export function labelWidth(label: string, style: TypeStyle, measure: Measure, size = style.size): number {
+  return snap(measure.advance(inCase(style, label), fontOf(style, size)));
+}
+
+/** Up to the next sixty-fourth of a pixel, in which browsers lay out. */
+export function snap(width: number): number {
+  return Math.ceil(width * 64 - 1e-6) / 64;
+}

@@ -1,0 +1,110 @@
+import type { AccountItem, BasketItem, SearchItem } from '../../model/item.ts';
+import { px } from '../../output/text.ts';
+import { typeCss } from '../../output/typeCss.ts';
+import type { TypeStyle } from '../../model/type.ts';
+import type { Site } from '../../model/site.ts';
+import { ICONS } from '../icons.ts';
+import { centred, labelWidth, textRun, type HeaderInk, type Measured } from '../ink.ts';
+import { ACTION, COUNT, ICON_INK } from '../metrics.ts';
+import { escapeHtml, hrefOf, iconHtml, indent, type ItemKind, type Markup, type Rule } from './kind.ts';
+
+/** Search, account and basket: an icon in a square that takes a touch. */
+
+type ActionItem = SearchItem | AccountItem | BasketItem;
+
+function square({ id, size, label, to }: ActionItem): Measured {
+  return {
+    width: ACTION,
+    height: ACTION,
+    place(x, y) {
+      const box = { x, y, width: ACTION, height: ACTION };
+      const inked = centred(box, { width: size * ICON_INK, height: size * ICON_INK });
+      return [{ id, name: label, box, what: { kind: 'mark', inked }, page: to.page }];
+    },
+  };
+}
+
+function sizeRules({ size }: ActionItem, self: string): Rule[] {
+  return [[`${self} .hr-icon`, `width: ${px(size)}`, `height: ${px(size)}`]];
+}
+
+function formHtml({ to }: Markup, item: SearchItem): string {
+  return [
+    `<form class="hr-search" role="search" action="${escapeHtml(to.link(item.to))}">`,
+    `  <input type="search" name="q" aria-label="${escapeHtml(item.label)}" required>`,
+    `  <button type="submit">${escapeHtml(item.label)}</button>`,
+    '</form>',
+  ].join('\n');
+}
+
+export const search: ItemKind<SearchItem> = {
+  name: 'Search',
+  title: (_site, { label }) => label,
+  measure: (_site, item) => square(item),
+  html: (markup, item, className) =>
+    [
+      `<div class="hr-find ${className}">`,
+      `  <button class="hr-action" type="button" aria-expanded="false" aria-controls="hr-${item.id}" aria-label="${escapeHtml(item.label)}">`,
+      `    ${iconHtml(ICONS.search, item.size)}`,
+      '  </button>',
+      `  <div class="hr-drop" id="hr-${item.id}">`,
+      indent(formHtml(markup, item), 4),
+      '  </div>',
+      '</div>',
+    ].join('\n'),
+  panelHtml: formHtml,
+  css: (_site, item, self) => sizeRules(item, self),
+};
+
+export const account: ItemKind<AccountItem> = {
+  name: 'Account',
+  title: (_site, { label }) => label,
+  measure: (_site, item) => square(item),
+  html: (markup, { label, size, to }, className) =>
+    `<a class="hr-action ${className}" ${hrefOf(markup, to)} aria-label="${escapeHtml(label)}">${iconHtml(ICONS.account, size)}</a>`,
+  panelHtml: (markup, { label, to }) => `<a class="hr-sub" ${hrefOf(markup, to)}>${escapeHtml(label)}</a>`,
+  css: (_site, item, self) => sizeRules(item, self),
+};
+
+/** The number beside a basket is set in the button's family. */
+const countStyle = (site: Site): TypeStyle => ({ ...site.type.button, letterSpacing: 0 });
+
+export const basket: ItemKind<BasketItem> = {
+  name: 'Basket',
+  title: (_site, { label }) => label,
+  measure(site, item, measure) {
+    const icon = square(item);
+    const style = countStyle(site);
+    const text = String(item.count);
+    const width = labelWidth(text, style, measure, COUNT.size);
+    return {
+      width: ACTION + COUNT.before + width,
+      height: ACTION,
+      place(x, y) {
+        const [mark] = icon.place(x, y) as [HeaderInk];
+        const left = x + ACTION + COUNT.before;
+        const whole = { ...mark.box, width: ACTION + COUNT.before + width };
+        const run = textRun(text, style, left, whole, measure, COUNT.size);
+        const box = { ...whole, x: left, width };
+        return [
+          { ...mark, box: whole },
+          {
+            id: `${item.id}-count`,
+            name: `${item.label}, count`,
+            box,
+            what: { kind: 'text', run },
+            page: item.to.page,
+          },
+        ];
+      },
+    };
+  },
+  html: (markup, { label, size, to, count }, className) =>
+    `<a class="hr-action hr-basket ${className}" ${hrefOf(markup, to)} aria-label="${escapeHtml(label)}, ${count}"><span>${iconHtml(ICONS.basket, size)}</span><span class="hr-count">${count}</span></a>`,
+  panelHtml: (markup, { label, to, count }) =>
+    `<a class="hr-sub" ${hrefOf(markup, to)}>${escapeHtml(label)}, ${count}</a>`,
+  css: (site, item, self) => [
+    ...sizeRules(item, self),
+    [`${self} .hr-count`, ...typeCss(countStyle(site), COUNT.size)],
+  ],
+};

@@ -1,0 +1,49 @@
+import { cssColour } from '../../colour/rgb.ts';
+import type { ButtonItem } from '../../model/item.ts';
+import { resolveColour, type ColourUse } from '../../model/palette.ts';
+import { px } from '../../output/text.ts';
+import { typeCss } from '../../output/typeCss.ts';
+import { labelWidth, textRun } from '../ink.ts';
+import { BUTTON_HEIGHT, BUTTON_PADDING } from '../metrics.ts';
+import { escapeHtml, hrefOf, type ItemKind } from './kind.ts';
+
+export const button: ItemKind<ButtonItem> = {
+  name: 'Button',
+  title: (_site, { label }) => label,
+  measure(site, item, measure) {
+    const style = site.type.button;
+    const size = item.size ?? style.size;
+    const width = labelWidth(item.label, style, measure, size) + 2 * BUTTON_PADDING;
+    const colour = (use: ColourUse) => resolveColour(site.palette, use);
+    return {
+      width,
+      height: BUTTON_HEIGHT,
+      place(x, y) {
+        const box = { x, y, width, height: BUTTON_HEIGHT };
+        const run = textRun(item.label, style, x + BUTTON_PADDING, box, measure, size);
+        const backing = { rest: { ...colour(item.fill), a: 1 }, hover: { ...colour(item.hoverFill), a: 1 } };
+        const what = { kind: 'text', run } as const;
+        return [
+          { id: item.id, name: item.label, box, what, backing, ink: colour(item.ink), page: item.page },
+        ];
+      },
+    };
+  },
+  html: (markup, item, className) =>
+    `<a class="hr-button ${className}" ${hrefOf(markup, item)}>${escapeHtml(item.label)}</a>`,
+  panelHtml: (markup, item) =>
+    `<a class="hr-button hr-in-${item.id}" ${hrefOf(markup, item)}>${escapeHtml(item.label)}</a>`,
+  css(site, item, self) {
+    const colour = (use: ColourUse) => cssColour(resolveColour(site.palette, use));
+    return [
+      [
+        self,
+        ...typeCss(site.type.button, item.size),
+        `border-radius: ${px(item.radius)}`,
+        `color: ${colour(item.ink)}`,
+        `background: ${colour(item.fill)}`,
+      ],
+      [`${self}:hover`, `background: ${colour(item.hoverFill)}`],
+    ];
+  },
+};

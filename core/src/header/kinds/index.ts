@@ -1,0 +1,49 @@
+import type { Item, ItemKindName } from '../../model/item.ts';
+import { logoPicture } from '../../model/picture.ts';
+import type { Site } from '../../model/site.ts';
+import { account, basket, search } from './actions.ts';
+import { button } from './button.ts';
+import { gap } from './gap.ts';
+import { icons } from './icons.ts';
+import type { ItemKind } from './kind.ts';
+import { logo } from './logo.ts';
+import { menu } from './menu.ts';
+import { name } from './name.ts';
+import { picture } from './picture.ts';
+import { text } from './text.ts';
+
+/** Every kind of item by its name. */
+export const KINDS: { [K in ItemKindName]: ItemKind<Extract<Item, { kind: K }>> } = {
+  logo,
+  name,
+  menu,
+  button,
+  text,
+  icons,
+  picture,
+  search,
+  account,
+  basket,
+  gap,
+};
+
+/** What sets an item's kind apart. */
+export function kindOf<I extends Item>(item: I): ItemKind<I> {
+  return KINDS[item.kind] as unknown as ItemKind<I>;
+}
+
+/** Whether an item has anything to show on this site; what has not takes no room and has no markup. */
+export function hasContent(site: Site, item: Item): boolean {
+  switch (item.kind) {
+    case 'logo':
+      return logoPicture(site.logo, 'light') !== undefined;
+    case 'menu':
+      return (site.menus.find(({ id }) => id === item.menu)?.entries.length ?? 0) > 0;
+    case 'icons':
+      return item.links.length > 0;
+    case 'picture':
+      return site.pictures.some(({ id }) => id === item.picture);
+    default:
+      return true;
+  }
+}

@@ -1,0 +1,183 @@
+import { resolveColour, type ColourUse } from '../../model/palette.ts';
+import type { MenuItem, StandOut } from '../../model/item.ts';
+import type { AnyEntry, Entry } from '../../model/menu.ts';
+import { labelOf, leadsAnywhere } from '../../model/references.ts';
+import type { Site } from '../../model/site.ts';
+import type { Measure } from '../../measure/measure.ts';
+import { cssColour } from '../../colour/rgb.ts';
+import { px } from '../../output/text.ts';
+import { typeCss } from '../../output/typeCss.ts';
+import { centred, labelWidth, textRun, type HeaderInk, type Measured } from '../ink.ts';
+import { LINK_HEIGHT, OPENER_MARK, OPENER_WIDTH, STAND_OUT } from '../metrics.ts';
+import { escapeHtml, hrefOf, indent, type ItemKind, type Markup } from './kind.ts';
+
+function menuOf(site: Site, id: string) {
+  return site.menus.find((menu) => menu.id === id);
+}
+
+/** Whether an entry has a drop-down. */
+const opens = (entry: AnyEntry): boolean => (entry.children?.length ?? 0) > 0;
+
+/** What an entry that stands out wears where its menu item does not say. */
+export const PLAIN_STAND_OUT: StandOut = {
+  ink: { colour: '#ffffff' },
+  fill: { colour: '#1c2b27' },
+  hoverFill: { colour: '#000000' },
+  radius: 18,
+};
+
+function measureEntry(site: Site, item: MenuItem, entry: Entry, measure: Measure): Measured {
+  const style = site.type.menu;
+  const size = item.size ?? style.size;
+  const label = labelOf(site, entry);
+  const text = labelWidth(label, style, measure, size);
+  const worn = entry.standsOut ? (item.standOut ?? PLAIN_STAND_OUT) : undefined;
+  const padding = worn ? STAND_OUT.padding : 0;
+  const height = worn ? STAND_OUT.height : LINK_HEIGHT;
+  const width = text + 2 * padding;
+  const colour = (use: ColourUse) => resolveColour(site.palette, use);
+  return {
+    width: width + (opens(entry) ? OPENER_WIDTH : 0),
+    height: LINK_HEIGHT,
+    place(left, top) {
+      const box = { x: left, y: top + (LINK_HEIGHT - height) / 2, width, height };
+      const link: HeaderInk = {
+        id: entry.id,
+        name: label,
+        box,
+        what: { kind: 'text', run: textRun(label, style, left + padding, box, measure, size) },
+        page: entry.page,
+        ...(worn && {
+          ink: colour(worn.ink),
+          backing: { rest: { ...colour(worn.fill), a: 1 }, hover: { ...colour(worn.hoverFill), a: 1 } },
+        }),
+      };
+      if (!opens(entry)) return [link];
+      const opener = { x: left + width, y: top, width: OPENER_WIDTH, height: LINK_HEIGHT };
+      const inked = centred(opener, OPENER_MARK);
+      return [
+        link,
+        { id: `${entry.id}-opener`, name: `${label}, opener`, box: opener, what: { kind: 'mark', inked } },
+      ];
+    },
+  };
+}
+
+/** Widths of a menu item's entries as they stand in the bar, first to last. */
+export function entryWidths(
+  site: Site,
+  item: MenuItem,
+  measure: Measure,
+): { entry: Entry; label: string; width: number }[] {
+  return (menuOf(site, item.menu)?.entries ?? []).map((entry) => ({
+    entry,
+    label: labelOf(site, entry),
+    width: measureEntry(site, item, entry, measure).width,
+  }));
+}
+
+export const menu: ItemKind<MenuItem> = {
+  name: 'Menu',
+  title(site, item) {
+    const found = menuOf(site, item.menu);
+    const count = found?.entries.length ?? 0;
+    return `${found?.name ?? 'Menu'}, ${count} ${count === 1 ? 'link' : 'links'}`;
+  },
+  measure(site, item, measure) {
+    const parts = (menuOf(site, item.menu)?.entries ?? []).map((entry) =>
+      measureEntry(site, item, entry, measure),
+    );
+    return {
+      width: parts.reduce((sum, { width }) => sum + width, item.gap * Math.max(0, parts.length - 1)),
+      height: LINK_HEIGHT,
+      place(left, top) {
+        let x = left;
+        return parts.flatMap((part) => {
+          const placed = part.place(x, top);
+          x += part.width + item.gap;
+          return placed;
+        });
+      },
+    };
+  },
+  html(markup, item, className) {
+    const found = menuOf(markup.site, item.menu);
+    const entries = (found?.entries ?? []).map((entry) => entryHtml(markup, entry));
+    const hover = item.opens === 'click and hover' ? ' data-hover' : '';
+    return [
+      `<nav class="hr-nav ${className}" aria-label="${escapeHtml(found?.name ?? 'Menu')}"${hover}>`,
+      '  <ul class="hr-menu">',
+      indent(entries.join('\n'), 4),
+      '  </ul>',
+      '</nav>',
+    ].join('\n');
+  },
+  panelHtml(markup, item) {
+    const found = menuOf(markup.site, markup.header.fold?.menu ?? item.menu);
+    return [
+      `<nav aria-label="${escapeHtml(found?.name ?? 'Menu')}">`,
+      indent(listHtml(markup, found?.entries ?? [], '<ul>'), 2),
+      '</nav>',
+    ].join('\n');
+  },
+  css(site, { gap, size, standOut }, self) {
+    const colour = (use: ColourUse) => cssColour(resolveColour(site.palette, use));
+    const { ink, fill, hoverFill, radius } = standOut ?? PLAIN_STAND_OUT;
+    const style = site.type.menu;
+    return [
+      [`${self} .hr-menu`, `gap: ${px(gap)}`],
+      ...(size === undefined
+        ? []
+        : [[`${self} :is(.hr-link, .hr-label)`, ...typeCss(style, size)] as [string, ...string[]]]),
+      [
+        `${self} .hr-out`,
+        `--hr-link: ${colour(ink)}`,
+        `--hr-hover: ${colour(ink)}`,
+        `--hr-current: ${colour(ink)}`,
+        `height: ${px(STAND_OUT.height)}`,
+        `padding: 0 ${px(STAND_OUT.padding)}`,
+        `border-radius: ${px(radius)}`,
+        `background: ${colour(fill)}`,
+      ],
+      [`${self} .hr-out:hover`, `background: ${colour(hoverFill)}`],
+    ];
+  },
+};
+
+function entryHtml(markup: Markup, entry: Entry): string {
+  const label = labelOf(markup.site, entry);
+  const out = entry.standsOut ? ' hr-out' : '';
+  const link = linkHtml(markup, entry, `hr-link${out}`, `hr-label${out}`);
+  if (!opens(entry)) return `<li>${link}</li>`;
+  const id = `hr-${entry.id}`;
+  const { width, height } = OPENER_MARK;
+  return [
+    '<li>',
+    `  ${link}`,
+    `  <button class="hr-opener" type="button" aria-expanded="false" aria-controls="${id}" aria-label="More in ${escapeHtml(label)}">`,
+    `    <svg class="hr-mark" width="${width}" height="${height}" viewBox="0 0 10 6" aria-hidden="true"><path d="M1 1l4 4 4-4"/></svg>`,
+    '  </button>',
+    indent(listHtml(markup, entry.children ?? [], `<ul class="hr-drop" id="${id}">`), 2),
+    '</li>',
+  ].join('\n');
+}
+
+/** A link; or its label alone where the entry only opens what is below it. */
+function linkHtml(markup: Markup, entry: AnyEntry, className: string, labelClass = className): string {
+  const label = escapeHtml(labelOf(markup.site, entry));
+  if (!leadsAnywhere(entry)) return `<span class="${labelClass}">${label}</span>`;
+  const open = entry.newWindow ? ' target="_blank" rel="noopener"' : '';
+  const said = entry.newWindow ? '<span class="hr-said"> (opens a new window)</span>' : '';
+  return `<a class="${className}" ${hrefOf(markup, entry)}${open}>${label}${said}</a>`;
+}
+
+/** Entries as a list, their children below them. */
+function listHtml(markup: Markup, entries: readonly AnyEntry[], open: string): string {
+  const items = entries.flatMap((entry) => {
+    const link = linkHtml(markup, entry, 'hr-sub');
+    return opens(entry)
+      ? ['  <li>', `    ${link}`, indent(listHtml(markup, entry.children!, '<ul>'), 4), '  </li>']
+      : [`  <li>${link}</li>`];
+  });
+  return [open, ...items, '</ul>'].join('\n');
+}

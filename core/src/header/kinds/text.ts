@@ -1,0 +1,36 @@
+import type { TextItem } from '../../model/item.ts';
+import { typeCss } from '../../output/typeCss.ts';
+import { labelWidth, textRun } from '../ink.ts';
+import { LINK_HEIGHT } from '../metrics.ts';
+import { escapeHtml, hrefOf, type ItemKind, type Markup } from './kind.ts';
+
+function textHtml(markup: Markup, { text, to }: TextItem, className: string): string {
+  return to
+    ? `<a class="${className} hr-link" ${hrefOf(markup, to)}>${escapeHtml(text)}</a>`
+    : `<span class="${className} hr-label">${escapeHtml(text)}</span>`;
+}
+
+export const text: ItemKind<TextItem> = {
+  name: 'Line of text',
+  title: (_site, item) => item.text,
+  measure(site, item, measure) {
+    const style = site.type.menu;
+    const width = labelWidth(item.text, style, measure, item.size);
+    return {
+      width,
+      height: LINK_HEIGHT,
+      place(x, y) {
+        const box = { x, y, width, height: LINK_HEIGHT };
+        const run = textRun(item.text, style, x, box, measure, item.size);
+        const what = { kind: 'text', run } as const;
+        return [{ id: item.id, name: item.text, box, what, page: item.to?.page, isStill: !item.to }];
+      },
+    };
+  },
+  html: (markup, item, className) => textHtml(markup, item, `hr-text ${className}`),
+  panelHtml: (markup, { text: line, to }) =>
+    to
+      ? `<a class="hr-sub" ${hrefOf(markup, to)}>${escapeHtml(line)}</a>`
+      : `<p class="hr-sub">${escapeHtml(line)}</p>`,
+  css: (site, { size }, self) => [[self, ...typeCss(site.type.menu, size)]],
+};

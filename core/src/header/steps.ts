@@ -1,0 +1,47 @@
+import { headerItems, type Extent, type Header, type Rail } from '../model/header.ts';
+import type { Item, ItemStep } from '../model/item.ts';
+
+/**
+ * Values by width: what a step sets holds at every header width below its own, until a later step sets it again. The
+ * style sheet says the same with container queries, from the widest step to the narrowest.
+ */
+function stepped<T extends object>(
+  base: T,
+  steps: readonly (Partial<T> & { below: number })[] | undefined,
+  width: number,
+): T {
+  const holding = (steps ?? []).filter(({ below }) => width < below).sort((a, b) => b.below - a.below);
+  return holding.reduce((value, { below: _, ...set }) => ({ ...value, ...(set as Partial<T>) }), base);
+}
+
+/** A rail as it is at a header width. */
+export function railAt(rail: Rail, width: number): Rail & { shown?: boolean } {
+  return stepped<Rail & { shown?: boolean }>(rail, rail.steps, width);
+}
+
+/** An item as it is at a header width. A step's `size` is the height of a logo or picture. */
+export function itemAt<I extends Item>(item: I, width: number): I {
+  const steps = item.steps?.map(({ size, ...step }: ItemStep) =>
+    size === undefined ? step : 'height' in item ? { ...step, height: size } : { ...step, size },
+  );
+  return stepped(item, steps as never, width);
+}
+
+/** A header that touches the window's edges. */
+const FLUSH: Extent = { top: 0, sides: 0, linked: true, radius: 0 };
+
+/** The extent of a header as it is at a width of the window. */
+export function extentAt(header: Header, width: number): Extent {
+  const extent = header.extent ?? FLUSH;
+  return stepped(extent, extent.steps, width);
+}
+
+/** Every width below which something of a header is set anew, the widest first; the fold is not among them. */
+export function stepWidths(header: Header): number[] {
+  const steps = [
+    ...(header.extent?.steps ?? []),
+    ...header.rails.flatMap((rail) => rail.steps ?? []),
+    ...headerItems(header).flatMap((item) => item.steps ?? []),
+  ];
+  return [...new Set(steps.map(({ below }) => below))].sort((a, b) => b - a);
+}

@@ -1,0 +1,146 @@
+import { cssColour } from '../colour/rgb.ts';
+import { ALWAYS, folds } from '../header/fold.ts';
+import { kindOf } from '../header/kinds/index.ts';
+import { layoutAt, type HeaderLayout } from '../header/layout.ts';
+import { extentAt, itemAt, railAt, stepWidths } from '../header/steps.ts';
+import type { Measure } from '../measure/measure.ts';
+import { PLACES, itemsOf, type Header, type Rail } from '../model/header.ts';
+import type { Item } from '../model/item.ts';
+import { resolveColour } from '../model/palette.ts';
+import type { Site } from '../model/site.ts';
+import { px, rule, within } from './text.ts';
+
+/** Declarations by selector. */
+export type Rules = Map<string, string[]>;
+
+/** Where the header stands in the page. */
+export function isInFlow(header: Header): boolean {
+  return (
+    header.manner.lies === 'above' || header.rails.some(({ leaves, inFlow }) => leaves === true || inFlow)
+  );
+}
+
+/**
+ * The rules that hold the sizes of a header: one set for wide windows, then what is different below each width at which
+ * something changes, the fold among them. They ask the header's own width, by a container query, so that scrollbars of
+ * any kind make no difference.
+ */
+export function geometryCss(site: Site, header: Header, foldWidth: number, measure: Measure): string {
+  return byWidth(header, foldWidth, 'hr', (width) => geometryAt(site, header, width, foldWidth, measure));
+}
+
+/**
+ * Rules that change by width as a style sheet: those of wide windows, then in container queries what is different below.
+ * @param container name of the container whose width is asked
+ */
+export function byWidth(
+  header: Header,
+  foldWidth: number,
+  container: string,
+  rulesAt: (width: number) => Rules,
+): string {
+  const widths = [...new Set([...stepWidths(header), ...(foldWidth > 0 ? [foldWidth] : [])])];
+  widths.sort((a, b) => b - a);
+  let above = rulesAt(ALWAYS);
+  const css = [cssOf(above)];
+  for (const width of widths) {
+    const below = rulesAt(width - 1);
+    const changed = new Map([...below].filter(([key, value]) => String(value) !== String(above.get(key))));
+    if (changed.size > 0) {
+      css.push(
+        width >= ALWAYS
+          ? cssOf(changed)
+          : within(`@container ${container} (width < ${px(width)})`, cssOf(changed)),
+      );
+    }
+    above = below;
+  }
+  return css.join('');
+}
+
+function cssOf(rules: Rules): string {
+  return [...rules].map(([selector, declarations]) => rule(selector, ...declarations)).join('');
+}
+
+function geometryAt(site: Site, header: Header, width: number, foldWidth: number, measure: Measure): Rules {
+  const folded = width < foldWidth;
+  const layout = layoutAt(site, header, width, measure, folded);
+  const shown = new Set(layout.items.map(({ id }) => id));
+  const rules: Rules = new Map();
+  const { top, sides, radius } = extentAt(header, width);
+  const covered = layout.height - layout.slot;
+  const pull = isInFlow(header) && covered > 0 ? px(-covered) : '0';
+  rules.set('.hr-bar', [`margin: ${px(top)} ${px(sides)} ${pull}`, `border-radius: ${px(radius)}`]);
+  header.rails.forEach((base, i) => {
+    const laid = layout.rails.find(({ index }) => index === i);
+    setRail(rules, railAt(base, width), i, laid?.height, layout);
+    for (const item of itemsOf(base)) setItem(rules, site, itemAt(item, width), shown.has(item.id));
+  });
+  if (folds(header)) rules.set('.hr-toggle', [`display: ${folded ? 'grid' : 'none'}`]);
+  return rules;
+}
+
+function setRail(
+  rules: Rules,
+  rail: Rail,
+  index: number,
+  height: number | undefined,
+  layout: Pick<HeaderLayout, 'items'>,
+): void {
+  const self = `.hr-rail-${index + 1}`;
+  if (height === undefined) {
+    rules.set(self, ['display: none']);
+    return;
+  }
+  const { padding = 0, inset, gap, max } = rail;
+  const side = max === undefined ? px(inset) : `max(${px(inset)}, calc((100% - ${px(max)}) / 2))`;
+  rules.set(self, [
+    'display: flex',
+    `min-height: ${px(height)}`,
+    `padding: ${px(padding)} ${side}`,
+    `gap: ${px(gap)}`,
+  ]);
+  rules.set(`${self} > .hr-place`, [`gap: ${px(gap)}`]);
+  if (rail.middle.length === 0) return;
+  const hasMiddle = layout.items.some((item) => item.rail === index && item.place === 'middle');
+  rules.set(`${self} > .hr-middle`, [`display: ${hasMiddle ? 'flex' : 'none'}`]);
+}
+
+const ALIGN = { start: 'flex-start', middle: 'center', end: 'flex-end' };
+
+function setItem(rules: Rules, site: Site, item: Item, isShown: boolean): void {
+  const self = `.hr-item-${item.id}`;
+  if (!isShown) {
+    rules.set(self, ['display: none']);
+    return;
+  }
+  const { backing, ink } = item.kind === 'button' ? {} : item;
+  const colour = (use: Parameters<typeof resolveColour>[1], opacity = 1) =>
+    cssColour(resolveColour(site.palette, use), opacity);
+  const own: [string, ...string[]][] = kindOf(item).css(site, item, self);
+  const outer = [
+    'display: flex',
+    `align-self: ${ALIGN[item.align ?? 'middle']}`,
+    `top: ${px(item.shift ?? 0)}`,
+    ...(ink ? [`--hr-link: ${colour(ink)}`] : []),
+    ...(backing
+      ? [
+          'box-sizing: content-box',
+          `padding: ${px(backing.y)} ${px(backing.x)}`,
+          `border-radius: ${px(backing.radius)}`,
+          `background: ${colour(backing.colour, backing.opacity)}`,
+        ]
+      : []),
+  ];
+  for (const [selector, ...declarations] of [[self, ...outer] as [string, ...string[]], ...own]) {
+    rules.set(selector, [...(rules.get(selector) ?? []), ...declarations]);
+  }
+  if (backing?.hover) {
+    rules.set(`${self}:hover`, [`background: ${colour(backing.hover, backing.opacity)}`]);
+  }
+}
+
+/** Places of a rail that are marked up: the middle only where something hangs there. */
+export function placesOf(rail: Rail): (typeof PLACES)[number][] {
+  return PLACES.filter((place) => place !== 'middle' || rail.middle.length > 0);
+}
