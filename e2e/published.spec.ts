@@ -68,7 +68,7 @@ describe('the published header', () => {
   test('lies over the picture, stays, and changes its look at the switch', async () => {
     const tab = await visit();
     expect(await tab.locator('#aurora').evaluate((band) => band.getBoundingClientRect().top)).toBe(0);
-    const fill = () => tab.locator('.hr').evaluate((header) => getComputedStyle(header).backgroundColor);
+    const fill = () => tab.locator('.hr-bar').evaluate((header) => getComputedStyle(header).backgroundColor);
     expect(await fill()).toBe('rgba(16, 27, 51, 0)');
     expect(await momentAfter(tab, 59)).toBe('top');
     expect(await momentAfter(tab, 60)).toBe('scrolled');

@@ -193,7 +193,7 @@ describe('an owner', () => {
     const visitor = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     await visitor.goto(address!);
     await visitor.evaluate(() => scrollTo(0, 900));
-    const fill = () => visitor.locator('.hr').evaluate((hr) => getComputedStyle(hr).backgroundColor);
+    const fill = () => visitor.locator('.hr-bar').evaluate((hr) => getComputedStyle(hr).backgroundColor);
     await expect.poll(fill, SLOW).toBe('rgba(16, 27, 51, 0.91)');
     await visitor.close();
   });
