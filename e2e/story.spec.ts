@@ -168,7 +168,9 @@ describe('an owner', () => {
     const [id] = sites.ids();
     const other = structuredClone(keptHeader());
     other.manner.duration = 500;
-    sites.writeHeader(id!, other);
+    const whole = sites.read(id!)!.site;
+    const changed = { ...whole, headers: [other] };
+    sites.write(id!, changed, { headers: [{ id: other.id, revision: 0, value: other }] });
     await opacity().fill('91');
     await tab.getByText(/was saved elsewhere meanwhile/).waitFor(SLOW);
     await tab.getByRole('button', { name: 'Save mine over it' }).click();

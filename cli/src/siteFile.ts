@@ -1,6 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import { basename, dirname, join } from 'node:path';
 import sharp from 'sharp';
+import { fontName, registerOwnFonts } from './fonts.ts';
 import { BadInput, readSite } from '@hatrail/core/model/check';
 import { MAX_PICTURE_SIDE, type Picture } from '@hatrail/core/model/picture';
 import type { Site } from '@hatrail/core/model/site';
@@ -21,6 +22,12 @@ export async function loadSite(path: string): Promise<LoadedSite> {
   });
   const site = readSite(text);
   const read = (file: string) => readFile(join(dirname(path), basename(file))).catch(() => undefined);
+  for (const { file } of site.fonts ?? []) {
+    const bytes = await read(file);
+    if (!bytes) throw new BadInput(`The font ${file} is missing: put it beside ${basename(path)}.`);
+    fontName(bytes, file);
+  }
+  await registerOwnFonts(site, read);
   for (const picture of site.pictures) {
     const bytes = await read(picture.file);
     if (!bytes)
@@ -37,18 +44,22 @@ export interface PictureFacts {
   format: string;
 }
 
-const FORMATS = new Set(['jpeg', 'png', 'webp', 'svg']);
+const FORMATS = new Set(['jpeg', 'png', 'webp', 'avif', 'svg']);
 
 /**
  * Reads a picture's head.
  * @throws {BadInput} if the bytes are no JPEG, PNG, WebP or SVG, or the picture is too large
  */
 export async function pictureFacts(bytes: Uint8Array, name: string): Promise<PictureFacts> {
-  const { width, height, format } = await sharp(bytes, { limitInputPixels: false })
+  const head = await sharp(bytes, { limitInputPixels: false })
     .metadata()
-    .catch(() => ({ width: 0, height: 0, format: 'none' }));
+    .catch(() => undefined);
+  // Cameras note which way up a picture is; browsers turn it accordingly.
+  const turned = (head?.orientation ?? 1) >= 5;
+  const [width = 0, height = 0] = turned ? [head?.height, head?.width] : [head?.width, head?.height];
+  const format = head?.format === 'heif' && head.compression === 'av1' ? 'avif' : (head?.format ?? 'none');
   if (!width || !height || !FORMATS.has(format)) {
-    throw new BadInput(`${name} is no picture that can be used: bring a JPEG, PNG, WebP or SVG file.`);
+    throw new BadInput(`${name} is no picture that can be used: bring a JPEG, PNG, WebP, AVIF or SVG file.`);
   }
   if (Math.max(width, height) > MAX_PICTURE_SIDE) {
     throw new BadInput(
@@ -57,9 +68,9 @@ export async function pictureFacts(bytes: Uint8Array, name: string): Promise<Pic
   }
   if (
     format === 'svg' &&
-    /<script|\bon\w+\s*=|javascript:|<foreignObject|<!ENTITY/i.test(Buffer.from(bytes).toString('utf8'))
+    /<script|\bon\w+\s*=|javascript:|<foreignObject|<!ENTITY|@import|(href|src)\s*=\s*["']?\s*(https?:|\/\/)|url\(\s*["']?\s*(https?:|\/\/)/i.test(Buffer.from(bytes).toString('utf8'))
   ) {
-    throw new BadInput(`${name} carries a script or foreign markup: save it as a plain SVG and try again.`);
+    throw new BadInput(`${name} carries a script, foreign markup or something from elsewhere: save it as a plain SVG and try again.`);
   }
   return { width, height, format };
 }

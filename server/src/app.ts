@@ -8,7 +8,7 @@ import { guard } from './guard.ts';
 import { notFound, problemHandler } from './problem.ts';
 import { documentRoutes } from './routes/documents.ts';
 import { handOverRoutes } from './routes/handOver.ts';
-import { pictureFileRoutes, sitePictureRoutes } from './routes/pictures.ts';
+import { keptFileRoutes, siteFileRoutes } from './routes/files.ts';
 import { siteRoutes } from './routes/sites.ts';
 
 /** What the application's server is told. */
@@ -51,11 +51,11 @@ export function createApp(context: Context, settings: AppSettings): Express {
   app.use(
     '/api/sites',
     siteRoutes(context),
-    sitePictureRoutes(context),
+    siteFileRoutes(context),
     handOverRoutes(context),
     documentRoutes(context),
   );
-  app.use('/api/pictures', pictureFileRoutes(context));
+  app.use('/api', keptFileRoutes(context));
   app.get('/api/stand-in', (_request, response) => {
     response.json({ url: settings.liveUrl() });
   });

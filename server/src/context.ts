@@ -1,5 +1,6 @@
 import type { KeptSite } from '@hatrail/core/model/kept';
 import type { Measure } from '@hatrail/core/measure/measure';
+import { registerOwnFonts } from '@hatrail/cli/fonts';
 import { skiaMeasure } from '@hatrail/cli/skia';
 import type { Db } from './database.ts';
 import { PictureStore } from './pictureStore.ts';
@@ -24,6 +25,15 @@ export function createContext(db: Db, dataFolder: string): Context {
   };
 }
 
+/** Text metrics for a site, once its own fonts are known. */
+export async function measureFor(
+  context: Context,
+  kept: Pick<KeptSite, 'site' | 'hashes'>,
+): Promise<Measure> {
+  await registerOwnFonts(kept.site, fileReader(context, kept));
+  return context.measure;
+}
+
 /** A site by its id. @throws 404 */
 export function siteOf({ sites }: Context, id: string): KeptSite {
   const kept = sites.read(id);
@@ -31,25 +41,27 @@ export function siteOf({ sites }: Context, id: string): KeptSite {
   return kept;
 }
 
-/** Reads a picture file of a site by its name. */
-export function pictureReader(
+/** Reads a file of a site, picture or font, by its name. */
+export function fileReader(
   { pictures }: Context,
   { site, hashes }: Pick<KeptSite, 'site' | 'hashes'>,
 ): (file: string) => Promise<Uint8Array | undefined> {
   return async (file) => {
-    const picture = site.pictures.find((candidate) => candidate.file === file);
-    const hash = picture && hashes[picture.id];
+    const found = [...site.pictures, ...(site.fonts ?? [])].find((candidate) => candidate.file === file);
+    const hash = found && hashes[found.id];
     return hash === undefined ? undefined : pictures.read(hash);
   };
 }
 
-/** Keeps the files of a site that is brought in, and gives their hashes by picture id. */
-export async function keepPictures(
+/** Keeps the files of a site that is brought in, and gives their hashes by the ids of pictures and fonts. */
+export async function keepFiles(
   { pictures }: Context,
   site: KeptSite['site'],
   read: (file: string) => Promise<Uint8Array | undefined>,
 ): Promise<Record<string, string>> {
   const hashes: Record<string, string> = {};
-  for (const { id, file } of site.pictures) hashes[id] = await pictures.keep((await read(file))!);
+  for (const { id, file } of [...site.pictures, ...(site.fonts ?? [])]) {
+    hashes[id] = await pictures.keep((await read(file))!);
+  }
   return hashes;
 }

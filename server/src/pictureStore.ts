@@ -1,6 +1,6 @@
 import { createHash, randomUUID } from 'node:crypto';
 import { mkdirSync } from 'node:fs';
-import { open, readFile, rename, stat } from 'node:fs/promises';
+import { open, readFile, readdir, rename, rm, stat, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 
 /** Picture files, each under the hash of its content; written under another name first, so that none is ever half there. */
@@ -29,6 +29,24 @@ export class PictureStore {
   /** A picture's bytes, or `undefined` where there is none of that hash. */
   async read(hash: string): Promise<Uint8Array | undefined> {
     return readFile(this.#path(hash)).catch(() => undefined);
+  }
+
+  /** Lets go of a picture and of what was made from it. */
+  async remove(hash: string): Promise<void> {
+    const own = (await readdir(this.#folder)).filter((name) => name.startsWith(hash));
+    await Promise.all(own.map((name) => rm(join(this.#folder, name), { force: true })));
+  }
+
+  /** Something made from a picture, such as a smaller one: made once, then kept beside it. */
+  async derived(hash: string, kind: string, make: () => Promise<Buffer>): Promise<Buffer> {
+    const path = `${this.#path(hash)}-${kind}`;
+    const known = await readFile(path).catch(() => undefined);
+    if (known) return known;
+    const made = await make();
+    const draft = join(this.#folder, `draft-${randomUUID()}`);
+    await writeFile(draft, made);
+    await rename(draft, path);
+    return made;
   }
 
   #path(hash: string): string {

@@ -1,6 +1,6 @@
 import type { Release } from '@hatrail/core/model/kept';
 import type { Site } from '@hatrail/core/model/site';
-import { writeSite } from '@hatrail/core/model/check';
+import { upgrade, writeSite } from '@hatrail/core/model/check';
 import type { Db } from './database.ts';
 
 /** A release with what it publishes. */
@@ -83,5 +83,11 @@ function listed({ number, note, made_at, live }: ReleaseRow): Release {
 }
 
 function full(row: ReleaseRow | undefined): FullRelease | undefined {
-  return row && { ...listed(row), site: JSON.parse(row.document), hashes: JSON.parse(row.pictures) };
+  return (
+    row && {
+      ...listed(row),
+      site: upgrade(JSON.parse(row.document) as object, 1),
+      hashes: JSON.parse(row.pictures),
+    }
+  );
 }

@@ -1,4 +1,6 @@
+import { createHash } from 'node:crypto';
 import { unzipSync, zipSync, strToU8 } from 'fflate';
+import { fontName } from '@hatrail/cli/fonts';
 import { pictureFacts } from '@hatrail/cli/siteFile';
 import { BadInput, readSite, writeSite } from '@hatrail/core/model/check';
 import type { Site } from '@hatrail/core/model/site';
@@ -39,6 +41,14 @@ export async function readBroughtSite(bytes: Uint8Array): Promise<BroughtSite> {
       throw new BadInput(
         `${picture.file} is ${width} × ${height} px, but the site file says otherwise: save it again.`,
       );
+    }
+  }
+  for (const { file, id } of site.fonts ?? []) {
+    const found = files.get(file);
+    if (!found) throw new BadInput(`The font ${file} is not with it: bring the .hatrail.zip that holds it.`);
+    fontName(found, file);
+    if (createHash('sha256').update(found).digest('hex').slice(0, 12) !== id.slice(4)) {
+      throw new BadInput(`${file} is not the font that the site file means: save it again.`);
     }
   }
   return { site, files };

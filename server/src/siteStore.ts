@@ -1,17 +1,15 @@
 import { randomUUID } from 'node:crypto';
 import type { Header } from '@hatrail/core/model/header';
-import type { KeptSite } from '@hatrail/core/model/kept';
-import type { Menu } from '@hatrail/core/model/menu';
+import type { KeptSite, SiteChanges } from '@hatrail/core/model/kept';
 import type { Page } from '@hatrail/core/model/page';
-import type { Picture } from '@hatrail/core/model/picture';
 import { FORMAT, type Site } from '@hatrail/core/model/site';
 import type { Db } from './database.ts';
 
-/** The values of a site that are neither pages, headers, menus nor pictures. */
-export type SiteValues = Pick<Site, 'name' | 'tagline' | 'palette' | 'type' | 'logo'>;
-
-type Text = Record<string, string>;
 type Row = Record<string, string | number>;
+type ListTable = 'menu' | 'picture' | 'page' | 'header';
+
+/** How long a deleted site can be had back, ms. */
+const KEPT_DELETED = 30 * 24 * 3600 * 1000;
 
 /** Reads and writes whole sites. */
 export class SiteStore {
@@ -21,9 +19,10 @@ export class SiteStore {
     this.#db = db;
   }
 
+  /** Ids of all sites, the oldest first; those that are deleted are left out. */
   ids(): string[] {
     return this.#db
-      .prepare<[], { id: string }>('SELECT id FROM site ORDER BY created_at, name')
+      .prepare<[], { id: string }>('SELECT id FROM site WHERE deleted_at IS NULL ORDER BY created_at, name')
       .all()
       .map(({ id }) => id);
   }
@@ -33,62 +32,44 @@ export class SiteStore {
   }
 
   read(id: string): KeptSite | undefined {
-    const row = this.#db.prepare<[string], Row>('SELECT * FROM site WHERE id = ?').get(id);
+    const row = this.#db
+      .prepare<[string], Row>('SELECT * FROM site WHERE id = ? AND deleted_at IS NULL')
+      .get(id);
     if (!row) return undefined;
-    const list = (table: string) =>
-      this.#db.prepare<[string], Row>(`SELECT * FROM ${table} WHERE site_id = ? ORDER BY position`).all(id);
-    const [menus, pages, headers, pictures] = ['menu', 'page', 'header', 'picture'].map(list) as [
-      Row[],
-      Row[],
-      Row[],
-      Row[],
-    ];
-    const json = (value: unknown) => JSON.parse(value as string);
+    const [menus, pictures, pages, headers] = (['menu', 'picture', 'page', 'header'] as const).map((table) =>
+      this.#db.prepare<[string], Row>(`SELECT * FROM ${table} WHERE site_id = ? ORDER BY position`).all(id),
+    ) as [Row[], Row[], Row[], Row[]];
+    const documents = (rows: Row[]) => rows.map(({ document }) => JSON.parse(document as string));
     const revisions = (rows: Row[]) =>
       Object.fromEntries(rows.map((part) => [part.id, part.revision as number]));
+    const { tagline, palette, pairings, type, fonts, logo } = JSON.parse(row.document as string) as Site;
     return {
       id,
       slug: String(row.slug),
       changedAt: String(row.changed_at),
       revisions: { site: row.revision as number, pages: revisions(pages), headers: revisions(headers) },
-      hashes: Object.fromEntries(pictures.map((picture) => [picture.id, String(picture.hash)])),
+      hashes: this.hashes(id),
       site: {
         format: FORMAT,
         name: String(row.name),
-        tagline: String(row.tagline),
-        palette: json(row.palette),
-        type: json(row.type),
-        pictures: pictures.map(
-          ({ id, name, file, width, height, alt }) =>
-            ({ id, name, file, width, height, alt }) as unknown as Picture,
-        ),
-        logo: json(row.logo),
-        menus: menus.map(
-          (menu) => ({ id: menu.id, name: menu.name, entries: json(menu.entries) }) as unknown as Menu,
-        ),
-        pages: pages.map(
-          (page) =>
-            ({
-              id: page.id,
-              title: page.title,
-              path: page.path,
-              colour: json(page.colour),
-              bands: json(page.bands),
-            }) as unknown as Page,
-        ),
-        headers: headers.map(
-          (header) =>
-            ({
-              id: header.id,
-              name: header.name,
-              rails: json(header.rails),
-              looks: json(header.looks),
-              manner: json(header.manner),
-              panel: json(header.panel),
-            }) as unknown as Header,
-        ),
+        tagline,
+        palette,
+        ...(pairings && { pairings }),
+        type,
+        ...(fonts && { fonts }),
+        pictures: documents(pictures),
+        logo,
+        menus: documents(menus),
+        pages: documents(pages),
+        headers: documents(headers),
       },
     };
+  }
+
+  /** Content hashes of the files that were brought in for a site, by the ids of pictures and fonts. */
+  hashes(id: string): Record<string, string> {
+    const files = this.#db.prepare<[string], Row>('SELECT id, hash FROM file WHERE site_id = ?').all(id);
+    return Object.fromEntries(files.map((file) => [file.id, String(file.hash)]));
   }
 
   /** Takes in a site that has been checked, all of it or nothing. */
@@ -98,100 +79,100 @@ export class SiteStore {
     this.#db.transaction(() => {
       this.#db
         .prepare(
-          `INSERT INTO site (id, name, slug, tagline, palette, type, logo, created_at, changed_at)
-           VALUES (@id, @name, @slug, @tagline, @palette, @type, @logo, @now, @now)`,
+          `INSERT INTO site (id, name, slug, document, created_at, changed_at)
+           VALUES (@id, @name, @slug, @document, @now, @now)`,
         )
-        .run({ id, now, slug: this.#freeSlug(site.name), ...valuesOf(site) });
-      this.#insertParts(id, site, hashes);
+        .run({ id, now, slug: this.#freeSlug(site.name), ...valuesRow(site) });
+      for (const { id: file, file: name } of [...site.pictures, ...(site.fonts ?? [])]) {
+        this.addFile(id, file, name, hashes[file]!);
+      }
+      this.#setList(id, 'menu', site.menus);
+      this.#setList(id, 'picture', site.pictures);
+      this.#setList(id, 'page', site.pages);
+      this.#setList(id, 'header', site.headers);
     })();
     return id;
   }
 
-  /** Puts a whole site in the place of another, as one change; every revision goes up. */
-  replace(id: string, site: Site, hashes: Record<string, string>): void {
+  /**
+   * Writes what has changed of a site, all of it or nothing; the revision of every part that is written goes up.
+   * @param site the site with the changes in it, which has been checked
+   */
+  write(id: string, site: Site, { values, pages = [], headers = [] }: SiteChanges): void {
     this.#db.transaction(() => {
-      const { revisions } = this.read(id)!;
-      this.writeValues(id, site);
-      for (const table of ['menu', 'page', 'header', 'picture']) {
-        this.#db.prepare(`DELETE FROM ${table} WHERE site_id = ?`).run(id);
+      const now = new Date().toISOString();
+      if (values) {
+        this.#db
+          .prepare(
+            `UPDATE site SET name = @name, document = @document, revision = revision + 1 WHERE id = @id`,
+          )
+          .run({ id, ...valuesRow(site) });
+        this.#setList(id, 'menu', site.menus);
+        this.#setList(id, 'picture', site.pictures);
       }
-      this.#insertParts(id, site, hashes);
-      const raise = (table: 'page' | 'header', old: Record<string, number>) => {
-        const update = this.#db.prepare(`UPDATE ${table} SET revision = ? WHERE site_id = ? AND id = ?`);
-        for (const [part, revision] of Object.entries(old)) update.run(revision + 1, id, part);
-      };
-      raise('page', revisions.pages);
-      raise('header', revisions.headers);
+      const changed = (parts: readonly { id: string }[]) => new Set(parts.map((part) => part.id));
+      this.#setList(id, 'page', site.pages, changed(pages));
+      this.#setList(id, 'header', site.headers, changed(headers));
+      this.#db.prepare('UPDATE site SET changed_at = ? WHERE id = ?').run(now, id);
     })();
   }
 
-  writeValues(id: string, site: SiteValues): void {
+  rename(id: string, name: string): void {
     this.#db
-      .prepare(
-        `UPDATE site SET name = @name, tagline = @tagline, palette = @palette, type = @type, logo = @logo,
-           revision = revision + 1, changed_at = @now WHERE id = @id`,
-      )
-      .run({ id, now: new Date().toISOString(), ...valuesOf(site) });
+      .prepare('UPDATE site SET name = ?, revision = revision + 1, changed_at = ? WHERE id = ?')
+      .run(name, new Date().toISOString(), id);
   }
 
-  writePage(id: string, page: Page): void {
-    this.#db
-      .prepare(
-        `UPDATE page SET title = @title, path = @path, colour = @colour, bands = @bands, revision = revision + 1
-         WHERE site_id = @site AND id = @id`,
-      )
-      .run({ ...pageRow(page), site: id });
-    this.#touch(id);
+  /** Puts a site aside; {@link restore} brings it back for a month. */
+  remove(id: string): void {
+    this.#db.prepare('UPDATE site SET deleted_at = ? WHERE id = ?').run(new Date().toISOString(), id);
   }
 
-  writeHeader(id: string, header: Header): void {
-    this.#db
-      .prepare(
-        `UPDATE header SET name = @name, rails = @rails, looks = @looks, manner = @manner, panel = @panel,
-           revision = revision + 1 WHERE site_id = @site AND id = @id`,
-      )
-      .run({ ...headerRow(header), site: id });
-    this.#touch(id);
+  /** Brings a deleted site back; `false` where there is none. */
+  restore(id: string): boolean {
+    return this.#db.prepare('UPDATE site SET deleted_at = NULL WHERE id = ?').run(id).changes > 0;
   }
 
-  addPicture(id: string, picture: Picture, hash: string): void {
-    this.#insertPictures(id, [picture], { [picture.id]: hash }, this.read(id)!.site.pictures.length);
-    this.#touch(id);
+  /** Lets go for good of the sites that were deleted long ago. */
+  purge(now = Date.now()): void {
+    const limit = new Date(now - KEPT_DELETED).toISOString();
+    this.#db.prepare('DELETE FROM site WHERE deleted_at < ?').run(limit);
   }
 
-  #touch(id: string): void {
-    this.#db.prepare('UPDATE site SET changed_at = ? WHERE id = ?').run(new Date().toISOString(), id);
+  addFile(id: string, file: string, name: string, hash: string): void {
+    this.#db.prepare('INSERT INTO file VALUES (?, ?, ?, ?)').run(id, file, name, hash);
   }
 
-  #insertParts(id: string, site: Site, hashes: Record<string, string>): void {
-    const insert = (sql: string) => this.#db.prepare(sql);
-    const menu = insert('INSERT INTO menu VALUES (@site, @id, @position, @name, @entries)');
-    site.menus.forEach(({ entries, ...rest }, position) =>
-      menu.run({ site: id, position, ...rest, entries: JSON.stringify(entries) }),
-    );
-    const page = insert(
-      'INSERT INTO page (site_id, id, position, title, path, colour, bands) VALUES (@site, @id, @position, @title, @path, @colour, @bands)',
-    );
-    site.pages.forEach((part, position) => page.run({ site: id, position, ...pageRow(part) }));
-    const header = insert(
-      'INSERT INTO header (site_id, id, position, name, rails, looks, manner, panel) VALUES (@site, @id, @position, @name, @rails, @looks, @manner, @panel)',
-    );
-    site.headers.forEach((part, position) => header.run({ site: id, position, ...headerRow(part) }));
-    this.#insertPictures(id, site.pictures, hashes, 0);
+  /** Lets go of a file. Gives its hash if no site has it any more. */
+  removeFile(id: string, file: string): string | undefined {
+    const hash = this.hashes(id)[file];
+    this.#db.prepare('DELETE FROM file WHERE site_id = ? AND id = ?').run(id, file);
+    const left = this.#db.prepare('SELECT 1 FROM file WHERE hash = ?').get(hash ?? '');
+    const released = this.#db.prepare('SELECT 1 FROM release WHERE instr(pictures, ?) > 0').get(hash ?? '');
+    return left || released ? undefined : hash;
   }
 
-  #insertPictures(
+  /** Sets the rows of a list in its order. Rows that are not there any more go; revisions go up where `changed` says so. */
+  #setList(
     id: string,
-    pictures: readonly Picture[],
-    hashes: Record<string, string>,
-    from: number,
+    table: ListTable,
+    parts: readonly { id: string }[],
+    changed: ReadonlySet<string> = new Set(),
   ): void {
-    const insert = this.#db.prepare(
-      'INSERT INTO picture VALUES (@site, @id, @position, @name, @file, @hash, @width, @height, @alt)',
+    const kept = JSON.stringify(parts.map((part) => part.id));
+    this.#db
+      .prepare(`DELETE FROM ${table} WHERE site_id = ? AND id NOT IN (SELECT value FROM json_each(?))`)
+      .run(id, kept);
+    const hasRevision = table === 'page' || table === 'header';
+    const write = this.#db.prepare(
+      `INSERT INTO ${table} (site_id, id, position, document) VALUES (@site, @id, @position, @document)
+       ON CONFLICT (site_id, id) DO UPDATE SET position = @position, document = @document
+       ${hasRevision ? ', revision = revision + @step' : ''}`,
     );
-    pictures.forEach((picture, i) =>
-      insert.run({ ...picture, site: id, position: from + i, hash: hashes[picture.id] }),
-    );
+    parts.forEach((part, position) => {
+      const row = { site: id, id: part.id, position, document: JSON.stringify(part) };
+      write.run(hasRevision ? { ...row, step: changed.has(part.id) ? 1 : 0 } : row);
+    });
   }
 
   /** An address for the site on the stand-in, made from the first word of its name, that no other site has. */
@@ -208,27 +189,34 @@ export class SiteStore {
   }
 }
 
-function valuesOf({ name, tagline, palette, type, logo }: SiteValues): Text {
-  return {
-    name,
-    tagline,
-    palette: JSON.stringify(palette),
-    type: JSON.stringify(type),
-    logo: JSON.stringify(logo),
-  };
+function valuesRow({ name, tagline, palette, pairings, type, fonts, logo }: Site): Row {
+  return { name, document: JSON.stringify({ tagline, palette, pairings, type, fonts, logo }) };
 }
 
-function pageRow({ id, title, path, colour, bands }: Page): Text {
-  return { id, title, path, colour: JSON.stringify(colour), bands: JSON.stringify(bands) };
-}
-
-function headerRow({ id, name, rails, looks, manner, panel }: Header): Text {
-  return {
-    id,
-    name,
-    rails: JSON.stringify(rails),
-    looks: JSON.stringify(looks),
-    manner: JSON.stringify(manner),
-    panel: JSON.stringify(panel),
+/** A site with changes put in their places. */
+export function withChanges(site: Site, { values, pages, headers, order }: SiteChanges): Site {
+  const merged = <T extends Page | Header>(
+    list: readonly T[],
+    changes: readonly { id: string; value: T | null }[] = [],
+    ids?: readonly string[],
+  ): T[] => {
+    const all = new Map(list.map((part) => [part.id, part]));
+    for (const { id, value } of changes) {
+      if (value === null) all.delete(id);
+      else all.set(id, value);
+    }
+    const first = (ids ?? []).flatMap((id) => all.get(id) ?? []);
+    return [...first, ...[...all.values()].filter((part) => !first.includes(part))];
   };
+  // Only what are values is taken: pages and headers come as parts of their own.
+  const { format: _, pages: __, headers: ___, ...own } = (values?.value ?? {}) as Partial<Site>;
+  const whole: Site = {
+    ...site,
+    ...own,
+    pages: merged(site.pages, pages, order?.pages),
+    headers: merged(site.headers, headers, order?.headers),
+  };
+  // What may be missing is taken away where the new values do not have it.
+  if (values) for (const key of ['pairings', 'fonts'] as const) if (!(key in values.value)) delete whole[key];
+  return whole;
 }

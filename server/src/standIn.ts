@@ -1,7 +1,7 @@
 import express, { type Express } from 'express';
 import { shippedFiles } from '@hatrail/cli/export';
 import { siteFiles } from '@hatrail/core/output/files';
-import { pictureReader, type Context } from './context.ts';
+import { fileReader, measureFor, type Context } from './context.ts';
 import { guard } from './guard.ts';
 import { problemHandler } from './problem.ts';
 
@@ -28,11 +28,11 @@ export function createStandIn(
     const key = `${id} ${release.number}`;
     let files = built.get(key);
     if (!files) {
-      files = shippedFiles(
-        release.site,
-        siteFiles(release.site, context.measure),
-        pictureReader(context, release),
-      ).then((list) => new Map(list.map(({ path, bytes }) => [path, bytes])));
+      files = measureFor(context, release)
+        .then((measure) =>
+          shippedFiles(release.site, siteFiles(release.site, measure), fileReader(context, release)),
+        )
+        .then((list) => new Map(list.map(({ path, bytes }) => [path, bytes])));
       built.set(key, files);
       files.catch(() => built.delete(key));
     }

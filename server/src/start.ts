@@ -5,7 +5,7 @@ import { join, resolve } from 'node:path';
 import pino from 'pino';
 import { loadSite } from '@hatrail/cli/siteFile';
 import { createApp } from './app.ts';
-import { createContext, keepPictures, type Context } from './context.ts';
+import { createContext, keepFiles, type Context } from './context.ts';
 import { openDatabase } from './database.ts';
 import { ownHosts } from './guard.ts';
 import { createStandIn } from './standIn.ts';
@@ -36,6 +36,7 @@ export async function start({ port, livePort, dataFolder, host = '127.0.0.1' }: 
   const log = (error: unknown) => logger.error(error);
   const db = openDatabase(join(dataFolder, 'hatrail.sqlite'));
   const context = createContext(db, dataFolder);
+  context.sites.purge();
   await bringInDemo(context);
   const ports = { app: port, live: livePort };
   const app = createApp(context, {
@@ -67,7 +68,7 @@ export async function start({ port, livePort, dataFolder, host = '127.0.0.1' }: 
 async function bringInDemo(context: Context): Promise<void> {
   if (context.sites.ids().length > 0) return;
   const { site, read } = await loadSite(join(ROOT, 'demo/larkfell.hatrail.json'));
-  context.sites.create(site, await keepPictures(context, site, read));
+  context.sites.create(site, await keepFiles(context, site, read));
 }
 
 function listen(server: Server, port: number, host: string): Promise<number> {

@@ -1,13 +1,13 @@
 import { spawn } from 'node:child_process';
-import { existsSync, mkdtempSync, readFileSync, readdirSync } from 'node:fs';
+import { existsSync, mkdtempSync, readFileSync } from 'node:fs';
 import { request } from 'node:http';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { crc32 } from 'node:zlib';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { Header } from '@hatrail/core/model/header';
-import type { KeptSite } from '@hatrail/core/model/kept';
+import { checkSite } from '@hatrail/core/model/check';
+import type { Conflict, KeptSite, Revisions } from '@hatrail/core/model/kept';
 import { start, type Running } from '../src/start.ts';
 
 let running: Running;
@@ -23,12 +23,15 @@ afterAll(() => running.close());
 
 const api = (path: string, init?: RequestInit) => fetch(`${running.url}/api${path}`, init);
 const site = (path: string, init?: RequestInit) => api(`/sites/${kept.id}${path}`, init);
-const putHeader = (header: unknown, revision: string) =>
-  site('/headers/night', {
-    method: 'PUT',
-    headers: { 'content-type': 'application/json', 'if-match': revision },
-    body: JSON.stringify(header),
+const save = (changes: unknown, id = kept.id) =>
+  api(`/sites/${id}`, {
+    method: 'PATCH',
+    headers: { 'content-type': 'application/json' },
+    body: typeof changes === 'string' ? changes : JSON.stringify(changes),
   });
+const saveHeader = (value: unknown, revision: number) =>
+  save({ headers: [{ id: 'night', revision, value }] });
+const read = async () => (await (await site('')).json()) as KeptSite;
 const withOpacity = (opacity: number): Header => {
   const header = structuredClone(kept.site.headers[0]!);
   header.looks.scrolled.fill!.opacity = opacity;
@@ -43,147 +46,154 @@ describe('the demo', () => {
 });
 
 describe('a header', () => {
-  test('is saved over the revision that was read, and refused over an older one with both versions', async () => {
-    const read = await site('/headers/night');
-    const revision = read.headers.get('etag')!;
-    const saved = await putHeader(withOpacity(0.5), revision);
+  test('is saved over the revision that was read, and refused over an older one with the other version', async () => {
+    const { headers } = (await read()).revisions;
+    const saved = await saveHeader(withOpacity(0.5), headers.night!);
     expect(saved.status).toBe(200);
-    expect(saved.headers.get('etag')).not.toBe(revision);
-    const stale = await putHeader(withOpacity(0.9), revision);
+    const now = ((await saved.json()) as Revisions).headers.night!;
+    expect(now).toBe(headers.night! + 1);
+    const stale = await saveHeader(withOpacity(0.9), headers.night!);
     expect(stale.status).toBe(412);
     expect(stale.headers.get('content-type')).toContain('application/problem+json');
-    const problem = (await stale.json()) as { yours: Header; theirs: Header; revision: number };
-    expect(problem.yours.looks.scrolled.fill!.opacity).toBe(0.9);
-    expect(problem.theirs.looks.scrolled.fill!.opacity).toBe(0.5);
-    expect(`"${problem.revision}"`).toBe(saved.headers.get('etag'));
-    expect((await putHeader(withOpacity(0.6), `"${problem.revision}"`)).status).toBe(200);
+    const { conflicts } = (await stale.json()) as { conflicts: Conflict[] };
+    expect(conflicts).toMatchObject([{ kind: 'header', id: 'night', name: 'Night header', revision: now }]);
+    expect((conflicts[0]!.theirs as Header).looks.scrolled.fill!.opacity).toBe(0.5);
+    expect((await saveHeader(withOpacity(0.6), now)).status).toBe(200);
+    expect((await site('/headers/night')).headers.get('etag')).toBe(`"${now + 1}"`);
   });
 
   test.each<[string, (header: Header) => unknown, string]>([
-    ['an opacity out of range', () => withOpacity(3), 'looks.scrolled.fill.opacity'],
+    ['an opacity out of range', () => withOpacity(3), 'headers[0].looks.scrolled.fill.opacity'],
     [
       'a colour that is none',
       (h) => ({ ...h, panel: { ...h.panel, fill: { colour: 'nope' } } }),
-      'panel.fill.colour',
+      'headers[0].panel.fill.colour',
     ],
-    ['no rail', (h) => ({ ...h, rails: [] }), 'rails'],
+    ['no rail', (h) => ({ ...h, rails: [] }), 'headers[0].rails'],
     [
       'a swatch that is not there',
       (h) => ({ ...h, panel: { ...h.panel, ink: { swatch: 'x' } } }),
       'headers[0].panel.ink.swatch',
     ],
-    ['nothing', () => null, ''],
   ])('with %s is refused at its field, and nothing changes', async (_, spoil, path) => {
-    const before = await site('/headers/night');
-    const answer = await putHeader(
+    const before = await read();
+    const answer = await saveHeader(
       spoil(structuredClone(kept.site.headers[0]!)),
-      before.headers.get('etag')!,
+      before.revisions.headers.night!,
     );
     expect(answer.status).toBe(422);
     const { fields } = (await answer.json()) as { fields: { path: string; message: string }[] };
     expect(fields[0]!.path).toBe(path);
-    expect((await site('/headers/night')).headers.get('etag')).toBe(before.headers.get('etag'));
+    expect(await read()).toEqual(before);
   });
 
-  test('is not written without saying which revision', async () => {
-    const answer = await site('/headers/night', {
-      method: 'PUT',
-      headers: { 'content-type': 'application/json' },
-      body: '{}',
-    });
-    expect(answer.status).toBe(428);
-  });
-
-  test('with damaged JSON is refused with a clear message', async () => {
-    const answer = await site('/headers/night', {
-      method: 'PUT',
-      headers: { 'content-type': 'application/json', 'if-match': '"1"' },
-      body: '{"id":',
-    });
-    expect(answer.status).toBe(422);
-    expect(await answer.text()).toContain('breaks off');
-  });
-});
-
-describe('pages and the site’s own values', () => {
-  const put = (path: string, document: unknown, revision: number) =>
-    site(path, {
-      method: 'PUT',
-      headers: { 'content-type': 'application/json', 'if-match': `"${revision}"` },
-      body: JSON.stringify(document),
-    });
-  test('are saved with their revisions, and checked as part of the site', async () => {
-    const page = { ...kept.site.pages[5]!, title: 'Book' };
-    expect((await put('/pages/book', page, 1)).status).toBe(200);
-    expect((await put('/pages/book', { ...page, path: '/' }, 2)).status).toBe(422);
-    expect((await put('', { name: 'Larkfell' }, 1)).status).toBe(200);
-    expect((await put('', { palette: [] }, 2)).status).toBe(422);
-    const now = (await (await site('')).json()) as KeptSite;
-    expect(now.site).toMatchObject({ name: 'Larkfell', palette: kept.site.palette });
-    expect(now.revisions).toMatchObject({ site: 2, pages: { book: 2, home: 1 } });
-  });
-});
-
-describe('pictures', () => {
-  const bring = (file: string, body: BodyInit) => site(`/pictures?file=${file}`, { method: 'POST', body });
-  test.each<[string, string, BodyInit, RegExp]>([
-    ['words', 'words.png', 'these are words', /no picture that can be used/],
-    ['nothing', 'empty.png', '', /empty/],
-    [
-      'an SVG with a script',
-      'bad.svg',
-      '<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><script>x()</script></svg>',
-      /carries a script/,
-    ],
-    [
-      'another folder',
-      '..%2Fx.svg',
-      '<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"/>',
-      /without a folder/,
-    ],
-  ])('%s: refused, and nothing is kept', async (_, file, body, message) => {
-    const before = readdirSync(join(folder, 'pictures')).length;
-    const answer = await bring(file, body);
+  test.each([
+    ['damaged JSON', '{"headers":', /breaks off/],
+    ['a list', '[]', /no changes/],
+    ['a part of another id', { headers: [{ id: 'night', revision: 1, value: { id: 'day' } }] }, /no changes/],
+    ['a revision that is none', { values: { revision: 'one', value: {} } }, /no changes/],
+  ])('as %s is refused with a clear message', async (_, body, message) => {
+    const answer = await save(body);
     expect(answer.status).toBe(422);
     expect(await answer.text()).toMatch(message);
-    expect(readdirSync(join(folder, 'pictures'))).toHaveLength(before);
-  });
-  test('60,000 px a side: refused by its head alone', async () => {
-    const answer = await bring('huge.png', new Uint8Array(pngHead(60000, 60000)));
-    expect(answer.status).toBe(422);
-    expect(await answer.text()).toContain('60000 × 60000 px: 16384 px a side at most');
-  });
-  test('are served by the hash of their content, and by no other name', async () => {
-    const hash = kept.hashes.aurora!;
-    const answer = await api(`/pictures/${hash}`);
-    expect(answer.headers.get('content-type')).toBe('image/jpeg');
-    expect(answer.headers.get('cache-control')).toContain('immutable');
-    expect((await api('/pictures/..%2F..%2Fhatrail.sqlite')).status).toBe(404);
   });
 });
 
-/** A PNG that is sound as far as its head goes, and says how large it is. */
-function pngHead(width: number, height: number): Buffer {
-  const chunk = (type: string, data: Buffer) => {
-    const bytes = Buffer.alloc(12 + data.length);
-    bytes.writeUInt32BE(data.length, 0);
-    bytes.write(type, 4, 'latin1');
-    data.copy(bytes, 8);
-    bytes.writeUInt32BE(crc32(bytes.subarray(4, 8 + data.length)), 8 + data.length);
-    return bytes;
-  };
-  const head = Buffer.alloc(13);
-  head.writeUInt32BE(width, 0);
-  head.writeUInt32BE(height, 4);
-  head.set([8, 2, 0, 0, 0], 8);
-  const signature = Buffer.from('89504e470d0a1a0a', 'hex');
-  return Buffer.concat([
-    signature,
-    chunk('IHDR', head),
-    chunk('IDAT', Buffer.alloc(8)),
-    chunk('IEND', Buffer.alloc(0)),
-  ]);
-}
+describe('several parts at once', () => {
+  test('are saved all together: a page goes with the entries that led to it, or nothing does', async () => {
+    const before = await read();
+    const { shows } = before.revisions.pages;
+    const withoutPage = { pages: [{ id: 'shows', revision: shows!, value: null }] };
+    const alone = await save(withoutPage);
+    expect(alone.status).toBe(422);
+    expect(await alone.text()).toContain('The page “shows” is not in the site');
+    expect(await read()).toEqual(before);
+    const menus = structuredClone(before.site.menus);
+    menus[0]!.entries = menus[0]!.entries.filter(({ page }) => page !== 'shows');
+    const { format: _, pages: __, headers: ___, ...value } = { ...before.site, menus };
+    const values = { revision: before.revisions.site, value };
+    const order = { pages: ['book', 'home'] };
+    expect((await save({ ...withoutPage, values, order })).status).toBe(200);
+    const now = await read();
+    expect(now.site.pages.map(({ id }) => id)).toEqual(['book', 'home', 'visit', 'log', 'members']);
+    expect(now.site.menus).toEqual(menus);
+    // A part that is new has revision 0; to have it twice is a conflict.
+    const again = { pages: [{ id: 'shows', revision: 0, value: before.site.pages[2] }] };
+    expect((await save(again)).status).toBe(200);
+    expect((await save(again)).status).toBe(412);
+    const restored = { pages: before.site.pages.map(({ id }) => id) };
+    const { revisions } = await read();
+    const back = { format: _, ...value, menus: before.site.menus };
+    await save({ values: { revision: revisions.site, value: back }, order: restored });
+    expect((await read()).site).toEqual(before.site);
+  });
+  test('a picture whose file is not here is refused', async () => {
+    const { site: whole, revisions } = await read();
+    const picture = { id: 'ghost', name: 'Ghost', file: 'ghost.png', width: 9, height: 9, alt: '' };
+    const {
+      format: _,
+      pages: __,
+      headers: ___,
+      ...value
+    } = { ...whole, pictures: [...whole.pictures, picture] };
+    const answer = await save({ values: { revision: revisions.site, value } });
+    expect(answer.status).toBe(422);
+    expect(await answer.text()).toContain('ghost.png is not here');
+  });
+});
+
+describe('sites', () => {
+  const post = (path: string, body: unknown) =>
+    api(path, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(body),
+    });
+  test.each(['straight', 'over-picture', 'name-between', 'strip-above', 'counter', 'floating', 'none'])(
+    'are started by name with the header %s, go out and in again byte for byte',
+    async (header) => {
+      const answer = await post('/sites/new', { name: 'Corner Bakery', header });
+      expect(answer.status).toBe(201);
+      const made = (await answer.json()) as KeptSite;
+      expect(checkSite(made.site)).toEqual([]);
+      const file = async (id: string) => {
+        const zip = unzipSync(new Uint8Array(await (await api(`/sites/${id}/file`)).arrayBuffer()));
+        return strFromU8(Object.entries(zip).find(([name]) => name.endsWith('.hatrail.json'))![1]);
+      };
+      const text = await file(made.id);
+      const again = (await (await api('/sites', { method: 'POST', body: text })).json()) as KeptSite;
+      expect(await file(again.id)).toBe(text);
+      for (const { id } of [made, again]) await api(`/sites/${id}`, { method: 'DELETE' });
+    },
+  );
+  test.each([
+    ['no name', {}, /a name/],
+    ['an endless name', { name: 'x'.repeat(200) }, /Shorten the name to 120 characters/],
+    ['markup', { name: '<b>Bakery</b>' }, /take out the HTML/],
+  ])('with %s are not started', async (_, body, message) => {
+    const answer = await post('/sites/new', body);
+    expect(answer.status).toBe(422);
+    expect(await answer.text()).toMatch(message);
+  });
+  test('are duplicated, renamed, deleted and had back', async () => {
+    const copy = (await (await post(`/sites/${kept.id}/duplicate`, {})).json()) as KeptSite;
+    expect(copy.site.name).toBe('Larkfell Observatory, copy');
+    expect(copy.hashes).toEqual((await read()).hashes);
+    await api(`/sites/${copy.id}/name`, {
+      method: 'PUT',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ name: 'Second dome' }),
+    });
+    expect((await api(`/sites/${copy.id}`, { method: 'DELETE' })).status).toBe(204);
+    expect((await api(`/sites/${copy.id}`)).status).toBe(404);
+    const back = (await (await post(`/sites/${copy.id}/restore`, {})).json()) as KeptSite;
+    expect(back.site.name).toBe('Second dome');
+    const { sites } = running.context;
+    sites.remove(copy.id);
+    sites.purge(Date.now() + 31 * 24 * 3600 * 1000);
+    expect(sites.restore(copy.id)).toBe(false);
+  });
+});
 
 describe('site files', () => {
   const bring = (body: BodyInit) => api('/sites', { method: 'POST', body });
@@ -213,7 +223,7 @@ describe('site files', () => {
       async () => readFileSync('demo/larkfell.hatrail.json', 'utf8'),
       /bring the .hatrail.zip/,
     ],
-    ['of a later version', async () => '{"format": 2}', /later program/],
+    ['of a later version', async () => '{"format": 3}', /later program/],
     ['a zip without a site', async () => new Uint8Array(zipSync({ 'a.txt': strToU8('a') })), /0 site files/],
   ])('%s: refused, and no site is added', async (_, body, message) => {
     const before = running.context.sites.ids().length;
@@ -253,8 +263,7 @@ describe('hand over', () => {
       });
     expect((await publish()).status).toBe(201);
     const first = await live();
-    const now = await site('/headers/night');
-    await putHeader(withOpacity(0.83), now.headers.get('etag')!);
+    await saveHeader(withOpacity(0.83), (await read()).revisions.headers.night!);
     expect(await live()).toBe(first);
     await publish();
     expect(await live()).toContain('/ 0.83)');
@@ -319,20 +328,20 @@ describe('what was saved', () => {
     };
     const first = await launch();
     const [mine] = (await (await fetch(`${first.url}/api/sites`)).json()) as [KeptSite];
-    const address = (url: string) => `${url}/api/sites/${mine.id}/headers/night`;
+    const address = (url: string) => `${url}/api/sites/${mine.id}`;
     for (let revision = 1; revision <= 5; revision++) {
       const saved = await fetch(address(first.url), {
-        method: 'PUT',
-        headers: { 'content-type': 'application/json', 'if-match': `"${revision}"` },
-        body: JSON.stringify(withOpacity(revision / 10)),
+        method: 'PATCH',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ headers: [{ id: 'night', revision, value: withOpacity(revision / 10) }] }),
       });
       expect(saved.status).toBe(200);
     }
     first.child.kill('SIGKILL');
     const second = await launch();
-    const found = await fetch(address(second.url));
-    expect(found.headers.get('etag')).toBe('"6"');
-    expect(((await found.json()) as Header).looks.scrolled.fill!.opacity).toBe(0.5);
+    const found = (await (await fetch(address(second.url))).json()) as KeptSite;
+    expect(found.revisions.headers.night).toBe(6);
+    expect(found.site.headers[0]!.looks.scrolled.fill!.opacity).toBe(0.5);
     second.child.kill('SIGKILL');
     expect(existsSync(join(data, 'hatrail.sqlite'))).toBe(true);
   });

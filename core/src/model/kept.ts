@@ -1,3 +1,5 @@
+import type { Header } from './header.ts';
+import type { Page } from './page.ts';
 import type { Site } from './site.ts';
 
 /** What the server says of the sites it keeps: the words that its routes and the interface share. */
@@ -18,8 +20,49 @@ export interface KeptSite {
   changedAt: string;
   site: Site;
   revisions: Revisions;
-  /** Content hash of each picture, by its id. */
+  /** Content hash of every file brought in for it, by the id of the picture or font. */
   hashes: Record<string, string>;
+}
+
+/** Everything of a site but its pages and headers, which are kept with revisions of their own. */
+export type SiteValues = Omit<Site, 'format' | 'pages' | 'headers'>;
+
+/** A changed page or header; `null` takes it away. Revision 0 stands for one that is new. */
+export interface PartChange<T> {
+  id: string;
+  revision: number;
+  value: T | null;
+}
+
+/** What an editor has changed of a site: saved all together or not at all. */
+export interface SiteChanges {
+  values?: { revision: number; value: SiteValues };
+  pages?: PartChange<Page>[];
+  headers?: PartChange<Header>[];
+  /** Ids in their order, where that has changed. */
+  order?: { pages?: string[]; headers?: string[] };
+}
+
+/** A part that someone else saved first. */
+export interface Conflict {
+  kind: 'site' | 'page' | 'header';
+  id: string;
+  /** What it is called. */
+  name: string;
+  revision: number;
+  /** As it is kept now; `null` where it was taken away. */
+  theirs: SiteValues | Page | Header | null;
+}
+
+/** A file that has been taken in. */
+export interface TakenFile {
+  id: string;
+  file: string;
+  hash: string;
+  /** A picture's own size, or what a font calls itself. */
+  width?: number;
+  height?: number;
+  fontName?: string;
 }
 
 /** A release as it is listed. */

@@ -3,7 +3,7 @@ import { Router, json } from 'express';
 import { zipSync } from 'fflate';
 import { shippedFiles, type ShippedFile } from '@hatrail/cli/export';
 import { headerFiles } from '@hatrail/core/output/files';
-import { pictureReader, siteOf, type Context } from '../context.ts';
+import { fileReader, measureFor, siteOf, type Context } from '../context.ts';
 import { badInput, notFound } from '../problem.ts';
 
 const READABLE = /\.(html|css|js|txt)$/;
@@ -63,9 +63,9 @@ export function handOverRoutes(context: Context): Router {
     const kept = siteOf(context, siteId);
     const header = kept.site.headers.find(({ id }) => id === headerId);
     if (!header) throw notFound('header');
-    const output = headerFiles(kept.site, header, context.measure);
+    const output = headerFiles(kept.site, header, await measureFor(context, kept));
     return {
-      files: await shippedFiles(kept.site, output, pictureReader(context, kept)),
+      files: await shippedFiles(kept.site, output, fileReader(context, kept)),
       name: `${kept.slug}-${header.id}-header`,
     };
   }
