@@ -1,7 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { Header } from '@hatrail/core/model/header';
 import type { KeptSite, SiteChanges } from '@hatrail/core/model/kept';
-import type { Page } from '@hatrail/core/model/page';
 import { FORMAT, type Site } from '@hatrail/core/model/site';
 import type { Db } from './database.ts';
 
@@ -191,32 +189,4 @@ export class SiteStore {
 
 function valuesRow({ name, tagline, palette, pairings, type, fonts, logo }: Site): Row {
   return { name, document: JSON.stringify({ tagline, palette, pairings, type, fonts, logo }) };
-}
-
-/** A site with changes put in their places. */
-export function withChanges(site: Site, { values, pages, headers, order }: SiteChanges): Site {
-  const merged = <T extends Page | Header>(
-    list: readonly T[],
-    changes: readonly { id: string; value: T | null }[] = [],
-    ids?: readonly string[],
-  ): T[] => {
-    const all = new Map(list.map((part) => [part.id, part]));
-    for (const { id, value } of changes) {
-      if (value === null) all.delete(id);
-      else all.set(id, value);
-    }
-    const first = (ids ?? []).flatMap((id) => all.get(id) ?? []);
-    return [...first, ...[...all.values()].filter((part) => !first.includes(part))];
-  };
-  // Only what are values is taken: pages and headers come as parts of their own.
-  const { format: _, pages: __, headers: ___, ...own } = (values?.value ?? {}) as Partial<Site>;
-  const whole: Site = {
-    ...site,
-    ...own,
-    pages: merged(site.pages, pages, order?.pages),
-    headers: merged(site.headers, headers, order?.headers),
-  };
-  // What may be missing is taken away where the new values do not have it.
-  if (values) for (const key of ['pairings', 'fonts'] as const) if (!(key in values.value)) delete whole[key];
-  return whole;
 }

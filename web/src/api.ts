@@ -1,6 +1,4 @@
-import type { Header } from '@hatrail/core/model/header';
-import type { KeptSite, Release } from '@hatrail/core/model/kept';
-import type { Page } from '@hatrail/core/model/page';
+import type { Conflict, KeptSite, Release, Revisions, SiteChanges, TakenFile } from '@hatrail/core/model/kept';
 import type { Site } from '@hatrail/core/model/site';
 
 /** A file of the hand-over: its bytes, and as many as travel packed. */
@@ -11,19 +9,17 @@ export interface ShippedFile {
   text?: string;
 }
 
-/** An answer that was no success: what the server said, and for 412 the version it has. */
+/** An answer that was no success: what the server said, and for 412 what was saved first by someone else. */
 export class ApiProblem extends Error {
   readonly status: number;
   readonly fields: { path: string; message: string }[];
-  readonly theirs: unknown;
-  readonly revision: number | undefined;
+  readonly conflicts: Conflict[];
 
   constructor(status: number, body: Record<string, unknown>) {
     super(typeof body.title === 'string' ? body.title : 'The server gave no usable answer. Try again.');
     this.status = status;
     this.fields = Array.isArray(body.fields) ? body.fields : [];
-    this.theirs = body.theirs;
-    this.revision = typeof body.revision === 'number' ? body.revision : undefined;
+    this.conflicts = Array.isArray(body.conflicts) ? body.conflicts : [];
   }
 }
 
@@ -31,7 +27,8 @@ async function call<T>(path: string, init?: RequestInit): Promise<T> {
   let response: Response;
   try {
     response = await fetch(`/api${path}`, init);
-  } catch {
+  } catch (error) {
+    if (init?.signal?.aborted) throw error;
     throw new ApiProblem(0, {
       title: 'The server does not answer. Start it again; what you do is kept here meanwhile.',
     });
@@ -41,13 +38,14 @@ async function call<T>(path: string, init?: RequestInit): Promise<T> {
   return body as T;
 }
 
-const JSON_TYPE = { 'content-type': 'application/json' };
-
-const put = (path: string, document: unknown, revision: number) =>
-  call<{ revision: number }>(path, {
-    method: 'PUT',
-    headers: { ...JSON_TYPE, 'if-match': `"${revision}"` },
-    body: JSON.stringify(document),
+const send = <T>(method: string, path: string, body?: unknown, signal?: AbortSignal) =>
+  call<T>(path, {
+    method,
+    ...(body !== undefined && {
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(body),
+    }),
+    ...(signal && { signal }),
   });
 
 /** The server's API. Every call rejects with an {@link ApiProblem}. */
@@ -55,27 +53,28 @@ export const api = {
   sites: () => call<KeptSite[]>('/sites'),
   site: (id: string) => call<KeptSite>(`/sites/${id}`),
   bringIn: (file: Blob) => call<KeptSite>('/sites', { method: 'POST', body: file }),
-  saveHeader: (site: string, header: Header, revision: number) =>
-    put(`/sites/${site}/headers/${header.id}`, header, revision),
-  savePage: (site: string, page: Page, revision: number) =>
-    put(`/sites/${site}/pages/${page.id}`, page, revision),
-  saveValues: (id: string, { name, tagline, palette, type, logo }: Site, revision: number) =>
-    put(`/sites/${id}`, { name, tagline, palette, type, logo }, revision),
+  startSite: (name: string, header: string) => send<KeptSite>('POST', '/sites/new', { name, header }),
+  duplicate: (id: string) => send<KeptSite>('POST', `/sites/${id}/duplicate`),
+  rename: (id: string, name: string) => send<KeptSite>('PUT', `/sites/${id}/name`, { name }),
+  remove: (id: string) => send<unknown>('DELETE', `/sites/${id}`),
+  restore: (id: string) => send<KeptSite>('POST', `/sites/${id}/restore`),
+  save: (id: string, changes: SiteChanges) => send<Revisions>('PATCH', `/sites/${id}`, changes),
+  takeFile: (site: string, file: Blob, name: string, signal?: AbortSignal) =>
+    call<TakenFile>(`/sites/${site}/files?name=${encodeURIComponent(name)}`, {
+      method: 'POST',
+      body: file,
+      ...(signal && { signal }),
+    }),
+  takeFrom: (site: string, address: string, allowLocal: boolean, signal?: AbortSignal) =>
+    send<TakenFile>('POST', `/sites/${site}/files/from`, { address, allowLocal }, signal),
+  crop: (site: string, file: string, box: { x: number; y: number; width: number; height: number }) =>
+    send<TakenFile>('POST', `/sites/${site}/files/${file}/crop`, box),
+  dropFile: (site: string, file: string) => send<unknown>('DELETE', `/sites/${site}/files/${file}`),
   files: (site: string, header: string) => call<ShippedFile[]>(`/sites/${site}/headers/${header}/files`),
   releases: (site: string) => call<Release[]>(`/sites/${site}/releases`),
   release: (site: string, number: number) =>
     call<Release & { site: Site }>(`/sites/${site}/releases/${number}`),
-  publish: (site: string, note: string) =>
-    call<Release>(`/sites/${site}/releases`, {
-      method: 'POST',
-      headers: JSON_TYPE,
-      body: JSON.stringify({ note }),
-    }),
-  putLive: (site: string, number: number) =>
-    call<Release>(`/sites/${site}/live`, {
-      method: 'PUT',
-      headers: JSON_TYPE,
-      body: JSON.stringify({ number }),
-    }),
+  publish: (site: string, note: string) => send<Release>('POST', `/sites/${site}/releases`, { note }),
+  putLive: (site: string, number: number) => send<Release>('PUT', `/sites/${site}/live`, { number }),
   standIn: () => call<{ url: string }>('/stand-in'),
 };

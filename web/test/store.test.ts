@@ -1,6 +1,6 @@
 import { beforeEach, describe, expect, test, vi } from 'vitest';
 import { site } from '../../core/test/made.ts';
-import type { KeptSite } from '@hatrail/core/model/kept';
+import type { KeptSite, SiteChanges } from '@hatrail/core/model/kept';
 import { saveNow, settleConflict } from '../src/editor/autosave.ts';
 import { useEditor } from '../src/editor/store.ts';
 
@@ -21,15 +21,19 @@ const setOpacity = (value: number, group?: string) =>
 
 /** Answers to the next requests, and what was asked. */
 function play(...answers: { status: number; body: object }[]) {
-  const asked: { path: string; revision: string; body: unknown }[] = [];
+  const asked: { path: string; body: SiteChanges }[] = [];
   vi.stubGlobal('fetch', async (path: string, init: RequestInit) => {
-    const headers = init.headers as Record<string, string>;
-    asked.push({ path, revision: headers['if-match']!, body: JSON.parse(String(init.body)) });
-    const answer = answers.shift() ?? { status: 200, body: { revision: asked.length + 1 } };
+    const body = JSON.parse(String(init.body)) as SiteChanges;
+    asked.push({ path, body });
+    const revision = asked.length + 1;
+    const revisions = { site: revision, pages: { home: revision }, headers: { plain: revision } };
+    const answer = answers.shift() ?? { status: 200, body: revisions };
     return new Response(JSON.stringify(answer.body), { status: answer.status });
   });
   return asked;
 }
+const sentOpacity = ({ body }: { body: SiteChanges }) =>
+  body.headers?.[0]?.value?.looks.scrolled.fill?.opacity;
 
 beforeEach(() => editor().open(kept()));
 
@@ -84,12 +88,14 @@ describe('autosave', () => {
     setOpacity(0.5);
     await saveNow();
     expect(asked).toHaveLength(1);
-    expect(asked[0]).toMatchObject({ path: '/api/sites/s1/headers/plain', revision: '"1"' });
-    expect(asked[0]!.body).toMatchObject({ looks: { scrolled: { fill: { opacity: 0.5 } } } });
+    expect(asked[0]!.path).toBe('/api/sites/s1');
+    expect(Object.keys(asked[0]!.body)).toEqual(['headers']);
+    expect(asked[0]!.body.headers).toMatchObject([{ id: 'plain', revision: 1 }]);
+    expect(sentOpacity(asked[0]!)).toBe(0.5);
     expect(editor().save.kind).toBe('saved');
     setOpacity(0.6);
     await saveNow();
-    expect(asked[1]!.revision).toBe('"2"');
+    expect(asked[1]!.body.headers![0]!.revision).toBe(2);
   });
 
   test('saves what was changed while a save was under way', async () => {
@@ -98,17 +104,32 @@ describe('autosave', () => {
     const saving = saveNow();
     setOpacity(0.9);
     await saving;
-    expect(asked.map(({ body }) => (body as (typeof site.headers)[0])!.looks.scrolled.fill!.opacity)).toEqual(
-      [0.5, 0.9],
-    );
+    expect(asked.map(sentOpacity)).toEqual([0.5, 0.9]);
   });
 
-  test('saves pages and the site’s own values each on their own', async () => {
+  test('saves pages and the site’s own values together', async () => {
     const asked = play();
     editor().edit('Title', (draft) => void (draft.pages[0]!.title = 'Start'));
     editor().edit('Swatch', (draft) => void (draft.palette[0]!.name = 'Chalk'));
     await saveNow();
-    expect(asked.map(({ path }) => path).sort()).toEqual(['/api/sites/s1', '/api/sites/s1/pages/home']);
+    expect(asked.map(({ body }) => Object.keys(body))).toEqual([['values', 'pages']]);
+    expect(asked[0]!.body.values!.value.palette[0]!.name).toBe('Chalk');
+  });
+
+  test('tells a new page, one that is gone, and their order', async () => {
+    const asked = play();
+    editor().edit('Pages', (draft) => {
+      draft.pages.unshift({ ...draft.pages[0]!, id: 'first', path: '/first' });
+      draft.pages.splice(1, 1);
+    });
+    await saveNow();
+    expect(asked[0]!.body).toMatchObject({
+      pages: [
+        { id: 'first', revision: 0 },
+        { id: 'home', revision: 1, value: null },
+      ],
+      order: { pages: ['first'] },
+    });
   });
 
   test('says at which field it was refused, and keeps the work', async () => {
@@ -150,7 +171,8 @@ describe('autosave', () => {
     const theirs = () => {
       const header = structuredClone(site.headers[0]!);
       header.looks.scrolled.fill!.opacity = 0.77;
-      return { status: 412, body: { title: 'Someone else saved this first.', revision: 7, theirs: header } };
+      const conflict = { kind: 'header', id: 'plain', name: 'Plain header', revision: 7, theirs: header };
+      return { status: 412, body: { title: 'Someone else saved this first.', conflicts: [conflict] } };
     };
     const meet = async () => {
       const asked = play(theirs());
@@ -166,10 +188,8 @@ describe('autosave', () => {
       expect(asked).toHaveLength(1);
       settleConflict('mine');
       await vi.waitFor(() => expect(editor().save.kind).toBe('saved'));
-      expect(asked[1]).toMatchObject({
-        revision: '"7"',
-        body: { looks: { scrolled: { fill: { opacity: 0.5 } } } },
-      });
+      expect(asked[1]!.body.headers![0]!.revision).toBe(7);
+      expect(sentOpacity(asked[1]!)).toBe(0.5);
     });
 
     test('theirs can be taken, and mine had back with undo', async () => {
@@ -180,7 +200,7 @@ describe('autosave', () => {
       editor().undo();
       expect(opacity()).toBe(0.5);
       await saveNow();
-      expect(asked.at(-1)!.body).toMatchObject({ looks: { scrolled: { fill: { opacity: 0.5 } } } });
+      expect(sentOpacity(asked.at(-1)!)).toBe(0.5);
     });
   });
 });

@@ -1,9 +1,9 @@
 import { Router, json } from 'express';
 import { checkSite } from '@hatrail/core/model/check';
-import type { Conflict, KeptSite, SiteChanges, SiteValues } from '@hatrail/core/model/kept';
+import { valuesOf, withChanges } from '@hatrail/core/model/changes';
+import type { Conflict, KeptSite, SiteChanges } from '@hatrail/core/model/kept';
 import { siteOf, type Context } from '../context.ts';
 import { HttpProblem, badInput, notFound } from '../problem.ts';
-import { withChanges } from '../siteStore.ts';
 
 /** The parts of a site: read one by one, saved together over the revisions that were read. */
 export function documentRoutes(context: Context): Router {
@@ -67,9 +67,8 @@ function readChanges(body: unknown): SiteChanges {
 function conflictsOf({ site, revisions }: KeptSite, changes: SiteChanges): Conflict[] {
   const found: Conflict[] = [];
   if (changes.values && changes.values.revision !== revisions.site) {
-    const { format: _, pages: __, headers: ___, ...theirs } = site;
     const revision = revisions.site;
-    found.push({ kind: 'site', id: 'site', name: 'The site', revision, theirs: theirs as SiteValues });
+    found.push({ kind: 'site', id: 'site', name: 'The site', revision, theirs: valuesOf(site) });
   }
   for (const [kind, list] of [
     ['page', 'pages'],

@@ -2,7 +2,7 @@ import { create } from 'zustand';
 import type { Draft } from 'immer';
 import { applyEdit, joinEdits, makeEdit, type Edit } from '@hatrail/core/model/patch';
 import type { Site } from '@hatrail/core/model/site';
-import type { KeptSite } from '@hatrail/core/model/kept';
+import type { KeptSite, TakenFile } from '@hatrail/core/model/kept';
 
 /** How the document stands against what the server keeps. */
 export type SaveState =
@@ -29,6 +29,8 @@ export interface EditorState {
   future: Step[];
   save: SaveState;
   open(kept: KeptSite): void;
+  /** Tells that a file has been taken in, so that the document can use it. */
+  took(file: TakenFile): void;
   /** Changes the document as one undoable step; edits of one `group` in one go are one step. */
   edit(label: string, change: (draft: Draft<Site>) => void, group?: string): void;
   undo(): void;
@@ -51,6 +53,10 @@ export const useEditor = create<EditorState>()((set, get) => ({
       future: [],
       save: { kind: 'saved', at: new Date(kept.changedAt) },
     });
+  },
+
+  took({ id, hash }) {
+    set(({ kept }) => (kept ? { kept: { ...kept, hashes: { ...kept.hashes, [id]: hash } } } : {}));
   },
 
   edit(label, change, group) {

@@ -1,0 +1,191 @@
+import { DotsThree } from '@phosphor-icons/react';
+import { Button, IconButton, Menu, MenuItem, TextField } from '@mui/material';
+import { useMutation } from '@tanstack/react-query';
+import { useEffect, useMemo, useState } from 'react';
+import { Link } from 'react-router';
+import { usualWindowHeight } from '@hatrail/core/page/layout';
+import type { Row } from '@hatrail/core/sweep/prove';
+import type { KeptSite } from '@hatrail/core/model/kept';
+import { api } from '../api.ts';
+import { useMeasure, worstRow } from '../dress/view.ts';
+import { countItems } from '../editor/verdicts.ts';
+import { isAbort } from '../engine/pool.ts';
+import { proveAll } from '../engine/proof.ts';
+import { LiveFrame } from '../parts/LiveFrame.tsx';
+import { usePreview } from '../parts/preview.ts';
+import { figure, VerdictMark, VERDICT_COLOURS } from '../parts/Verdict.tsx';
+
+const WIDTH = 1280;
+const CARD = 380;
+
+interface SiteCardProps {
+  kept: KeptSite;
+  onChanged: () => void;
+  onRemoved: (kept: KeptSite) => void;
+}
+
+/** One site: its home page, its name, its verdict, and what can be done with it. */
+export function SiteCard({ kept, onChanged, onRemoved }: SiteCardProps) {
+  const hand = useMemo(() => ({ site: kept.site, hashes: kept.hashes }), [kept]);
+  const header = kept.site.headers[0]!;
+  const page = kept.site.pages[0]!;
+  const measure = useMeasure(hand);
+  const preview = usePreview(hand, header, page, measure);
+  const [isRenaming, setRenaming] = useState(false);
+  return (
+    <article className="site-card">
+      <Link to={`/sites/${kept.id}/dress`} aria-label={`Open ${kept.site.name}`}>
+        <span className="site-picture">
+          {preview && (
+            <LiveFrame
+              preview={preview}
+              title={`${page.title} of ${kept.site.name}`}
+              width={WIDTH}
+              height={usualWindowHeight(WIDTH) * 0.8}
+              scale={CARD / WIDTH}
+              scroll={0}
+            />
+          )}
+        </span>
+        {!isRenaming && <span className="site-name">{kept.site.name}</span>}
+      </Link>
+      {isRenaming ? (
+        <Rename kept={kept} onChanged={onChanged} onClose={() => setRenaming(false)} />
+      ) : (
+        <SiteMenu
+          kept={kept}
+          onRename={() => setRenaming(true)}
+          onChanged={onChanged}
+          onRemoved={onRemoved}
+        />
+      )}
+      <p className="quiet">{kept.site.tagline}</p>
+      <SiteVerdict kept={kept} />
+    </article>
+  );
+}
+
+function Rename({
+  kept,
+  onChanged,
+  onClose,
+}: {
+  kept: KeptSite;
+  onChanged: () => void;
+  onClose: () => void;
+}) {
+  const [name, setName] = useState(kept.site.name);
+  const rename = useMutation({
+    mutationFn: () => api.rename(kept.id, name),
+    onSuccess: () => {
+      onChanged();
+      onClose();
+    },
+  });
+  return (
+    <form
+      className="site-rename"
+      onSubmit={(event) => {
+        event.preventDefault();
+        rename.mutate();
+      }}
+      onKeyDown={(event) => event.key === 'Escape' && onClose()}
+    >
+      <TextField
+        autoFocus
+        size="small"
+        label="Name of the site"
+        value={name}
+        error={rename.isError}
+        helperText={rename.error?.message}
+        onChange={(event) => setName(event.target.value)}
+      />
+      <Button type="submit" variant="contained" size="small">
+        Rename
+      </Button>
+    </form>
+  );
+}
+
+function SiteMenu({
+  kept,
+  onRename,
+  onChanged,
+  onRemoved,
+}: {
+  kept: KeptSite;
+  onRename: () => void;
+  onChanged: () => void;
+  onRemoved: (kept: KeptSite) => void;
+}) {
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const duplicate = useMutation({ mutationFn: () => api.duplicate(kept.id), onSuccess: onChanged });
+  const remove = useMutation({
+    mutationFn: () => api.remove(kept.id),
+    onSuccess: () => {
+      onRemoved(kept);
+      onChanged();
+    },
+  });
+  const close = (then?: () => void) => () => {
+    setAnchor(null);
+    then?.();
+  };
+  return (
+    <>
+      <IconButton
+        className="site-more"
+        size="small"
+        aria-label={`More for ${kept.site.name}`}
+        aria-haspopup="menu"
+        onClick={(event) => setAnchor(event.currentTarget)}
+      >
+        <DotsThree size={22} />
+      </IconButton>
+      <Menu open={anchor !== null} anchorEl={anchor} onClose={close()}>
+        <MenuItem onClick={close(onRename)}>Rename</MenuItem>
+        <MenuItem onClick={close(() => duplicate.mutate())}>Duplicate</MenuItem>
+        <MenuItem component="a" href={`/api/sites/${kept.id}/file`} onClick={close()}>
+          Save as a site file
+        </MenuItem>
+        <MenuItem onClick={close(() => remove.mutate())}>Delete</MenuItem>
+      </Menu>
+    </>
+  );
+}
+
+function SiteVerdict({ kept }: { kept: KeptSite }) {
+  const [rows, setRows] = useState<Row[]>();
+  const [text, setText] = useState('waiting to be swept');
+  useEffect(() => {
+    const stop = new AbortController();
+    proveAll({ site: kept.site, hashes: kept.hashes }, kept.site.headers[0]!, {
+      signal: stop.signal,
+      progress: (done, of) => setText(`sweeping, ${done} of ${of} pages and widths`),
+    })
+      .then((all) => !stop.signal.aborted && setRows(all))
+      .catch((error: unknown) => {
+        if (!isAbort(error)) setText(`could not be swept: ${(error as Error).message}`);
+      });
+    return () => stop.abort();
+  }, [kept]);
+  if (!rows) return <p className="quiet">{text}</p>;
+  const worst = worstRow(rows);
+  const page = kept.site.pages.find(({ path }) => path === worst?.page)?.title;
+  const [lost, strained] = [countItems(rows, 'lost'), countItems(rows, 'strained')];
+  const words = lost > 0 ? `${lost} lost` : strained > 0 ? `${strained} strained` : 'All clear';
+  const verdict = worst?.verdict ?? 'clear';
+  return (
+    <p className="site-verdict">
+      <span style={{ color: VERDICT_COLOURS[verdict] }}>
+        <VerdictMark verdict={verdict} /> <strong>{words}</strong>
+      </span>
+      {worst && verdict !== 'clear' && (
+        <span className="quiet">
+          {worst.item}: {figure(worst.worst)} where {worst.needed} is needed, {worst.scroll} px down {page} at{' '}
+          {worst.width}
+        </span>
+      )}
+    </p>
+  );
+}

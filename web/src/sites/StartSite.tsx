@@ -1,0 +1,91 @@
+import { Button, TextField } from '@mui/material';
+import { useMutation } from '@tanstack/react-query';
+import { useMemo, useState } from 'react';
+import type { KeptSite } from '@hatrail/core/model/kept';
+import { newSite } from '@hatrail/core/start/newSite';
+import { START_HEADERS } from '@hatrail/core/start/headers';
+import { api } from '../api.ts';
+import { useMeasure } from '../dress/view.ts';
+import { LiveFrame } from '../parts/LiveFrame.tsx';
+import { usePreview } from '../parts/preview.ts';
+
+const EMPTY = { id: 'empty', name: 'An empty rod', says: 'Hang it all yourself' };
+const WIDTH = 1100;
+const CARD = 300;
+
+interface StartSiteProps {
+  onClose: () => void;
+  onStarted: (kept: KeptSite) => void;
+}
+
+/** A new site: its name, and the header that it starts with. */
+export function StartSite({ onClose, onStarted }: StartSiteProps) {
+  const [name, setName] = useState('');
+  const [header, setHeader] = useState(START_HEADERS[0]!.id);
+  const start = useMutation({ mutationFn: () => api.startSite(name, header), onSuccess: onStarted });
+  return (
+    <form
+      className="start-site"
+      aria-labelledby="start-title"
+      onSubmit={(event) => {
+        event.preventDefault();
+        start.mutate();
+      }}
+      onKeyDown={(event) => event.key === 'Escape' && onClose()}
+    >
+      <h2 id="start-title">Start a site</h2>
+      <div className="row">
+        <TextField
+          autoFocus
+          size="small"
+          label="Name of the site"
+          value={name}
+          sx={{ width: 340 }}
+          error={start.isError}
+          helperText={start.error?.message}
+          onChange={(event) => setName(event.target.value)}
+        />
+        <Button type="submit" variant="contained" disabled={start.isPending}>
+          Start
+        </Button>
+        <Button variant="outlined" onClick={onClose}>
+          Not now
+        </Button>
+      </div>
+      <fieldset className="start-headers">
+        <legend>The header it starts with; all of it can be changed</legend>
+        {[...START_HEADERS, EMPTY].map(({ id, name: called, says }) => (
+          <label key={id} className="start-header" data-chosen={id === header || undefined}>
+            <HeaderPicture siteName={name || 'Your site'} headerId={id} />
+            <span>
+              <input
+                type="radio"
+                name="header"
+                value={id}
+                checked={id === header}
+                onChange={() => setHeader(id)}
+              />
+              <strong>{called}</strong>
+            </span>
+            <small>{says}</small>
+          </label>
+        ))}
+      </fieldset>
+    </form>
+  );
+}
+
+/** The beginning of the site that would be started, as it would be published. */
+function HeaderPicture({ siteName, headerId }: { siteName: string; headerId: string }) {
+  const hand = useMemo(() => ({ site: newSite(siteName, headerId), hashes: {} }), [siteName, headerId]);
+  const [header, page] = [hand.site.headers[0]!, hand.site.pages[0]!];
+  const preview = usePreview(hand, header, page, useMeasure(hand));
+  const scale = CARD / WIDTH;
+  return (
+    <span className="start-picture">
+      {preview && (
+        <LiveFrame preview={preview} title={headerId} width={WIDTH} height={300} scale={scale} scroll={0} />
+      )}
+    </span>
+  );
+}
