@@ -1,4 +1,11 @@
-import type { Conflict, KeptSite, Release, Revisions, SiteChanges, TakenFile } from '@hatrail/core/model/kept';
+import type {
+  Conflict,
+  KeptSite,
+  Release,
+  Revisions,
+  SiteChanges,
+  TakenFile,
+} from '@hatrail/core/model/kept';
 import type { Site } from '@hatrail/core/model/site';
 
 /** A file of the hand-over: its bytes, and as many as travel packed. */

@@ -6,22 +6,49 @@ import { CssBaseline, ThemeProvider } from '@mui/material';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
-import { createBrowserRouter, Link, Navigate, RouterProvider } from 'react-router';
+import { createBrowserRouter, Link, Navigate, RouterProvider, useRouteError } from 'react-router';
 import { Dress } from './dress/Dress.tsx';
 import { Editor } from './editor/Editor.tsx';
+import { Gather } from './gather/Gather.tsx';
+import { Palette } from './gather/palette/Palette.tsx';
 import { HandOver } from './handover/HandOver.tsx';
 import { Sites } from './sites/Sites.tsx';
 import { theme } from './theme.ts';
 
 const client = new QueryClient({ defaultOptions: { queries: { retry: 1, refetchOnWindowFocus: false } } });
 
+/** A screen that failed: what happened, and what to do. */
+function Failed() {
+  const error = useRouteError();
+  console.error(error);
+  return (
+    <main className="sites" role="alert">
+      <h1>This screen failed</h1>
+      <p>
+        {error instanceof Error ? error.message : 'Something went wrong here.'} What was saved is kept. Reload
+        to go on.
+      </p>
+      <Link to="/">All sites</Link>
+    </main>
+  );
+}
+
 const router = createBrowserRouter([
-  { path: '/', element: <Sites /> },
+  { path: '/', element: <Sites />, errorElement: <Failed /> },
   {
     path: '/sites/:siteId',
     element: <Editor />,
+    errorElement: <Failed />,
     children: [
       { index: true, element: <Navigate to="dress" replace /> },
+      {
+        path: 'gather',
+        element: <Gather />,
+        children: [
+          { index: true, element: <Navigate to="palette" replace /> },
+          { path: 'palette', element: <Palette /> },
+        ],
+      },
       { path: 'dress', element: <Dress /> },
       { path: 'hand-over', element: <HandOver /> },
     ],

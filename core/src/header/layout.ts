@@ -255,6 +255,7 @@ function menuButton(): Hanging {
 
 /** The item of a header that an ink belongs to: the item itself, or the one whose entry, icon or line it is. */
 export function itemOfInk(site: Site, header: Header, inkId: string): Item | undefined {
+  if (inkId === 'menu-button') return undefined;
   const items = headerItems(header);
   return (
     items.find(({ id }) => id === inkId || inkId.startsWith(`${id}-`)) ??

@@ -28,6 +28,17 @@ export function checkPart<T extends object>(type: ClassConstructor<T>, data: unk
   return flatten(validateSync(instance, { whitelist: true, forbidNonWhitelisted: true }), '');
 }
 
+/** What is wrong with one value of a part, as its rules say it; `undefined` where it can be taken. */
+export function valueProblem<T extends object>(
+  type: ClassConstructor<T>,
+  key: keyof T & string,
+  value: unknown,
+): string | undefined {
+  const instance = plainToInstance(type, { [key]: value });
+  const errors = validateSync(instance, { skipMissingProperties: true });
+  return flatten(errors, '').find(({ path }) => path === key || path.startsWith(`${key}.`))?.message;
+}
+
 /** Checks a whole site: its values, and that all its parts refer to something that is there. */
 export function checkSite(data: unknown): Problem[] {
   const problems = checkPart(Site, data);

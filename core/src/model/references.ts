@@ -44,38 +44,63 @@ function repeated(site: Site): Problem[] {
   });
 }
 
-function missing(site: Site): Problem[] {
-  const known = {
-    swatch: new Set(site.palette.map((swatch) => swatch.id)),
-    pairing: new Set((site.pairings ?? []).map((pairing) => pairing.id)),
-    picture: new Set(site.pictures.map((picture) => picture.id)),
-    menu: new Set(site.menus.map((menu) => menu.id)),
-    menuSignedIn: new Set(site.menus.map((menu) => menu.id)),
-    page: new Set(site.pages.map((page) => page.id)),
-  };
-  const problems: Problem[] = [];
-  const need = (kind: keyof typeof known, id: unknown, path: string) => {
-    if (typeof id === 'string' && !known[kind].has(id)) {
-      const what = kind === 'menuSignedIn' ? 'menu' : kind;
-      problems.push({ path, message: `The ${what} “${id}” is not in the site: add it or choose another.` });
-    }
-  };
-  /** Uses are told by their key, so that a new place that takes a swatch is checked without a line here. */
-  const walk = (value: unknown, path: string) => {
-    if (Array.isArray(value)) return value.forEach((part, i) => walk(part, `${path}[${i}]`));
+/** What can be named by its id from elsewhere in the site. */
+export type PartKind = 'swatch' | 'pairing' | 'picture' | 'menu' | 'page';
+
+/** One place that names a part of the site. */
+export interface Reference {
+  kind: PartKind;
+  id: string;
+  path: (string | number)[];
+}
+
+/** Keys under which a part is named, and its kind. A new place that names a part is found without a line here. */
+const REFERENCE_KEYS: Record<string, PartKind> = {
+  swatch: 'swatch',
+  pairing: 'pairing',
+  picture: 'picture',
+  menu: 'menu',
+  menuSignedIn: 'menu',
+  page: 'page',
+};
+
+/** Every place of a site that names another part of it. */
+export function referencesOf(site: Site): Reference[] {
+  const found: Reference[] = [];
+  const walk = (value: unknown, path: (string | number)[]) => {
+    if (Array.isArray(value)) return value.forEach((part, i) => walk(part, [...path, i]));
     if (typeof value !== 'object' || value === null) return;
     for (const [key, part] of Object.entries(value)) {
-      const at = path ? `${path}.${key}` : key;
-      if (key in known) need(key as keyof typeof known, part, at);
-      else if (key === 'pictures' && Array.isArray(part) && path !== '') {
-        part.forEach((id, i) => need('picture', id, `${at}[${i}]`));
+      const at = [...path, key];
+      const kind = REFERENCE_KEYS[key];
+      if (kind && typeof part === 'string') found.push({ kind, id: part, path: at });
+      else if (key === 'pictures' && Array.isArray(part) && path.length > 0) {
+        part.forEach((id, i) => found.push({ kind: 'picture', id, path: [...at, i] }));
       } else walk(part, at);
     }
   };
-  walk(site, '');
+  walk(site, []);
   for (const [variant, id] of Object.entries(site.logo.variants)) {
-    need('picture', id, `logo.variants.${variant}`);
+    if (id !== undefined) found.push({ kind: 'picture', id, path: ['logo', 'variants', variant] });
   }
+  return found;
+}
+
+function missing(site: Site): Problem[] {
+  const ids = (parts: readonly { id: string }[] = []) => new Set(parts.map(({ id }) => id));
+  const known: Record<PartKind, Set<string>> = {
+    swatch: ids(site.palette),
+    pairing: ids(site.pairings),
+    picture: ids(site.pictures),
+    menu: ids(site.menus),
+    page: ids(site.pages),
+  };
+  const problems: Problem[] = referencesOf(site)
+    .filter(({ kind, id }) => !known[kind].has(id))
+    .map(({ kind, id, path }) => ({
+      path: pathText(path),
+      message: `The ${kind} “${id}” is not in the site: add it or choose another.`,
+    }));
   const fonts = new Set((site.fonts ?? []).map((font) => font.id));
   const styles = { ...site.type, level: site.type.level?.style };
   for (const [name, style] of Object.entries(styles)) {
@@ -88,6 +113,14 @@ function missing(site: Site): Problem[] {
     }
   }
   return problems;
+}
+
+/** A path as it is written: `headers[0].looks.top`. */
+function pathText(path: readonly (string | number)[]): string {
+  return path.reduce<string>(
+    (text, key) => (typeof key === 'number' ? `${text}[${key}]` : text ? `${text}.${key}` : key),
+    '',
+  );
 }
 
 /** The address that a link has on its site: a page's path, or the address itself; `#` where it leads nowhere. */

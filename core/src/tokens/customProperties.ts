@@ -2,7 +2,7 @@ import { generate, parse, walk } from 'css-tree';
 import { BadInput } from '../model/check.ts';
 import { hexColour, parseColour } from '../colour/rgb.ts';
 import type { Swatch } from '../model/palette.ts';
-import { freeId } from '../gather/swatches.ts';
+import { freeId } from '../gather/freeId.ts';
 import type { ReadSwatches } from './designTokens.ts';
 
 /** A palette as CSS custom properties. */

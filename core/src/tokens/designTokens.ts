@@ -1,7 +1,7 @@
 import { BadInput } from '../model/check.ts';
 import { hexColour, parseColour } from '../colour/rgb.ts';
 import type { Swatch } from '../model/palette.ts';
-import { freeId } from '../gather/swatches.ts';
+import { freeId } from '../gather/freeId.ts';
 
 /**
  * Design tokens in the Design Tokens Community Group's format: colours go out as one group, and come in from groups of

@@ -11,6 +11,7 @@ import { countItems, useVerdicts } from './verdicts.ts';
 
 /** The pegs of the rod whose screens there are. */
 const PEGS = [
+  { path: 'gather', name: 'Gather' },
   { path: 'dress', name: 'Dress' },
   { path: 'hand-over', name: 'Hand over' },
 ] as const;

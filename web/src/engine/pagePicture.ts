@@ -1,0 +1,20 @@
+import type { Raster } from '@hatrail/core/stack/ground';
+import { onEngine } from './pool.ts';
+import { placeName, sceneRequest, type SiteAtHand } from './proof.ts';
+
+/** Width at which a page is painted to take a colour from. */
+const WIDTH = 1280;
+
+/** A whole page as it is painted, without its header. */
+export async function pagePicture(hand: SiteAtHand, pageId: string): Promise<Raster> {
+  const header = hand.site.headers[0]!;
+  const request = await sceneRequest(hand, header.id, pageId, WIDTH);
+  const bitmap = await onEngine(placeName(pageId, WIDTH), (engine) => engine.film(request, WIDTH), {
+    urgency: 'soon',
+  });
+  const canvas = new OffscreenCanvas(bitmap.width, bitmap.height);
+  const context = canvas.getContext('2d', { willReadFrequently: true })!;
+  context.drawImage(bitmap, 0, 0);
+  const { data } = context.getImageData(0, 0, bitmap.width, bitmap.height);
+  return { width: bitmap.width, height: bitmap.height, data };
+}

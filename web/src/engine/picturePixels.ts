@@ -1,0 +1,45 @@
+import type { Picture } from '@hatrail/core/model/picture';
+import type { Raster } from '@hatrail/core/stack/ground';
+import type { SiteAtHand } from './proof.ts';
+
+/** Pixels of the site's pictures on the main thread, for what is done to one picture at a time. */
+
+/** Where a picture's file is had from; smaller where that will do. */
+export function pictureUrl(
+  { hashes }: Pick<SiteAtHand, 'hashes'>,
+  id: string,
+  width?: 160 | 320 | 640,
+): string {
+  return `/api/pictures/${hashes[id] ?? ''}${width ? `?width=${width}` : ''}`;
+}
+
+/**
+ * A picture drawn at most so many pixels to a side, its proportions kept.
+ * @throws where it cannot be decoded
+ */
+export async function pictureRaster(
+  hand: Pick<SiteAtHand, 'hashes'>,
+  picture: Picture,
+  most: number,
+): Promise<Raster> {
+  const image = new Image();
+  image.src = pictureUrl(hand, picture.id);
+  await image.decode();
+  const isVector = picture.file.endsWith('.svg');
+  const scale = Math.min(isVector ? Infinity : 1, most / Math.max(picture.width, picture.height));
+  const width = Math.max(1, Math.round(picture.width * scale));
+  const height = Math.max(1, Math.round(picture.height * scale));
+  const canvas = new OffscreenCanvas(width, height);
+  const context = canvas.getContext('2d', { willReadFrequently: true })!;
+  context.drawImage(image, 0, 0, width, height);
+  return { width, height, data: context.getImageData(0, 0, width, height).data };
+}
+
+/** A raster as a PNG file. */
+export async function rasterFile(raster: Raster): Promise<Blob> {
+  const canvas = new OffscreenCanvas(raster.width, raster.height);
+  canvas
+    .getContext('2d')!
+    .putImageData(new ImageData(new Uint8ClampedArray(raster.data), raster.width, raster.height), 0, 0);
+  return canvas.convertToBlob({ type: 'image/png' });
+}

@@ -1,0 +1,80 @@
+import { useMemo } from 'react';
+import { NavLink, Outlet, useLocation, useOutletContext } from 'react-router';
+import { menuRemarks } from '@hatrail/core/gather/menuTree';
+import { pairsInUse, swatchPairs } from '@hatrail/core/gather/pairs';
+import type { Site } from '@hatrail/core/model/site';
+import type { EditorContext } from '../editor/Editor.tsx';
+import { useVerdicts } from '../editor/verdicts.ts';
+
+const PARTS = [
+  ['palette', 'Palette'],
+  ['type', 'Type'],
+  ['logo', 'Logo'],
+  ['pictures', 'Pictures'],
+  ['menus', 'Menus'],
+  ['pages', 'Pages'],
+] as const;
+type Part = (typeof PARTS)[number][0];
+
+/** The site's own materials: its parts down the side, each with how many there are and how many need a look. */
+export function Gather() {
+  const context = useOutletContext<EditorContext>();
+  const { search } = useLocation();
+  const { site } = context.hand;
+  const counts = useMemo(() => countsOf(site), [site]);
+  const rows = useVerdicts((state) => state.rows);
+  const logo = rows?.some(({ item, verdict }) => item === 'Logo' && verdict !== 'clear') ? 1 : 0;
+  const wanting: Record<Part, number> = { ...wantingOf(site), logo };
+  return (
+    <div className="gather">
+      <nav className="gather-parts" aria-label="Materials">
+        {PARTS.map(([path, name]) => (
+          <NavLink key={path} to={{ pathname: path, search }}>
+            {name}
+            <span className="gather-count">{counts[path]}</span>
+            {wanting[path] > 0 && (
+              <b title={`${wanting[path]} not clear`}>
+                {wanting[path]}
+                <span className="sr-only"> not clear</span>
+              </b>
+            )}
+          </NavLink>
+        ))}
+      </nav>
+      <main className="gather-part">
+        <Outlet context={context} />
+      </main>
+    </div>
+  );
+}
+
+function countsOf(site: Site): Record<Part, number> {
+  const families = [
+    site.type.heading,
+    site.type.text,
+    site.type.menu,
+    site.type.button,
+    site.type.level?.style,
+  ];
+  return {
+    palette: site.palette.length,
+    type: new Set(families.flatMap((style) => style?.family ?? [])).size,
+    logo: Object.values(site.logo.variants).filter((id) => id !== undefined).length,
+    pictures: site.pictures.length,
+    menus: site.menus.length,
+    pages: site.pages.length,
+  };
+}
+
+/** How much of each part needs a look. */
+function wantingOf(site: Site): Record<Part, number> {
+  const hasLogo = Object.keys(site.logo.variants).length > 0;
+  return {
+    palette: swatchPairs(pairsInUse(site)).filter(({ verdict }) => verdict !== 'clear').length,
+    type: 0,
+    logo: 0,
+    pictures: 0,
+    menus: site.menus.reduce((sum, menu) => sum + menuRemarks(site, menu, hasLogo).length, 0),
+    pages: 0,
+  };
+}

@@ -1,0 +1,141 @@
+import { Button } from '@mui/material';
+import { useEffect, useState } from 'react';
+import { hexColour } from '@hatrail/core/colour/rgb';
+import { placeOnRod } from '@hatrail/core/colour/rod';
+import { setUses, usesOf } from '@hatrail/core/gather/swatches';
+import type { Header } from '@hatrail/core/model/header';
+import { MOMENT_NAMES } from '@hatrail/core/model/header';
+import type { Page } from '@hatrail/core/model/page';
+import { resolveColour, type Swatch } from '@hatrail/core/model/palette';
+import { changedVerdicts, type VerdictChange } from '@hatrail/core/sweep/compare';
+import { useMeasure } from '../../dress/view.ts';
+import { useEditor } from '../../editor/store.ts';
+import { useVerdicts } from '../../editor/verdicts.ts';
+import { isAbort } from '../../engine/pool.ts';
+import { proveAll, type SiteAtHand } from '../../engine/proof.ts';
+import { LiveFrame } from '../../parts/LiveFrame.tsx';
+import { usePreview } from '../../parts/preview.ts';
+import { figure, VerdictMark, VERDICT_COLOURS } from '../../parts/Verdict.tsx';
+
+interface ChangeCardProps {
+  hand: SiteAtHand;
+  /** The site with the change in it. */
+  changed: SiteAtHand;
+  header: Header;
+  page: Page;
+  pending: Swatch;
+  onDone: () => void;
+}
+
+/** What a swatch's change would change: the page as it would be, and every verdict that becomes another. */
+export function ChangeCard({ hand, changed, header, page, pending, onDone }: ChangeCardProps) {
+  const edit = useEditor((state) => state.edit);
+  const { site } = hand;
+  const old = resolveColour(site.palette, { swatch: pending.id });
+  const next = resolveColour(changed.site.palette, { swatch: pending.id });
+  const uses = usesOf(site, pending.id);
+  const inHeader = uses.filter(({ owner }) => owner.kind === 'header' && owner.id === header.id);
+  const by = placeOnRod(next) - placeOnRod(old);
+  const side =
+    Math.abs(by) < 0.005 ? 'where it was' : by < 0 ? 'to the left, darker' : 'to the right, lighter';
+  const keep = () => {
+    edit(`Colour of ${pending.name}`, (draft) => {
+      draft.palette.find(({ id }) => id === pending.id)!.colour = pending.colour;
+    });
+    onDone();
+  };
+  const keepHere = () => {
+    edit(`${pending.name} in ${header.name} only`, (draft) =>
+      setUses(draft, inHeader, { colour: pending.colour }),
+    );
+    onDone();
+  };
+  return (
+    <section className="change-card" aria-labelledby="change-title" aria-live="polite">
+      <h2 id="change-title">
+        If {pending.name} becomes {hexColour(next)}
+      </h2>
+      <p>
+        Hung {side}. {uses.length} {uses.length === 1 ? 'place changes' : 'places change'}
+        {inHeader.length < uses.length && `, ${inHeader.length} of them in ${header.name}`}.
+      </p>
+      <Changes changed={changed} header={header} />
+      <div className="row">
+        <Button size="small" variant="contained" onClick={keep}>
+          Keep
+        </Button>
+        <Button size="small" variant="outlined" disabled={inHeader.length === 0} onClick={keepHere}>
+          Only in this header
+        </Button>
+        <Button size="small" variant="outlined" onClick={onDone}>
+          Put back
+        </Button>
+      </div>
+      <AsItWouldBe hand={changed} headerId={header.id} page={page} />
+    </section>
+  );
+}
+
+/** The verdicts that become others, swept over all pages and widths. */
+function Changes({ changed, header }: { changed: SiteAtHand; header: Header }) {
+  const before = useVerdicts((state) => state.rows);
+  const [state, setState] = useState<{ changes?: VerdictChange[]; text: string }>({ text: 'Being swept' });
+  useEffect(() => {
+    if (!before) return;
+    const stop = new AbortController();
+    const timer = setTimeout(() => {
+      const after = changed.site.headers.find(({ id }) => id === header.id)!;
+      proveAll(changed, after, {
+        signal: stop.signal,
+        progress: (done, of) => setState({ text: `Being swept, ${done} of ${of} pages and widths` }),
+      })
+        .then(
+          (rows) => !stop.signal.aborted && setState({ text: '', changes: changedVerdicts(before, rows) }),
+        )
+        .catch((error: unknown) => !isAbort(error) && setState({ text: (error as Error).message }));
+    }, 250);
+    return () => {
+      clearTimeout(timer);
+      stop.abort();
+    };
+  }, [changed, header.id, before]);
+  if (!before) return <p className="quiet">The site is still being swept as it is.</p>;
+  if (!state.changes) return <p className="quiet">{state.text}</p>;
+  if (state.changes.length === 0) return <p>No verdict of the header changes on any page.</p>;
+  return (
+    <ul className="changes">
+      {state.changes.map(({ item, state: at, moment, from, to }) => (
+        <li key={`${item} ${at} ${moment}`}>
+          <span style={{ color: VERDICT_COLOURS[to.verdict] }}>
+            <VerdictMark verdict={to.verdict} /> <strong>{to.verdict}</strong>
+          </span>{' '}
+          {item}
+          {at === 'rest' ? '' : at === 'hover' ? ', hovered' : ', current'}, {MOMENT_NAMES[moment]}:{' '}
+          {figure(from.contrast)} becomes {figure(to.contrast)}, {to.row.scroll} px down{' '}
+          {changed.site.pages.find(({ path }) => path === to.row.page)?.title}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+const WIDTH = 1280;
+const HIGH = 520;
+
+/** The page with the change in it. */
+function AsItWouldBe({ hand, headerId, page }: { hand: SiteAtHand; headerId: string; page: Page }) {
+  const header = hand.site.headers.find(({ id }) => id === headerId)!;
+  const preview = usePreview(hand, header, page, useMeasure(hand));
+  const scale = 0.3;
+  if (!preview) return null;
+  return (
+    <LiveFrame
+      preview={preview}
+      title={`${page.title} as it would be`}
+      width={WIDTH}
+      height={HIGH}
+      scale={scale}
+      scroll={0}
+    />
+  );
+}

@@ -1,0 +1,171 @@
+import { Button } from '@mui/material';
+import { contrastRatio } from '@hatrail/core/colour/contrast';
+import { hexColour } from '@hatrail/core/colour/rgb';
+import { freeId } from '@hatrail/core/gather/freeId';
+import { placeName } from '@hatrail/core/gather/places';
+import { usesOfPart } from '@hatrail/core/gather/uses';
+import { MOMENTS, MOMENT_NAMES, type Header } from '@hatrail/core/model/header';
+import { Pairing, resolveColour, type ColourUse } from '@hatrail/core/model/palette';
+import { verdictOf } from '@hatrail/core/sweep/verdict';
+import { useEditor } from '../../editor/store.ts';
+import type { SiteAtHand } from '../../engine/proof.ts';
+import { ColourField } from '../../parts/ColourField.tsx';
+import { Row, TextInput } from '../../parts/fields.tsx';
+import { byRule } from '../../parts/rules.ts';
+import { VerdictText } from '../../parts/Verdict.tsx';
+
+/** Grounds with their inks by name, which bands and headers can wear. */
+export function Pairings({ hand, header }: { hand: SiteAtHand; header: Header }) {
+  const { site } = hand;
+  const edit = useEditor((state) => state.edit);
+  const add = () =>
+    edit('New pairing', (draft) => {
+      const list = (draft.pairings ??= []);
+      const [first, last] = [site.palette[0]!, site.palette.at(-1)!];
+      list.push({
+        id: freeId('pairing', list),
+        name: `Pairing ${list.length + 1}`,
+        ground: { swatch: last.id },
+        ink: { swatch: first.id },
+      });
+    });
+  return (
+    <section className="pairings" aria-labelledby="pairings-title">
+      <div className="section-head">
+        <div>
+          <h2 id="pairings-title">Pairings</h2>
+          <p className="quiet">A ground with the inks that go on it. Bands wear one, and so does a header.</p>
+        </div>
+        <Button variant="outlined" size="small" onClick={add}>
+          Add a pairing
+        </Button>
+      </div>
+      <ul className="pairing-list">
+        {(site.pairings ?? []).map((pairing) => (
+          <li key={pairing.id}>
+            <PairingCard hand={hand} header={header} pairing={pairing} />
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+const INKS = [
+  ['ink', 'Ink'],
+  ['hover', 'Hovered'],
+  ['current', 'Current page'],
+] as const;
+
+function PairingCard({ hand, header, pairing }: { hand: SiteAtHand; header: Header; pairing: Pairing }) {
+  const { site } = hand;
+  const edit = useEditor((state) => state.edit);
+  const change = (label: string, make: (draft: Pairing) => void) =>
+    edit(
+      label,
+      (draft) => make(draft.pairings!.find(({ id }) => id === pairing.id)!),
+      `${pairing.id} ${label}`,
+    );
+  const ground = resolveColour(site.palette, pairing.ground);
+  const worn = usesOfPart(site, 'pairing', pairing.id);
+  const contrastOf = (use: ColourUse) => contrastRatio(resolveColour(site.palette, use), ground);
+  const ink = hexColour(resolveColour(site.palette, pairing.ink));
+  const remove = () =>
+    edit(`Remove ${pairing.name}`, (draft) => {
+      draft.pairings = draft.pairings!.filter(({ id }) => id !== pairing.id);
+      // What wore it keeps its colours as its own.
+      for (const page of draft.pages) {
+        for (const band of page.bands) {
+          if (band.pairing !== pairing.id) continue;
+          delete band.pairing;
+          band.ink = { ...pairing.ink };
+          band.backdrop.colour = { ...pairing.ground };
+        }
+      }
+      for (const { looks } of draft.headers) {
+        for (const moment of MOMENTS) {
+          const look = looks[moment];
+          if (look.pairing !== pairing.id) continue;
+          delete look.pairing;
+          const { ink: link, hover = link, current = link, ground: colour } = pairing;
+          look.ink = { link: { ...link }, hover: { ...hover }, current: { ...current }, ...look.ink };
+          look.fill = { colour: { ...colour }, ...look.fill };
+        }
+      }
+    });
+  return (
+    <article className="pairing" aria-label={`Pairing ${pairing.name}`}>
+      <div className="pairing-sample" style={{ background: hexColour(ground), color: ink }}>
+        Words and <span style={{ textDecoration: 'underline' }}>a link</span>
+      </div>
+      <Row label="Name">
+        <TextInput
+          label="Name of the pairing"
+          value={pairing.name}
+          problem={byRule(Pairing, 'name')}
+          onChange={(name) => change('Name of a pairing', (draft) => void (draft.name = name))}
+        />
+      </Row>
+      <Row label="Ground">
+        <ColourField
+          label={`Ground of ${pairing.name}`}
+          palette={site.palette}
+          use={pairing.ground}
+          onChange={(use) => change('Ground of a pairing', (draft) => void (draft.ground = use))}
+        />
+      </Row>
+      {INKS.map(([key, label]) => {
+        const use = pairing[key] ?? pairing.ink;
+        const contrast = contrastOf(use);
+        return (
+          <Row key={key} label={label}>
+            <span className="row">
+              <ColourField
+                label={`${label} of ${pairing.name}`}
+                palette={site.palette}
+                use={use}
+                onChange={(next) => change(`${label} of a pairing`, (draft) => void (draft[key] = next))}
+              />
+              <VerdictText verdict={verdictOf(contrast, 4.5)} contrast={contrast} />
+            </span>
+          </Row>
+        );
+      })}
+      <p className="quiet">
+        {worn.length === 0
+          ? 'Worn by nothing yet. A band takes it under Pages.'
+          : `Worn by ${worn.map(({ path }) => placeName(site, path)).join('; ')}.`}
+      </p>
+      <div className="row">
+        {MOMENTS.map((moment) => {
+          const isWorn = header.looks[moment].pairing === pairing.id;
+          return (
+            <Button
+              key={moment}
+              size="small"
+              variant={isWorn ? 'contained' : 'outlined'}
+              aria-pressed={isWorn}
+              onClick={() =>
+                edit(`${pairing.name}, ${MOMENT_NAMES[moment]}`, (draft) => {
+                  const look = draft.headers.find(({ id }) => id === header.id)!.looks[moment];
+                  if (isWorn) delete look.pairing;
+                  else {
+                    look.pairing = pairing.id;
+                    // What the pairing sets would not be seen beneath colours of the moment's own.
+                    if (look.fill) delete look.fill.colour;
+                    for (const key of ['link', 'hover', 'current'] as const) delete look.ink?.[key];
+                  }
+                })
+              }
+            >
+              {isWorn ? 'Worn' : 'Wear it'} {MOMENT_NAMES[moment].toLowerCase()}
+            </Button>
+          );
+        })}
+        <Button size="small" onClick={remove}>
+          Remove
+        </Button>
+      </div>
+    </article>
+  );
+}

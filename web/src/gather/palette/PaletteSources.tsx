@@ -1,0 +1,279 @@
+import { Button, Dialog, DialogActions, DialogContent, DialogTitle, Menu, MenuItem } from '@mui/material';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { hexColour, type Rgb } from '@hatrail/core/colour/rgb';
+import { freeId } from '@hatrail/core/gather/freeId';
+import { withSwatch } from '@hatrail/core/gather/swatches';
+import type { Swatch } from '@hatrail/core/model/palette';
+import { drawPalette } from '@hatrail/core/pixels/drawPalette';
+import { PALETTES } from '@hatrail/core/start/palettes';
+import { readProperties, writeProperties } from '@hatrail/core/tokens/customProperties';
+import { readTokens, writeTokens, type ReadSwatches } from '@hatrail/core/tokens/designTokens';
+import { useEditor } from '../../editor/store.ts';
+import { pictureRaster } from '../../engine/picturePixels.ts';
+import type { SiteAtHand } from '../../engine/proof.ts';
+import { saveText } from '../../parts/saveText.ts';
+
+type Open = 'start' | 'picture' | 'in' | undefined;
+
+/** Where a palette comes from, and how it leaves. */
+export function PaletteSources({ hand }: { hand: SiteAtHand }) {
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const [open, setOpen] = useState<Open>();
+  const { palette } = hand.site;
+  const close = (then: () => void) => () => {
+    setAnchor(null);
+    then();
+  };
+  const done = () => setOpen(undefined);
+  return (
+    <>
+      <Button variant="outlined" aria-haspopup="menu" onClick={(event) => setAnchor(event.currentTarget)}>
+        Bring in or take out
+      </Button>
+      <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
+        <MenuItem onClick={close(() => setOpen('start'))}>Six palettes to start from</MenuItem>
+        <MenuItem disabled={hand.site.pictures.length === 0} onClick={close(() => setOpen('picture'))}>
+          Draw one from a picture or the logo
+        </MenuItem>
+        <MenuItem onClick={close(() => setOpen('in'))}>Bring in design tokens or CSS</MenuItem>
+        <MenuItem
+          onClick={close(() => saveText('palette.tokens.json', writeTokens(palette), 'application/json'))}
+        >
+          Take out as design tokens
+        </MenuItem>
+        <MenuItem onClick={close(() => saveText('palette.css', writeProperties(palette), 'text/css'))}>
+          Take out as CSS custom properties
+        </MenuItem>
+      </Menu>
+      {open === 'start' && <StartPalettes onClose={done} />}
+      {open === 'picture' && <FromPicture hand={hand} onClose={done} />}
+      {open === 'in' && <BringIn onClose={done} />}
+    </>
+  );
+}
+
+/** Puts swatches into the palette as one step: those of a known id take a new colour, others are added. */
+function takeIn(label: string, swatches: readonly Swatch[]): void {
+  useEditor.getState().edit(label, (draft) => {
+    draft.palette = swatches.reduce<Swatch[]>(
+      (list, swatch) => withSwatch(list, { ...swatch }),
+      draft.palette,
+    );
+  });
+}
+
+function StartPalettes({ onClose }: { onClose: () => void }) {
+  const { palette } = useEditor((state) => state.site!);
+  return (
+    <Dialog open onClose={onClose} maxWidth="sm" fullWidth aria-labelledby="start-palettes">
+      <DialogTitle id="start-palettes">Palettes to start from</DialogTitle>
+      <DialogContent>
+        <p className="quiet">
+          Swatches of the same role change their colour, wherever they are used; the others are added. Undo
+          takes it back.
+        </p>
+        <ul className="palette-list">
+          {PALETTES.map(({ id, name, swatches }) => (
+            <li key={id}>
+              <span className="palette-strip" aria-hidden="true">
+                {swatches.map(({ id: swatch, colour }) => (
+                  <span key={swatch} style={{ background: colour }} />
+                ))}
+              </span>
+              <strong>{name}</strong>
+              <span className="quiet">
+                {swatches.filter((swatch) => palette.some((own) => own.id === swatch.id)).length} change,{' '}
+                {swatches.filter((swatch) => !palette.some((own) => own.id === swatch.id)).length} are new
+              </span>
+              <Button
+                size="small"
+                variant="outlined"
+                onClick={() => {
+                  takeIn(`Palette ${name}`, swatches);
+                  onClose();
+                }}
+              >
+                Use {name}
+              </Button>
+            </li>
+          ))}
+        </ul>
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose}>Close</Button>
+      </DialogActions>
+    </Dialog>
+  );
+}
+
+/** A palette drawn from a picture: the colours are seen and chosen before they are added. */
+function FromPicture({ hand, onClose }: { hand: SiteAtHand; onClose: () => void }) {
+  const { site } = hand;
+  const [pictureId, setPicture] = useState(site.pictures[0]!.id);
+  const [count, setCount] = useState(6);
+  const [drawn, setDrawn] = useState<{ of: string; colours: Rgb[] }>();
+  const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
+  const key = `${pictureId} ${count}`;
+  const picture = site.pictures.find(({ id }) => id === pictureId)!;
+  useEffect(() => {
+    let isOld = false;
+    void pictureRaster(hand, picture, 240).then((raster) => {
+      if (!isOld) setDrawn({ of: key, colours: drawPalette(raster, count) });
+    });
+    return () => {
+      isOld = true;
+    };
+  }, [hand, picture, count, key]);
+  const colours = drawn?.of === key ? drawn.colours.map(hexColour) : [];
+  const taken = colours.filter((colour) => !left.has(colour));
+  const add = () => {
+    const swatches: Swatch[] = [];
+    taken.forEach((colour, i) => {
+      const known = [...site.palette, ...swatches];
+      swatches.push({
+        id: freeId(`${picture.name} ${i + 1}`, known),
+        name: `${picture.name} ${i + 1}`.slice(0, 60),
+        colour,
+      });
+    });
+    takeIn(`Palette from ${picture.name}`, swatches);
+    onClose();
+  };
+  return (
+    <Dialog open onClose={onClose} maxWidth="sm" fullWidth aria-labelledby="from-picture">
+      <DialogTitle id="from-picture">A palette from a picture</DialogTitle>
+      <DialogContent>
+        <div className="picture-choice" role="radiogroup" aria-label="Picture">
+          {site.pictures.map(({ id, name }) => (
+            <button
+              key={id}
+              type="button"
+              role="radio"
+              aria-checked={id === pictureId}
+              aria-label={name}
+              onClick={() => setPicture(id)}
+            >
+              <img src={`/api/pictures/${hand.hashes[id]}?width=160`} alt="" />
+            </button>
+          ))}
+        </div>
+        <label className="row">
+          Colours
+          <input
+            type="range"
+            min={2}
+            max={12}
+            value={count}
+            onChange={(event) => setCount(Number(event.target.value))}
+          />
+          {count}
+        </label>
+        <ul className="drawn">
+          {colours.map((colour) => (
+            <li key={colour}>
+              <label>
+                <span className="swatch pixel-swatch" style={{ background: colour }} />
+                <input
+                  type="checkbox"
+                  checked={!left.has(colour)}
+                  onChange={() => {
+                    const next = new Set(left);
+                    if (!next.delete(colour)) next.add(colour);
+                    setLeft(next);
+                  }}
+                />
+                {colour}
+              </label>
+            </li>
+          ))}
+        </ul>
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose}>Not now</Button>
+        <Button variant="contained" disabled={taken.length === 0} onClick={add}>
+          Add {taken.length}
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}
+
+/** Design tokens or custom properties, pasted or from a file: what was understood is shown before it is kept. */
+function BringIn({ onClose }: { onClose: () => void }) {
+  const [text, setText] = useState('');
+  const file = useRef<HTMLInputElement>(null);
+  const read = useMemo((): { read?: ReadSwatches; problem?: string } => {
+    if (text.trim() === '') return {};
+    try {
+      return { read: text.trimStart().startsWith('{') ? readTokens(text) : readProperties(text) };
+    } catch (error) {
+      return { problem: (error as Error).message };
+    }
+  }, [text]);
+  return (
+    <Dialog open onClose={onClose} maxWidth="sm" fullWidth aria-labelledby="bring-in-tokens">
+      <DialogTitle id="bring-in-tokens">Bring in design tokens or CSS</DialogTitle>
+      <DialogContent>
+        <p className="quiet">
+          A tokens file of the Design Tokens Community Group, or a style sheet with custom properties.
+        </p>
+        <textarea
+          className="paste"
+          aria-label="Design tokens or CSS"
+          rows={7}
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+        />
+        <input
+          ref={file}
+          type="file"
+          hidden
+          accept=".json,.css,.tokens"
+          onChange={(event) => {
+            const [chosen] = event.target.files ?? [];
+            if (chosen) void chosen.text().then(setText);
+            event.target.value = '';
+          }}
+        />
+        <Button size="small" variant="outlined" onClick={() => file.current!.click()}>
+          Choose a file
+        </Button>
+        {read.problem !== undefined && (
+          <p className="field-error" role="alert">
+            {read.problem}
+          </p>
+        )}
+        {read.read && (
+          <>
+            <h3>{read.read.swatches.length} understood</h3>
+            <ul className="drawn">
+              {read.read.swatches.map(({ id, name, colour }) => (
+                <li key={id}>
+                  <span className="swatch pixel-swatch" style={{ background: colour }} /> {name}
+                </li>
+              ))}
+            </ul>
+            {read.read.left.map((line) => (
+              <p key={line} className="quiet">
+                Left out: {line}
+              </p>
+            ))}
+          </>
+        )}
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose}>Not now</Button>
+        <Button
+          variant="contained"
+          disabled={!read.read}
+          onClick={() => {
+            takeIn('Bring in tokens', read.read!.swatches);
+            onClose();
+          }}
+        >
+          Put into the palette
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}
