@@ -11,6 +11,9 @@ import { Dress } from './dress/Dress.tsx';
 import { Editor } from './editor/Editor.tsx';
 import { Gather } from './gather/Gather.tsx';
 import { Palette } from './gather/palette/Palette.tsx';
+import { Logo } from './gather/logo/Logo.tsx';
+import { Pictures } from './gather/pictures/Pictures.tsx';
+import { Type } from './gather/type/Type.tsx';
 import { HandOver } from './handover/HandOver.tsx';
 import { Sites } from './sites/Sites.tsx';
 import { theme } from './theme.ts';
@@ -47,6 +50,9 @@ const router = createBrowserRouter([
         children: [
           { index: true, element: <Navigate to="palette" replace /> },
           { path: 'palette', element: <Palette /> },
+          { path: 'type', element: <Type /> },
+          { path: 'logo', element: <Logo /> },
+          { path: 'pictures', element: <Pictures /> },
         ],
       },
       { path: 'dress', element: <Dress /> },

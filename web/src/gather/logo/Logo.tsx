@@ -1,0 +1,257 @@
+import { Button } from '@mui/material';
+import { useState } from 'react';
+import { Link, useLocation, useOutletContext } from 'react-router';
+import { headerItems, itemsOf } from '@hatrail/core/model/header';
+import type { LogoItem, NameItem } from '@hatrail/core/model/item';
+import { LOGO_VARIANTS, LOGO_VARIANT_NAMES, SiteLogo, type LogoVariant } from '@hatrail/core/model/picture';
+import { Site } from '@hatrail/core/model/site';
+import type { EditorContext } from '../../editor/Editor.tsx';
+import { useEditor } from '../../editor/store.ts';
+import { ByWidth } from '../../hang/ByWidth.tsx';
+import { changeHeader, changeItem, hang } from '../../hang/edits.ts';
+import { FileButton } from '../../parts/FileButton.tsx';
+import { Choice, OnOff, Row, TextInput } from '../../parts/fields.tsx';
+import { NumberField } from '../../parts/NumberField.tsx';
+import { byRule } from '../../parts/rules.ts';
+import { Head } from '../Head.tsx';
+import { takePicture } from '../pictures/takeIn.ts';
+import { VariantCard } from './VariantCard.tsx';
+
+export const PICTURES = '.jpg,.jpeg,.png,.webp,.avif,.svg';
+
+/** The logo: its variants, each on light, dark and the site's pictures, and how it stands in the header. */
+export function Logo() {
+  const { siteId, hand, place } = useOutletContext<EditorContext>();
+  const { site } = hand;
+  const { variants } = site.logo;
+  const [problem, setProblem] = useState<string>();
+  const has = LOGO_VARIANTS.filter((variant) => variants[variant] !== undefined);
+  const bringIn = async (variant: LogoVariant, [file]: File[]) => {
+    if (!file) return;
+    setProblem(undefined);
+    try {
+      await takePicture(siteId, file, file.name, `Logo, ${variant}`, (draft, picture) => {
+        draft.logo.variants[variant] = picture.id;
+      });
+    } catch (error) {
+      setProblem((error as Error).message);
+    }
+  };
+  return (
+    <>
+      <Head
+        title="Logo"
+        says={
+          has.length === 0
+            ? 'Bring in the logo as SVG, PNG, JPEG or WebP. Until then the site’s name stands in its place.'
+            : 'Each variant on light, on dark and on the site’s own pictures; marks and logos need 3.'
+        }
+      />
+      {problem !== undefined && (
+        <p className="note-error" role="alert">
+          {problem}
+        </p>
+      )}
+      <div className="variants">
+        {LOGO_VARIANTS.map((variant) => {
+          const picture = site.pictures.find(({ id }) => id === variants[variant]);
+          return picture ? (
+            <VariantCard
+              key={variant}
+              siteId={siteId}
+              hand={hand}
+              header={place.header}
+              variant={variant}
+              picture={picture}
+              onProblem={setProblem}
+            />
+          ) : (
+            <section key={variant} className="variant variant-empty" aria-label={LOGO_VARIANT_NAMES[variant]}>
+              <h2>{LOGO_VARIANT_NAMES[variant]}</h2>
+              <p className="quiet">
+                {has.length === 0
+                  ? 'None yet.'
+                  : `None; the ${has[0]} one stands in. Bring one in, or make it from another variant.`}
+              </p>
+              <FileButton
+                label={`Bring in the ${variant === 'single' ? 'one-colour' : variant} logo`}
+                accept={PICTURES}
+                size="small"
+                onFiles={(files) => void bringIn(variant, files)}
+              />
+            </section>
+          );
+        })}
+      </div>
+      <InHeader />
+    </>
+  );
+}
+
+type Shown = 'logo' | 'name' | 'both' | 'none';
+
+/** How logo and name stand in the header that is worked on. */
+function InHeader() {
+  const { hand, place } = useOutletContext<EditorContext>();
+  const { search } = useLocation();
+  const edit = useEditor((state) => state.edit);
+  const { site } = hand;
+  const { header } = place;
+  const items = headerItems(header);
+  const logo = items.find((item): item is LogoItem => item.kind === 'logo');
+  const name = items.find((item): item is NameItem => item.kind === 'name');
+  const shown: Shown = logo && name ? 'both' : logo ? 'logo' : name ? 'name' : 'none';
+  const show = (next: Shown) =>
+    changeHeader(header.id, 'Logo and name', (draft) => {
+      const want = { logo: next === 'logo' || next === 'both', name: next === 'name' || next === 'both' };
+      for (const kind of ['name', 'logo'] as const) {
+        const hung = draft.rails.flatMap(itemsOf).find((item) => item.kind === kind);
+        const spare = draft.spare?.find((item) => item.kind === kind);
+        if (!want[kind] && hung) hang(draft, hung.id, { rail: 'spare', place: 'start', index: 99 });
+        if (want[kind] && !hung && spare) hang(draft, spare.id, { rail: 0, place: 'start', index: 0 });
+        if (want[kind] && !hung && !spare) {
+          draft.rails[0]!.start.unshift(
+            kind === 'logo'
+              ? { kind, id: 'logo', height: 40 }
+              : { kind, id: 'name', size: 22, tagline: false },
+          );
+        }
+      }
+      // The name follows the logo.
+      const start = draft.rails[0]!.start;
+      const at = start.findIndex(({ kind }) => kind === 'logo');
+      const nameAt = start.findIndex(({ kind }) => kind === 'name');
+      if (at >= 0 && nameAt >= 0 && nameAt < at) {
+        const [moved] = start.splice(nameAt, 1);
+        start.splice(at, 0, moved!);
+      }
+    });
+  return (
+    <section className="in-header" aria-labelledby="in-header">
+      <h2 id="in-header">In {header.name}</h2>
+      <div className="in-header-columns">
+        <div className="tag">
+          <Row label="Shows">
+            <Choice<Shown>
+              label="What the header shows"
+              value={shown}
+              options={[
+                ['logo', 'The logo'],
+                ['both', 'Logo and site name'],
+                ['name', 'The site name instead'],
+                ['none', 'Neither'],
+              ]}
+              onChange={show}
+            />
+          </Row>
+          <Row label="Reads as">
+            <TextInput
+              label="What the logo says"
+              value={site.logo.alt}
+              problem={byRule(SiteLogo, 'alt')}
+              onChange={(alt) =>
+                edit('What the logo says', (draft) => void (draft.logo.alt = alt), 'logo alt')
+              }
+            />
+          </Row>
+          <Row label="Site name">
+            <TextInput
+              label="Site name"
+              value={site.name}
+              problem={byRule(Site, 'name')}
+              onChange={(text) => edit('Site name', (draft) => void (draft.name = text), 'site name')}
+            />
+          </Row>
+          <Row label="Tagline">
+            <TextInput
+              label="Tagline"
+              value={site.tagline}
+              problem={byRule(Site, 'tagline')}
+              onChange={(text) => edit('Tagline', (draft) => void (draft.tagline = text), 'tagline')}
+            />
+          </Row>
+          <p className="quiet">Logo and name lead home, and are read out as “{site.logo.alt}, home”.</p>
+        </div>
+        {logo && (
+          <div className="tag">
+            <Row label="Logo height">
+              <NumberField
+                label="Height of the logo"
+                unit="px"
+                min={16}
+                max={160}
+                value={logo.height}
+                onChange={(height) =>
+                  changeItem(header.id, logo, 'Height of the logo', (item) => void (item.height = height))
+                }
+              />
+            </Row>
+            <ByWidth
+              of="the logo"
+              steps={logo.steps}
+              canHide
+              values={[{ key: 'size', label: 'Height', min: 16, max: 160, base: logo.height }]}
+              onChange={(steps, label) =>
+                changeItem(header.id, logo, label, (item) => {
+                  if (steps) item.steps = steps;
+                  else delete item.steps;
+                })
+              }
+            />
+          </div>
+        )}
+        {name && (
+          <div className="tag">
+            <Row label="Name size">
+              <NumberField
+                label="Size of the name"
+                unit="px"
+                min={10}
+                max={80}
+                value={name.size}
+                onChange={(size) =>
+                  changeItem(header.id, name, 'Size of the name', (item) => void (item.size = size))
+                }
+              />
+            </Row>
+            <Row label="Tagline below">
+              <OnOff
+                label="Tagline below the name"
+                value={name.tagline}
+                onChange={(tagline) =>
+                  changeItem(
+                    header.id,
+                    name,
+                    'Tagline below the name',
+                    (item) => void (item.tagline = tagline),
+                  )
+                }
+              />
+            </Row>
+            <ByWidth
+              of="the name"
+              steps={name.steps}
+              canHide
+              values={[{ key: 'size', label: 'Size', min: 10, max: 80, base: name.size }]}
+              onChange={(steps, label) =>
+                changeItem(header.id, name, label, (item) => {
+                  if (steps) item.steps = steps;
+                  else delete item.steps;
+                })
+              }
+            />
+          </div>
+        )}
+      </div>
+      <Button
+        component={Link}
+        to={{ pathname: '../../hang', search }}
+        relative="path"
+        size="small"
+        variant="outlined"
+      >
+        Move them in Hang
+      </Button>
+    </section>
+  );
+}

@@ -1,0 +1,296 @@
+import { Button } from '@mui/material';
+import { useState } from 'react';
+import { useOutletContext } from 'react-router';
+import { familyList, weightOf } from '@hatrail/core/measure/measure';
+import { headerItems } from '@hatrail/core/model/header';
+import { labelOf } from '@hatrail/core/model/references';
+import type { Site } from '@hatrail/core/model/site';
+import {
+  FAMILIES,
+  FAMILY_IDS,
+  inCase,
+  isOwnFamily,
+  LETTER_CASES,
+  lineHeightPx,
+  WEIGHTS,
+  type FamilyId,
+  type TypeStyle,
+} from '@hatrail/core/model/type';
+import { ApiProblem, api } from '../../api.ts';
+import { useMeasure } from '../../dress/view.ts';
+import type { EditorContext } from '../../editor/Editor.tsx';
+import { useEditor } from '../../editor/store.ts';
+import { Choice, Row } from '../../parts/fields.tsx';
+import { FileButton } from '../../parts/FileButton.tsx';
+import { NumberField } from '../../parts/NumberField.tsx';
+import { Head } from '../Head.tsx';
+
+const KINDS = [
+  ['heading', 'Headings'],
+  ['text', 'Text'],
+  ['menu', 'Menu'],
+  ['button', 'Button'],
+] as const;
+type StyleName = (typeof KINDS)[number][0] | 'level';
+
+/** The site's type, each kind seen in the site's own words. */
+export function Type() {
+  const { siteId, hand } = useOutletContext<EditorContext>();
+  const { site } = hand;
+  const edit = useEditor((state) => state.edit);
+  const measure = useMeasure(hand);
+  const words = wordsOf(site);
+  const { level } = site.type;
+  const addLevel = () =>
+    edit('A heading level of its own', (draft) => {
+      const size = Math.max(10, Math.round(site.type.heading.size * 0.62));
+      draft.type.level = { level: 2, style: { ...site.type.heading, size } };
+    });
+  return (
+    <>
+      <Head
+        title="Type"
+        says="Families, sizes and spacing, in the words of this site. The header’s layout follows at once."
+      >
+        <OwnFont siteId={siteId} />
+        {!level && (
+          <Button variant="outlined" onClick={addLevel}>
+            Set one heading level apart
+          </Button>
+        )}
+      </Head>
+      {!measure && <p className="quiet">Loading the site’s fonts</p>}
+      {KINDS.map(([name, title]) => (
+        <StyleRow
+          key={name}
+          site={site}
+          name={name}
+          title={title}
+          style={site.type[name]}
+          words={words[name]}
+        />
+      ))}
+      {level && (
+        <StyleRow
+          site={site}
+          name="level"
+          title={`Heading level ${level.level}`}
+          style={level.style}
+          words={words.level}
+        >
+          <Row label="Level">
+            <Choice
+              label="Level that is set apart"
+              value={String(level.level) as '1' | '2' | '3'}
+              options={[
+                ['1', 'Level 1, the page’s title'],
+                ['2', 'Level 2'],
+                ['3', 'Level 3, titles of cards'],
+              ]}
+              onChange={(value) =>
+                edit('Heading level', (draft) => void (draft.type.level!.level = Number(value) as 1 | 2 | 3))
+              }
+            />
+          </Row>
+          <Button
+            size="small"
+            onClick={() => edit('As all headings', (draft) => void delete draft.type.level)}
+          >
+            Set it like all headings
+          </Button>
+        </StyleRow>
+      )}
+    </>
+  );
+}
+
+/** What each kind of text says on this site. */
+function wordsOf(site: Site): Record<StyleName, string> {
+  const contents = site.pages.flatMap(({ bands }) => bands.flatMap((band) => band.contents));
+  const heading = (level: number) =>
+    contents.flatMap((part) => (part.kind === 'heading' && part.level === level ? [part.text] : []))[0];
+  const card = contents.flatMap((part) => (part.kind === 'cards' ? part.cards : []))[0]?.title;
+  const text = contents.flatMap((part) => (part.kind === 'paragraph' ? [part.text] : []))[0];
+  const button = site.headers
+    .flatMap(headerItems)
+    .flatMap((item) => (item.kind === 'button' ? [item.label] : []))[0];
+  const menu = site.menus[0]?.entries.slice(0, 6).map((entry) => labelOf(site, entry));
+  const own = { 1: heading(1), 2: heading(2), 3: card }[site.type.level?.level ?? 2];
+  return {
+    heading: heading(1) ?? site.name,
+    text: text ?? site.tagline ?? site.name,
+    menu: menu?.join('     ') ?? site.name,
+    button: button ?? 'Read more',
+    level: own ?? site.name,
+  };
+}
+
+interface StyleRowProps {
+  site: Site;
+  name: StyleName;
+  title: string;
+  style: TypeStyle;
+  words: string;
+  children?: React.ReactNode;
+}
+
+function StyleRow({ site, name, title, style, words, children }: StyleRowProps) {
+  const edit = useEditor((state) => state.edit);
+  const change = (part: Partial<TypeStyle>, label: string) =>
+    edit(
+      `${title}: ${label}`,
+      (draft) => {
+        Object.assign(name === 'level' ? draft.type.level!.style : draft.type[name], part);
+      },
+      `type ${name} ${label}`,
+    );
+  const families = [
+    ...FAMILY_IDS.map(
+      (id) => [id as FamilyId, `${FAMILIES[id].name}, ${FAMILIES[id].style.toLowerCase()}`] as const,
+    ),
+    ...(site.fonts ?? []).map(({ id, name: called }) => [id as FamilyId, `${called}, your own`] as const),
+  ];
+  return (
+    <section className="type-row" aria-labelledby={`type-${name}`}>
+      <div className="type-sample">
+        <h2 id={`type-${name}`}>{title}</h2>
+        <p
+          style={{
+            fontFamily: familyList(style.family),
+            fontWeight: weightOf(style),
+            fontSize: style.size,
+            lineHeight: `${lineHeightPx(style)}px`,
+            letterSpacing: style.letterSpacing,
+          }}
+        >
+          {inCase(style, words)}
+        </p>
+      </div>
+      <div className="type-fields">
+        <Row label="Family">
+          <Choice
+            label={`Family of ${title}`}
+            value={style.family}
+            options={families}
+            onChange={(family) => change({ family }, 'family')}
+          />
+        </Row>
+        <Row label="Weight">
+          {isOwnFamily(style.family) ? (
+            <span className="quiet">as in the file</span>
+          ) : (
+            <Choice
+              label={`Weight of ${title}`}
+              value={String(style.weight)}
+              options={WEIGHTS.map((weight) => [String(weight), String(weight)] as const)}
+              onChange={(weight) => change({ weight: Number(weight) as TypeStyle['weight'] }, 'weight')}
+            />
+          )}
+        </Row>
+        <Row label="Size">
+          <NumberField
+            label={`Size of ${title}`}
+            unit="px"
+            min={10}
+            max={120}
+            step={0.5}
+            value={style.size}
+            onChange={(size) => change({ size }, 'size')}
+          />
+        </Row>
+        <Row label="Line height">
+          <NumberField
+            label={`Line height of ${title}`}
+            unit={`× size, ${lineHeightPx(style)} px`}
+            min={0.9}
+            max={3}
+            step={0.05}
+            value={style.lineHeight}
+            onChange={(lineHeight) => change({ lineHeight }, 'line height')}
+          />
+        </Row>
+        <Row label="Between letters">
+          <NumberField
+            label={`Letter-spacing of ${title}`}
+            unit="px"
+            min={-4}
+            max={20}
+            step={0.1}
+            value={style.letterSpacing}
+            onChange={(letterSpacing) => change({ letterSpacing }, 'letter-spacing')}
+          />
+        </Row>
+        <Row label="Letter-case">
+          <Choice
+            label={`Letter-case of ${title}`}
+            value={style.letterCase}
+            options={LETTER_CASES.map((letterCase) => [letterCase, letterCase] as const)}
+            onChange={(letterCase) => change({ letterCase }, 'letter-case')}
+          />
+        </Row>
+        {children}
+      </div>
+    </section>
+  );
+}
+
+/** A font file of the owner's own: brought in, and taken out where nothing is set in it. */
+function OwnFont({ siteId }: { siteId: string }) {
+  const { edit, took, site } = useEditor();
+  const [problem, setProblem] = useState<string>();
+  const take = async ([file]: File[]) => {
+    if (!file) return;
+    setProblem(undefined);
+    try {
+      const taken = await api.takeFile(siteId, file, file.name);
+      took(taken);
+      edit(`Font ${taken.fontName}`, (draft) => {
+        const id = taken.id as `own-${string}`;
+        const fonts = (draft.fonts ??= []);
+        if (!fonts.some((font) => font.id === id))
+          fonts.push({ id, name: taken.fontName ?? file.name, file: taken.file });
+      });
+    } catch (error) {
+      setProblem((error as ApiProblem).message);
+    }
+  };
+  const used = new Set([...KINDS.map(([name]) => site?.type[name].family), site?.type.level?.style.family]);
+  return (
+    <span className="own-font">
+      <FileButton
+        label="Bring in a font"
+        accept=".woff2,.woff,.ttf,.otf"
+        onFiles={(files) => void take(files)}
+      />
+      {problem !== undefined && (
+        <span className="field-error" role="alert">
+          {problem}
+        </span>
+      )}
+      {site?.fonts?.map(({ id, name }) => (
+        <span key={id} className="quiet">
+          {name}
+          {!used.has(id) && (
+            <>
+              {' '}
+              <button
+                type="button"
+                className="link"
+                aria-label={`Take out ${name}`}
+                onClick={() =>
+                  edit(`Take out ${name}`, (draft) => {
+                    const left = draft.fonts!.filter((font) => font.id !== id);
+                    if (left.length > 0) draft.fonts = left;
+                    else delete draft.fonts;
+                  })
+                }
+              >
+                take out
+              </button>
+            </>
+          )}
+        </span>
+      ))}
+    </span>
+  );
+}

@@ -1,0 +1,111 @@
+import { headerItems, PLACES, type Header, type Place } from '@hatrail/core/model/header';
+import type { Item } from '@hatrail/core/model/item';
+import { useEditor } from '../editor/store.ts';
+
+/** Edits of what hangs in a header, each one undoable step. */
+
+/** Changes a header; edits of one `group` in one go are one step. */
+export function changeHeader(
+  headerId: string,
+  label: string,
+  change: (header: Header) => void,
+  group?: string,
+): void {
+  useEditor.getState().edit(
+    label,
+    (draft) => {
+      const header = draft.headers.find(({ id }) => id === headerId);
+      if (header) change(header as Header);
+    },
+    group,
+  );
+}
+
+/** Every item of a header, hung or spare. */
+export function allItems(header: Header): Item[] {
+  return [...headerItems(header), ...(header.spare ?? [])];
+}
+
+/** Changes one item of a header. */
+export function changeItem<I extends Item>(
+  headerId: string,
+  item: I,
+  label: string,
+  change: (item: I) => void,
+): void {
+  changeHeader(
+    headerId,
+    label,
+    (header) => {
+      const found = allItems(header).find(({ id }) => id === item.id);
+      if (found) change(found as I);
+    },
+    `${headerId} ${item.id} ${label}`,
+  );
+}
+
+/** A place on a rod: a rail's place, or the spare rod; `index` counts from its first item. */
+export interface Spot {
+  rail: number | 'spare';
+  place: Place;
+  index: number;
+}
+
+/** Where an item hangs. */
+export function spotOf(header: Header, itemId: string): Spot | undefined {
+  for (const [rail, laid] of header.rails.entries()) {
+    for (const place of PLACES) {
+      const index = laid[place].findIndex(({ id }) => id === itemId);
+      if (index >= 0) return { rail, place, index };
+    }
+  }
+  const index = (header.spare ?? []).findIndex(({ id }) => id === itemId);
+  return index < 0 ? undefined : { rail: 'spare', place: 'start', index };
+}
+
+function listAt(header: Header, { rail, place }: Spot): Item[] {
+  return rail === 'spare' ? (header.spare ??= []) : header.rails[rail]![place];
+}
+
+/** Hangs an item of a draft of a header somewhere else. The index counts without the item itself. */
+export function hang(header: Header, itemId: string, to: Spot): void {
+  const from = spotOf(header, itemId);
+  if (!from) return;
+  const [item] = listAt(header, from).splice(from.index, 1);
+  const list = listAt(header, to);
+  list.splice(Math.min(to.index, list.length), 0, item!);
+  if (header.spare?.length === 0) delete header.spare;
+}
+
+export type ItemMove = 'earlier' | 'later' | 'up' | 'down';
+
+/**
+ * Where an item goes by keyboard: earlier or later along its rod, from one place into the next at its end, or up and
+ * down between rods, the spare rod last. `undefined` where there is no further.
+ */
+export function nextSpot(header: Header, itemId: string, move: ItemMove): Spot | undefined {
+  const spot = spotOf(header, itemId);
+  if (!spot) return undefined;
+  const list = listAt(header, spot);
+  const places = PLACES.indexOf(spot.place);
+  if (move === 'earlier') {
+    if (spot.index > 0) return { ...spot, index: spot.index - 1 };
+    const place = PLACES[places - 1];
+    if (spot.rail === 'spare' || !place) return undefined;
+    return { ...spot, place, index: header.rails[spot.rail]![place].length };
+  }
+  if (move === 'later') {
+    if (spot.index < list.length - 1) return { ...spot, index: spot.index + 1 };
+    const place = PLACES[places + 1];
+    if (spot.rail === 'spare' || !place) return undefined;
+    return { ...spot, place, index: 0 };
+  }
+  const rods: (number | 'spare')[] = [...header.rails.keys(), 'spare'];
+  const rail = rods[rods.indexOf(spot.rail) + (move === 'up' ? -1 : 1)];
+  if (rail === undefined) return undefined;
+  const to: Spot = { rail, place: rail === 'spare' ? 'start' : spot.place, index: 0 };
+  return {
+    ...to,
+    index: rail === 'spare' ? (header.spare?.length ?? 0) : header.rails[rail]![to.place].length,
+  };
+}
