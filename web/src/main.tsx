@@ -12,6 +12,8 @@ import { Editor } from './editor/Editor.tsx';
 import { Gather } from './gather/Gather.tsx';
 import { Palette } from './gather/palette/Palette.tsx';
 import { Logo } from './gather/logo/Logo.tsx';
+import { Menus } from './gather/menus/Menus.tsx';
+import { Pages } from './gather/pages/Pages.tsx';
 import { Pictures } from './gather/pictures/Pictures.tsx';
 import { Type } from './gather/type/Type.tsx';
 import { HandOver } from './handover/HandOver.tsx';
@@ -53,6 +55,8 @@ const router = createBrowserRouter([
           { path: 'type', element: <Type /> },
           { path: 'logo', element: <Logo /> },
           { path: 'pictures', element: <Pictures /> },
+          { path: 'menus', element: <Menus /> },
+          { path: 'pages', element: <Pages /> },
         ],
       },
       { path: 'dress', element: <Dress /> },

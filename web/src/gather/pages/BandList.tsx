@@ -1,0 +1,146 @@
+import {
+  DndContext,
+  KeyboardSensor,
+  PointerSensor,
+  closestCenter,
+  useSensor,
+  useSensors,
+} from '@dnd-kit/core';
+import {
+  SortableContext,
+  sortableKeyboardCoordinates,
+  useSortable,
+  verticalListSortingStrategy,
+} from '@dnd-kit/sortable';
+import { CSS } from '@dnd-kit/utilities';
+import { DotsSixVertical } from '@phosphor-icons/react';
+import { Button } from '@mui/material';
+import { hexColour } from '@hatrail/core/colour/rgb';
+import { freeId } from '@hatrail/core/gather/freeId';
+import { resolveColour } from '@hatrail/core/model/palette';
+import type { Band, Page } from '@hatrail/core/model/page';
+import type { Site } from '@hatrail/core/model/site';
+import { bandColours } from '@hatrail/core/page/layout';
+import { useEditor } from '../../editor/store.ts';
+import { BandTag } from './BandTag.tsx';
+
+interface BandListProps {
+  site: Site;
+  page: Page;
+  chosen: string | undefined;
+  onChoose: (id: string | undefined) => void;
+}
+
+/** The bands of a page, first to last: dragged into order, one open at a time. */
+export function BandList({ site, page, chosen, onChoose }: BandListProps) {
+  const edit = useEditor((state) => state.edit);
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
+  const inPage = (label: string, make: (draft: Page) => void, group?: string) =>
+    edit(label, (draft) => make(draft.pages.find(({ id }) => id === page.id)!), group);
+  const add = () => {
+    const id = freeId('band', page.bands);
+    const last = page.bands.at(-1);
+    const band: Band = {
+      id,
+      name: `Band ${page.bands.length + 1}`,
+      height: { unit: 'px', value: 320 },
+      backdrop: { colour: last ? bandColours(site, last).ground : page.colour },
+      ink: last ? bandColours(site, last).ink : { swatch: site.palette[0]!.id },
+      contents: [{ kind: 'heading', level: page.bands.length === 0 ? 1 : 2, text: 'A heading' }],
+    };
+    inPage('New band', (draft) => void draft.bands.push(structuredClone(band)));
+    onChoose(id);
+  };
+  const move = (id: string, to: number) =>
+    inPage('Order of bands', (draft) => {
+      const from = draft.bands.findIndex((band) => band.id === id);
+      const [moved] = draft.bands.splice(from, 1);
+      draft.bands.splice(to, 0, moved!);
+    });
+  return (
+    <section className="bands" aria-label={`Bands of ${page.title}`}>
+      <div className="section-head">
+        <h2>Bands</h2>
+        <Button size="small" variant="outlined" disabled={page.bands.length >= 60} onClick={add}>
+          Add a band
+        </Button>
+      </div>
+      {page.bands.length === 0 && <p className="quiet">None: the page is its colour alone.</p>}
+      <DndContext
+        sensors={sensors}
+        collisionDetection={closestCenter}
+        onDragEnd={({ active, over }) => {
+          if (over && over.id !== active.id) {
+            move(
+              String(active.id),
+              page.bands.findIndex(({ id }) => id === over.id),
+            );
+          }
+        }}
+      >
+        <SortableContext items={page.bands.map(({ id }) => id)} strategy={verticalListSortingStrategy}>
+          <ul>
+            {page.bands.map((band) => (
+              <BandRow
+                key={band.id}
+                site={site}
+                page={page}
+                band={band}
+                isOpen={band.id === chosen}
+                onToggle={() => onChoose(band.id === chosen ? undefined : band.id)}
+              />
+            ))}
+          </ul>
+        </SortableContext>
+      </DndContext>
+    </section>
+  );
+}
+
+function BandRow({
+  site,
+  page,
+  band,
+  isOpen,
+  onToggle,
+}: {
+  site: Site;
+  page: Page;
+  band: Band;
+  isOpen: boolean;
+  onToggle: () => void;
+}) {
+  const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id: band.id });
+  const { unit, value } = band.height;
+  const picture = site.pictures.find(({ id }) => id === band.backdrop.picture?.picture);
+  const pairing = site.pairings?.find(({ id }) => id === band.pairing);
+  return (
+    <li
+      ref={setNodeRef}
+      style={{ transform: CSS.Translate.toString(transform) ?? undefined, transition }}
+      data-open={isOpen || undefined}
+    >
+      <div className="band-row">
+        <span className="grip" {...attributes} {...listeners} aria-label={`Move ${band.name}`}>
+          <DotsSixVertical size={16} />
+        </span>
+        <button type="button" aria-expanded={isOpen} onClick={onToggle}>
+          <span
+            className="swatch"
+            style={{ background: hexColour(resolveColour(site.palette, bandColours(site, band).ground)) }}
+          />
+          <strong>{band.name}</strong>
+          <span>
+            {unit === 'px' ? `${value} px` : `${value} % of the window`}
+            {pairing && `, ${pairing.name}`}
+            {picture && `, ${picture.name}`}
+          </span>
+        </button>
+      </div>
+      {isOpen && <BandTag site={site} page={page} band={band} />}
+    </li>
+  );
+}

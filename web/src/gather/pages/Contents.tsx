@@ -1,0 +1,215 @@
+import { Button } from '@mui/material';
+import { Card, HeadingContent, ParagraphContent, type Content } from '@hatrail/core/model/page';
+import { ColourField } from '../../parts/ColourField.tsx';
+import { Choice, Row, TextInput } from '../../parts/fields.tsx';
+import { byRule } from '../../parts/rules.ts';
+import type { BandFieldsProps } from './BandTag.tsx';
+
+const NAMES: Record<Content['kind'], string> = {
+  heading: 'Heading',
+  paragraph: 'Paragraph',
+  cards: 'Cards',
+  pictures: 'Pictures',
+};
+
+/** What stands in a band, first to last. */
+export function Contents({ site, band, change }: BandFieldsProps) {
+  const inContents = (label: string, make: (contents: Content[]) => void) =>
+    change(label, ({ contents }) => make(contents));
+  const make: Record<Content['kind'], () => Content> = {
+    heading: () => ({ kind: 'heading', level: 2, text: 'A heading' }),
+    paragraph: () => ({ kind: 'paragraph', text: 'A paragraph.' }),
+    cards: () => ({
+      kind: 'cards',
+      fill: { swatch: site.palette.at(-1)!.id },
+      ink: { swatch: site.palette[0]!.id },
+      cards: ['One', 'Two', 'Three'].map((title) => ({ title, text: 'A sentence about it.' })),
+    }),
+    pictures: () => ({ kind: 'pictures', pictures: site.pictures.slice(0, 1).map(({ id }) => id) }),
+  };
+  return (
+    <fieldset className="layer-fields">
+      <legend>Contents</legend>
+      {band.contents.map((content, i) => (
+        <div key={i} className="content-row">
+          <span className="content-head">
+            <strong>{NAMES[content.kind]}</strong>
+            <button
+              type="button"
+              className="link"
+              disabled={i === 0}
+              aria-label={`Move ${NAMES[content.kind]} ${i + 1} up`}
+              onClick={() =>
+                inContents('Order of contents', (draft) => void draft.splice(i - 1, 0, ...draft.splice(i, 1)))
+              }
+            >
+              up
+            </button>
+            <button
+              type="button"
+              className="link"
+              aria-label={`Remove ${NAMES[content.kind]} ${i + 1}`}
+              onClick={() => inContents('Remove contents', (draft) => void draft.splice(i, 1))}
+            >
+              remove
+            </button>
+          </span>
+          <ContentFields
+            site={site}
+            content={content}
+            index={i}
+            onChange={(label, alter) => inContents(label, (draft) => alter(draft[i]!))}
+          />
+        </div>
+      ))}
+      <div className="row">
+        {(Object.keys(NAMES) as Content['kind'][])
+          .filter((kind) => kind !== 'pictures' || site.pictures.length > 0)
+          .map((kind) => (
+            <Button
+              key={kind}
+              size="small"
+              disabled={band.contents.length >= 40}
+              onClick={() =>
+                inContents(`Add ${NAMES[kind].toLowerCase()}`, (draft) => void draft.push(make[kind]()))
+              }
+            >
+              Add {NAMES[kind].toLowerCase()}
+            </Button>
+          ))}
+      </div>
+    </fieldset>
+  );
+}
+
+interface ContentFieldsProps {
+  site: BandFieldsProps['site'];
+  content: Content;
+  index: number;
+  onChange: (label: string, alter: (draft: Content) => void) => void;
+}
+
+function ContentFields({ site, content, index, onChange }: ContentFieldsProps) {
+  const change = <K extends Content['kind']>(
+    kind: K,
+    label: string,
+    alter: (draft: Extract<Content, { kind: K }>) => void,
+  ) => onChange(label, (draft) => draft.kind === kind && alter(draft as Extract<Content, { kind: K }>));
+  switch (content.kind) {
+    case 'heading':
+      return (
+        <>
+          <TextInput
+            label={`Heading ${index + 1}`}
+            value={content.text}
+            problem={byRule(HeadingContent, 'text')}
+            onChange={(text) => change('heading', 'Heading', (draft) => void (draft.text = text))}
+          />
+          <Choice
+            label={`Level of heading ${index + 1}`}
+            value={String(content.level) as '1' | '2'}
+            options={[
+              ['1', 'level 1, the page’s title'],
+              ['2', 'level 2'],
+            ]}
+            onChange={(level) =>
+              change('heading', 'Heading level', (draft) => void (draft.level = Number(level) as 1 | 2))
+            }
+          />
+        </>
+      );
+    case 'paragraph':
+      return (
+        <TextInput
+          isLong
+          label={`Paragraph ${index + 1}`}
+          value={content.text}
+          problem={byRule(ParagraphContent, 'text')}
+          onChange={(text) => change('paragraph', 'Paragraph', (draft) => void (draft.text = text))}
+        />
+      );
+    case 'cards':
+      return (
+        <>
+          <Row label="Cards">
+            <span className="row">
+              <ColourField
+                label="Fill of the cards"
+                palette={site.palette}
+                use={content.fill}
+                onChange={(use) => change('cards', 'Fill of cards', (draft) => void (draft.fill = use))}
+              />
+              <ColourField
+                label="Ink of the cards"
+                palette={site.palette}
+                use={content.ink}
+                onChange={(use) => change('cards', 'Ink of cards', (draft) => void (draft.ink = use))}
+              />
+            </span>
+          </Row>
+          {content.cards.map((card, c) => (
+            <div key={c} className="card-fields">
+              <TextInput
+                label={`Title of card ${c + 1}`}
+                value={card.title}
+                problem={byRule(Card, 'title')}
+                onChange={(title) =>
+                  change('cards', 'Title of a card', (draft) => void (draft.cards[c]!.title = title))
+                }
+              />
+              <TextInput
+                label={`Text of card ${c + 1}`}
+                value={card.text}
+                problem={byRule(Card, 'text')}
+                onChange={(text) =>
+                  change('cards', 'Text of a card', (draft) => void (draft.cards[c]!.text = text))
+                }
+              />
+              <button
+                type="button"
+                className="link"
+                aria-label={`Remove card ${c + 1}`}
+                onClick={() => change('cards', 'Remove a card', (draft) => void draft.cards.splice(c, 1))}
+              >
+                remove
+              </button>
+            </div>
+          ))}
+          <Button
+            size="small"
+            disabled={content.cards.length >= 24}
+            onClick={() =>
+              change(
+                'cards',
+                'Add a card',
+                (draft) => void draft.cards.push({ title: 'Another', text: 'A sentence about it.' }),
+              )
+            }
+          >
+            Add a card
+          </Button>
+        </>
+      );
+    case 'pictures':
+      return (
+        <div className="row">
+          {site.pictures.map(({ id, name }) => (
+            <label key={id} className="row picture-tick">
+              <input
+                type="checkbox"
+                checked={content.pictures.includes(id)}
+                disabled={!content.pictures.includes(id) && content.pictures.length >= 12}
+                onChange={(event) =>
+                  change('pictures', 'Pictures of a band', (draft) => {
+                    if (event.target.checked) draft.pictures.push(id);
+                    else draft.pictures = draft.pictures.filter((used) => used !== id);
+                  })
+                }
+              />
+              {name}
+            </label>
+          ))}
+        </div>
+      );
+  }
+}

@@ -1,0 +1,285 @@
+import { Button, Menu, MenuItem } from '@mui/material';
+import { useEffect, useRef, useState } from 'react';
+import { useOutletContext } from 'react-router';
+import { freeId } from '@hatrail/core/gather/freeId';
+import { placeName } from '@hatrail/core/gather/places';
+import { removePage, usesOfPart } from '@hatrail/core/gather/uses';
+import type { Header } from '@hatrail/core/model/header';
+import { Page } from '@hatrail/core/model/page';
+import { PAGE_SHAPES } from '@hatrail/core/start/pages';
+import { useFilm, useMeasure } from '../../dress/view.ts';
+import type { EditorContext } from '../../editor/Editor.tsx';
+import { useEditor } from '../../editor/store.ts';
+import type { SiteAtHand } from '../../engine/proof.ts';
+import { ColourField } from '../../parts/ColourField.tsx';
+import { Choice, Row, TextInput } from '../../parts/fields.tsx';
+import { LiveFrame } from '../../parts/LiveFrame.tsx';
+import { usePreview } from '../../parts/preview.ts';
+import { byRule } from '../../parts/rules.ts';
+import { Head } from '../Head.tsx';
+import { BandList } from './BandList.tsx';
+import { Snapshots } from './Snapshots.tsx';
+
+/** The site's pages as films; the chosen one with its bands, or the pictures of the real page. */
+export function Pages() {
+  const { siteId, hand, place, go } = useOutletContext<EditorContext>();
+  const { site } = hand;
+  const edit = useEditor((state) => state.edit);
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const [band, setBand] = useState<string>();
+  const { page, header } = place;
+  const add = (shapeId: string) => {
+    setAnchor(null);
+    const shape = PAGE_SHAPES.find(({ id }) => id === shapeId)!;
+    const id = freeId(shape.name, site.pages);
+    const title = `${shape.name}${site.pages.some((other) => other.title === shape.name) ? ` ${site.pages.length + 1}` : ''}`;
+    edit(`New page ${title}`, (draft) => {
+      const known = (use: { swatch: string }) => draft.palette.some((swatch) => swatch.id === use.swatch);
+      const made = withKnownColours(
+        { id, title, path: `/${id}`, ...structuredClone(shape.make(title)) },
+        known,
+      );
+      draft.pages.push(made);
+    });
+    go({ page: id });
+  };
+  return (
+    <>
+      <Head
+        title="Pages"
+        says="What lies behind the header. Bands stand in for a page’s parts; or drop in full-length pictures of the real one."
+      >
+        <Button variant="contained" aria-haspopup="menu" onClick={(event) => setAnchor(event.currentTarget)}>
+          Add a page
+        </Button>
+        <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
+          {PAGE_SHAPES.map(({ id, name, says }) => (
+            <MenuItem key={id} onClick={() => add(id)}>
+              <span className="menu-choice">
+                <strong>{name}</strong>
+                <small>{says}</small>
+              </span>
+            </MenuItem>
+          ))}
+        </Menu>
+      </Head>
+      <ul className="page-films" aria-label="Pages">
+        {site.pages.map((each) => (
+          <li key={each.id}>
+            <FilmCard
+              hand={hand}
+              header={header}
+              page={each}
+              isChosen={each.id === page.id}
+              onChoose={() => {
+                go({ page: each.id });
+                setBand(undefined);
+              }}
+            />
+          </li>
+        ))}
+      </ul>
+      <div className="pages-body">
+        <div>
+          <PageTag
+            key={page.id}
+            hand={hand}
+            page={page}
+            onGone={() => go({ page: site.pages.find(({ id }) => id !== page.id)!.id })}
+          />
+          {(page.snapshots ?? []).length === 0 && (
+            <BandList site={site} page={page} chosen={band} onChoose={setBand} />
+          )}
+          <Snapshots siteId={siteId} hand={hand} page={page} />
+        </div>
+        <Live hand={hand} header={header} page={page} band={band} />
+      </div>
+    </>
+  );
+}
+
+/** A page shape on a site whose palette has other swatches: colours that are not there become white, dark or grey. */
+function withKnownColours(page: Page, isKnown: (use: { swatch: string }) => boolean): Page {
+  const PLAIN: Record<string, string> = {
+    white: '#ffffff',
+    dark: '#1b1f24',
+    deep: '#3a434d',
+    mid: '#6f7a86',
+    accent: '#b5541c',
+    pale: '#eef0f2',
+  };
+  const walk = (value: unknown): unknown => {
+    if (Array.isArray(value)) return value.map(walk);
+    if (typeof value !== 'object' || value === null) return value;
+    const { swatch } = value as { swatch?: string };
+    if (swatch !== undefined && !isKnown({ swatch })) return { colour: PLAIN[swatch] ?? '#ffffff' };
+    return Object.fromEntries(Object.entries(value).map(([key, part]) => [key, walk(part)]));
+  };
+  return walk(page) as Page;
+}
+
+const FILM = 96;
+
+function FilmCard({
+  hand,
+  header,
+  page,
+  isChosen,
+  onChoose,
+}: {
+  hand: SiteAtHand;
+  header: Header;
+  page: Page;
+  isChosen: boolean;
+  onChoose: () => void;
+}) {
+  const film = useFilm(hand, header, page.id, 1280, FILM);
+  const canvas = useRef<HTMLCanvasElement>(null);
+  useEffect(() => {
+    if (!film || !canvas.current) return;
+    canvas.current.width = film.width;
+    canvas.current.height = film.height;
+    canvas.current.getContext('2d')!.drawImage(film, 0, 0);
+  }, [film]);
+  return (
+    <button type="button" className="page-film" aria-pressed={isChosen} onClick={onChoose}>
+      <span className="page-film-picture">
+        <canvas ref={canvas} aria-hidden="true" />
+      </span>
+      <strong>{page.title}</strong>
+      <small>{page.path}</small>
+    </button>
+  );
+}
+
+/** The page's own values, and the way out. */
+function PageTag({ hand, page, onGone }: { hand: SiteAtHand; page: Page; onGone: () => void }) {
+  const { site } = hand;
+  const edit = useEditor((state) => state.edit);
+  const [isLeaving, setLeaving] = useState(false);
+  const [instead, setInstead] = useState('');
+  const uses = usesOfPart(site, 'page', page.id);
+  const change = (label: string, make: (draft: Page) => void) =>
+    edit(label, (draft) => make(draft.pages.find(({ id }) => id === page.id)!), `${page.id} ${label}`);
+  const pathRule = byRule(Page, 'path');
+  const pathProblem = (path: string) =>
+    pathRule(path) ??
+    (site.pages.some((other) => other.id !== page.id && other.path === path)
+      ? 'Another page has this address: give this one its own.'
+      : undefined);
+  const remove = (to?: string) => {
+    onGone();
+    edit(`Remove ${page.title}`, (draft) => removePage(draft, page.id, to));
+  };
+  return (
+    <section className="tag" aria-label={`Page ${page.title}`}>
+      <Row label="Title">
+        <TextInput
+          label="Title of the page"
+          value={page.title}
+          problem={byRule(Page, 'title')}
+          onChange={(title) => change('Title of a page', (draft) => void (draft.title = title))}
+        />
+      </Row>
+      <Row label="Address">
+        <TextInput
+          label="Address of the page"
+          value={page.path}
+          problem={pathProblem}
+          onChange={(path) => change('Address of a page', (draft) => void (draft.path = path))}
+        />
+      </Row>
+      <Row label="Page colour">
+        <ColourField
+          label="Page colour"
+          palette={site.palette}
+          use={page.colour}
+          onChange={(use) => change('Page colour', (draft) => void (draft.colour = use))}
+        />
+      </Row>
+      {isLeaving ? (
+        <div className="tag-note" role="group" aria-label={`Remove ${page.title}`}>
+          <p>
+            {uses.length} {uses.length === 1 ? 'link leads' : 'links lead'} here:{' '}
+            {uses.map(({ path }) => placeName(site, path)).join('; ')}. Where do they go then?
+          </p>
+          <Choice
+            label="Where its links go"
+            value={instead}
+            options={[
+              ['', `to ${page.path}, as an address`] as const,
+              ...site.pages
+                .filter(({ id }) => id !== page.id)
+                .map(({ id, title }) => [id, `to ${title}`] as const),
+            ]}
+            onChange={setInstead}
+          />
+          <div className="row">
+            <Button size="small" variant="contained" onClick={() => remove(instead || undefined)}>
+              Remove it
+            </Button>
+            <Button size="small" variant="outlined" onClick={() => setLeaving(false)}>
+              Keep it
+            </Button>
+          </div>
+        </div>
+      ) : (
+        <Button
+          size="small"
+          disabled={site.pages.length === 1}
+          onClick={() => (uses.length > 0 ? setLeaving(true) : remove())}
+        >
+          Remove the page
+        </Button>
+      )}
+    </section>
+  );
+}
+
+const WIDTH = 1280;
+const SCALE = 0.42;
+const HIGH = 800;
+
+/** The page as it will ship, scrolled to the band that is worked on. */
+function Live({
+  hand,
+  header,
+  page,
+  band,
+}: {
+  hand: SiteAtHand;
+  header: Header;
+  page: Page;
+  band: string | undefined;
+}) {
+  const preview = usePreview(hand, header, page, useMeasure(hand));
+  const [scroll, setScroll] = useState(0);
+  const holder = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    const inside = holder.current?.querySelector('iframe')?.contentDocument;
+    const found = band === undefined ? undefined : inside?.getElementById(band);
+    if (found && inside)
+      setScroll(
+        Math.max(0, Math.round(found.getBoundingClientRect().top + inside.defaultView!.scrollY - 120)),
+      );
+    if (band === undefined) setScroll(0);
+  }, [band]);
+  return (
+    <div className="page-live" ref={holder}>
+      {preview ? (
+        <LiveFrame
+          preview={preview}
+          title={`${page.title} as it will ship`}
+          width={WIDTH}
+          height={HIGH}
+          scale={SCALE}
+          scroll={scroll}
+          isLive
+          onScroll={setScroll}
+        />
+      ) : (
+        <p className="quiet">Loading the page</p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,66 @@
+import { OptionalTarget } from '@hatrail/core/model/menu';
+import type { Site } from '@hatrail/core/model/site';
+import { Choice, Row, TextInput } from './fields.tsx';
+import { byRule } from './rules.ts';
+
+interface TargetFieldProps {
+  site: Site;
+  /** What leads there, as it is named in labels. */
+  of: string;
+  value: OptionalTarget;
+  /** Whether it may lead nowhere. */
+  canBeNone?: boolean;
+  onChange: (to: { page?: string; address?: string }) => void;
+}
+
+type Kind = 'page' | 'address' | 'none';
+
+/** Where a link goes: a page of the site, an address or anchor, or nowhere. */
+export function TargetField({ site, of, value, canBeNone = false, onChange }: TargetFieldProps) {
+  const kind: Kind = value.address !== undefined ? 'address' : value.page !== undefined ? 'page' : 'none';
+  const home = site.pages[0]?.id;
+  const choose = (next: Kind) => {
+    if (next === 'page' && home !== undefined) onChange({ page: home });
+    if (next === 'address') {
+      onChange({ address: site.pages.find(({ id }) => id === value.page)?.path ?? '/' });
+    }
+    if (next === 'none') onChange({});
+  };
+  return (
+    <>
+      <Row label="Leads to">
+        <Choice<Kind>
+          label={`What ${of} leads to`}
+          value={kind}
+          options={[
+            ['page', 'a page'],
+            ['address', 'an address or anchor'],
+            ...(canBeNone || kind === 'none' ? [['none', 'nowhere; it only opens'] as const] : []),
+          ]}
+          onChange={choose}
+        />
+      </Row>
+      {kind === 'page' && (
+        <Row label="Page">
+          <Choice
+            label={`Page of ${of}`}
+            value={value.page ?? ''}
+            options={site.pages.map(({ id, title }) => [id, title] as const)}
+            onChange={(page) => onChange({ page })}
+          />
+        </Row>
+      )}
+      {kind === 'address' && (
+        <Row label="Address">
+          <TextInput
+            label={`Address of ${of}`}
+            value={value.address ?? ''}
+            placeholder="https://, mailto:, tel:, / or #"
+            problem={byRule(OptionalTarget, 'address')}
+            onChange={(address) => onChange({ address })}
+          />
+        </Row>
+      )}
+    </>
+  );
+}
