@@ -16,6 +16,7 @@ import { Menus } from './gather/menus/Menus.tsx';
 import { Pages } from './gather/pages/Pages.tsx';
 import { Pictures } from './gather/pictures/Pictures.tsx';
 import { Type } from './gather/type/Type.tsx';
+import { Hang } from './hang/Hang.tsx';
 import { HandOver } from './handover/HandOver.tsx';
 import { Sites } from './sites/Sites.tsx';
 import { theme } from './theme.ts';
@@ -59,6 +60,7 @@ const router = createBrowserRouter([
           { path: 'pages', element: <Pages /> },
         ],
       },
+      { path: 'hang', element: <Hang /> },
       { path: 'dress', element: <Dress /> },
       { path: 'hand-over', element: <HandOver /> },
     ],

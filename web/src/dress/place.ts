@@ -16,6 +16,7 @@ export interface Place {
 }
 
 export interface PlaceChange {
+  header?: string;
   page?: string;
   width?: number;
   moment?: Moment;

@@ -12,6 +12,7 @@ import { countItems, useVerdicts } from './verdicts.ts';
 /** The pegs of the rod whose screens there are. */
 const PEGS = [
   { path: 'gather', name: 'Gather' },
+  { path: 'hang', name: 'Hang' },
   { path: 'dress', name: 'Dress' },
   { path: 'hand-over', name: 'Hand over' },
 ] as const;

@@ -75,6 +75,40 @@ export function hang(header: Header, itemId: string, to: Spot): void {
   const list = listAt(header, to);
   list.splice(Math.min(to.index, list.length), 0, item!);
   if (header.spare?.length === 0) delete header.spare;
+  if (from.rail === 'spare' && to.rail !== 'spare') foldToo(header, item!);
+}
+
+/** What comes onto a rail goes somewhere when the header folds: logo and name stay, the rest goes into the folded menu. */
+function foldToo({ fold }: Header, { id, kind }: Item): void {
+  if (!fold || fold.bar.includes(id) || fold.panel.includes(id)) return;
+  (kind === 'logo' || kind === 'name' ? fold.bar : fold.panel).push(id);
+}
+
+/** Hangs a new item of a draft of a header at the end of a rail. */
+export function hangNew(header: Header, item: Item, rail: number): void {
+  header.rails[Math.min(rail, header.rails.length - 1)]!.end.push(item);
+  foldToo(header, item);
+}
+
+/** Hangs a copy of an item, with its look, after it. */
+export function hangCopy(header: Header, itemId: string, copyId: string): void {
+  const spot = spotOf(header, itemId);
+  if (!spot) return;
+  const list = listAt(header, spot);
+  const copy = { ...structuredClone(list[spot.index]!), id: copyId };
+  list.splice(spot.index + 1, 0, copy);
+  if (spot.rail !== 'spare') foldToo(header, copy);
+}
+
+/** Only rails above all others may scroll away or stand in the flow: what a change of order breaks is put right. */
+export function keepLeading(header: Header): void {
+  for (const key of ['leaves', 'inFlow'] as const) {
+    let isLeading = true;
+    for (const rail of header.rails) {
+      if (!isLeading) delete rail[key];
+      isLeading &&= rail[key] === true;
+    }
+  }
 }
 
 export type ItemMove = 'earlier' | 'later' | 'up' | 'down';

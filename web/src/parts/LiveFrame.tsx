@@ -16,17 +16,34 @@ interface LiveFrameProps {
   onScroll?: (scroll: number) => void;
   /** Called with the address of a link that was followed. */
   onLink?: (address: string) => void;
+  /** Called with what was clicked in the page. */
+  onPick?: (element: Element) => void;
+  /** Called with the page's document once it is loaded and dressed. */
+  onReady?: (inside: Document) => void;
   children?: ReactNode;
 }
 
 /** A page with its header as it ships, in a frame. */
 export function LiveFrame(props: LiveFrameProps) {
-  const { preview, title, width, height, scale, scroll, isLive = false, onScroll, onLink, children } = props;
+  const {
+    preview,
+    title,
+    width,
+    height,
+    scale,
+    scroll,
+    isLive = false,
+    onScroll,
+    onLink,
+    onPick,
+    onReady,
+    children,
+  } = props;
   const frame = useRef<HTMLIFrameElement>(null);
   const [loads, setLoads] = useState(0);
-  const now = useRef({ preview, scroll, onScroll, onLink });
+  const now = useRef({ preview, scroll, onScroll, onLink, onPick });
   useEffect(() => {
-    now.current = { preview, scroll, onScroll, onLink };
+    now.current = { preview, scroll, onScroll, onLink, onPick };
   });
 
   const onLoad = () => {
@@ -37,6 +54,7 @@ export function LiveFrame(props: LiveFrameProps) {
       passive: true,
     });
     inside.document.addEventListener('click', (event) => {
+      now.current.onPick?.(event.target as Element);
       const link = (event.target as Element).closest('a[href]');
       if (!link) return;
       const address = link.getAttribute('href')!;
@@ -44,6 +62,7 @@ export function LiveFrame(props: LiveFrameProps) {
       event.preventDefault();
       now.current.onLink?.(address);
     });
+    onReady?.(inside.document);
     setLoads((count) => count + 1);
   };
 

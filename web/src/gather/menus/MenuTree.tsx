@@ -98,23 +98,19 @@ interface TreeRowProps {
 }
 
 function TreeRow({ site, entry, level, remark, isChosen, landing: where, onChoose, onMove }: TreeRowProps) {
-  const drag = useDraggable({ id: entry.id });
-  const drop = useDroppable({ id: entry.id });
+  const { setNodeRef, listeners, transform, isDragging } = useDraggable({ id: entry.id });
+  const { setNodeRef: setDropRef } = useDroppable({ id: entry.id });
   const page = site.pages.find(({ id }) => id === entry.page);
   const leads = page ? page.title : leadsAnywhere(entry) ? addressOf(site, entry) : 'only opens';
   return (
-    <li ref={drop.setNodeRef} data-landing={where} style={{ marginLeft: 26 * level }}>
+    <li ref={setDropRef} data-landing={where} style={{ marginLeft: 26 * level }}>
       <div
-        ref={drag.setNodeRef}
+        ref={setNodeRef}
         className="menu-row"
-        data-dragged={drag.isDragging || undefined}
-        style={
-          drag.transform
-            ? { transform: `translate(${drag.transform.x}px, ${drag.transform.y}px)` }
-            : undefined
-        }
+        data-dragged={isDragging || undefined}
+        style={transform ? { transform: `translate(${transform.x}px, ${transform.y}px)` } : undefined}
       >
-        <span className="grip" {...drag.listeners} aria-hidden="true">
+        <span className="grip" {...listeners} aria-hidden="true">
           <DotsSixVertical size={16} />
         </span>
         <button

@@ -1,0 +1,195 @@
+import { Button, Menu, MenuItem } from '@mui/material';
+import { useMemo, useState } from 'react';
+import { useOutletContext, useSearchParams } from 'react-router';
+import { KINDS } from '@hatrail/core/header/kinds/index';
+import { layoutHeader } from '@hatrail/core/header/layout';
+import type { Header } from '@hatrail/core/model/header';
+import type { ItemKindName } from '@hatrail/core/model/item';
+import type { Site } from '@hatrail/core/model/site';
+import { canHang, newItem } from '@hatrail/core/start/items';
+import { useMeasure } from '../dress/view.ts';
+import { WidthRuler } from '../dress/WidthRuler.tsx';
+import type { EditorContext } from '../editor/Editor.tsx';
+import { allItems, changeHeader, hangNew, keepLeading, spotOf } from './edits.ts';
+import { Folded } from './Folded.tsx';
+import { FoldTag } from './FoldTag.tsx';
+import { HeaderTag } from './HeaderTag.tsx';
+import { ItemTag } from './ItemTag.tsx';
+import { LiveHeader } from './LiveHeader.tsx';
+import { RailTag } from './RailTag.tsx';
+import { Rods } from './Rods.tsx';
+import { Room } from './Room.tsx';
+import { HeaderChoice } from './HeaderChoice.tsx';
+
+/** What is chosen on the screen: an item, a rail, the header itself, or its folding. */
+export type Chosen =
+  { kind: 'item'; id: string } | { kind: 'rail'; index: number } | { kind: 'header' } | { kind: 'fold' };
+
+function readChosen(text: string | null, header: Header): Chosen {
+  const rail = /^rail-(\d+)$/.exec(text ?? '');
+  if (rail && header.rails[Number(rail[1]) - 1]) return { kind: 'rail', index: Number(rail[1]) - 1 };
+  if (text === 'fold') return { kind: 'fold' };
+  if (text?.startsWith('item-') && allItems(header).some(({ id }) => `item-${id}` === text)) {
+    return { kind: 'item', id: text.slice(5) };
+  }
+  return { kind: 'header' };
+}
+
+/** What hangs in the header and where: rods with their items, the header at true size, and how it folds. */
+export function Hang() {
+  const { hand, place, go } = useOutletContext<EditorContext>();
+  const { site } = hand;
+  const { header, width, page } = place;
+  const measure = useMeasure(hand);
+  const [params, setParams] = useSearchParams();
+  const chosen = readChosen(params.get('hung'), header);
+  const choose = (next: Chosen) => {
+    const text =
+      next.kind === 'item' ? `item-${next.id}` : next.kind === 'rail' ? `rail-${next.index + 1}` : next.kind;
+    setParams(
+      (old) => {
+        const params = new URLSearchParams(old);
+        params.set('hung', text);
+        return params;
+      },
+      { replace: true },
+    );
+  };
+  const layout = useMemo(
+    () => (measure ? layoutHeader(site, header, width, measure) : undefined),
+    [site, header, width, measure],
+  );
+  if (!layout || !measure) return <p className="wait">Loading the site’s fonts</p>;
+  const item = chosen.kind === 'item' ? allItems(header).find(({ id }) => id === chosen.id) : undefined;
+  return (
+    <main className="hang">
+      <div className="hang-head">
+        <HeaderChoice site={site} header={header} onChoose={(id) => go({ header: id })} />
+        <button
+          type="button"
+          className="link"
+          aria-pressed={chosen.kind === 'header'}
+          onClick={() => choose({ kind: 'header' })}
+        >
+          Whole header
+        </button>
+        <WidthRuler width={width} foldWidth={layout.foldWidth} onChange={(next) => go({ width: next })} />
+        <AddRail header={header} onChosen={choose} />
+        <AddItem site={site} header={header} chosen={chosen} onChosen={choose} />
+      </div>
+      <Rods site={site} header={header} layout={layout} chosen={chosen} onChoose={choose}>
+        <LiveHeader
+          hand={hand}
+          header={header}
+          page={page}
+          layout={layout}
+          chosen={chosen}
+          onChoose={choose}
+        />
+      </Rods>
+      <div className="hang-below">
+        <Room
+          site={site}
+          header={header}
+          measure={measure}
+          layout={layout}
+          width={width}
+          onFold={() => choose({ kind: 'fold' })}
+        />
+        <Folded
+          hand={hand}
+          header={header}
+          page={page}
+          layout={layout}
+          onFold={() => choose({ kind: 'fold' })}
+        />
+        <div className="hang-tag">
+          {item && (
+            <ItemTag
+              key={item.id}
+              site={site}
+              header={header}
+              item={item}
+              layout={layout}
+              onChoose={choose}
+            />
+          )}
+          {chosen.kind === 'rail' && (
+            <RailTag
+              key={chosen.index}
+              header={header}
+              index={chosen.index}
+              layout={layout}
+              onChoose={choose}
+            />
+          )}
+          {chosen.kind === 'header' && (
+            <HeaderTag site={site} header={header} measure={measure} layout={layout} />
+          )}
+          {chosen.kind === 'fold' && <FoldTag site={site} header={header} layout={layout} />}
+        </div>
+      </div>
+    </main>
+  );
+}
+
+interface AddProps {
+  header: Header;
+  onChosen: (chosen: Chosen) => void;
+}
+
+function AddRail({ header, onChosen }: AddProps) {
+  const add = () => {
+    changeHeader(header.id, 'Another rail', (draft) => {
+      const { inset, gap } = draft.rails.at(-1)!;
+      draft.rails.push({ height: 48, inset, gap, start: [], middle: [], end: [] });
+      keepLeading(draft);
+    });
+    onChosen({ kind: 'rail', index: header.rails.length });
+  };
+  return (
+    <Button size="small" variant="outlined" disabled={header.rails.length >= 8} onClick={add}>
+      Another rail
+    </Button>
+  );
+}
+
+/** A new item, hung at the end of the rail that is worked on. */
+function AddItem({ site, header, chosen, onChosen }: AddProps & { site: Site; chosen: Chosen }) {
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const spot = chosen.kind === 'item' ? spotOf(header, chosen.id) : undefined;
+  const rail =
+    chosen.kind === 'rail'
+      ? chosen.index
+      : spot && spot.rail !== 'spare'
+        ? spot.rail
+        : header.rails.length - 1;
+  const hung = new Set(allItems(header).map(({ kind }) => kind));
+  const add = (kind: ItemKindName) => {
+    setAnchor(null);
+    const item = newItem(site, header, kind);
+    changeHeader(header.id, `Hang ${KINDS[kind].name.toLowerCase()}`, (draft) => hangNew(draft, item, rail));
+    onChosen({ kind: 'item', id: item.id });
+  };
+  return (
+    <>
+      <Button
+        size="small"
+        variant="contained"
+        aria-haspopup="menu"
+        onClick={(event) => setAnchor(event.currentTarget)}
+      >
+        Hang an item
+      </Button>
+      <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
+        {(Object.keys(KINDS) as ItemKindName[])
+          .filter((kind) => !((kind === 'logo' || kind === 'name') && hung.has(kind)))
+          .map((kind) => (
+            <MenuItem key={kind} disabled={!canHang(site, kind)} onClick={() => add(kind)}>
+              {KINDS[kind].name}
+            </MenuItem>
+          ))}
+      </Menu>
+    </>
+  );
+}

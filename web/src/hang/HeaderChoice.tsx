@@ -1,0 +1,110 @@
+import { CaretDown } from '@phosphor-icons/react';
+import { Button, Menu, MenuItem } from '@mui/material';
+import { useState } from 'react';
+import { freeId } from '@hatrail/core/gather/freeId';
+import type { Header } from '@hatrail/core/model/header';
+import type { Site } from '@hatrail/core/model/site';
+import { START_HEADERS, emptyHeader } from '@hatrail/core/start/headers';
+import { useEditor } from '../editor/store.ts';
+
+interface HeaderChoiceProps {
+  site: Site;
+  header: Header;
+  onChoose: (id: string) => void;
+}
+
+/** The header that is worked on; another one, a copy, or a new one. */
+export function HeaderChoice({ site, header, onChoose }: HeaderChoiceProps) {
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const edit = useEditor((state) => state.edit);
+  const close = (then: () => void) => () => {
+    setAnchor(null);
+    then();
+  };
+  const add = (made: Header) => {
+    const id = freeId(made.id, site.headers);
+    edit(`New header ${made.name}`, (draft) => void draft.headers.push({ ...made, id }));
+    onChoose(id);
+  };
+  const duplicate = () => {
+    const copy = structuredClone(header);
+    add({ ...copy, name: `${header.name.slice(0, 54)}, copy` });
+  };
+  const fits = START_HEADERS.filter((start) => usesKnownSwatches(site, start.make()));
+  return (
+    <>
+      <Button
+        size="small"
+        variant="outlined"
+        endIcon={<CaretDown size={12} />}
+        aria-haspopup="menu"
+        aria-label={`Header: ${header.name}`}
+        onClick={(event) => setAnchor(event.currentTarget)}
+      >
+        {header.name}
+      </Button>
+      <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
+        {site.headers.map(({ id, name }) => (
+          <MenuItem key={id} selected={id === header.id} onClick={close(() => onChoose(id))}>
+            {name}
+            {id === site.headers[0]!.id && ', on the pages'}
+          </MenuItem>
+        ))}
+        {site.headers[0]!.id !== header.id && (
+          <MenuItem
+            onClick={close(() =>
+              edit(`Hang ${header.name} on the pages`, (draft) => {
+                const at = draft.headers.findIndex(({ id }) => id === header.id);
+                draft.headers.unshift(...draft.headers.splice(at, 1));
+              }),
+            )}
+          >
+            Hang {header.name} on the pages
+          </MenuItem>
+        )}
+        <MenuItem divider disabled={site.headers.length >= 40} onClick={close(duplicate)}>
+          Duplicate {header.name}
+        </MenuItem>
+        {fits.map((start) => (
+          <MenuItem key={start.id} onClick={close(() => add(start.make()))}>
+            New, {start.name.toLowerCase()}
+          </MenuItem>
+        ))}
+        <MenuItem onClick={close(() => add(withOwnColours(site, emptyHeader())))}>New, an empty rod</MenuItem>
+        <MenuItem
+          disabled={site.headers.length === 1}
+          onClick={close(() => {
+            onChoose(site.headers.find(({ id }) => id !== header.id)!.id);
+            edit(`Remove ${header.name}`, (draft) => {
+              draft.headers = draft.headers.filter(({ id }) => id !== header.id);
+            });
+          })}
+        >
+          Remove {header.name}
+        </MenuItem>
+      </Menu>
+    </>
+  );
+}
+
+const swatchesIn = (part: unknown): string[] =>
+  [...JSON.stringify(part).matchAll(/"swatch":"([^"]+)"/g)].map(([, id]) => id!);
+
+/** Whether all swatches and menus that a ready-hung header names are in the site. */
+function usesKnownSwatches(site: Site, made: Header): boolean {
+  const menus = [...JSON.stringify(made).matchAll(/"menu":"([^"]+)"/g)].map(([, id]) => id);
+  return (
+    swatchesIn(made).every((id) => site.palette.some((swatch) => swatch.id === id)) &&
+    menus.every((id) => site.menus.some((menu) => menu.id === id))
+  );
+}
+
+/** A header whose colours are the site's darkest and palest swatch where it names others. */
+function withOwnColours(site: Site, made: Header): Header {
+  const known = new Set(site.palette.map(({ id }) => id));
+  const [first, last] = [site.palette[0]!.id, site.palette.at(-1)!.id];
+  const text = JSON.stringify(made).replace(/"swatch":"([^"]+)"/g, (whole, id: string) =>
+    known.has(id) ? whole : `"swatch":"${id === 'white' || id === 'pale' ? last : first}"`,
+  );
+  return JSON.parse(text) as Header;
+}

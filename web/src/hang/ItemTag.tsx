@@ -1,0 +1,336 @@
+import { Button } from '@mui/material';
+import { freeId } from '@hatrail/core/gather/freeId';
+import { itemIds } from '@hatrail/core/gather/swatches';
+import { kindOf } from '@hatrail/core/header/kinds/index';
+import type { HeaderLayout } from '@hatrail/core/header/layout';
+import { belowLogo } from '@hatrail/core/header/readings';
+import { itemAt } from '@hatrail/core/header/steps';
+import type { Header } from '@hatrail/core/model/header';
+import { ALIGNMENTS, type Alignment, type Backing, type Item, type ItemStep } from '@hatrail/core/model/item';
+import type { ColourUse } from '@hatrail/core/model/palette';
+import type { Site } from '@hatrail/core/model/site';
+import { ColourField } from '../parts/ColourField.tsx';
+import { Choice, OnOff, Row } from '../parts/fields.tsx';
+import { NumberField } from '../parts/NumberField.tsx';
+import { ByWidth, type SteppedValue } from './ByWidth.tsx';
+import { changeHeader, changeItem, hang, hangCopy, spotOf } from './edits.ts';
+import type { Chosen } from './Hang.tsx';
+import { KindFields } from './KindFields.tsx';
+
+interface ItemTagProps {
+  site: Site;
+  header: Header;
+  item: Item;
+  layout: HeaderLayout;
+  onChoose: (chosen: Chosen) => void;
+}
+
+const ALIGN_NAMES: Record<Alignment, string> = {
+  start: 'at the top',
+  middle: 'in the middle',
+  end: 'at the bottom',
+};
+
+/** The chosen item's tag: what it shows, its sizes, its place across the rail, its backing, and what changes by width. */
+export function ItemTag({ site, header, item, layout, onChoose }: ItemTagProps) {
+  const title = kindOf(item).title(site, item);
+  const change = <I extends Item>(label: string, make: (draft: I) => void) =>
+    changeItem(header.id, item as I, label, make);
+  const spare = spotOf(header, item.id)?.rail === 'spare';
+  const copy = () => {
+    const id = freeId(item.id, itemIds(header));
+    changeHeader(header.id, `Copy ${title}`, (draft) => hangCopy(draft, item.id, id));
+    onChoose({ kind: 'item', id });
+  };
+  const putAway = () =>
+    changeHeader(header.id, `${title} to the spare rod`, (draft) =>
+      hang(draft, item.id, { rail: 'spare', place: 'start', index: draft.spare?.length ?? 0 }),
+    );
+  const putOn = () =>
+    changeHeader(header.id, `Hang ${title}`, (draft) =>
+      hang(draft, item.id, { rail: 0, place: 'end', index: draft.rails[0]!.end.length }),
+    );
+  const remove = () => {
+    changeHeader(header.id, `Remove ${title}`, (draft) => {
+      draft.spare = draft.spare!.filter(({ id }) => id !== item.id);
+      if (draft.spare.length === 0) delete draft.spare;
+    });
+    onChoose({ kind: 'header' });
+  };
+  return (
+    <section className="tag item-settings" aria-label={title}>
+      <h2 dir="auto">{title}</h2>
+      <Reading site={site} header={header} item={item} layout={layout} />
+      <KindFields site={site} item={item} change={change} />
+      {item.kind !== 'gap' && (
+        <>
+          <Row label="Stands">
+            <Choice
+              label="Where it stands across the rail"
+              value={item.align ?? 'middle'}
+              options={ALIGNMENTS.map((align) => [align, ALIGN_NAMES[align]] as const)}
+              onChange={(align) =>
+                change('Alignment', (draft) => {
+                  if (align === 'middle') delete draft.align;
+                  else draft.align = align;
+                })
+              }
+            />
+          </Row>
+          <Row label="Moved down">
+            <NumberField
+              label="Moved down"
+              unit="px"
+              min={-60}
+              max={60}
+              step={0.5}
+              value={item.shift ?? 0}
+              onChange={(shift) =>
+                change('Moved down', (draft) => {
+                  if (shift === 0) delete draft.shift;
+                  else draft.shift = shift;
+                })
+              }
+            />
+          </Row>
+        </>
+      )}
+      {item.kind !== 'gap' && item.kind !== 'button' && (
+        <LookFields site={site} item={item} change={change} />
+      )}
+      <Row label="Shown">
+        <OnOff
+          label="It is shown"
+          value={item.shown !== false}
+          onChange={(shown) =>
+            change('Shown', (draft) => {
+              if (shown) delete draft.shown;
+              else draft.shown = false;
+            })
+          }
+        />
+      </Row>
+      <ByWidth<ItemStep>
+        of="it"
+        steps={item.steps}
+        canHide
+        values={steppedValues(site, item)}
+        onChange={(steps, label) =>
+          change(label, (draft) => {
+            if (steps) draft.steps = steps;
+            else delete draft.steps;
+          })
+        }
+      />
+      <div className="row tag-acts">
+        <Button size="small" variant="outlined" onClick={copy}>
+          Copy with its look
+        </Button>
+        {spare ? (
+          <>
+            <Button size="small" variant="outlined" onClick={putOn}>
+              Hang it
+            </Button>
+            <Button size="small" onClick={remove}>
+              Remove
+            </Button>
+          </>
+        ) : (
+          <Button size="small" variant="outlined" onClick={putAway}>
+            To the spare rod
+          </Button>
+        )}
+      </div>
+    </section>
+  );
+}
+
+/** How its middle lies against the logo's, and the way to level it. */
+function Reading({ site, header, item, layout }: Omit<ItemTagProps, 'onChoose'>) {
+  const laid = layout.items.find(({ id }) => id === item.id);
+  if (!laid) return <p className="quiet">Not shown at {layout.width} px.</p>;
+  const size = `${Math.round(laid.box.width * 10) / 10} × ${Math.round(laid.box.height * 10) / 10} px`;
+  const off = belowLogo(site, header, layout, item.id);
+  if (!off) return <p className="quiet">{size}</p>;
+  const by = Math.round(off.by * 10) / 10;
+  const shift = itemAt(item, layout.width).shift ?? 0;
+  const level = Math.max(-60, Math.min(60, Math.round((shift - off.by) * 2) / 2));
+  return (
+    <p className="quiet">
+      {size}.{' '}
+      {by === 0
+        ? `Its middle is level with the ${off.what}’s.`
+        : `Its middle is ${Math.abs(by)} px ${by < 0 ? 'above' : 'below'} the ${off.what}’s`}
+      {by !== 0 && level !== shift && (
+        <>
+          {' · '}
+          <button
+            type="button"
+            className="link"
+            onClick={() => changeItem(header.id, item, 'Level it', (draft) => void (draft.shift = level))}
+          >
+            level it
+          </button>
+        </>
+      )}
+    </p>
+  );
+}
+
+/** What of an item can change by width. */
+function steppedValues(site: Site, item: Item): SteppedValue<ItemStep>[] {
+  const size = (label: string, base: number, min: number, max: number): SteppedValue<ItemStep> => ({
+    key: 'size',
+    label,
+    min: Math.max(8, min),
+    max: Math.min(240, max),
+    base,
+  });
+  const shift: SteppedValue<ItemStep> = {
+    key: 'shift',
+    label: 'Moved down',
+    min: -60,
+    max: 60,
+    base: item.shift ?? 0,
+  };
+  const gap = (base: number): SteppedValue<ItemStep> => ({
+    key: 'gap',
+    label: 'Between',
+    min: 4,
+    max: 120,
+    base,
+  });
+  switch (item.kind) {
+    case 'logo':
+      return [size('Height', item.height, 16, 160), shift];
+    case 'picture':
+      return [size('Height', item.height, 12, 240), shift];
+    case 'menu':
+      return [size('Text size', item.size ?? site.type.menu.size, 10, 60), gap(item.gap), shift];
+    case 'button':
+      return [size('Text size', item.size ?? site.type.button.size, 10, 40), shift];
+    case 'icons':
+      return [size('Size', item.size, 12, 60), gap(item.gap), shift];
+    case 'gap':
+      return [size('Width', item.size, 8, 240)];
+    case 'name':
+      return [size('Size', item.size, 10, 80), shift];
+    case 'text':
+      return [size('Text size', item.size, 10, 60), shift];
+    default:
+      return [size('Size', item.size, 12, 40), shift];
+  }
+}
+
+interface LookFieldsProps {
+  site: Site;
+  item: Exclude<Item, { kind: 'gap' | 'button' }>;
+  change: <I extends Item>(label: string, make: (draft: I) => void) => void;
+}
+
+type Dressed = LookFieldsProps['item'];
+
+/** An ink of its own, and a backing with its padding and corners. */
+function LookFields({ site, item, change }: LookFieldsProps) {
+  const { backing } = item;
+  const first: ColourUse = { swatch: site.palette[0]!.id };
+  const last: ColourUse = { swatch: site.palette.at(-1)!.id };
+  const inBacking = (label: string, make: (draft: Backing) => void) =>
+    change<Dressed>(label, (draft) => draft.backing && make(draft.backing));
+  return (
+    <>
+      <Row label="Ink">
+        <span className="row">
+          <OnOff
+            label="An ink of its own"
+            value={item.ink !== undefined}
+            onChange={(on) =>
+              change<Dressed>('Ink of an item', (draft) => {
+                if (on) draft.ink = first;
+                else delete draft.ink;
+              })
+            }
+          />
+          {item.ink ? (
+            <ColourField
+              label="Ink of the item"
+              palette={site.palette}
+              use={item.ink}
+              onChange={(use) => change<Dressed>('Ink of an item', (draft) => void (draft.ink = use))}
+            />
+          ) : (
+            <span className="quiet">as the header’s links</span>
+          )}
+        </span>
+      </Row>
+      <Row label="Backing">
+        <OnOff
+          label="A backing of its own"
+          value={backing !== undefined}
+          onChange={(on) =>
+            change<Dressed>('Backing', (draft) => {
+              if (on) draft.backing = { colour: last, opacity: 1, x: 12, y: 0, radius: 6 };
+              else delete draft.backing;
+            })
+          }
+        />
+      </Row>
+      {backing && (
+        <>
+          <Row label="">
+            <span className="row">
+              <ColourField
+                label="Colour of the backing"
+                palette={site.palette}
+                use={backing.colour}
+                onChange={(use) => inBacking('Colour of a backing', (draft) => void (draft.colour = use))}
+              />
+              <NumberField
+                label="Opacity of the backing"
+                unit="% opaque"
+                min={0}
+                max={100}
+                value={Math.round(backing.opacity * 100)}
+                onChange={(opacity) =>
+                  inBacking('Opacity of a backing', (draft) => void (draft.opacity = opacity / 100))
+                }
+              />
+            </span>
+          </Row>
+          <Row label="Padding">
+            <span className="row">
+              <NumberField
+                label="Padding at each side"
+                unit="px aside"
+                min={0}
+                max={60}
+                value={backing.x}
+                onChange={(x) => inBacking('Padding of a backing', (draft) => void (draft.x = x))}
+              />
+              <NumberField
+                label="Padding above and below"
+                unit="px above"
+                min={0}
+                max={40}
+                value={backing.y}
+                onChange={(y) => inBacking('Padding of a backing', (draft) => void (draft.y = y))}
+              />
+            </span>
+          </Row>
+          <Row label="Corners">
+            <NumberField
+              label="Corner radius of the backing"
+              unit="px"
+              min={0}
+              max={60}
+              value={backing.radius}
+              onChange={(radius) =>
+                inBacking('Corners of a backing', (draft) => void (draft.radius = radius))
+              }
+            />
+          </Row>
+        </>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,247 @@
+import { Button } from '@mui/material';
+import { useState } from 'react';
+import type { HeaderLayout } from '@hatrail/core/header/layout';
+import { paddingFor } from '@hatrail/core/header/readings';
+import { railAt } from '@hatrail/core/header/steps';
+import { itemsOf, type Header, type Rail } from '@hatrail/core/model/header';
+import { Choice, OnOff, Row } from '../parts/fields.tsx';
+import { NumberField } from '../parts/NumberField.tsx';
+import { ByWidth } from './ByWidth.tsx';
+import { changeHeader, keepLeading } from './edits.ts';
+import { Optional } from './FoldTag.tsx';
+import type { Chosen } from './Hang.tsx';
+import { railName } from './Rods.tsx';
+
+interface RailTagProps {
+  header: Header;
+  index: number;
+  layout: HeaderLayout;
+  onChoose: (chosen: Chosen) => void;
+}
+
+/** A rail's tag: its height, margins and width, and what it does on scroll. */
+export function RailTag({ header, index, layout, onChoose }: RailTagProps) {
+  const rail = header.rails[index]!;
+  const laid = layout.rails.find((candidate) => candidate.index === index);
+  const now = railAt(rail, layout.width);
+  const [wanted, setWanted] = useState(laid?.height ?? rail.height);
+  const change = (label: string, make: (draft: Rail) => void) =>
+    changeHeader(
+      header.id,
+      label,
+      (draft) => {
+        make(draft.rails[index]!);
+        keepLeading(draft);
+      },
+      `rail ${index} ${label}`,
+    );
+  const contents = laid?.contents ?? 0;
+  const gives = paddingFor(wanted, contents);
+  const above = header.rails.slice(0, index);
+  const canLeave = header.manner.onScroll === 'stays' && above.every(({ leaves }) => leaves);
+  const canFlow = header.manner.lies === 'over' && above.every(({ inFlow }) => inFlow);
+  const reorder = (by: number) => {
+    changeHeader(header.id, 'Order of rails', (draft) => {
+      const [moved] = draft.rails.splice(index, 1);
+      draft.rails.splice(index + by, 0, moved!);
+      keepLeading(draft);
+    });
+    onChoose({ kind: 'rail', index: index + by });
+  };
+  const remove = () => {
+    changeHeader(header.id, `Remove the ${railName(index).toLowerCase()}`, (draft) => {
+      const items = itemsOf(draft.rails[index]!);
+      draft.rails.splice(index, 1);
+      if (items.length > 0) draft.spare = [...(draft.spare ?? []), ...items];
+      keepLeading(draft);
+    });
+    onChoose({ kind: 'header' });
+  };
+  return (
+    <section className="tag" aria-label={railName(index)}>
+      <h2>{railName(index)}</h2>
+      {laid && (
+        <p className="quiet">
+          {laid.height} px high at {layout.width}; its contents are {round(contents)} px high and{' '}
+          {round(laid.needed - 2 * now.inset)} wide.
+        </p>
+      )}
+      <Row label="Height">
+        <Choice
+          label="Height of the rail"
+          value={rail.padding === undefined ? 'height' : 'padding'}
+          options={[
+            ['height', 'set'],
+            ['padding', 'from its contents'],
+          ]}
+          onChange={(how) =>
+            change('Height or padding', (draft) => {
+              if (how === 'height') {
+                delete draft.padding;
+                draft.height = Math.max(16, laid?.height ?? draft.height);
+              } else draft.padding = paddingFor(laid?.height ?? rail.height, contents);
+            })
+          }
+        />
+      </Row>
+      {rail.padding === undefined ? (
+        <Row label="">
+          <NumberField
+            label="Height in px"
+            unit="px"
+            min={16}
+            max={400}
+            value={rail.height}
+            onChange={(height) => change('Height of a rail', (draft) => void (draft.height = height))}
+          />
+        </Row>
+      ) : (
+        <Row label="Padding">
+          <NumberField
+            label="Padding above and below"
+            unit="px above and below"
+            min={0}
+            max={120}
+            step={0.5}
+            value={rail.padding}
+            onChange={(padding) => change('Padding of a rail', (draft) => void (draft.padding = padding))}
+          />
+        </Row>
+      )}
+      <Row label="For a height">
+        <span className="row">
+          <NumberField
+            label="Wanted height"
+            unit="px"
+            min={16}
+            max={400}
+            value={wanted}
+            onChange={setWanted}
+          />
+          <button
+            type="button"
+            className="link"
+            onClick={() => change('Padding for a height', (draft) => void (draft.padding = gives))}
+          >
+            padding of {round(gives)} px
+          </button>
+        </span>
+      </Row>
+      <Row label="Margins">
+        <NumberField
+          label="Room at each side"
+          unit="px at each side"
+          min={0}
+          max={240}
+          value={rail.inset}
+          onChange={(inset) => change('Margins of a rail', (draft) => void (draft.inset = inset))}
+        />
+      </Row>
+      <Row label="Between">
+        <NumberField
+          label="Room between two items"
+          unit="px between items"
+          min={0}
+          max={160}
+          value={rail.gap}
+          onChange={(gap) => change('Room between items', (draft) => void (draft.gap = gap))}
+        />
+      </Row>
+      <Optional
+        label="Largest width"
+        automatic="as wide as the header"
+        unit="px"
+        min={200}
+        max={4000}
+        plain={1200}
+        value={rail.max}
+        set={(max) =>
+          change('Largest width of a rail', (draft) => {
+            if (max === undefined) delete draft.max;
+            else draft.max = max;
+          })
+        }
+      />
+      {header.manner.onScroll === 'stays' && (
+        <Row label="Scrolls away">
+          <span className="row">
+            <Flag
+              label="It scrolls away"
+              value={rail.leaves === true}
+              can={canLeave}
+              set={(on) => change('Scrolls away', (draft) => flag(draft, 'leaves', on))}
+            />
+          </span>
+        </Row>
+      )}
+      {header.manner.lies === 'over' && (
+        <Row label="In the flow">
+          <span className="row">
+            <Flag
+              label="It stands in the flow"
+              value={rail.inFlow === true}
+              can={canFlow}
+              set={(on) => change('In the flow', (draft) => flag(draft, 'inFlow', on))}
+            />
+          </span>
+        </Row>
+      )}
+      <ByWidth
+        of="the rail"
+        steps={rail.steps}
+        canHide
+        values={[
+          rail.padding === undefined
+            ? { key: 'height' as const, label: 'Height', min: 16, max: 400, base: rail.height }
+            : { key: 'padding' as const, label: 'Padding', min: 0, max: 120, base: rail.padding },
+          { key: 'inset', label: 'Margins', min: 0, max: 240, base: rail.inset },
+          { key: 'gap', label: 'Between', min: 0, max: 160, base: rail.gap },
+        ]}
+        onChange={(steps, label) =>
+          change(label, (draft) => {
+            if (steps) draft.steps = steps;
+            else delete draft.steps;
+          })
+        }
+      />
+      <div className="row tag-acts">
+        <Button size="small" variant="outlined" disabled={index === 0} onClick={() => reorder(-1)}>
+          Up
+        </Button>
+        <Button
+          size="small"
+          variant="outlined"
+          disabled={index === header.rails.length - 1}
+          onClick={() => reorder(1)}
+        >
+          Down
+        </Button>
+        <Button size="small" disabled={header.rails.length === 1} onClick={remove}>
+          Remove, its items to the spare rod
+        </Button>
+      </div>
+    </section>
+  );
+}
+
+const round = (v: number) => Math.round(v * 10) / 10;
+
+function flag(rail: Rail, key: 'leaves' | 'inFlow', on: boolean): void {
+  if (on) rail[key] = true;
+  else delete rail[key];
+}
+
+function Flag({
+  label,
+  value,
+  can,
+  set,
+}: {
+  label: string;
+  value: boolean;
+  can: boolean;
+  set: (on: boolean) => void;
+}) {
+  if (!can && !value) return <span className="quiet">only if all rails above it do</span>;
+  return <OnOff label={label} value={value} onChange={set} />;
+}
