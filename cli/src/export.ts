@@ -12,11 +12,11 @@ export interface ShippedFile {
   bytes: Uint8Array;
 }
 
-/** Brings together the bytes of files that ship. `read` gives a picture file's bytes. */
+/** Brings together the bytes of files that ship. `read` gives a picture file's bytes, in a width where one is asked for. */
 export async function shippedFiles(
   site: Site,
   files: readonly OutputFile[],
-  read: (file: string) => Promise<Uint8Array | undefined>,
+  read: (file: string, width?: number) => Promise<Uint8Array | undefined>,
 ): Promise<ShippedFile[]> {
   return Promise.all(
     files.map(async (file): Promise<ShippedFile> => {
@@ -25,7 +25,7 @@ export async function shippedFiles(
       if (shipped) return { path: file.path, bytes: await readFile(shipped) };
       const name =
         file.kind === 'font' ? file.file : site.pictures.find(({ id }) => id === file.picture)!.file;
-      const bytes = await read(name);
+      const bytes = await read(name, file.kind === 'picture' ? file.width : undefined);
       if (!bytes) throw new BadInput(`The file ${name} is missing: bring it in again.`);
       return { path: file.path, bytes };
     }),

@@ -1,5 +1,6 @@
 import type { Page } from '@hatrail/core/model/page';
 import { headerFor } from '@hatrail/core/output/files';
+import { shippedSizes } from '@hatrail/core/output/sizes';
 import { proveScene, type SweptRow } from '@hatrail/core/sweep/prove';
 import { layoutScene } from '@hatrail/core/sweep/scene';
 import { STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
@@ -13,7 +14,7 @@ export async function* proveSite(
   widths: readonly number[] = STANDARD_WIDTHS,
 ): AsyncGenerator<SweptRow> {
   const measure = skiaMeasure();
-  const pictures = await decodePictures(site, read);
+  const pictures = await decodePictures(site, read, shippedSizes(site, site.headers[0]!, measure));
   const drawLogo = skiaLogo(site, pictures);
   for (const page of pages) {
     for (const width of widths) {

@@ -1,6 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import { basename, dirname, join } from 'node:path';
 import sharp from 'sharp';
+import { resized } from './resize.ts';
 import { fontName, registerOwnFonts } from './fonts.ts';
 import { BadInput, readSite } from '@hatrail/core/model/check';
 import { MAX_PICTURE_SIDE, type Picture } from '@hatrail/core/model/picture';
@@ -9,7 +10,8 @@ import type { Site } from '@hatrail/core/model/site';
 /** A site read from its file, and the bytes of the pictures beside it. */
 export interface LoadedSite {
   site: Site;
-  read(file: string): Promise<Uint8Array | undefined>;
+  /** A file's bytes; those of a picture smaller where a width is asked for. */
+  read(file: string, width?: number): Promise<Uint8Array | undefined>;
 }
 
 /**
@@ -21,7 +23,10 @@ export async function loadSite(path: string): Promise<LoadedSite> {
     throw new BadInput(`There is no file ${path}: check the name.`);
   });
   const site = readSite(text);
-  const read = (file: string) => readFile(join(dirname(path), basename(file))).catch(() => undefined);
+  const read = async (file: string, width?: number) => {
+    const bytes = await readFile(join(dirname(path), basename(file))).catch(() => undefined);
+    return bytes && width !== undefined ? resized(bytes, width) : bytes;
+  };
   for (const { file } of site.fonts ?? []) {
     const bytes = await read(file);
     if (!bytes) throw new BadInput(`The font ${file} is missing: put it beside ${basename(path)}.`);
@@ -68,9 +73,13 @@ export async function pictureFacts(bytes: Uint8Array, name: string): Promise<Pic
   }
   if (
     format === 'svg' &&
-    /<script|\bon\w+\s*=|javascript:|<foreignObject|<!ENTITY|@import|(href|src)\s*=\s*["']?\s*(https?:|\/\/)|url\(\s*["']?\s*(https?:|\/\/)/i.test(Buffer.from(bytes).toString('utf8'))
+    /<script|\bon\w+\s*=|javascript:|<foreignObject|<!ENTITY|@import|(href|src)\s*=\s*["']?\s*(https?:|\/\/)|url\(\s*["']?\s*(https?:|\/\/)/i.test(
+      Buffer.from(bytes).toString('utf8'),
+    )
   ) {
-    throw new BadInput(`${name} carries a script, foreign markup or something from elsewhere: save it as a plain SVG and try again.`);
+    throw new BadInput(
+      `${name} carries a script, foreign markup or something from elsewhere: save it as a plain SVG and try again.`,
+    );
   }
   return { width, height, format };
 }

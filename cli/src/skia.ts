@@ -7,6 +7,7 @@ import type { Site } from '@hatrail/core/model/site';
 import { paintPage, snapBox, type Drawable, type PaintingContext } from '@hatrail/core/page/paint';
 import type { LaidPage } from '@hatrail/core/page/layout';
 import { headerPictures } from '@hatrail/core/output/files';
+import type { ShippedSizes } from '@hatrail/core/output/sizes';
 import { picturesOf } from '@hatrail/core/output/page';
 import type { Raster } from '@hatrail/core/stack/ground';
 import type { LogoPixels } from '@hatrail/core/sweep/logo';
@@ -21,16 +22,17 @@ export function skiaMeasure(): Measure {
   return contextMeasure(createCanvas(1, 1).getContext('2d') as never);
 }
 
-/** Decodes the pictures that a site uses. `read` gives a file's bytes, or `undefined` where it is missing. */
+/** Decodes the pictures that a site uses, in the sizes in which they ship. `read` gives a file's bytes, or `undefined` where it is missing. */
 export async function decodePictures(
   site: Site,
-  read: (file: string) => Promise<Uint8Array | undefined>,
+  read: (file: string, width?: number) => Promise<Uint8Array | undefined>,
+  sizes: ShippedSizes = {},
 ): Promise<Map<string, Drawable>> {
   const pictures = new Map<string, Drawable>();
   const used = site.headers.flatMap((header) => headerPictures(site, header));
   for (const id of new Set([...picturesOf(site), ...used])) {
     const { file, width, height } = site.pictures.find((picture) => picture.id === id)!;
-    const bytes = await read(file);
+    const bytes = await read(file, sizes[id]?.one);
     if (bytes) pictures.set(id, { image: await loadImage(Buffer.from(bytes)), width, height });
   }
   return pictures;

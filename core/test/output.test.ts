@@ -76,7 +76,7 @@ describe('a backdrop', () => {
         tint: { colour: { swatch: 'night' }, opacity: 0.2 },
       },
       site.palette,
-      (id) => `${id}.svg`,
+      (id) => `url("${id}.svg")`,
     );
     expect(css).toBe(
       'linear-gradient(rgb(16 27 51 / 0.2), rgb(16 27 51 / 0.2)), url("logo.svg") 50% 20% / cover no-repeat, ' +

@@ -3,42 +3,133 @@ import { layered, noise, step } from './noise.ts';
 
 /** Places and surfaces for sites of any kind. */
 
+/** How a view of the sea differs from another. Places and sizes as shares of the picture's sides. */
+interface SeaView {
+  horizon: number;
+  island: { x: number; width: number; height: number };
+  sun: number;
+  sky: [high: string, low: string];
+  water: [far: string, near: string];
+  /** Boats: place of the waterline's middle, and length. */
+  boats?: { x: number; y: number; length: number }[];
+}
+
+const OPEN_SEA: SeaView = {
+  horizon: 0.42,
+  island: { x: 0.7, width: 0.19, height: 0.085 },
+  sun: 0.24,
+  sky: ['#5f9cc4', '#f3e6cf'],
+  water: ['#5e93a3', '#0d3f55'],
+};
+
+/** A small ferry seen from the side: hull, deck house, funnel and mast; `undefined` beside it. `u`, `v` in boat lengths. */
+function boat(u: number, v: number): Light | undefined {
+  const bow = 0.5 - 0.55 * v * (v < 0 ? 1 : 0);
+  if (v > -0.1 && v < 0.035 && u > -0.48 - 0.3 * v && u < bow - 0.06 - 0.5 * Math.max(0, v)) {
+    return light(v > 0 ? '#5a1f22' : v > -0.022 ? '#f4f1ea' : '#20455a');
+  }
+  const isHouse = v > -0.19 && v <= -0.1 && u > -0.34 && u < 0.2;
+  const isBridge = v > -0.255 && v <= -0.19 && u > -0.02 && u < 0.15;
+  if (isHouse || isBridge) {
+    const isWindow = isHouse
+      ? v > -0.165 && v < -0.135 && (u * 26) % 1 > 0.35 - (u < 0 ? 1 : 0)
+      : v > -0.24 && v < -0.215;
+    return light(isWindow ? '#39505c' : '#fbf9f3');
+  }
+  if (v > -0.3 && v <= -0.19 && u > -0.2 && u < -0.12) return light(v > -0.25 ? '#d9773a' : '#20455a');
+  if (v > -0.42 && v <= -0.255 && Math.abs(u - 0.06) < 0.006) return light('#e8e4da');
+  return undefined;
+}
+
 /** Open sea to a low island: swell that shortens towards the horizon, and the sun's path on it. */
-export function sea(width: number, height: number) {
-  const horizon = height * 0.42;
+export function sea(width: number, height: number, view: SeaView = OPEN_SEA) {
+  const horizon = height * view.horizon;
   const island = Array.from({ length: width }, (_, x) => {
-    const u = (x - width * 0.7) / (width * 0.19);
+    const u = (x - width * view.island.x) / (width * view.island.width);
     const hill = Math.max(0, 1 - u * u) ** 0.8 * (0.55 + 0.6 * layered(x / 160, 2.5, 21, 5));
-    return horizon - height * 0.085 * hill;
+    return horizon - height * view.island.height * hill;
   });
-  const sunX = width * 0.24;
+  const sunX = width * view.sun;
+  const boats = (view.boats ?? []).map((at) => ({
+    x: at.x * width,
+    y: at.y * height,
+    length: at.length * width,
+  }));
+  const afloat = (x: number, y: number): Light | undefined => {
+    for (const { x: bx, y: by, length } of boats) {
+      const [u, v] = [(x - bx) / length, (y - by) / length];
+      if (Math.abs(u) < 0.6 && v > -0.45 && v < 0.04) {
+        const found = boat(u, v);
+        if (found) return found;
+      }
+    }
+    return undefined;
+  };
+  const wake = (x: number, y: number): number =>
+    boats.reduce((sum, { x: bx, y: by, length }) => {
+      const u = (bx - 0.3 * length - x) / length;
+      const v = (y - by) / length;
+      if (u < -0.75 || u > 2.2 || v < -0.01 || v > 0.3) return sum;
+      const spread = 0.02 + 0.06 * Math.max(0, u);
+      return (
+        sum +
+        0.6 *
+          Math.exp(-(((v - 0.03) / spread) ** 2)) *
+          Math.exp(-Math.max(0, u) * 0.9) *
+          (0.4 + 0.9 * noise(x / 6, y / 3, 3))
+      );
+    }, 0);
   return (x: number, y: number): Light => {
+    const found = afloat(x, y);
+    if (found) return found;
     if (y < horizon) {
-      const sky = mix(light('#5f9cc4'), light('#f3e6cf'), step(0, 1, y / horizon) ** 1.5);
-      const cloud = step(0.5, 0.78, layered(x / 420 + 3, y / 70, 31, 6)) * step(0.1, 0.7, y / horizon);
+      const sky = mix(light(view.sky[0]), light(view.sky[1]), step(0, 1, y / horizon) ** 1.5);
+      const cover = step(0.5, 0.78, layered(x / 420 + 3, y / 70, 31, 6)) * step(0.1, 0.7, y / horizon);
       const glow = Math.exp(
         -(((x - sunX) / (width * 0.2)) ** 2) - ((y - horizon * 0.8) / (height * 0.16)) ** 2,
       );
-      const air = add(mix(sky, light('#fff8ea'), cloud * 0.7), light('#ffd9a0'), glow * 0.55);
+      const air = add(mix(sky, light('#fff8ea'), cover * 0.7), light('#ffd9a0'), glow * 0.55);
       if (y < island[x]!) return air;
       const slope = layered(x / 40, (y - island[x]!) / 18, 77, 5);
       const ground = mix(light('#3c4f49'), light('#7d8b6e'), slope);
-      return mix(ground, light('#c9c4b4'), 0.32);
+      return mix(ground, light('#c9c4b4'), 0.32 - 0.25 * Math.min(1, view.island.height * 4 - 0.34));
     }
     const near = (y - horizon) / (height - horizon);
     const stretch = 0.02 + near;
     const swell = (dx: number, dy: number) =>
       layered((x + dx) / (260 * stretch) + near * 3, (y + dy) / (34 * stretch), 47, 5);
     const relief = swell(0, 0) - swell(7 * stretch, -6 * stretch);
-    const body = mix(light('#5e93a3'), light('#0d3f55'), near ** 0.6);
+    const body = mix(light(view.water[0]), light(view.water[1]), near ** 0.6);
     const lit = Math.min(1, Math.max(0, 0.5 + relief * 3.2));
     const water = mix(scale(body, 0.72), mix(body, light('#bfe0de'), 0.4), lit);
     const path = Math.exp(-(((x - sunX) / (width * (0.03 + 0.14 * near))) ** 2));
     const glitter = step(0.62, 0.9, noise(x / (9 * stretch + 1), y / (3 * stretch + 1), 5)) * path;
-    const foam = step(0.72, 0.86, swell(0, 0)) * near * 0.35;
+    const foam = step(0.72, 0.86, swell(0, 0)) * near * 0.35 + Math.min(0.9, wake(x, y));
     return add(mix(water, light('#f2fbfa'), foam), light('#ffe6bd'), glitter * 1.2 * (1 - 0.6 * near));
   };
 }
+
+/** The ferry's two boats on their way, mid-morning. */
+export const crossing = (width: number, height: number) =>
+  sea(width, height, {
+    ...OPEN_SEA,
+    horizon: 0.46,
+    sun: 0.12,
+    boats: [
+      { x: 0.62, y: 0.66, length: 0.2 },
+      { x: 0.33, y: 0.505, length: 0.06 },
+    ],
+  });
+
+/** The island from close by, at noon. */
+export const island = (width: number, height: number) =>
+  sea(width, height, {
+    horizon: 0.6,
+    island: { x: 0.55, width: 0.42, height: 0.3 },
+    sun: 0.95,
+    sky: ['#8fc3e3', '#eef4f2'],
+    water: ['#79b4b6', '#17606a'],
+  });
 
 /** Ridges one behind another, each paler, in morning mist. */
 export function mist(width: number, height: number) {

@@ -1,6 +1,7 @@
 import type { KeptSite } from '@hatrail/core/model/kept';
 import type { Measure } from '@hatrail/core/measure/measure';
 import { registerOwnFonts } from '@hatrail/cli/fonts';
+import { resized } from '@hatrail/cli/resize';
 import { skiaMeasure } from '@hatrail/cli/skia';
 import type { Db } from './database.ts';
 import { PictureStore } from './pictureStore.ts';
@@ -41,16 +42,27 @@ export function siteOf({ sites }: Context, id: string): KeptSite {
   return kept;
 }
 
-/** Reads a file of a site, picture or font, by its name. */
+/** Reads a file of a site, picture or font, by its name; a picture smaller where a width is asked for. */
 export function fileReader(
   { pictures }: Context,
   { site, hashes }: Pick<KeptSite, 'site' | 'hashes'>,
-): (file: string) => Promise<Uint8Array | undefined> {
-  return async (file) => {
+): (file: string, width?: number) => Promise<Uint8Array | undefined> {
+  return async (file, width) => {
     const found = [...site.pictures, ...(site.fonts ?? [])].find((candidate) => candidate.file === file);
     const hash = found && hashes[found.id];
-    return hash === undefined ? undefined : pictures.read(hash);
+    return hash === undefined ? undefined : sizedPicture(pictures, hash, width);
   };
+}
+
+/** A kept file, or a picture in a smaller width: made once, then kept beside it. */
+export async function sizedPicture(
+  pictures: PictureStore,
+  hash: string,
+  width: number | undefined,
+): Promise<Uint8Array | undefined> {
+  const bytes = await pictures.read(hash);
+  if (!bytes || width === undefined) return bytes;
+  return pictures.derived(hash, String(width), () => resized(bytes, width));
 }
 
 /** Keeps the files of a site that is brought in, and gives their hashes by the ids of pictures and fonts. */

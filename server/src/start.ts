@@ -29,7 +29,7 @@ export interface Running {
 
 const ROOT = new URL('../../', import.meta.url).pathname;
 
-/** Opens the data folder, brings in the demo site where there is no site yet, and listens. */
+/** Opens the data folder, brings in the demo sites where there is no site yet, and listens. */
 export async function start({ port, livePort, dataFolder, host = '127.0.0.1' }: Settings): Promise<Running> {
   mkdirSync(dataFolder, { recursive: true });
   const logger = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
@@ -65,10 +65,15 @@ export async function start({ port, livePort, dataFolder, host = '127.0.0.1' }: 
   };
 }
 
+/** The demo sites, in the order in which they are listed. */
+const DEMOS = ['demo/larkfell.hatrail.json', 'demo/pellow.hatrail.json'];
+
 async function bringInDemo(context: Context): Promise<void> {
   if (context.sites.ids().length > 0) return;
-  const { site, read } = await loadSite(join(ROOT, 'demo/larkfell.hatrail.json'));
-  context.sites.create(site, await keepFiles(context, site, read));
+  for (const file of DEMOS) {
+    const { site, read } = await loadSite(join(ROOT, file));
+    context.sites.create(site, await keepFiles(context, site, read));
+  }
 }
 
 function listen(server: Server, port: number, host: string): Promise<number> {

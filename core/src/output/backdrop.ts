@@ -2,11 +2,11 @@ import { cssColour } from '../colour/rgb.ts';
 import type { Backdrop } from '../model/layer.ts';
 import { resolveColour, type Swatch } from '../model/palette.ts';
 
-/** A backdrop as the value of CSS's `background`: top layer first, the colour last. */
+/** A backdrop as the value of CSS's `background`: top layer first, the colour last. `image` gives a picture as CSS writes it. */
 export function cssBackground(
   backdrop: Backdrop,
   palette: readonly Swatch[],
-  pictureUrl: (id: string) => string,
+  image: (id: string) => string,
 ): string {
   const { tint, picture, gradient } = backdrop;
   const layers: string[] = [];
@@ -17,7 +17,7 @@ export function cssBackground(
   if (picture) {
     const { x, y, repeat, drawnWidth } = picture;
     const size = drawnWidth === undefined ? picture.size : `${drawnWidth}px`;
-    layers.push(`url("${pictureUrl(picture.picture)}") ${x}% ${y}% / ${size} ${repeat}`);
+    layers.push(`${image(picture.picture)} ${x}% ${y}% / ${size} ${repeat}`);
   }
   if (gradient) {
     const stops = gradient.stops.map(

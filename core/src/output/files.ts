@@ -5,6 +5,7 @@ import { headerItems, type Header } from '../model/header.ts';
 import type { Page } from '../model/page.ts';
 import type { Site } from '../model/site.ts';
 import { fileOf, relativeAddresses, rootAddresses } from './addresses.ts';
+import { shippedSizes, sizedName, type ShippedSizes } from './sizes.ts';
 import { fontCss, fontsOf, headerFonts } from './fonts.ts';
 import { headerCss } from './headerCss.ts';
 import { headerHtml } from './headerHtml.ts';
@@ -15,7 +16,8 @@ import { pageHtml, picturesOf, siteCss } from './page.ts';
 /** A file that ships: its text, or the picture or font whose bytes it is. Paths are relative, with `/`. */
 export type OutputFile =
   | { path: string; kind: 'text'; text: string }
-  | { path: string; kind: 'picture'; picture: string }
+  /** A picture, in a width of pixels or as it is. */
+  | { path: string; kind: 'picture'; picture: string; width?: number }
   | { path: string; kind: 'font'; file: string };
 
 /** The header that hangs on a page. Until placements are made, it is the site's first. */
@@ -34,9 +36,25 @@ export function headerPictures(site: Site, header: Header): string[] {
   return [...new Set(ids)];
 }
 
+/** The files of one picture: as it is, or in the sizes in which it ships. */
+function pictureFiles(
+  id: string,
+  sizes: ShippedSizes,
+  path: (id: string, width?: number) => string,
+): OutputFile[] {
+  const { one, two } = sizes[id] ?? {};
+  const widths = one === undefined ? [undefined] : [one, two === 'own' ? undefined : two];
+  return widths.map((width) => ({
+    path: path(id, width),
+    kind: 'picture',
+    picture: id,
+    ...(width !== undefined && { width }),
+  }));
+}
+
 /** The header alone, to be put into a site by hand. */
 export function headerFiles(site: Site, header: Header, measure: Measure): OutputFile[] {
-  const to = rootAddresses(site);
+  const to = rootAddresses(site, shippedSizes(site, header, measure));
   const pictures = headerPictures(site, header);
   const fonts = headerFonts(site, header);
   return [
@@ -45,7 +63,7 @@ export function headerFiles(site: Site, header: Header, measure: Measure): Outpu
     { path: 'header.js', kind: 'text', text: HEADER_JS },
     { path: 'how-to.txt', kind: 'text', text: howTo(site, header) },
     { path: 'fonts.css', kind: 'text', text: fontCss(fonts, to.font) },
-    ...pictures.map((id): OutputFile => ({ path: to.picture(id), kind: 'picture', picture: id })),
+    ...pictures.flatMap((id) => pictureFiles(id, to.sizes, to.picture)),
     ...fonts.map(({ file }): OutputFile => ({ path: to.font(file), kind: 'font', file })),
   ];
 }
@@ -53,28 +71,27 @@ export function headerFiles(site: Site, header: Header, measure: Measure): Outpu
 /** The whole site as static pages with their headers: what is exported, and what is published. */
 export function siteFiles(site: Site, measure: Measure): OutputFile[] {
   const header = site.headers[0]!;
+  const sizes = shippedSizes(site, header, measure);
   const fonts = fontsOf(site);
   const pages = site.pages.map((page): OutputFile => {
     const folder = page.path.slice(1);
     return {
       path: folder ? `${folder}/index.html` : 'index.html',
       kind: 'text',
-      text: pageHtml(site, page, headerFor(site, page), relativeAddresses(site, page.path)),
+      text: pageHtml(site, page, headerFor(site, page), relativeAddresses(site, page.path, sizes)),
     };
   });
   const fontUrl = (file: string) => `fonts/${file}`;
-  const pictureUrl = (id: string) => `pictures/${fileOf(site, id)}`;
+  const picture = (id: string, width?: number) => `pictures/${sizedName(fileOf(site, id), width)}`;
   return [
     ...pages,
     { path: 'assets/header.css', kind: 'text', text: headerCss(site, header, measure) },
     { path: 'assets/header.js', kind: 'text', text: HEADER_JS },
-    { path: 'assets/site.css', kind: 'text', text: siteCss(site, header, measure, pictureUrl) },
+    { path: 'assets/site.css', kind: 'text', text: siteCss(site, header, measure, { picture, sizes }) },
     { path: 'assets/fonts.css', kind: 'text', text: fontCss(fonts, fontUrl) },
-    ...[...new Set([...picturesOf(site), ...headerPictures(site, header)])].map((id): OutputFile => ({
-      path: `assets/${pictureUrl(id)}`,
-      kind: 'picture',
-      picture: id,
-    })),
+    ...[...new Set([...picturesOf(site), ...headerPictures(site, header)])].flatMap((id) =>
+      pictureFiles(id, sizes, (picked, width) => `assets/${picture(picked, width)}`),
+    ),
     ...fonts.map(({ file }): OutputFile => ({ path: `assets/fonts/${file}`, kind: 'font', file })),
   ];
 }

@@ -18,7 +18,7 @@ import {
   cardTitleSize,
   headingSize,
 } from '../page/metrics.ts';
-import type { Addresses } from './addresses.ts';
+import { cssImage, imageSource, type Addresses } from './addresses.ts';
 import { bandColours } from '../page/layout.ts';
 import { cssBackground, cssBlending } from './backdrop.ts';
 import { headerFonts } from './fonts.ts';
@@ -117,7 +117,7 @@ function contentHtml(site: Site, content: Content, cardLevel: number, to: Addres
       const items = content.pictures.map((id) => {
         const { alt = '', focus } = site.pictures.find((picture) => picture.id === id) ?? {};
         const place = focus ? ` style="object-position: ${focus.x}% ${focus.y}%"` : '';
-        return `<li><img src="${escapeHtml(to.picture(id))}" alt="${escapeHtml(alt)}"${place}></li>`;
+        return `<li><img ${imageSource(to, id)} alt="${escapeHtml(alt)}"${place}></li>`;
       });
       return `<ul class="pictures of-${content.pictures.length}">\n${items.join('\n')}\n</ul>`;
     }
@@ -138,7 +138,7 @@ export function siteCss(
   site: Site,
   header: Header,
   measure: Measure,
-  pictureUrl: (id: string) => string,
+  to: Pick<Addresses, 'picture' | 'sizes'>,
 ): string {
   const { palette } = site;
   const bands = site.pages.flatMap((page) =>
@@ -147,7 +147,7 @@ export function siteCss(
       return rule(
         `.page-${page.id} > #${band.id}`,
         `color: ${cssColour(resolveColour(palette, bandColours(site, band).ink))}`,
-        `background: ${cssBackground({ ...band.backdrop, colour: bandColours(site, band).ground }, palette, pictureUrl)}`,
+        `background: ${cssBackground({ ...band.backdrop, colour: bandColours(site, band).ground }, palette, (id) => cssImage(to, id))}`,
         cssBlending(band.backdrop) !== undefined && `background-blend-mode: ${cssBlending(band.backdrop)}`,
         unit === 'px' ? `min-height: ${px(Math.round(value))}` : `min-height: round(${value}vh, 1px)`,
       );
@@ -179,7 +179,7 @@ function hasSnapshots(site: Site, page: Page): boolean {
 function snapshotsHtml(site: Site, page: Page, to: Addresses): string[] {
   return (page.snapshots ?? []).map(({ width, picture }) => {
     const { alt = '', width: own = 1, height = 1 } = site.pictures.find(({ id }) => id === picture) ?? {};
-    return `<img class="shot shot-${width}" src="${escapeHtml(to.picture(picture))}" alt="${escapeHtml(alt)}" width="${own}" height="${height}">`;
+    return `<img class="shot shot-${width}" ${imageSource(to, picture)} alt="${escapeHtml(alt)}" width="${own}" height="${height}">`;
   });
 }
 

@@ -4,8 +4,9 @@ import sharp from 'sharp';
 import { fontName } from '@hatrail/cli/fonts';
 import { pictureFacts } from '@hatrail/cli/siteFile';
 import type { TakenFile } from '@hatrail/core/model/kept';
+import { MAX_PICTURE_SIDE } from '@hatrail/core/model/picture';
 import { fontType } from '@hatrail/core/output/fonts';
-import { siteOf, type Context } from '../context.ts';
+import { siteOf, sizedPicture, type Context } from '../context.ts';
 import { fetchPicture } from '../fetchPicture.ts';
 import { badInput, notFound } from '../problem.ts';
 
@@ -139,8 +140,8 @@ export function mediaType(bytes: Uint8Array): string {
   return TYPES.find(([test]) => test(bytes))?.[1] ?? 'image/svg+xml';
 }
 
-/** Widths in which small versions of pictures are made. */
-const SMALL = [160, 320, 640];
+/** Pictures are made smaller in steps of this width, pixels. */
+const SIZE_STEP = 160;
 
 /** Files by the hash of their content, which never changes under an address. */
 export function keptFileRoutes(context: Context): Router {
@@ -148,19 +149,14 @@ export function keptFileRoutes(context: Context): Router {
   router.get('/pictures/:hash', async (request, response) => {
     const bytes = await read(request.params.hash, 'picture');
     const width = Number(request.query.width);
+    const isSized = width % SIZE_STEP === 0 && width > 0 && width <= MAX_PICTURE_SIDE;
     const type = mediaType(bytes);
     response
       .set('Cache-Control', 'public, max-age=31536000, immutable')
       .set('Content-Security-Policy', "default-src 'none'; style-src 'unsafe-inline'");
-    if (SMALL.includes(width) && type !== 'image/svg+xml') {
-      const small = await context.pictures.derived(request.params.hash, `${width}.webp`, () =>
-        sharp(bytes, { limitInputPixels: false })
-          .rotate()
-          .resize({ width, withoutEnlargement: true })
-          .webp({ quality: 80 })
-          .toBuffer(),
-      );
-      response.type('image/webp').send(small);
+    if (isSized && type !== 'image/svg+xml') {
+      const small = await sizedPicture(context.pictures, request.params.hash, width);
+      response.type(type).send(Buffer.from(small!));
     } else {
       response.type(type).send(Buffer.from(bytes));
     }

@@ -3,6 +3,8 @@ import { snapBox } from '@hatrail/core/page/paint';
 import { logoVariantsOf } from '@hatrail/core/header/look';
 import type { Header } from '@hatrail/core/model/header';
 import type { LogoPixels } from '@hatrail/core/sweep/logo';
+import type { ShippedSizes } from '@hatrail/core/output/sizes';
+import { shippedUrl } from './picturePixels.ts';
 import type { SiteAtHand } from './proof.ts';
 import { drawnKey } from './types.ts';
 
@@ -26,6 +28,7 @@ export async function drawLogos(
   { site, hashes }: SiteAtHand,
   header: Header,
   layout: HeaderLayout,
+  sizes: ShippedSizes,
 ): Promise<Record<string, LogoPixels>> {
   const variants = logoVariantsOf(site, header).map(({ picture }) => picture);
   const wanted = layout.inks.flatMap((ink) => {
@@ -37,7 +40,7 @@ export async function drawLogos(
   await Promise.all(
     wanted.map(async ({ picture, ink }) => {
       const { x: left, y: top, width, height } = snapBox(ink.box);
-      const url = `/api/pictures/${hashes[picture]}`;
+      const url = shippedUrl({ hashes }, picture, sizes);
       const key = `${url} ${width} ${height}`;
       let pixels = drawn.get(key);
       if (!pixels) {

@@ -1,3 +1,4 @@
+import type { ShippedSizes } from '@hatrail/core/output/sizes';
 import type { Picture } from '@hatrail/core/model/picture';
 import type { Raster } from '@hatrail/core/stack/ground';
 import type { SiteAtHand } from './proof.ts';
@@ -11,6 +12,12 @@ export function pictureUrl(
   width?: 160 | 320 | 640,
 ): string {
   return `/api/pictures/${hashes[id] ?? ''}${width ? `?width=${width}` : ''}`;
+}
+
+/** Where a picture is had from as it ships for screens of ratio 1. */
+export function shippedUrl({ hashes }: Pick<SiteAtHand, 'hashes'>, id: string, sizes: ShippedSizes): string {
+  const width = sizes[id]?.one;
+  return `/api/pictures/${hashes[id] ?? ''}${width === undefined ? '' : `?width=${width}`}`;
 }
 
 /**

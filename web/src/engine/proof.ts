@@ -2,6 +2,7 @@ import { layoutHeader } from '@hatrail/core/header/layout';
 import { contextMeasure, type Measure, type MeasuringContext } from '@hatrail/core/measure/measure';
 import { MOMENTS, type Header, type Moment } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
+import { shippedSizes, type ShippedSizes } from '@hatrail/core/output/sizes';
 import type { FillWork, Place } from '@hatrail/core/remedy/leastFill';
 import type { Row } from '@hatrail/core/sweep/prove';
 import { STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
@@ -27,6 +28,30 @@ export async function readyMeasure({ site, hashes }: SiteAtHand): Promise<Measur
   return measure;
 }
 
+let sized: { of: unknown[]; sizes: ShippedSizes } | undefined;
+
+/** The sizes in which pictures ship, worked out anew only when something changes that they depend on. */
+export function sizesOf(site: Site, header: Header, by: Measure): ShippedSizes {
+  const of = [
+    site.pages,
+    site.pictures,
+    site.type,
+    site.logo,
+    site.menus,
+    site.name,
+    site.tagline,
+    header.rails,
+    header.extent,
+    header.fold,
+    header.manner.lies,
+    header.looks.top.ink?.logo,
+    header.looks.scrolled.ink?.logo,
+  ];
+  if (!sized || sized.of.some((part, i) => part !== of[i]))
+    sized = { of, sizes: shippedSizes(site, header, by) };
+  return sized.sizes;
+}
+
 /** A request for one page at one width. */
 export async function sceneRequest(
   at: SiteAtHand,
@@ -36,9 +61,14 @@ export async function sceneRequest(
 ): Promise<SceneRequest> {
   const { site, hashes } = at;
   const header = site.headers.find(({ id }) => id === headerId)!;
-  const layout = layoutHeader(site, header, width, await readyMeasure(at));
-  const [logos, vectors] = await Promise.all([drawLogos(at, header, layout), drawVectors(site, hashes)]);
-  return { site, headerId, pageId, width, hashes, logos, vectors };
+  const measure = await readyMeasure(at);
+  const layout = layoutHeader(site, header, width, measure);
+  const sizes = sizesOf(site, header, measure);
+  const [logos, vectors] = await Promise.all([
+    drawLogos(at, header, layout, sizes),
+    drawVectors(site, hashes),
+  ]);
+  return { site, headerId, pageId, width, hashes, sizes, logos, vectors };
 }
 
 /** What the work is about, so that it goes where its raster is. */

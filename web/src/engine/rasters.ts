@@ -3,6 +3,7 @@ import { paintPage, type Drawable, type PaintingContext } from '@hatrail/core/pa
 import type { LaidPage } from '@hatrail/core/page/layout';
 import type { Site } from '@hatrail/core/model/site';
 import type { Raster } from '@hatrail/core/stack/ground';
+import { shippedUrl } from './picturePixels.ts';
 import type { SceneRequest } from './types.ts';
 
 /** Page rasters in a worker, kept by what they are painted from. */
@@ -13,20 +14,20 @@ const MOST = 320 * 2 ** 20;
 const pictures = new Map<string, Promise<Drawable>>();
 const rasters = new Map<string, Raster>();
 
-function decode(hash: string, width: number, height: number): Promise<Drawable> {
-  let picture = pictures.get(hash);
+function decode(url: string, width: number, height: number): Promise<Drawable> {
+  let picture = pictures.get(url);
   if (!picture) {
-    picture = fetch(`/api/pictures/${hash}`)
+    picture = fetch(url)
       .then((response) => response.blob())
       .then(async (blob) => ({ image: await createImageBitmap(blob), width, height }));
-    pictures.set(hash, picture);
-    picture.catch(() => pictures.delete(hash));
+    pictures.set(url, picture);
+    picture.catch(() => pictures.delete(url));
   }
   return picture;
 }
 
 /** Pictures that the pages use, decoded. One that cannot be is left out: its fallback colour shows, as on the page. */
-async function decodeAll({ site, hashes, vectors }: SceneRequest): Promise<Map<string, Drawable>> {
+async function decodeAll({ site, hashes, sizes, vectors }: SceneRequest): Promise<Map<string, Drawable>> {
   const found = new Map<string, Drawable>();
   await Promise.all(
     picturesOf(site).map(async (id) => {
@@ -34,7 +35,7 @@ async function decodeAll({ site, hashes, vectors }: SceneRequest): Promise<Map<s
       const vector = vectors[id];
       if (vector) found.set(id, { image: vector, width, height });
       if (file.endsWith('.svg')) return;
-      const picture = await decode(hashes[id]!, width, height).catch(() => undefined);
+      const picture = await decode(shippedUrl({ hashes }, id, sizes), width, height).catch(() => undefined);
       if (picture) found.set(id, picture);
     }),
   );
@@ -43,8 +44,8 @@ async function decodeAll({ site, hashes, vectors }: SceneRequest): Promise<Map<s
 
 /** The raster of a laid-out page. */
 export async function rasterOf(request: SceneRequest, laid: LaidPage): Promise<Raster> {
-  const { site, hashes } = request;
-  const key = JSON.stringify([laid, site.palette, hashes]);
+  const { site, hashes, sizes } = request;
+  const key = JSON.stringify([laid, site.palette, hashes, sizes]);
   let raster = rasters.get(key);
   if (raster) rasters.delete(key);
   else raster = paint(laid, await decodeAll(request), site);

@@ -1,5 +1,6 @@
 import type { HeaderLayout } from '@hatrail/core/header/layout';
 import type { Moment } from '@hatrail/core/model/header';
+import type { ShippedSizes } from '@hatrail/core/output/sizes';
 import type { Site } from '@hatrail/core/model/site';
 import type { SweptRow } from '@hatrail/core/sweep/prove';
 import type { LogoPixels } from '@hatrail/core/sweep/logo';
@@ -12,6 +13,8 @@ export interface SceneRequest {
   width: number;
   /** Content hash of each picture by id. */
   hashes: Record<string, string>;
+  /** The sizes in which its pictures ship. */
+  sizes: ShippedSizes;
   /** The logo and the header's pictures as the main thread drew them, by {@link drawnKey}: workers cannot draw SVG. */
   logos: Record<string, LogoPixels>;
   /** The pages' SVG pictures, drawn there too, by their ids. */

@@ -10,7 +10,8 @@ import { logoVariantsOf } from '@hatrail/core/header/look';
 import { pageHtml, siteCss } from '@hatrail/core/output/page';
 import type { Site } from '@hatrail/core/model/site';
 import { fontUrl } from '../engine/fonts.ts';
-import type { SiteAtHand } from '../engine/proof.ts';
+import type { ShippedSizes } from '@hatrail/core/output/sizes';
+import { sizesOf, type SiteAtHand } from '../engine/proof.ts';
 
 /** The exported page and header as one document for a frame: same HTML, CSS and JavaScript, other addresses. */
 export interface Preview {
@@ -21,11 +22,12 @@ export interface Preview {
   siteCss: string;
 }
 
-function previewAddresses({ site, hashes }: SiteAtHand, page: Page): Addresses {
+function previewAddresses({ site, hashes }: SiteAtHand, page: Page, sizes: ShippedSizes): Addresses {
   return {
-    ...relativeAddresses(site, page.path),
+    ...relativeAddresses(site, page.path, sizes),
     link: (to) => addressOf(site, to),
-    picture: (id) => `/api/pictures/${hashes[id] ?? ''}`,
+    picture: (id, width) =>
+      `/api/pictures/${hashes[id] ?? ''}${width === undefined ? '' : `?width=${width}`}`,
     font: (file) => fontAddress(site, hashes, file),
   };
 }
@@ -38,8 +40,8 @@ function fontAddress(site: Site, hashes: Record<string, string>, file: string): 
 /** Frames show no scrollbar of their own, so that their width is the page's; the film is the scroll bar. */
 const FRAME_CSS = 'html { scrollbar-width: none }';
 
-function previewHtml(hand: SiteAtHand, header: Header, page: Page): string {
-  const to = previewAddresses(hand, page);
+function previewHtml(hand: SiteAtHand, header: Header, page: Page, sizes: ShippedSizes): string {
+  const to = previewAddresses(hand, page, sizes);
   const head = [
     `<base href="${location.origin}/">`,
     `<style>${fontCss(fontsOf(hand.site), to.font)}${FRAME_CSS}</style>`,
@@ -59,15 +61,17 @@ export function usePreview(
   measure: Measure | undefined,
 ): Preview | undefined {
   const { site, hashes } = hand;
+  const sizes = useMemo(() => measure && sizesOf(site, header, measure), [site, header, measure]);
   const { palette, type, menus, pages, pictures, logo, name } = site;
   const variants = logoVariantsOf(site, header)
     .map(({ picture }) => picture)
     .join(' ');
   /* eslint-disable react-hooks/exhaustive-deps -- the parts of the site and header that each text is made from */
   const html = useMemo(
-    () => previewHtml(hand, header, page),
+    () => sizes && previewHtml(hand, header, page, sizes),
     [
       hashes,
+      sizes,
       page,
       palette,
       type,
@@ -86,9 +90,10 @@ export function usePreview(
     ],
   );
   const pagesCss = useMemo(
-    () => measure && siteCss(site, header, measure, previewAddresses(hand, page).picture),
+    () => measure && sizes && siteCss(site, header, measure, previewAddresses(hand, page, sizes)),
     [
       hashes,
+      sizes,
       palette,
       site.pairings,
       type,
@@ -109,7 +114,9 @@ export function usePreview(
   /* eslint-enable react-hooks/exhaustive-deps */
   return useMemo(
     () =>
-      css === undefined || pagesCss === undefined ? undefined : { html, headerCss: css, siteCss: pagesCss },
+      css === undefined || pagesCss === undefined || html === undefined
+        ? undefined
+        : { html, headerCss: css, siteCss: pagesCss },
     [html, css, pagesCss],
   );
 }

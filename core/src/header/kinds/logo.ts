@@ -1,6 +1,7 @@
 import type { LogoItem } from '../../model/item.ts';
 import { logoPicture } from '../../model/picture.ts';
 import type { Site } from '../../model/site.ts';
+import { imageSource } from '../../output/addresses.ts';
 import { px } from '../../output/text.ts';
 import { snap } from '../ink.ts';
 import { logoVariantsOf } from '../look.ts';
@@ -29,7 +30,7 @@ export const logo: ItemKind<LogoItem> = {
     const { site, header, to } = markup;
     if (!logoPicture(site.logo, 'light')) return '';
     const pictures = logoVariantsOf(site, header).map(({ variant, picture }) => {
-      return `  <img class="hr-${variant}" src="${escapeHtml(to.picture(picture))}" alt="">`;
+      return `  <img class="hr-${variant}" ${imageSource(to, picture)} alt="">`;
     });
     return [
       `<a class="hr-logo ${className}" href="${homeOf(markup)}" aria-label="${escapeHtml(site.logo.alt)}, home">`,

@@ -1,5 +1,6 @@
 import type { PictureItem } from '../../model/item.ts';
 import type { Site } from '../../model/site.ts';
+import { imageSource } from '../../output/addresses.ts';
 import { px } from '../../output/text.ts';
 import { snap } from '../ink.ts';
 import { escapeHtml, hrefOf, type ItemKind } from './kind.ts';
@@ -42,7 +43,7 @@ export const picture: ItemKind<PictureItem> = {
     const { site, to } = markup;
     const found = pictureOf(site, item.picture);
     if (!found) return '';
-    const image = `<img src="${escapeHtml(to.picture(found.id))}" alt="${escapeHtml(found.alt)}">`;
+    const image = `<img ${imageSource(to, found.id)} alt="${escapeHtml(found.alt)}">`;
     return item.to
       ? `<a class="hr-picture ${className}" ${hrefOf(markup, item.to)}>${image}</a>`
       : `<span class="hr-picture ${className}">${image}</span>`;

@@ -1,0 +1,93 @@
+import { logoVariantsOf } from '../header/look.ts';
+import { hasContent } from '../header/kinds/index.ts';
+import { layoutHeader } from '../header/layout.ts';
+import { itemAt } from '../header/steps.ts';
+import type { Measure } from '../measure/measure.ts';
+import { headerItems, type Header } from '../model/header.ts';
+import type { Picture } from '../model/picture.ts';
+import type { Site } from '../model/site.ts';
+import { layoutPage, usualWindowHeight } from '../page/layout.ts';
+import { drawnSize, fitSize } from '../page/placing.ts';
+import { STANDARD_WIDTHS } from '../sweep/widths.ts';
+
+/** Widths in which a picture ships, pixels; what is missing ships as it is. */
+export interface ShippedSize {
+  /** For screens of ratio 1; the original where nothing is said. */
+  one?: number;
+  /** For screens of ratio 2: another file than the one for ratio 1, where there are pixels enough to gain by it. */
+  two?: number | 'own';
+}
+
+/** Sizes by picture id; a picture that is not there ships as it is, for every screen. */
+export type ShippedSizes = Readonly<Record<string, ShippedSize>>;
+
+/** Sizes go up in steps, so that a small change of layout makes no new file. Pixels. */
+const STEP = 160;
+/** A smaller file is made only where it saves this share of the width. */
+const WORTH = 0.85;
+
+/** The size in which a picture ships that is drawn at most so wide, CSS pixels. */
+export function sizeFor(picture: Pick<Picture, 'width' | 'file'>, drawn: number): ShippedSize {
+  if (picture.file.endsWith('.svg')) return {};
+  const at = (ratio: number) => {
+    const width = Math.ceil((drawn * ratio) / STEP) * STEP;
+    return width <= picture.width * WORTH ? width : undefined;
+  };
+  const [one, two] = [at(1), at(2)];
+  if (one === undefined) return {};
+  return { one, two: two ?? 'own' };
+}
+
+/** Sizes of all raster pictures that a site shows under a header, from the widest that each is drawn anywhere. */
+export function shippedSizes(site: Site, header: Header, measure: Measure): ShippedSizes {
+  const widest = new Map<string, number>();
+  const pictureOf = (id: string) => site.pictures.find((picture) => picture.id === id);
+  const draws = (id: string, width: number) => widest.set(id, Math.max(widest.get(id) ?? 0, width));
+  for (const width of STANDARD_WIDTHS) {
+    const layout = layoutHeader(site, header, width, measure);
+    for (const page of site.pages) {
+      const view = {
+        width,
+        windowHeight: usualWindowHeight(width),
+        slot: layout.slot,
+        covered: layout.height - layout.slot,
+      };
+      const laid = layoutPage(site, page, view, measure);
+      if (laid.snapshot) draws(laid.snapshot.picture, laid.snapshot.box.width);
+      for (const band of laid.bands) {
+        const placed = band.backdrop.picture;
+        const picture = placed && pictureOf(placed.picture);
+        if (picture) draws(picture.id, drawnSize(picture, { width, height: band.height }, placed).width);
+        for (const block of band.blocks) {
+          const own = block.kind === 'picture' ? pictureOf(block.picture) : undefined;
+          if (own && block.kind === 'picture') draws(own.id, fitSize(own, block.box, 'cover').width);
+        }
+      }
+    }
+    for (const base of headerItems(header)) {
+      const item = itemAt(base, width);
+      if (!hasContent(site, item)) continue;
+      const shown =
+        item.kind === 'logo'
+          ? logoVariantsOf(site, header).map(({ picture }) => picture)
+          : item.kind === 'picture'
+            ? [item.picture]
+            : [];
+      for (const id of shown) {
+        const picture = pictureOf(id);
+        if (picture && 'height' in item) draws(id, (item.height * picture.width) / picture.height);
+      }
+    }
+  }
+  return Object.fromEntries(
+    [...widest].flatMap(([id, width]) => {
+      const size = sizeFor(pictureOf(id)!, width);
+      return size.one === undefined ? [] : [[id, size]];
+    }),
+  );
+}
+
+/** Name of a picture's file in a width; the file itself where none is said. */
+export function sizedName(file: string, width: number | undefined): string {
+  return width === undefined ? file : file.replace(/(\.\w+)$/, `-${width}$1`);
+}
