@@ -7,8 +7,8 @@ const require = createRequire(import.meta.url);
 /** The logo's size, CSS pixels. */
 export const LOGO = { width: 150, height: 40 };
 
-const outlines = (name: string, left: number, baseline: number, size: number): string => {
-  const path = require.resolve('@fontsource/fraunces/files/fraunces-latin-600-normal.woff');
+const outlines = (name: string, left: number, baseline: number, size: number, weight = 600): string => {
+  const path = require.resolve(`@fontsource/fraunces/files/fraunces-latin-${weight}-normal.woff`);
   const bytes = readFileSync(path);
   const font = opentype.parse(bytes.buffer.slice(bytes.byteOffset, bytes.byteOffset + bytes.byteLength));
   return font.getPath(name, left, baseline, size).toPathData(2);
@@ -34,5 +34,5 @@ export function writeFerryLogo(file: string, ink: string): void {
   const near = 'M1 21h32l-4.5 8H5z';
   const far = 'M12 12h22l-3 6H13.5z';
   const mast = 'M20 3h2v8h-2z';
-  write(file, 174, 34, ink, near + far + mast, outlines('Pellow Ferry', 43, 25.5, 20));
+  write(file, 186, 34, ink, near + far + mast, outlines('Pellow Ferry', 43, 26, 22.5, 700));
 }
