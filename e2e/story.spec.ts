@@ -42,7 +42,7 @@ const stage = () => tab.frameLocator('.stage iframe');
 describe('an owner', () => {
   test('sees the site with its verdict, and opens it', async () => {
     await tab.locator('.site-verdict', { hasText: /\d lost/ }).waitFor(SLOW);
-    expect(await tab.frameLocator('.site-picture iframe').locator('.hr-link').first().textContent()).toBe(
+    expect(await tab.frameLocator('.site-picture iframe >> nth=0').locator('.hr-link').first().textContent()).toBe(
       'Visit',
     );
     expect(await findings(tab)).toEqual([]);
@@ -217,7 +217,7 @@ describe('an owner', () => {
 
   test('meets clear words for a file that is no site file', SLOW, async () => {
     await tab.goto(running.url);
-    await tab.locator('input[type=file]').setInputFiles({
+    await tab.getByLabel('Site file').setInputFiles({
       name: 'broken.hatrail.json',
       mimeType: 'application/json',
       buffer: Buffer.from('{"format": 9}'),
@@ -226,7 +226,7 @@ describe('an owner', () => {
       .getByRole('alert')
       .getByText(/version 9, made by a later program/)
       .waitFor();
-    expect(await tab.locator('.site-card').count()).toBe(1);
+    expect(await tab.locator('.site-card').count()).toBe(2);
   });
 
   test('meets no error on the way', () => {

@@ -41,10 +41,13 @@ export function siteFileRoutes(context: Context): Router {
   });
 
   router.post('/:site/files/:file/crop', json(), async (request, response) => {
-    const { site, id, hashes } = siteOf(context, String(request.params.site));
-    const picture = site.pictures.find((candidate) => candidate.id === request.params.file);
-    const hash = hashes[String(request.params.file)];
-    if (!picture || !hash) throw notFound('picture');
+    // The document may name it only with the next save: the file itself says what it is.
+    const { id, hashes } = siteOf(context, String(request.params.site));
+    const file = String(request.params.file);
+    const hash = hashes[file];
+    if (hash === undefined) throw notFound('picture');
+    const bytes = (await context.pictures.read(hash))!;
+    const picture = await pictureFacts(bytes, file);
     const { x, y, width, height } = (request.body ?? {}) as Record<string, number>;
     const box = { left: x!, top: y!, width: width!, height: height! };
     const isSound =
@@ -60,15 +63,9 @@ export function siteFileRoutes(context: Context): Router {
         `Give a part of the picture, in whole pixels within ${picture.width} × ${picture.height}.`,
       );
     }
-    const bytes = (await context.pictures.read(hash))!;
-    const image = sharp(bytes).extract(box);
-    const isVector = picture.file.endsWith('.svg');
-    const cut = await (isVector ? image.png() : image).toBuffer();
-    const base = picture.file.replace(/\.\w+$/, '');
-    const extension = isVector ? 'png' : picture.file.split('.').pop();
-    response
-      .status(201)
-      .json(await takePicture(context, id, `${base}-crop.${extension}`, new Uint8Array(cut)));
+    const image = sharp(bytes).rotate().extract(box);
+    const cut = await (picture.format === 'svg' ? image.png() : image).toBuffer();
+    response.status(201).json(await takePicture(context, id, `${file}-crop`, new Uint8Array(cut)));
   });
 
   router.delete('/:site/files/:file', async (request, response) => {

@@ -45,7 +45,10 @@ export function Folded({ hand, header, page, layout, onFold }: FoldedProps) {
             title={`Folded menu open at ${width} px`}
             onReady={(inside) =>
               // The script runs after the styles are in.
-              setTimeout(() => inside.querySelector<HTMLDialogElement>('.hr-panel')?.showModal(), 60)
+              setTimeout(() => {
+                const panel = inside.querySelector<HTMLDialogElement>('.hr-panel');
+                if (inside.defaultView && panel && !panel.open) panel.showModal();
+              }, 60)
             }
           />
         </button>

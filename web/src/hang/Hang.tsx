@@ -63,6 +63,7 @@ export function Hang() {
   const item = chosen.kind === 'item' ? allItems(header).find(({ id }) => id === chosen.id) : undefined;
   return (
     <main className="hang">
+      <h1 className="sr-only">Hang</h1>
       <div className="hang-head">
         <HeaderChoice site={site} header={header} onChoose={(id) => go({ header: id })} />
         <button

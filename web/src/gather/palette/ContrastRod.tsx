@@ -119,45 +119,48 @@ interface SwatchCardProps {
 function SwatchCard({ swatch, level, isChosen, caption, rodWidth, onChoose, onMove }: SwatchCardProps) {
   const start = useRef<{ x: number; place: number; moved: boolean }>(undefined);
   const hex = hexColour(swatch.rgb);
+  const top = 20 + level * LEVEL;
   return (
-    <button
-      type="button"
-      className="rod-card"
-      aria-pressed={isChosen}
-      aria-label={`${swatch.name}, ${caption}`}
-      title={`${swatch.name}, ${hex}. Drag it, or use the left and right arrow keys, to make it darker or lighter.`}
-      style={{ left: `${100 * swatch.place}%`, zIndex: isChosen ? 2 : 1 }}
-      onPointerDown={(event) => {
-        event.currentTarget.setPointerCapture(event.pointerId);
-        start.current = { x: event.clientX, place: swatch.place, moved: false };
-      }}
-      onPointerMove={(event) => {
-        const from = start.current;
-        if (!from || event.buttons !== 1) return;
-        const by = event.clientX - from.x;
-        if (!from.moved && Math.abs(by) < 4) return;
-        from.moved = true;
-        onMove(from.place + by / rodWidth);
-      }}
-      onPointerUp={() => (start.current = undefined)}
-      onClick={onChoose}
-      onKeyDown={(event) => {
-        const by = { ArrowLeft: -0.01, ArrowRight: 0.01 }[event.key];
-        if (by === undefined) return;
-        event.preventDefault();
-        onMove(swatch.place + by * (event.shiftKey ? 5 : 1));
-      }}
-    >
-      <span className="rod-thread" style={{ height: 20 + level * LEVEL }} />
-      <span
-        className="rod-swatch"
-        style={{ background: hex, color: hexColour(readableOn(swatch.rgb)), width: CARD - 8 }}
+    <div className="rod-hung" style={{ left: `${100 * swatch.place}%` }}>
+      <span className="rod-thread" style={{ height: top }} />
+      <button
+        type="button"
+        className="rod-card"
+        aria-pressed={isChosen}
+        title={`${swatch.name}, ${hex}. Drag it, or use the left and right arrow keys, to make it darker or lighter.`}
+        style={{ top, zIndex: isChosen ? 2 : 1 }}
+        onPointerDown={(event) => {
+          event.currentTarget.setPointerCapture(event.pointerId);
+          start.current = { x: event.clientX, place: swatch.place, moved: false };
+        }}
+        onPointerMove={(event) => {
+          const from = start.current;
+          if (!from || event.buttons !== 1) return;
+          const by = event.clientX - from.x;
+          if (!from.moved && Math.abs(by) < 4) return;
+          from.moved = true;
+          onMove(from.place + by / rodWidth);
+        }}
+        onPointerUp={() => (start.current = undefined)}
+        onClick={onChoose}
+        onKeyDown={(event) => {
+          const by = { ArrowLeft: -0.01, ArrowRight: 0.01 }[event.key];
+          if (by === undefined) return;
+          event.preventDefault();
+          onMove(swatch.place + by * (event.shiftKey ? 5 : 1));
+        }}
       >
-        Visit
-      </span>
-      <strong>{swatch.name}</strong>
-      <small>{caption}</small>
-    </button>
+        <span
+          className="rod-swatch"
+          aria-hidden="true"
+          style={{ background: hex, color: hexColour(readableOn(swatch.rgb)), width: CARD - 8 }}
+        >
+          Aa
+        </span>
+        <strong>{swatch.name}</strong>
+        <small>{caption}</small>
+      </button>
+    </div>
   );
 }
 

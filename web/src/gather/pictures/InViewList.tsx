@@ -17,7 +17,7 @@ export function InViewList({ hand, picture, uses }: InViewListProps) {
     <>
       {names.map((name) => (
         <section key={name} className="in-view" aria-label={`In view: ${name}`}>
-          <h3>{name}</h3>
+          <h2>{name}</h2>
           <ul>
             {uses
               .filter((use) => use.name === name)

@@ -214,11 +214,11 @@ export function PictureDetail({ siteId, hand, header, picture, onChosen }: Pictu
           />
         </Row>
       )}
-      <h3>
+      <h2>
         {places.length === 0
           ? 'Not used yet'
           : `Used in ${places.length} ${places.length === 1 ? 'place' : 'places'}`}
-      </h3>
+      </h2>
       {places.length === 0 && <p className="quiet">A band takes it as its backdrop under Pages.</p>}
       <ul className="plain-list">
         {places.map(({ path }) => (
