@@ -3,6 +3,7 @@ export function freeId(name: string, taken: readonly { id: string }[]): string {
   const base =
     name
       .normalize('NFKD')
+      .replace(/\p{M}/gu, '')
       .toLowerCase()
       .replace(/[^a-z0-9]+/g, '-')
       .replace(/^-+|-+$/g, '')

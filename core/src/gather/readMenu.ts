@@ -124,16 +124,15 @@ function readSitemap(text: string): Draft[] {
     const url = URL.canParse(address) ? new URL(address) : undefined;
     return url ? [url.pathname.replace(/\/+$/, '') || '/'] : [];
   });
-  for (const path of [...new Set(paths)].sort((a, b) => a.split('/').length - b.split('/').length)) {
+  for (const path of [...new Set(paths)].sort(
+    (a, b) => a.split('/').filter(Boolean).length - b.split('/').filter(Boolean).length,
+  )) {
     const parts = path.split('/').filter(Boolean);
     const draft: Draft = { label: called(parts.at(-1)), href: path, children: [] };
-    byPath.set(path, draft);
-    (byPath.get(`/${parts.slice(0, -1).join('/')}`)?.children ?? roots).push(draft);
     // Pages of the top level stand beside the home page, not below it.
-    if (parts.length === 1 && byPath.get('/')?.children.includes(draft)) {
-      byPath.get('/')!.children.pop();
-      roots.push(draft);
-    }
+    const above = parts.length > 1 ? byPath.get(`/${parts.slice(0, -1).join('/')}`) : undefined;
+    (above?.children ?? roots).push(draft);
+    byPath.set(path, draft);
   }
   return roots;
 }

@@ -36,10 +36,10 @@ export const PLAIN_PALETTE = palette('plain', 'Plain', [
 ]);
 
 export const PALETTES: readonly StartPalette[] = [
-  palette('harbour', 'Harbour', ['#0f2233', '#1f4a63', '#5f8296', '#e0a23b', '#e9f0f2', '#ffffff']),
+  palette('harbour', 'Harbour', ['#0f2233', '#1f4a63', '#5f8296', '#9a6410', '#e9f0f2', '#ffffff']),
   palette('orchard', 'Orchard', ['#1f2a17', '#3f5b2c', '#7f9468', '#b3392f', '#f1f2e4', '#ffffff']),
   palette('kiln', 'Kiln', ['#2b1a14', '#6b3422', '#a0745c', '#2f7f79', '#f6ece2', '#fffdfa']),
-  palette('heath', 'Heath', ['#241a2e', '#4f3a63', '#8a7699', '#c9772c', '#f2edf4', '#ffffff']),
+  palette('heath', 'Heath', ['#241a2e', '#4f3a63', '#8a7699', '#a55a14', '#f2edf4', '#ffffff']),
   palette('quarry', 'Quarry', ['#16191d', '#39424c', '#7b8792', '#3f7d4e', '#e8ebee', '#ffffff']),
-  palette('meadow', 'Meadow', ['#12302a', '#23604f', '#6c9a8a', '#d9b23c', '#eef5ea', '#fdfffb']),
+  palette('meadow', 'Meadow', ['#12302a', '#23604f', '#6c9a8a', '#866308', '#eef5ea', '#fdfffb']),
 ];

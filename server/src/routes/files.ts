@@ -111,6 +111,7 @@ function wordsOf(name: string): string {
   return name
     .replace(/\.\w+$/, '')
     .normalize('NFKD')
+    .replace(/\p{M}/gu, '')
     .toLowerCase()
     .replace(/[^a-z0-9]+/g, '-')
     .replace(/^-+|-+$/g, '')
