@@ -42,9 +42,9 @@ const stage = () => tab.frameLocator('.stage iframe');
 describe('an owner', () => {
   test('sees the site with its verdict, and opens it', async () => {
     await tab.locator('.site-verdict', { hasText: /\d lost/ }).waitFor(SLOW);
-    expect(await tab.frameLocator('.site-picture iframe >> nth=0').locator('.hr-link').first().textContent()).toBe(
-      'Visit',
-    );
+    expect(
+      await tab.frameLocator('.site-picture iframe >> nth=0').locator('.hr-link').first().textContent(),
+    ).toBe('Visit');
     expect(await findings(tab)).toEqual([]);
     await tab.getByRole('link', { name: 'Open Larkfell Observatory' }).click();
   });

@@ -37,7 +37,9 @@ export function siteFileRoutes(context: Context): Router {
       allowLocal: allowLocal === true,
       signal: stop.signal,
     });
-    response.status(201).json(await takePicture(context, site, name, bytes));
+    const taken = await takePicture(context, site, name, bytes);
+    if (stop.signal.aborted) await drop(context, site, taken.id);
+    else response.status(201).json(taken);
   });
 
   router.post('/:site/files/:file/crop', json(), async (request, response) => {
@@ -73,12 +75,17 @@ export function siteFileRoutes(context: Context): Router {
     const { file } = request.params;
     const isUsed = [...site.pictures, ...(site.fonts ?? [])].some((part) => part.id === file);
     if (isUsed) throw badInput('This file is in the site: take it out there first.');
-    const hash = context.sites.removeFile(id, file);
-    if (hash) await context.pictures.remove(hash);
+    await drop(context, id, file);
     response.status(204).end();
   });
 
   return router;
+}
+
+/** Lets go of a file that no document names. */
+async function drop(context: Context, site: string, file: string): Promise<void> {
+  const hash = context.sites.removeFile(site, file);
+  if (hash) await context.pictures.remove(hash);
 }
 
 async function takePicture(

@@ -28,9 +28,9 @@ export function Gallery({ siteId, onClose }: { siteId: string; onClose: () => vo
       .map(({ file, name }) => ({
         name: `${name}.${file.split('.').pop()}`,
         size: 0,
-        take: async (signal: AbortSignal) => {
-          const blob = await (await fetch(`/gallery/${file}`, { signal })).blob();
-          return api.takeFile(siteId, blob, file, signal);
+        take: async () => {
+          const blob = await (await fetch(`/gallery/${file}`)).blob();
+          return api.takeFile(siteId, blob, file);
         },
       }));
     void bringInPictures(siteId, sources);

@@ -11,7 +11,7 @@ export interface Source {
   name: string;
   /** Bytes; 0 where that is not known before. */
   size: number;
-  take: (signal: AbortSignal) => Promise<TakenFile>;
+  take: () => Promise<TakenFile>;
 }
 
 interface Uploads {
@@ -32,7 +32,7 @@ export function fileSources(siteId: string, files: readonly File[]): Source[] {
   return files.map((file) => ({
     name: file.name,
     size: file.size,
-    take: (signal) => api.takeFile(siteId, file, file.name, signal),
+    take: () => api.takeFile(siteId, file, file.name),
   }));
 }
 
@@ -53,9 +53,9 @@ export async function bringInPictures(siteId: string, sources: readonly Source[]
       const i = next++;
       const source = sources[i]!;
       try {
-        taken[i] = await source.take(signal);
+        // What is on its way is let finish, so that it is known and can be dropped.
+        taken[i] = await source.take();
       } catch (error) {
-        if (signal.aborted) return;
         const failure = { name: source.name, message: (error as ApiProblem).message };
         useUploads.setState(({ failures }) => ({ failures: [...failures, failure] }));
       }
