@@ -43,16 +43,18 @@ export function Folded({ hand, header, page, layout, onFold }: FoldedProps) {
             key={preview.html}
             preview={preview}
             title={`Folded menu open at ${width} px`}
-            onReady={(inside) =>
-              // The script runs after the styles are in.
-              setTimeout(() => {
-                const panel = inside.querySelector<HTMLDialogElement>('.hr-panel');
-                if (inside.defaultView && panel && !panel.open) panel.showModal();
-              }, 60)
-            }
+            onReady={showOpen}
           />
         </button>
       )}
     </section>
   );
+}
+
+/** Shows the folded menu open; inert, so that it does not take the focus from whoever is typing beside the picture. */
+function showOpen(inside: Document): void {
+  const panel = inside.querySelector<HTMLDialogElement>('.hr-panel');
+  if (!panel || !inside.defaultView) return;
+  panel.inert = true;
+  panel.showModal();
 }

@@ -2,6 +2,7 @@ import { Button } from '@mui/material';
 import type { ReactElement } from 'react';
 import { ICON_NAMES } from '@hatrail/core/header/icons';
 import { freeId } from '@hatrail/core/gather/freeId';
+import { LINK_HEIGHT } from '@hatrail/core/header/metrics';
 import { PLAIN_STAND_OUT } from '@hatrail/core/header/kinds/menu';
 import {
   AccountItem,
@@ -208,7 +209,7 @@ function MenuFields({ site, item, change }: FieldsProps<MenuItem>) {
         </>
       )}
       <Row label="Touch height">
-        <span className="quiet">44 px, 24 needed</span>
+        <span className="quiet">{LINK_HEIGHT} px, 24 needed</span>
       </Row>
     </>
   );
