@@ -15,13 +15,38 @@ const running = await start({
 });
 const browser = await openChromium();
 const tab = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-const [id] = running.context.sites.ids();
+const [id, ferry] = running.context.sites.ids();
 const shoot = (name: string, from: Tab = tab) => from.screenshot({ path: `docs/screenshots/${name}.png` });
 
 await tab.goto(running.url);
 await tab.locator('.site-verdict').waitFor(WAIT);
 await tab.waitForTimeout(1500);
 await shoot('sites');
+
+await tab.goto(`${running.url}/sites/${id}/gather/palette`);
+await tab.locator('button.bar-verdict').waitFor(WAIT);
+await tab.getByRole('button', { name: /^Lamp/ }).click();
+await tab.getByRole('button', { name: /^Lamp/ }).press('Shift+ArrowLeft');
+await tab.getByText(/No verdict of the header changes|becomes \d/).waitFor(WAIT);
+await tab.waitForTimeout(1500);
+await shoot('gather-palette');
+await tab.getByRole('button', { name: 'Put back' }).click();
+for (const part of ['type', 'logo', 'pictures', 'menus', 'pages']) {
+  await tab.goto(`${running.url}/sites/${part === 'pictures' ? ferry : id}/gather/${part}`);
+  await tab.locator('button.bar-verdict').waitFor(WAIT);
+  if (part === 'menus') await tab.locator('.menu-row button').first().click();
+  await tab.waitForTimeout(2000);
+  await shoot(`gather-${part}`);
+}
+
+await tab.goto(`${running.url}/sites/${ferry}/hang?hung=item-next`);
+await tab.locator('button.bar-verdict').waitFor(WAIT);
+await tab.waitForTimeout(1500);
+await shoot('hang');
+await tab.goto(`${running.url}/sites/${id}/hang?hung=fold&width=768`);
+await tab.locator('button.bar-verdict').waitFor(WAIT);
+await tab.waitForTimeout(1500);
+await shoot('hang-folded');
 
 await tab.goto(`${running.url}/sites/${id}/dress`);
 await tab.locator('.remedy button').waitFor(WAIT);
