@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { header } from '../../core/test/made.ts';
 import type { Header } from '@hatrail/core/model/header';
 import { hang, hangCopy, hangNew, keepLeading, nextSpot, spotOf } from '../src/hang/edits.ts';
-import { spread } from '../src/hang/Rods.tsx';
+import { spread } from '../src/hang/Rod.tsx';
 import { levelsOf } from '../src/gather/palette/ContrastRod.tsx';
 
 const draft = (): Header => structuredClone(header);

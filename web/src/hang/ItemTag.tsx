@@ -6,16 +6,16 @@ import type { HeaderLayout } from '@hatrail/core/header/layout';
 import { belowLogo } from '@hatrail/core/header/readings';
 import { itemAt } from '@hatrail/core/header/steps';
 import type { Header } from '@hatrail/core/model/header';
-import { ALIGNMENTS, type Alignment, type Backing, type Item, type ItemStep } from '@hatrail/core/model/item';
-import type { ColourUse } from '@hatrail/core/model/palette';
+import { ALIGNMENTS, type Alignment, type Item, type ItemStep } from '@hatrail/core/model/item';
 import type { Site } from '@hatrail/core/model/site';
-import { ColourField } from '../parts/ColourField.tsx';
 import { Choice, OnOff, Row } from '../parts/fields.tsx';
 import { NumberField } from '../parts/NumberField.tsx';
-import { ByWidth, type SteppedValue } from './ByWidth.tsx';
+import { ByWidth } from './ByWidth.tsx';
 import { changeHeader, changeItem, hang, hangCopy, spotOf } from './edits.ts';
 import type { Chosen } from './Hang.tsx';
 import { KindFields } from './KindFields.tsx';
+import { LookFields } from './LookFields.tsx';
+import { steppedValues } from './steppedValues.ts';
 
 interface ItemTagProps {
   site: Site;
@@ -174,163 +174,5 @@ function Reading({ site, header, item, layout }: Omit<ItemTagProps, 'onChoose'>)
         </>
       )}
     </p>
-  );
-}
-
-/** What of an item can change by width. */
-function steppedValues(site: Site, item: Item): SteppedValue<ItemStep>[] {
-  const size = (label: string, base: number, min: number, max: number): SteppedValue<ItemStep> => ({
-    key: 'size',
-    label,
-    min: Math.max(8, min),
-    max: Math.min(240, max),
-    base,
-  });
-  const shift: SteppedValue<ItemStep> = {
-    key: 'shift',
-    label: 'Moved down',
-    min: -60,
-    max: 60,
-    base: item.shift ?? 0,
-  };
-  const gap = (base: number): SteppedValue<ItemStep> => ({
-    key: 'gap',
-    label: 'Between',
-    min: 4,
-    max: 120,
-    base,
-  });
-  switch (item.kind) {
-    case 'logo':
-      return [size('Height', item.height, 16, 160), shift];
-    case 'picture':
-      return [size('Height', item.height, 12, 240), shift];
-    case 'menu':
-      return [size('Text size', item.size ?? site.type.menu.size, 10, 60), gap(item.gap), shift];
-    case 'button':
-      return [size('Text size', item.size ?? site.type.button.size, 10, 40), shift];
-    case 'icons':
-      return [size('Size', item.size, 12, 60), gap(item.gap), shift];
-    case 'gap':
-      return [size('Width', item.size, 8, 240)];
-    case 'name':
-      return [size('Size', item.size, 10, 80), shift];
-    case 'text':
-      return [size('Text size', item.size, 10, 60), shift];
-    default:
-      return [size('Size', item.size, 12, 40), shift];
-  }
-}
-
-interface LookFieldsProps {
-  site: Site;
-  item: Exclude<Item, { kind: 'gap' | 'button' }>;
-  change: <I extends Item>(label: string, make: (draft: I) => void) => void;
-}
-
-type Dressed = LookFieldsProps['item'];
-
-/** An ink of its own, and a backing with its padding and corners. */
-function LookFields({ site, item, change }: LookFieldsProps) {
-  const { backing } = item;
-  const first: ColourUse = { swatch: site.palette[0]!.id };
-  const last: ColourUse = { swatch: site.palette.at(-1)!.id };
-  const inBacking = (label: string, make: (draft: Backing) => void) =>
-    change<Dressed>(label, (draft) => draft.backing && make(draft.backing));
-  return (
-    <>
-      <Row label="Ink">
-        <span className="row">
-          <OnOff
-            label="An ink of its own"
-            value={item.ink !== undefined}
-            onChange={(on) =>
-              change<Dressed>('Ink of an item', (draft) => {
-                if (on) draft.ink = first;
-                else delete draft.ink;
-              })
-            }
-          />
-          {item.ink ? (
-            <ColourField
-              label="Ink of the item"
-              palette={site.palette}
-              use={item.ink}
-              onChange={(use) => change<Dressed>('Ink of an item', (draft) => void (draft.ink = use))}
-            />
-          ) : (
-            <span className="quiet">as the header’s links</span>
-          )}
-        </span>
-      </Row>
-      <Row label="Backing">
-        <OnOff
-          label="A backing of its own"
-          value={backing !== undefined}
-          onChange={(on) =>
-            change<Dressed>('Backing', (draft) => {
-              if (on) draft.backing = { colour: last, opacity: 1, x: 12, y: 0, radius: 6 };
-              else delete draft.backing;
-            })
-          }
-        />
-      </Row>
-      {backing && (
-        <>
-          <Row label="">
-            <span className="row">
-              <ColourField
-                label="Colour of the backing"
-                palette={site.palette}
-                use={backing.colour}
-                onChange={(use) => inBacking('Colour of a backing', (draft) => void (draft.colour = use))}
-              />
-              <NumberField
-                label="Opacity of the backing"
-                unit="% opaque"
-                min={0}
-                max={100}
-                value={Math.round(backing.opacity * 100)}
-                onChange={(opacity) =>
-                  inBacking('Opacity of a backing', (draft) => void (draft.opacity = opacity / 100))
-                }
-              />
-            </span>
-          </Row>
-          <Row label="Padding">
-            <span className="row">
-              <NumberField
-                label="Padding at each side"
-                unit="px aside"
-                min={0}
-                max={60}
-                value={backing.x}
-                onChange={(x) => inBacking('Padding of a backing', (draft) => void (draft.x = x))}
-              />
-              <NumberField
-                label="Padding above and below"
-                unit="px above"
-                min={0}
-                max={40}
-                value={backing.y}
-                onChange={(y) => inBacking('Padding of a backing', (draft) => void (draft.y = y))}
-              />
-            </span>
-          </Row>
-          <Row label="Corners">
-            <NumberField
-              label="Corner radius of the backing"
-              unit="px"
-              min={0}
-              max={60}
-              value={backing.radius}
-              onChange={(radius) =>
-                inBacking('Corners of a backing', (draft) => void (draft.radius = radius))
-              }
-            />
-          </Row>
-        </>
-      )}
-    </>
   );
 }

@@ -10,7 +10,7 @@ import { ByWidth } from './ByWidth.tsx';
 import { changeHeader, keepLeading } from './edits.ts';
 import { Optional } from './FoldTag.tsx';
 import type { Chosen } from './Hang.tsx';
-import { railName } from './Rods.tsx';
+import { railName } from './Rod.tsx';
 
 interface RailTagProps {
   header: Header;

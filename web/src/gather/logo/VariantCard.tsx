@@ -1,32 +1,23 @@
 import { Button } from '@mui/material';
 import { useEffect, useState } from 'react';
-import { hexColour, parseColour, type Rgb } from '@hatrail/core/colour/rgb';
-import { relativeLuminance } from '@hatrail/core/colour/contrast';
-import { evenGround, logoOn, marginShare } from '@hatrail/core/gather/logoVerdicts';
-import { headerItems, type Header } from '@hatrail/core/model/header';
-import {
-  LOGO_VARIANTS,
-  LOGO_VARIANT_NAMES,
-  type LogoVariant,
-  type Picture,
-} from '@hatrail/core/model/picture';
-import { resolveColour } from '@hatrail/core/model/palette';
+import { hexColour, type Rgb } from '@hatrail/core/colour/rgb';
+import { marginShare } from '@hatrail/core/gather/logoVerdicts';
+import { type Header } from '@hatrail/core/model/header';
+import { LOGO_VARIANT_NAMES, type LogoVariant, type Picture } from '@hatrail/core/model/picture';
 import { findBox, inOneColour, isOpaque, svgInOneColour, trimBox } from '@hatrail/core/pixels/logoTools';
 import type { PixelBox } from '@hatrail/core/pixels/raster';
 import { svgPart } from '@hatrail/core/pixels/svgView';
 import type { Raster } from '@hatrail/core/stack/ground';
-import type { Verdict } from '@hatrail/core/sweep/verdict';
 import { api } from '../../api.ts';
 import { setLook } from '../../dress/lookEdits.ts';
 import { useEditor } from '../../editor/store.ts';
 import { pictureRaster, pictureUrl, rasterFile } from '../../engine/picturePixels.ts';
 import type { SiteAtHand } from '../../engine/proof.ts';
-import { ColourField } from '../../parts/ColourField.tsx';
 import { FileButton } from '../../parts/FileButton.tsx';
-import { RasterCanvas } from '../../parts/RasterCanvas.tsx';
-import { VerdictText } from '../../parts/Verdict.tsx';
 import { dropUnused, keepTaken, nameOfFile } from '../pictures/takeIn.ts';
 import { CutBox } from './CutBox.tsx';
+import { Grounds } from './Grounds.tsx';
+import { MakeFrom } from './MakeFrom.tsx';
 import { PICTURES } from './Logo.tsx';
 
 interface VariantCardProps {
@@ -227,186 +218,4 @@ export function VariantCard({ siteId, hand, header, variant, picture, onProblem 
       )}
     </section>
   );
-}
-
-/** Another variant made from this one, in a colour. */
-function MakeFrom({
-  hand,
-  variant,
-  canRecolour,
-  onMake,
-}: {
-  hand: SiteAtHand;
-  variant: LogoVariant;
-  canRecolour: boolean;
-  onMake: (as: LogoVariant, colour: Rgb) => Promise<void>;
-}) {
-  const { palette } = hand.site;
-  const byLight = [...palette].sort(
-    (a, b) => relativeLuminance(parseColour(a.colour)!) - relativeLuminance(parseColour(b.colour)!),
-  );
-  const first = (as: LogoVariant) => ({ swatch: (as === 'light' ? byLight.at(-1)! : byLight[0]!).id });
-  const others = LOGO_VARIANTS.filter((other) => other !== variant);
-  const [as, setAs] = useState<LogoVariant>(others[0]!);
-  const [use, setUse] = useState(first(others[0]!));
-  const [isBusy, setBusy] = useState(false);
-  if (!canRecolour) {
-    return (
-      <p className="quiet">
-        It has no transparent part, so it cannot be set in another colour: cut its box out first.
-      </p>
-    );
-  }
-  return (
-    <div className="tag-note row">
-      <span>Make the</span>
-      <select
-        className="choice-select"
-        aria-label="Variant to make"
-        value={as}
-        onChange={(event) => {
-          setAs(event.target.value as LogoVariant);
-          setUse(first(event.target.value as LogoVariant));
-        }}
-      >
-        {others.map((other) => (
-          <option key={other} value={other}>
-            {LOGO_VARIANT_NAMES[other].toLowerCase()}
-          </option>
-        ))}
-      </select>
-      <ColourField
-        label="Colour of the logo"
-        palette={palette}
-        use={use}
-        onChange={(next) => setUse(next as typeof use)}
-      />
-      <Button
-        size="small"
-        variant="outlined"
-        disabled={isBusy}
-        onClick={() => {
-          setBusy(true);
-          void onMake(as, resolveColour(palette, use)).finally(() => setBusy(false));
-        }}
-      >
-        Make it
-      </Button>
-    </div>
-  );
-}
-
-const WIDE = 220;
-const HIGH = 84;
-
-interface Shown {
-  name: string;
-  raster: Raster;
-  verdict: Verdict;
-  contrast: number;
-}
-
-/** The logo at the size it has in the header, on light, dark and the pictures of the site, each with its verdict. */
-function Grounds({ hand, header, logo }: { hand: SiteAtHand; header: Header; logo: Picture }) {
-  const [shown, setShown] = useState<Shown[]>([]);
-  const { site } = hand;
-  const item = headerItems(header).find(({ kind }) => kind === 'logo');
-  const height = Math.min(HIGH - 16, item?.kind === 'logo' ? item.height : 40);
-  const used = site.pages
-    .flatMap(({ bands }) => bands.flatMap(({ backdrop }) => backdrop.picture?.picture ?? []))
-    .filter((id, i, all) => all.indexOf(id) === i)
-    .slice(0, 4)
-    .join(' ');
-  useEffect(() => {
-    let isOld = false;
-    const draw = async () => {
-      const mark = await drawnAt(hand, logo, height);
-      const grounds: { name: string; raster: Raster }[] = [
-        { name: 'Light', raster: evenGround({ r: 255, g: 255, b: 255 }, WIDE, HIGH) },
-        { name: 'Dark', raster: evenGround({ r: 20, g: 22, b: 26 }, WIDE, HIGH) },
-      ];
-      for (const id of used.split(' ').filter(Boolean)) {
-        const picture = site.pictures.find((candidate) => candidate.id === id)!;
-        const raster = await coverRaster(hand, picture).catch(() => undefined);
-        if (raster) grounds.push({ name: picture.name, raster });
-      }
-      const left = Math.max(0, Math.round((WIDE - mark.width) / 2));
-      const top = Math.round((HIGH - mark.height) / 2);
-      if (isOld) return;
-      setShown(
-        grounds.map(({ name, raster }) => ({
-          name,
-          raster: laidOver(raster, mark, left, top),
-          ...logoOn(mark, raster, left, top),
-        })),
-      );
-    };
-    void draw().catch(() => setShown([]));
-    return () => {
-      isOld = true;
-    };
-    // What is drawn depends on the files and the height.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [logo.id, height, used, hand.hashes]);
-  return (
-    <ul className="grounds">
-      {shown.map(({ name, raster, verdict, contrast }) => (
-        <li key={name}>
-          <RasterCanvas raster={raster} label={`The logo on ${name}`} />
-          <span>{name}</span>
-          <VerdictText verdict={verdict} contrast={contrast} />
-        </li>
-      ))}
-    </ul>
-  );
-}
-
-async function drawnAt(hand: SiteAtHand, picture: Picture, height: number): Promise<Raster> {
-  const width = Math.min(WIDE, Math.max(1, Math.round((height * picture.width) / picture.height)));
-  return canvasRaster(width, height, async (context) => {
-    const image = await loaded(hand, picture);
-    context.drawImage(image, 0, 0, width, height);
-  });
-}
-
-/** A picture as it covers the card. */
-async function coverRaster(hand: SiteAtHand, picture: Picture): Promise<Raster> {
-  return canvasRaster(WIDE, HIGH, async (context) => {
-    const scale = Math.max(WIDE / picture.width, HIGH / picture.height);
-    const [width, height] = [picture.width * scale, picture.height * scale];
-    context.drawImage(await loaded(hand, picture), (WIDE - width) / 2, (HIGH - height) / 2, width, height);
-  });
-}
-
-async function loaded(hand: SiteAtHand, picture: Picture): Promise<HTMLImageElement> {
-  const image = new Image();
-  image.src = pictureUrl(hand, picture.id, picture.file.endsWith('.svg') ? undefined : 640);
-  await image.decode();
-  return image;
-}
-
-async function canvasRaster(
-  width: number,
-  height: number,
-  draw: (context: OffscreenCanvasRenderingContext2D) => Promise<void>,
-): Promise<Raster> {
-  const context = new OffscreenCanvas(width, height).getContext('2d', { willReadFrequently: true })!;
-  await draw(context);
-  return { width, height, data: context.getImageData(0, 0, width, height).data };
-}
-
-/** A raster with another laid over it. */
-function laidOver(ground: Raster, over: Raster, left: number, top: number): Raster {
-  const data = new Uint8ClampedArray(ground.data);
-  for (let y = 0; y < over.height; y++) {
-    for (let x = 0; x < over.width; x++) {
-      const from = 4 * (y * over.width + x);
-      const to = 4 * ((y + top) * ground.width + x + left);
-      const alpha = over.data[from + 3]! / 255;
-      for (let c = 0; c < 3; c++) {
-        data[to + c] = over.data[from + c]! * alpha + data[to + c]! * (1 - alpha);
-      }
-    }
-  }
-  return { ...ground, data };
 }

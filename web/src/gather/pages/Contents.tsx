@@ -3,7 +3,7 @@ import { Card, HeadingContent, ParagraphContent, type Content } from '@hatrail/c
 import { ColourField } from '../../parts/ColourField.tsx';
 import { Choice, Row, TextInput } from '../../parts/fields.tsx';
 import { byRule } from '../../parts/rules.ts';
-import type { BandFieldsProps } from './BandTag.tsx';
+import type { BandFieldsProps } from './BackdropFields.tsx';
 
 const NAMES: Record<Content['kind'], string> = {
   heading: 'Heading',

@@ -1,0 +1,125 @@
+import { useEffect, useState } from 'react';
+import { evenGround, logoOn } from '@hatrail/core/gather/logoVerdicts';
+import { headerItems, type Header } from '@hatrail/core/model/header';
+import type { Picture } from '@hatrail/core/model/picture';
+import type { Raster } from '@hatrail/core/stack/ground';
+import type { Verdict } from '@hatrail/core/sweep/verdict';
+import { pictureUrl } from '../../engine/picturePixels.ts';
+import type { SiteAtHand } from '../../engine/proof.ts';
+import { RasterCanvas } from '../../parts/RasterCanvas.tsx';
+import { VerdictText } from '../../parts/Verdict.tsx';
+
+const WIDE = 220;
+const HIGH = 84;
+
+interface Shown {
+  name: string;
+  raster: Raster;
+  verdict: Verdict;
+  contrast: number;
+}
+
+/** The logo at the size it has in the header, on light, dark and the pictures of the site, each with its verdict. */
+export function Grounds({ hand, header, logo }: { hand: SiteAtHand; header: Header; logo: Picture }) {
+  const [shown, setShown] = useState<Shown[]>([]);
+  const { site } = hand;
+  const item = headerItems(header).find(({ kind }) => kind === 'logo');
+  const height = Math.min(HIGH - 16, item?.kind === 'logo' ? item.height : 40);
+  const used = site.pages
+    .flatMap(({ bands }) => bands.flatMap(({ backdrop }) => backdrop.picture?.picture ?? []))
+    .filter((id, i, all) => all.indexOf(id) === i)
+    .slice(0, 4)
+    .join(' ');
+  useEffect(() => {
+    let isOld = false;
+    const draw = async () => {
+      const mark = await drawnAt(hand, logo, height);
+      const grounds: { name: string; raster: Raster }[] = [
+        { name: 'Light', raster: evenGround({ r: 255, g: 255, b: 255 }, WIDE, HIGH) },
+        { name: 'Dark', raster: evenGround({ r: 20, g: 22, b: 26 }, WIDE, HIGH) },
+      ];
+      for (const id of used.split(' ').filter(Boolean)) {
+        const picture = site.pictures.find((candidate) => candidate.id === id)!;
+        const raster = await coverRaster(hand, picture).catch(() => undefined);
+        if (raster) grounds.push({ name: picture.name, raster });
+      }
+      const left = Math.max(0, Math.round((WIDE - mark.width) / 2));
+      const top = Math.round((HIGH - mark.height) / 2);
+      if (isOld) return;
+      setShown(
+        grounds.map(({ name, raster }) => ({
+          name,
+          raster: laidOver(raster, mark, left, top),
+          ...logoOn(mark, raster, left, top),
+        })),
+      );
+    };
+    void draw().catch(() => setShown([]));
+    return () => {
+      isOld = true;
+    };
+    // What is drawn depends on the files and the height.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [logo.id, height, used, hand.hashes]);
+  return (
+    <ul className="grounds">
+      {shown.map(({ name, raster, verdict, contrast }) => (
+        <li key={name}>
+          <RasterCanvas raster={raster} label={`The logo on ${name}`} />
+          <span>{name}</span>
+          <VerdictText verdict={verdict} contrast={contrast} />
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+async function drawnAt(hand: SiteAtHand, picture: Picture, height: number): Promise<Raster> {
+  const width = Math.min(WIDE, Math.max(1, Math.round((height * picture.width) / picture.height)));
+  return canvasRaster(width, height, async (context) => {
+    const image = await loaded(hand, picture);
+    context.drawImage(image, 0, 0, width, height);
+  });
+}
+
+/** A picture as it covers the card. */
+async function coverRaster(hand: SiteAtHand, picture: Picture): Promise<Raster> {
+  return canvasRaster(WIDE, HIGH, async (context) => {
+    const scale = Math.max(WIDE / picture.width, HIGH / picture.height);
+    const [width, height] = [picture.width * scale, picture.height * scale];
+    context.drawImage(await loaded(hand, picture), (WIDE - width) / 2, (HIGH - height) / 2, width, height);
+  });
+}
+
+async function loaded(hand: SiteAtHand, picture: Picture): Promise<HTMLImageElement> {
+  const image = new Image();
+  image.src = pictureUrl(hand, picture.id, picture.file.endsWith('.svg') ? undefined : 640);
+  await image.decode();
+  return image;
+}
+
+async function canvasRaster(
+  width: number,
+  height: number,
+  draw: (context: OffscreenCanvasRenderingContext2D) => Promise<void>,
+): Promise<Raster> {
+  const context = new OffscreenCanvas(width, height).getContext('2d', { willReadFrequently: true })!;
+  await draw(context);
+  return { width, height, data: context.getImageData(0, 0, width, height).data };
+}
+
+/** A raster with another laid over it. */
+function laidOver(ground: Raster, over: Raster, left: number, top: number): Raster {
+  const data = new Uint8ClampedArray(ground.data);
+  for (let y = 0; y < over.height; y++) {
+    for (let x = 0; x < over.width; x++) {
+      const from = 4 * (y * over.width + x);
+      const to = 4 * ((y + top) * ground.width + x + left);
+      const alpha = over.data[from + 3]! / 255;
+      for (let c = 0; c < 3; c++) {
+        data[to + c] = over.data[from + c]! * alpha + data[to + c]! * (1 - alpha);
+      }
+    }
+  }
+  return { ...ground, data };
+}

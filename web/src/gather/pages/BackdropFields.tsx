@@ -1,0 +1,251 @@
+import { BLEND_MODES, REPEATS, type Backdrop } from '@hatrail/core/model/layer';
+import type { Band } from '@hatrail/core/model/page';
+import type { Site } from '@hatrail/core/model/site';
+import { ColourField } from '../../parts/ColourField.tsx';
+import { Choice, OnOff, Row } from '../../parts/fields.tsx';
+import { NumberField } from '../../parts/NumberField.tsx';
+
+/** The layers of a band's backdrop above its colour, bottom first. */
+
+export interface BandFieldsProps {
+  site: Site;
+  band: Band;
+  change: (label: string, make: (draft: Band) => void) => void;
+}
+
+export function GradientFields({ site, band, change }: BandFieldsProps) {
+  const { gradient } = band.backdrop;
+  const inBackdrop = (make: (draft: Backdrop) => void) =>
+    change('Gradient of a band', ({ backdrop }) => make(backdrop));
+  return (
+    <fieldset className="layer-fields">
+      <legend>
+        <OnOff
+          label="Gradient"
+          value={gradient !== undefined}
+          onChange={(on) =>
+            inBackdrop((draft) => {
+              if (!on) delete draft.gradient;
+              else {
+                draft.gradient = {
+                  angle: 180,
+                  stops: [
+                    { colour: { ...draft.colour }, opacity: 1, at: 0 },
+                    { colour: { swatch: site.palette.at(-1)!.id }, opacity: 1, at: 100 },
+                  ],
+                };
+              }
+            })
+          }
+        />
+        Gradient
+      </legend>
+      {gradient && (
+        <>
+          <Row label="Angle">
+            <NumberField
+              label="Angle of the gradient"
+              unit="°, 180 is downwards"
+              min={-360}
+              max={360}
+              value={gradient.angle}
+              onChange={(angle) => inBackdrop((draft) => void (draft.gradient!.angle = angle))}
+            />
+          </Row>
+          {gradient.stops.map((stop, i) => (
+            <Row key={i} label={`Stop ${i + 1}`}>
+              <span className="row">
+                <ColourField
+                  label={`Colour of stop ${i + 1}`}
+                  palette={site.palette}
+                  use={stop.colour}
+                  onChange={(use) => inBackdrop((draft) => void (draft.gradient!.stops[i]!.colour = use))}
+                />
+                <NumberField
+                  label={`Place of stop ${i + 1}`}
+                  unit="%"
+                  min={0}
+                  max={100}
+                  value={stop.at}
+                  onChange={(at) => inBackdrop((draft) => void (draft.gradient!.stops[i]!.at = at))}
+                />
+                <NumberField
+                  label={`Opacity of stop ${i + 1}`}
+                  unit="% opaque"
+                  min={0}
+                  max={100}
+                  value={Math.round(stop.opacity * 100)}
+                  onChange={(opacity) =>
+                    inBackdrop((draft) => void (draft.gradient!.stops[i]!.opacity = opacity / 100))
+                  }
+                />
+              </span>
+            </Row>
+          ))}
+        </>
+      )}
+    </fieldset>
+  );
+}
+
+export function PictureFields({ site, band, change }: BandFieldsProps) {
+  const { picture } = band.backdrop;
+  const inBackdrop = (make: (draft: Backdrop) => void) =>
+    change('Picture of a band', ({ backdrop }) => make(backdrop));
+  const own = site.pictures.find(({ id }) => id === picture?.picture);
+  return (
+    <fieldset className="layer-fields">
+      <legend>Picture</legend>
+      <Row label="Picture">
+        <Choice
+          label="Picture behind the band"
+          value={picture?.picture ?? ''}
+          options={[['', 'none'] as const, ...site.pictures.map(({ id, name }) => [id, name] as const)]}
+          onChange={(id) =>
+            inBackdrop((draft) => {
+              const focus = site.pictures.find((candidate) => candidate.id === id)?.focus ?? { x: 50, y: 50 };
+              if (id === '') delete draft.picture;
+              else if (draft.picture) draft.picture.picture = id;
+              else draft.picture = { picture: id, size: 'cover', ...focus, repeat: 'no-repeat' };
+            })
+          }
+        />
+      </Row>
+      {picture && (
+        <>
+          <Row label="Size">
+            <span className="row">
+              <Choice
+                label="Size of the picture"
+                value={picture.drawnWidth === undefined ? picture.size : 'own'}
+                options={[
+                  ['cover', 'covers the band'],
+                  ['contain', 'shows whole'],
+                  ['own', 'its own width'],
+                ]}
+                onChange={(size) =>
+                  inBackdrop(({ picture: draft }) => {
+                    if (size === 'own') draft!.drawnWidth = Math.min(2000, own?.width ?? 200);
+                    else {
+                      delete draft!.drawnWidth;
+                      draft!.size = size;
+                    }
+                  })
+                }
+              />
+              {picture.drawnWidth !== undefined && (
+                <NumberField
+                  label="Width of the picture"
+                  unit="px"
+                  min={4}
+                  max={2000}
+                  value={picture.drawnWidth}
+                  onChange={(width) => inBackdrop((draft) => void (draft.picture!.drawnWidth = width))}
+                />
+              )}
+            </span>
+          </Row>
+          <Row label="Place">
+            <span className="row">
+              {(['x', 'y'] as const).map((axis) => (
+                <NumberField
+                  key={axis}
+                  label={axis === 'x' ? 'Place from the left' : 'Place from the top'}
+                  unit={axis === 'x' ? '% across' : '% down'}
+                  min={0}
+                  max={100}
+                  step={0.5}
+                  value={picture[axis]}
+                  onChange={(at) => inBackdrop((draft) => void (draft.picture![axis] = at))}
+                />
+              ))}
+              {own?.focus && (own.focus.x !== picture.x || own.focus.y !== picture.y) && (
+                <button
+                  type="button"
+                  className="link"
+                  onClick={() => inBackdrop((draft) => void Object.assign(draft.picture!, own.focus))}
+                >
+                  at its focus
+                </button>
+              )}
+            </span>
+          </Row>
+          <Row label="Repeat">
+            <Choice
+              label="How the picture repeats"
+              value={picture.repeat}
+              options={REPEATS.map(
+                (repeat) =>
+                  [
+                    repeat,
+                    { 'no-repeat': 'once', repeat: 'both ways', 'repeat-x': 'across', 'repeat-y': 'down' }[
+                      repeat
+                    ],
+                  ] as const,
+              )}
+              onChange={(repeat) => inBackdrop((draft) => void (draft.picture!.repeat = repeat))}
+            />
+          </Row>
+          <Row label="Blend">
+            <Choice
+              label="How it is blended into the colour beneath"
+              value={picture.blend ?? 'normal'}
+              options={BLEND_MODES.map(
+                (mode) => [mode, mode === 'normal' ? 'not blended' : mode.replace('-', ' ')] as const,
+              )}
+              onChange={(blend) =>
+                inBackdrop((draft) => {
+                  if (blend === 'normal') delete draft.picture!.blend;
+                  else draft.picture!.blend = blend;
+                })
+              }
+            />
+          </Row>
+        </>
+      )}
+    </fieldset>
+  );
+}
+
+export function TintFields({ site, band, change }: BandFieldsProps) {
+  const { tint } = band.backdrop;
+  const inBackdrop = (make: (draft: Backdrop) => void) =>
+    change('Tint of a band', ({ backdrop }) => make(backdrop));
+  return (
+    <fieldset className="layer-fields">
+      <legend>
+        <OnOff
+          label="Tint"
+          value={tint !== undefined}
+          onChange={(on) =>
+            inBackdrop((draft) => {
+              if (on) draft.tint = { colour: { swatch: site.palette[0]!.id }, opacity: 0.3 };
+              else delete draft.tint;
+            })
+          }
+        />
+        Tint over it
+      </legend>
+      {tint && (
+        <Row label="Tint">
+          <span className="row">
+            <ColourField
+              label="Colour of the tint"
+              palette={site.palette}
+              use={tint.colour}
+              onChange={(use) => inBackdrop((draft) => void (draft.tint!.colour = use))}
+            />
+            <NumberField
+              label="Opacity of the tint"
+              unit="% opaque"
+              min={0}
+              max={100}
+              value={Math.round(tint.opacity * 100)}
+              onChange={(opacity) => inBackdrop((draft) => void (draft.tint!.opacity = opacity / 100))}
+            />
+          </span>
+        </Row>
+      )}
+    </fieldset>
+  );
+}

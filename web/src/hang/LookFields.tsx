@@ -1,0 +1,119 @@
+import type { Backing, Item } from '@hatrail/core/model/item';
+import type { ColourUse } from '@hatrail/core/model/palette';
+import type { Site } from '@hatrail/core/model/site';
+import { ColourField } from '../parts/ColourField.tsx';
+import { OnOff, Row } from '../parts/fields.tsx';
+import { NumberField } from '../parts/NumberField.tsx';
+
+interface LookFieldsProps {
+  site: Site;
+  item: Exclude<Item, { kind: 'gap' | 'button' }>;
+  change: <I extends Item>(label: string, make: (draft: I) => void) => void;
+}
+
+type Dressed = LookFieldsProps['item'];
+
+/** An ink of its own, and a backing with its padding and corners. */
+export function LookFields({ site, item, change }: LookFieldsProps) {
+  const { backing } = item;
+  const first: ColourUse = { swatch: site.palette[0]!.id };
+  const last: ColourUse = { swatch: site.palette.at(-1)!.id };
+  const inBacking = (label: string, make: (draft: Backing) => void) =>
+    change<Dressed>(label, (draft) => draft.backing && make(draft.backing));
+  return (
+    <>
+      <Row label="Ink">
+        <span className="row">
+          <OnOff
+            label="An ink of its own"
+            value={item.ink !== undefined}
+            onChange={(on) =>
+              change<Dressed>('Ink of an item', (draft) => {
+                if (on) draft.ink = first;
+                else delete draft.ink;
+              })
+            }
+          />
+          {item.ink ? (
+            <ColourField
+              label="Ink of the item"
+              palette={site.palette}
+              use={item.ink}
+              onChange={(use) => change<Dressed>('Ink of an item', (draft) => void (draft.ink = use))}
+            />
+          ) : (
+            <span className="quiet">as the header’s links</span>
+          )}
+        </span>
+      </Row>
+      <Row label="Backing">
+        <OnOff
+          label="A backing of its own"
+          value={backing !== undefined}
+          onChange={(on) =>
+            change<Dressed>('Backing', (draft) => {
+              if (on) draft.backing = { colour: last, opacity: 1, x: 12, y: 0, radius: 6 };
+              else delete draft.backing;
+            })
+          }
+        />
+      </Row>
+      {backing && (
+        <>
+          <Row label="">
+            <span className="row">
+              <ColourField
+                label="Colour of the backing"
+                palette={site.palette}
+                use={backing.colour}
+                onChange={(use) => inBacking('Colour of a backing', (draft) => void (draft.colour = use))}
+              />
+              <NumberField
+                label="Opacity of the backing"
+                unit="% opaque"
+                min={0}
+                max={100}
+                value={Math.round(backing.opacity * 100)}
+                onChange={(opacity) =>
+                  inBacking('Opacity of a backing', (draft) => void (draft.opacity = opacity / 100))
+                }
+              />
+            </span>
+          </Row>
+          <Row label="Padding">
+            <span className="row">
+              <NumberField
+                label="Padding at each side"
+                unit="px aside"
+                min={0}
+                max={60}
+                value={backing.x}
+                onChange={(x) => inBacking('Padding of a backing', (draft) => void (draft.x = x))}
+              />
+              <NumberField
+                label="Padding above and below"
+                unit="px above"
+                min={0}
+                max={40}
+                value={backing.y}
+                onChange={(y) => inBacking('Padding of a backing', (draft) => void (draft.y = y))}
+              />
+            </span>
+          </Row>
+          <Row label="Corners">
+            <NumberField
+              label="Corner radius of the backing"
+              unit="px"
+              min={0}
+              max={60}
+              value={backing.radius}
+              onChange={(radius) =>
+                inBacking('Corners of a backing', (draft) => void (draft.radius = radius))
+              }
+            />
+          </Row>
+        </>
+      )}
+    </>
+  );
+}

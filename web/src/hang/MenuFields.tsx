@@ -1,0 +1,117 @@
+import { PLAIN_STAND_OUT } from '@hatrail/core/header/kinds/menu';
+import { LINK_HEIGHT } from '@hatrail/core/header/metrics';
+import type { MenuItem } from '@hatrail/core/model/item';
+import { entriesOf } from '@hatrail/core/model/menu';
+import { ColourField } from '../parts/ColourField.tsx';
+import { Choice, Row } from '../parts/fields.tsx';
+import { Size, type FieldsProps } from './kindParts.tsx';
+
+/** A menu on a rail: which, its sizes, how its drop-downs open, and what the entry that stands out wears. */
+export function MenuFields({ site, item, change }: FieldsProps<MenuItem>) {
+  const menu = site.menus.find(({ id }) => id === item.menu);
+  const entries = menu ? entriesOf(menu) : [];
+  const hasDrops = entries.some(({ level }) => level > 0);
+  const standsOut = entries.some(({ entry }) => entry.standsOut);
+  const worn = item.standOut ?? PLAIN_STAND_OUT;
+  const menus = site.menus.map(({ id, name }) => [id, name] as const);
+  return (
+    <>
+      <Row label="Menu">
+        <Choice
+          label="Menu that hangs there"
+          value={item.menu}
+          options={menus}
+          onChange={(id) => change<MenuItem>('Menu', (draft) => void (draft.menu = id))}
+        />
+      </Row>
+      <Row label="Signed in">
+        <Choice
+          label="Menu for visitors who are signed in"
+          value={item.menuSignedIn ?? ''}
+          options={[['', 'the same'] as const, ...menus]}
+          onChange={(id) =>
+            change<MenuItem>('Menu for those signed in', (draft) => {
+              if (id === '') delete draft.menuSignedIn;
+              else draft.menuSignedIn = id;
+            })
+          }
+        />
+      </Row>
+      <Size
+        label="Between links"
+        min={4}
+        max={120}
+        value={item.gap}
+        onChange={(gap) => change<MenuItem>('Between links', (draft) => void (draft.gap = gap))}
+      />
+      <Size
+        label="Letters"
+        unit={`px, ${site.type.menu.weight}`}
+        min={10}
+        max={60}
+        value={item.size ?? site.type.menu.size}
+        onChange={(size) =>
+          change<MenuItem>('Letters of the menu', (draft) => {
+            if (size === site.type.menu.size) delete draft.size;
+            else draft.size = size;
+          })
+        }
+      />
+      {hasDrops && (
+        <Row label="Opens">
+          <Choice
+            label="What opens a drop-down"
+            value={item.opens ?? 'click'}
+            options={[
+              ['click', 'on click'],
+              ['click and hover', 'on click and hover'],
+            ]}
+            onChange={(opens) =>
+              change<MenuItem>('What opens a drop-down', (draft) => void (draft.opens = opens))
+            }
+          />
+        </Row>
+      )}
+      {standsOut && (
+        <>
+          {(
+            [
+              ['ink', 'Ink'],
+              ['fill', 'Fill'],
+              ['hoverFill', 'Fill, hovered'],
+            ] as const
+          ).map(([key, label]) => (
+            <Row key={key} label={`Out: ${label.toLowerCase()}`}>
+              <ColourField
+                label={`${label} of the entry that stands out`}
+                palette={site.palette}
+                use={worn[key]}
+                onChange={(use) =>
+                  change<MenuItem>(
+                    'Entry that stands out',
+                    (draft) => void (draft.standOut = { ...worn, [key]: use }),
+                  )
+                }
+              />
+            </Row>
+          ))}
+          <Size
+            label="Out: corners"
+            min={0}
+            max={40}
+            value={worn.radius}
+            onChange={(radius) =>
+              change<MenuItem>(
+                'Entry that stands out',
+                (draft) => void (draft.standOut = { ...worn, radius }),
+              )
+            }
+          />
+        </>
+      )}
+      <Row label="Touch height">
+        <span className="quiet">{LINK_HEIGHT} px, 24 needed</span>
+      </Row>
+    </>
+  );
+}

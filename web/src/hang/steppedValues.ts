@@ -1,0 +1,48 @@
+import type { Item, ItemStep } from '@hatrail/core/model/item';
+import type { Site } from '@hatrail/core/model/site';
+import type { SteppedValue } from './ByWidth.tsx';
+
+/** What of an item can change by width. */
+export function steppedValues(site: Site, item: Item): SteppedValue<ItemStep>[] {
+  const size = (label: string, base: number, min: number, max: number): SteppedValue<ItemStep> => ({
+    key: 'size',
+    label,
+    min: Math.max(8, min),
+    max: Math.min(240, max),
+    base,
+  });
+  const shift: SteppedValue<ItemStep> = {
+    key: 'shift',
+    label: 'Moved down',
+    min: -60,
+    max: 60,
+    base: item.shift ?? 0,
+  };
+  const gap = (base: number): SteppedValue<ItemStep> => ({
+    key: 'gap',
+    label: 'Between',
+    min: 4,
+    max: 120,
+    base,
+  });
+  switch (item.kind) {
+    case 'logo':
+      return [size('Height', item.height, 16, 160), shift];
+    case 'picture':
+      return [size('Height', item.height, 12, 240), shift];
+    case 'menu':
+      return [size('Text size', item.size ?? site.type.menu.size, 10, 60), gap(item.gap), shift];
+    case 'button':
+      return [size('Text size', item.size ?? site.type.button.size, 10, 40), shift];
+    case 'icons':
+      return [size('Size', item.size, 12, 60), gap(item.gap), shift];
+    case 'gap':
+      return [size('Width', item.size, 8, 240)];
+    case 'name':
+      return [size('Size', item.size, 10, 80), shift];
+    case 'text':
+      return [size('Text size', item.size, 10, 60), shift];
+    default:
+      return [size('Size', item.size, 12, 40), shift];
+  }
+}
