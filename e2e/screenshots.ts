@@ -19,7 +19,7 @@ const [id, ferry] = running.context.sites.ids();
 const shoot = (name: string, from: Tab = tab) => from.screenshot({ path: `docs/screenshots/${name}.png` });
 
 await tab.goto(running.url);
-await tab.locator('.site-verdict').waitFor(WAIT);
+await tab.locator('.site-verdict').nth(1).waitFor(WAIT);
 await tab.waitForTimeout(1500);
 await shoot('sites');
 

@@ -170,9 +170,12 @@ function itemCss(site: Site, header: Header): string {
         rule('.hr-icons .hr-action', `height: ${px(LINK_HEIGHT)}`, `min-width: ${px(ICON_LEAST)}`) +
         rule('.hr-own', 'background: currentcolor', 'mask-size: contain', 'mask-repeat: no-repeat')
       : '',
+    // The folded menu's close button has one too.
+    folds(header) || has('icons', 'search', 'account', 'basket')
+      ? rule('.hr-icon', 'display: block', 'fill: currentcolor')
+      : '',
     has('icons', 'search', 'account', 'basket')
-      ? rule('.hr-icon', 'display: block', 'fill: currentcolor') +
-        rule(
+      ? rule(
           '.hr-action',
           'box-sizing: border-box',
           'display: flex',
@@ -185,8 +188,7 @@ function itemCss(site: Site, header: Header): string {
           'background: none',
           'cursor: pointer',
           ...ink,
-        ) +
-        rule('.hr-action:hover', 'color: var(--hr-hover)')
+        ) + rule('.hr-action:hover', 'color: var(--hr-hover)')
       : '',
     has('basket')
       ? rule('.hr-basket', 'width: auto') +

@@ -138,7 +138,11 @@ export function SpareRod({
             : 'Made, but not in the header now.'}
         </span>
       </div>
-      <div className="hang-rod" data-rod="spare">
+      <div
+        className="hang-rod"
+        data-rod="spare"
+        data-empty={(items.length === 0 && ticks.length === 0) || undefined}
+      >
         <Ticks ticks={ticks} target={target} />
         {items.map((item, i) => (
           <Tag
