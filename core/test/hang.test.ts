@@ -2,7 +2,14 @@ import { describe, expect, test } from 'vitest';
 import { foldOf, solveFold, ALWAYS } from '../src/header/fold.ts';
 import { KINDS } from '../src/header/kinds/index.ts';
 import { layoutHeader } from '../src/header/layout.ts';
-import { belowLogo, leastWidth, paddingFor, roomNeeded, widestEntry } from '../src/header/readings.ts';
+import {
+  belowLogo,
+  levelShift,
+  leastWidth,
+  paddingFor,
+  roomNeeded,
+  widestEntry,
+} from '../src/header/readings.ts';
 import { extentAt, itemAt, railAt, stepWidths } from '../src/header/steps.ts';
 import { checkSite } from '../src/model/check.ts';
 import type { Header } from '../src/model/header.ts';
@@ -85,6 +92,13 @@ describe('readings', () => {
     expect(belowLogo(site, header, layout, 'logo')).toBeUndefined();
     const low = withRails({ ...rail, end: [{ ...rail.end[0]!, shift: 5 }] });
     expect(belowLogo(site, low, layoutHeader(site, low, 800, measure), 'menu')!.by).toBeCloseTo(5.4, 9);
+    // Baselines lie on whole pixels: the half pixels around are tried, and the nearest is told.
+    const level = levelShift(site, low, 800, 'menu', measure)!;
+    const set = withRails({ ...rail, end: [{ ...rail.end[0]!, shift: level }] });
+    expect(
+      Math.abs(belowLogo(site, set, layoutHeader(site, set, 800, measure), 'menu')!.by),
+    ).toBeLessThanOrEqual(0.5);
+    expect(levelShift(site, set, 800, 'menu', measure)).toBe(level);
     const apart = withRails({ ...rail, end: [] }, { ...rail, start: [] });
     expect(belowLogo(site, apart, layoutHeader(site, apart, 800, measure), 'menu')).toBeUndefined();
   });

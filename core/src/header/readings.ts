@@ -3,7 +3,15 @@ import { headerItems, type Header } from '../model/header.ts';
 import type { Site } from '../model/site.ts';
 import { solveFold } from './fold.ts';
 import { entryWidths } from './kinds/menu.ts';
-import { itemOfInk, layoutAt, neededAt, solvedFold, type HeaderInk, type HeaderLayout } from './layout.ts';
+import {
+  itemOfInk,
+  layoutAt,
+  layoutHeader,
+  neededAt,
+  solvedFold,
+  type HeaderInk,
+  type HeaderLayout,
+} from './layout.ts';
 import { extentAt, itemAt, stepWidths } from './steps.ts';
 
 /** Measures of a header that are read off, so that nobody sets them by eye. CSS pixels. */
@@ -47,6 +55,38 @@ export function belowLogo(
     return own === undefined ? undefined : { by: own - other!, what };
   }
   return undefined;
+}
+
+/** Places that are tried on either side of the one worked out: baselines lie on whole pixels. */
+const TRIED = [0, -0.5, 0.5, -1, 1];
+
+/**
+ * The shift, in half pixels, at which an item's middle is nearest to the logo's; of equally near ones the one that moves
+ * it least. `undefined` where there is nothing to compare.
+ */
+export function levelShift(
+  site: Site,
+  header: Header,
+  width: number,
+  id: string,
+  measure: Measure,
+): number | undefined {
+  const item = headerItems(header).find((candidate) => candidate.id === id);
+  const now = item && belowLogo(site, header, layoutHeader(site, header, width, measure), id);
+  if (!now) return undefined;
+  const shift = itemAt(item, width).shift ?? 0;
+  const best = TRIED.map((by) => {
+    const tried = Math.max(-60, Math.min(60, Math.round((shift - now.by) * 2) / 2 + by));
+    const moved = JSON.parse(JSON.stringify(header)) as Header;
+    const copy = headerItems(moved).find((candidate) => candidate.id === id)!;
+    copy.shift = tried;
+    for (const step of copy.steps ?? []) delete step.shift;
+    const off = belowLogo(site, moved, layoutHeader(site, moved, width, measure), id)?.by ?? Infinity;
+    return { tried, off: Math.abs(off) };
+  });
+  const own = Math.abs(now.by);
+  const { tried, off } = best.reduce((a, b) => (b.off < a.off - 1e-9 ? b : a));
+  return off < own - 1e-9 ? tried : shift;
 }
 
 /** The padding that gives a rail a wanted height; 0 where its contents are taller. */

@@ -112,6 +112,7 @@ export function Hang() {
               header={header}
               item={item}
               layout={layout}
+              measure={measure}
               onChoose={choose}
             />
           )}

@@ -3,8 +3,9 @@ import { freeId } from '@hatrail/core/gather/freeId';
 import { itemIds } from '@hatrail/core/gather/swatches';
 import { kindOf } from '@hatrail/core/header/kinds/index';
 import type { HeaderLayout } from '@hatrail/core/header/layout';
-import { belowLogo } from '@hatrail/core/header/readings';
+import { belowLogo, levelShift } from '@hatrail/core/header/readings';
 import { itemAt } from '@hatrail/core/header/steps';
+import type { Measure } from '@hatrail/core/measure/measure';
 import type { Header } from '@hatrail/core/model/header';
 import { ALIGNMENTS, type Alignment, type Item, type ItemStep } from '@hatrail/core/model/item';
 import type { Site } from '@hatrail/core/model/site';
@@ -22,6 +23,7 @@ interface ItemTagProps {
   header: Header;
   item: Item;
   layout: HeaderLayout;
+  measure: Measure;
   onChoose: (chosen: Chosen) => void;
 }
 
@@ -32,7 +34,7 @@ const ALIGN_NAMES: Record<Alignment, string> = {
 };
 
 /** The chosen item's tag: what it shows, its sizes, its place across the rail, its backing, and what changes by width. */
-export function ItemTag({ site, header, item, layout, onChoose }: ItemTagProps) {
+export function ItemTag({ site, header, item, layout, measure, onChoose }: ItemTagProps) {
   const title = kindOf(item).title(site, item);
   const change = <I extends Item>(label: string, make: (draft: I) => void) =>
     changeItem(header.id, item as I, label, make);
@@ -60,7 +62,7 @@ export function ItemTag({ site, header, item, layout, onChoose }: ItemTagProps) 
   return (
     <section className="tag item-settings" aria-label={title}>
       <h2 dir="auto">{title}</h2>
-      <Reading site={site} header={header} item={item} layout={layout} />
+      <Reading site={site} header={header} item={item} layout={layout} measure={measure} />
       <KindFields site={site} item={item} change={change} />
       {item.kind !== 'gap' && (
         <>
@@ -146,7 +148,7 @@ export function ItemTag({ site, header, item, layout, onChoose }: ItemTagProps) 
 }
 
 /** How its middle lies against the logo's, and the way to level it. */
-function Reading({ site, header, item, layout }: Omit<ItemTagProps, 'onChoose'>) {
+function Reading({ site, header, item, layout, measure }: Omit<ItemTagProps, 'onChoose'>) {
   const laid = layout.items.find(({ id }) => id === item.id);
   if (!laid) return <p className="quiet">Not shown at {layout.width} px.</p>;
   const size = `${Math.round(laid.box.width * 10) / 10} × ${Math.round(laid.box.height * 10) / 10} px`;
@@ -154,14 +156,14 @@ function Reading({ site, header, item, layout }: Omit<ItemTagProps, 'onChoose'>)
   if (!off) return <p className="quiet">{size}</p>;
   const by = Math.round(off.by * 10) / 10;
   const shift = itemAt(item, layout.width).shift ?? 0;
-  const level = Math.max(-60, Math.min(60, Math.round((shift - off.by) * 2) / 2));
+  const level = levelShift(site, header, layout.width, item.id, measure) ?? shift;
   return (
     <p className="quiet">
       {size}.{' '}
-      {by === 0
-        ? `Its middle is level with the ${off.what}’s.`
+      {level === shift
+        ? `Its middle is level with the ${off.what}’s, to half a pixel.`
         : `Its middle is ${Math.abs(by)} px ${by < 0 ? 'above' : 'below'} the ${off.what}’s`}
-      {by !== 0 && level !== shift && (
+      {level !== shift && (
         <>
           {' · '}
           <button

@@ -95,7 +95,8 @@ export function hangCopy(header: Header, itemId: string, copyId: string): void {
   const spot = spotOf(header, itemId);
   if (!spot) return;
   const list = listAt(header, spot);
-  const copy = { ...structuredClone(list[spot.index]!), id: copyId };
+  // A draft cannot be cloned as it is; the document is plain JSON.
+  const copy = { ...(JSON.parse(JSON.stringify(list[spot.index])) as Item), id: copyId };
   list.splice(spot.index + 1, 0, copy);
   if (spot.rail !== 'spare') foldToo(header, copy);
 }

@@ -1,17 +1,5 @@
-import {
-  DndContext,
-  KeyboardSensor,
-  PointerSensor,
-  closestCenter,
-  useSensor,
-  useSensors,
-} from '@dnd-kit/core';
-import {
-  SortableContext,
-  sortableKeyboardCoordinates,
-  useSortable,
-  verticalListSortingStrategy,
-} from '@dnd-kit/sortable';
+import { DndContext, PointerSensor, closestCenter, useSensor, useSensors } from '@dnd-kit/core';
+import { SortableContext, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import { DotsSixVertical } from '@phosphor-icons/react';
 import { Button } from '@mui/material';
@@ -34,10 +22,7 @@ interface BandListProps {
 /** The bands of a page, first to last: dragged into order, one open at a time. */
 export function BandList({ site, page, chosen, onChoose }: BandListProps) {
   const edit = useEditor((state) => state.edit);
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  );
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }));
   const inPage = (label: string, make: (draft: Page) => void, group?: string) =>
     edit(label, (draft) => make(draft.pages.find(({ id }) => id === page.id)!), group);
   const add = () => {
@@ -83,7 +68,7 @@ export function BandList({ site, page, chosen, onChoose }: BandListProps) {
       >
         <SortableContext items={page.bands.map(({ id }) => id)} strategy={verticalListSortingStrategy}>
           <ul>
-            {page.bands.map((band) => (
+            {page.bands.map((band, index) => (
               <BandRow
                 key={band.id}
                 site={site}
@@ -91,6 +76,10 @@ export function BandList({ site, page, chosen, onChoose }: BandListProps) {
                 band={band}
                 isOpen={band.id === chosen}
                 onToggle={() => onChoose(band.id === chosen ? undefined : band.id)}
+                onMove={(by) => {
+                  const to = index + by;
+                  if (to >= 0 && to < page.bands.length) move(band.id, to);
+                }}
               />
             ))}
           </ul>
@@ -106,14 +95,16 @@ function BandRow({
   band,
   isOpen,
   onToggle,
+  onMove,
 }: {
   site: Site;
   page: Page;
   band: Band;
   isOpen: boolean;
   onToggle: () => void;
+  onMove: (by: number) => void;
 }) {
-  const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id: band.id });
+  const { listeners, setNodeRef, transform, transition } = useSortable({ id: band.id });
   const { unit, value } = band.height;
   const picture = site.pictures.find(({ id }) => id === band.backdrop.picture?.picture);
   const pairing = site.pairings?.find(({ id }) => id === band.pairing);
@@ -124,10 +115,22 @@ function BandRow({
       data-open={isOpen || undefined}
     >
       <div className="band-row">
-        <span className="grip" {...attributes} {...listeners} aria-label={`Move ${band.name}`}>
+        <span className="grip" {...listeners} aria-hidden="true">
           <DotsSixVertical size={16} />
         </span>
-        <button type="button" aria-expanded={isOpen} onClick={onToggle}>
+        <button
+          type="button"
+          aria-expanded={isOpen}
+          aria-keyshortcuts="Alt+ArrowUp Alt+ArrowDown"
+          title="Drag it, or move it with Alt and the up and down arrow keys."
+          onClick={onToggle}
+          onKeyDown={(event) => {
+            const by = event.altKey ? { ArrowUp: -1, ArrowDown: 1 }[event.key] : undefined;
+            if (by === undefined) return;
+            event.preventDefault();
+            onMove(by);
+          }}
+        >
           <span
             className="swatch"
             style={{ background: hexColour(resolveColour(site.palette, bandColours(site, band).ground)) }}
