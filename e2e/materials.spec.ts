@@ -1,54 +1,36 @@
-import { mkdtempSync, readFileSync } from 'node:fs';
+import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import type { Browser, Page as Tab } from 'playwright-core';
+import type { Page as Tab } from 'playwright-core';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { headerItems } from '@hatrail/core/model/header';
-import { start, type Running } from '@hatrail/server/start';
+import type { Running } from '@hatrail/server/start';
 import { findings } from './axe.ts';
-import { openChromium } from './chromium.ts';
+import { openOwner, type Owner } from './owner.ts';
 
 /** The ferry's owner reworks materials and header: what is changed is used at once by the preview, the sweep and the export. */
 
 const SLOW = { timeout: 90_000 };
+let owner: Owner;
 let running: Running;
-let browser: Browser;
 let tab: Tab;
 let siteId = '';
-const errors: string[] = [];
 
 beforeAll(async () => {
-  running = await start({ port: 0, livePort: 0, dataFolder: mkdtempSync(join(tmpdir(), 'hatrail-')) });
+  owner = await openOwner();
+  ({ running, tab } = owner);
   siteId = running.context.sites.ids()[1]!;
-  browser = await openChromium('software');
-  const context = await browser.newContext({ viewport: { width: 1280, height: 900 }, bypassCSP: true });
-  tab = await context.newPage();
-  tab.setDefaultTimeout(40_000);
-  tab.on('pageerror', (error) => errors.push(error.message));
   await tab.goto(`${running.url}/sites/${siteId}/gather/palette`);
   await tab.locator('button.bar-verdict').waitFor(SLOW);
 });
-afterAll(async () => {
-  await browser.close();
-  await running.close();
-});
+afterAll(() => owner.close());
 
-const kept = () => running.context.sites.read(siteId)!.site;
+const kept = () => owner.kept(siteId);
+const button = (name: string | RegExp) => owner.button(name);
+const part = (name: string) => owner.part(name);
+const peg = (name: string) => owner.peg(name);
 const header = () => kept().headers[0]!;
 const item = (id: string) => headerItems(header()).find((candidate) => candidate.id === id);
-const button = (name: string | RegExp) => tab.getByRole('button', { name });
-const part = (name: string) =>
-  tab
-    .getByRole('navigation', { name: 'Materials' })
-    .getByRole('link', { name: new RegExp(`^${name}`) })
-    .click();
-const peg = (name: string) =>
-  tab
-    .getByRole('navigation', { name: 'Main' })
-    .getByRole('link', { name: new RegExp(`^${name}`) })
-    .click();
 const live = () => tab.frameLocator('.live-header iframe');
 
 describe('palette', () => {
@@ -333,5 +315,5 @@ describe('hang', () => {
     expect(await findings(tab, ['iframe'])).toEqual([]);
   });
 
-  test('meets no error on the way', () => expect(errors).toEqual([]));
+  test('meets no error on the way', () => expect(owner.errors).toEqual([]));
 });

@@ -1,51 +1,31 @@
-import { mkdtempSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import type { Browser, Page as Tab } from 'playwright-core';
+import type { Page as Tab } from 'playwright-core';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { headerItems } from '@hatrail/core/model/header';
-import { start, type Running } from '@hatrail/server/start';
+import type { Running } from '@hatrail/server/start';
 import { findings } from './axe.ts';
-import { openChromium } from './chromium.ts';
+import { openOwner, type Owner } from './owner.ts';
 
 /** An owner starts a site from nothing, gathers, hangs a header of two rails, and publishes. Each step goes on from the one before. */
 
 const SLOW = { timeout: 120_000 };
+let owner: Owner;
 let running: Running;
-let browser: Browser;
 let tab: Tab;
 let siteId = '';
-const errors: string[] = [];
 
 beforeAll(async () => {
-  running = await start({ port: 0, livePort: 0, dataFolder: mkdtempSync(join(tmpdir(), 'hatrail-')) });
-  browser = await openChromium('software');
-  const context = await browser.newContext({ viewport: { width: 1280, height: 900 }, bypassCSP: true });
-  tab = await context.newPage();
-  tab.setDefaultTimeout(60_000);
-  tab.on('pageerror', (error) => errors.push(error.message));
-  tab.on('console', (message) => message.type() === 'error' && errors.push(message.text()));
+  owner = await openOwner();
+  ({ running, tab } = owner);
   await tab.goto(running.url);
 });
-afterAll(async () => {
-  await browser.close();
-  await running.close();
-});
+afterAll(() => owner.close());
 
-const kept = () => running.context.sites.read(siteId)!.site;
+const kept = () => owner.kept(siteId);
 const saved = () => tab.locator('.bar-saved[data-save=saved]').waitFor(SLOW);
-const button = (name: string | RegExp) => tab.getByRole('button', { name });
-const part = (name: string) =>
-  tab
-    .getByRole('navigation', { name: 'Materials' })
-    .getByRole('link', { name: new RegExp(`^${name}`) })
-    .click();
-const peg = (name: string) =>
-  tab
-    .getByRole('navigation', { name: 'Main' })
-    .getByRole('link', { name: new RegExp(`^${name}`) })
-    .click();
+const button = (name: string | RegExp) => owner.button(name);
+const part = (name: string) => owner.part(name);
+const peg = (name: string) => owner.peg(name);
 
 /** A logo in its own pale box, as scanners and letterheads leave them. */
 const boxedLogo = () =>
@@ -312,7 +292,7 @@ describe('an owner with nothing yet', () => {
       await button('Publish').click();
       await tab.getByText('Release 1 is live.').waitFor();
       const address = (await tab.getByRole('link', { name: /^Visit / }).getAttribute('href'))!;
-      const visitor = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+      const visitor = await owner.browser.newPage({ viewport: { width: 1280, height: 800 } });
       await visitor.goto(`${address}bread/`);
       expect(await visitor.locator('.hr-rail').count()).toBe(2);
       expect(await visitor.locator('.hr-menu > li > :is(a, span)').allTextContents()).toEqual([
@@ -358,6 +338,6 @@ describe('an owner with nothing yet', () => {
   });
 
   test('meets no error on the way', () => {
-    expect(errors.filter((error) => !/status of (4\d\d)/.test(error))).toEqual([]);
+    expect(owner.errors.filter((error) => !/status of (4\d\d)/.test(error))).toEqual([]);
   });
 });

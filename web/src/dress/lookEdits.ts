@@ -1,25 +1,9 @@
 import { originOf, type LayerName, type ResolvedLook } from '@hatrail/core/header/look';
 import { MOMENT_NAMES, type Header, type Moment } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
-import { useEditor } from '../editor/store.ts';
+import { changeHeader } from '../editor/edits.ts';
 
 /** Edits of a header's looks and manner, each one undoable step. */
-
-function changeHeader(
-  headerId: string,
-  label: string,
-  change: (header: Header) => void,
-  group?: string,
-): void {
-  useEditor.getState().edit(
-    label,
-    (draft) => {
-      const header = draft.headers.find(({ id }) => id === headerId);
-      if (header) change(header as Header);
-    },
-    group,
-  );
-}
 
 /** Sets one value of a layer at a moment. */
 export function setLook<N extends LayerName, K extends keyof ResolvedLook[N]>(

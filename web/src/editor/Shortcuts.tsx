@@ -11,6 +11,7 @@ const LIST: [keys: string, what: string][] = [
   ['t', 'the moment At the top'],
   ['s', 'the moment After scrolling'],
   ['Arrow keys', 'nudge a slider, the ruler or the film; with Shift by ten'],
+  ['Alt with arrows', 'move the item, menu entry or band that has the focus'],
   ['?', 'this list'],
 ];
 

@@ -112,6 +112,7 @@ function RunningVerdict({ siteId, site }: { siteId: string; site: Site }) {
       </span>
     );
   }
+  if (rows.length === 0) return <span className="bar-verdict quiet">nothing hangs yet</span>;
   const worst = worstRow(rows);
   const [lost, strained] = [countItems(rows, 'lost'), countItems(rows, 'strained')];
   const verdict = worst?.verdict ?? 'clear';

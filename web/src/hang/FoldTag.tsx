@@ -7,7 +7,7 @@ import type { Fold, Item } from '@hatrail/core/model/item';
 import type { Site } from '@hatrail/core/model/site';
 import { Choice, Row } from '../parts/fields.tsx';
 import { NumberField } from '../parts/NumberField.tsx';
-import { changeHeader } from './edits.ts';
+import { changeHeader } from '../editor/edits.ts';
 
 type Goes = 'bar' | 'panel' | 'nowhere';
 

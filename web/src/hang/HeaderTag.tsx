@@ -8,7 +8,8 @@ import { Choice, OnOff, Row, TextInput } from '../parts/fields.tsx';
 import { NumberField } from '../parts/NumberField.tsx';
 import { byRule } from '../parts/rules.ts';
 import { ByWidth } from './ByWidth.tsx';
-import { changeHeader, keepLeading } from './edits.ts';
+import { changeHeader } from '../editor/edits.ts';
+import { keepLeading } from './edits.ts';
 
 interface HeaderTagProps {
   site: Site;

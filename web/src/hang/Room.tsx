@@ -7,7 +7,7 @@ import type { Measure } from '@hatrail/core/measure/measure';
 import type { Header } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
 import { GREATEST_WIDTH, LEAST_WIDTH } from '@hatrail/core/sweep/widths';
-import { changeHeader } from './edits.ts';
+import { changeHeader } from '../editor/edits.ts';
 
 interface RoomProps {
   site: Site;

@@ -1,25 +1,8 @@
 import { headerItems, PLACES, type Header, type Place } from '@hatrail/core/model/header';
 import type { Item } from '@hatrail/core/model/item';
-import { useEditor } from '../editor/store.ts';
+import { changeHeader } from '../editor/edits.ts';
 
 /** Edits of what hangs in a header, each one undoable step. */
-
-/** Changes a header; edits of one `group` in one go are one step. */
-export function changeHeader(
-  headerId: string,
-  label: string,
-  change: (header: Header) => void,
-  group?: string,
-): void {
-  useEditor.getState().edit(
-    label,
-    (draft) => {
-      const header = draft.headers.find(({ id }) => id === headerId);
-      if (header) change(header as Header);
-    },
-    group,
-  );
-}
 
 /** Every item of a header, hung or spare. */
 export function allItems(header: Header): Item[] {

@@ -170,6 +170,7 @@ function SiteVerdict({ kept }: { kept: KeptSite }) {
     return () => stop.abort();
   }, [kept]);
   if (!rows) return <p className="quiet">{text}</p>;
+  if (rows.length === 0) return <p className="quiet">Nothing hangs in its header yet</p>;
   const worst = worstRow(rows);
   const page = kept.site.pages.find(({ path }) => path === worst?.page)?.title;
   const [lost, strained] = [countItems(rows, 'lost'), countItems(rows, 'strained')];

@@ -1,5 +1,5 @@
 import { Button } from '@mui/material';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { Link, useLocation, useOutletContext } from 'react-router';
 import { headerItems, itemsOf } from '@hatrail/core/model/header';
 import type { LogoItem, NameItem } from '@hatrail/core/model/item';
@@ -8,7 +8,8 @@ import { Site } from '@hatrail/core/model/site';
 import type { EditorContext } from '../../editor/Editor.tsx';
 import { useEditor } from '../../editor/store.ts';
 import { ByWidth } from '../../hang/ByWidth.tsx';
-import { changeHeader, changeItem, hang } from '../../hang/edits.ts';
+import { changeHeader } from '../../editor/edits.ts';
+import { changeItem, hang } from '../../hang/edits.ts';
 import { FileButton } from '../../parts/FileButton.tsx';
 import { Choice, OnOff, Row, TextInput } from '../../parts/fields.tsx';
 import { NumberField } from '../../parts/NumberField.tsx';
@@ -173,47 +174,18 @@ function InHeader() {
           <p className="quiet">Logo and name lead home, and are read out as “{site.logo.alt}, home”.</p>
         </div>
         {logo && (
-          <div className="tag">
-            <Row label="Logo height">
-              <NumberField
-                label="Height of the logo"
-                unit="px"
-                min={16}
-                max={160}
-                value={logo.height}
-                onChange={(height) =>
-                  changeItem(header.id, logo, 'Height of the logo', (item) => void (item.height = height))
-                }
-              />
-            </Row>
-            <ByWidth
-              of="the logo"
-              steps={logo.steps}
-              canHide
-              values={[{ key: 'size', label: 'Height', min: 16, max: 160, base: logo.height }]}
-              onChange={(steps, label) =>
-                changeItem(header.id, logo, label, (item) => {
-                  if (steps) item.steps = steps;
-                  else delete item.steps;
-                })
-              }
-            />
-          </div>
+          <SizeTag
+            header={header.id}
+            item={logo}
+            of="the logo"
+            label="Height"
+            min={16}
+            max={160}
+            size="height"
+          />
         )}
         {name && (
-          <div className="tag">
-            <Row label="Name size">
-              <NumberField
-                label="Size of the name"
-                unit="px"
-                min={10}
-                max={80}
-                value={name.size}
-                onChange={(size) =>
-                  changeItem(header.id, name, 'Size of the name', (item) => void (item.size = size))
-                }
-              />
-            </Row>
+          <SizeTag header={header.id} item={name} of="the name" label="Size" min={10} max={80} size="size">
             <Row label="Tagline below">
               <OnOff
                 label="Tagline below the name"
@@ -228,19 +200,7 @@ function InHeader() {
                 }
               />
             </Row>
-            <ByWidth
-              of="the name"
-              steps={name.steps}
-              canHide
-              values={[{ key: 'size', label: 'Size', min: 10, max: 80, base: name.size }]}
-              onChange={(steps, label) =>
-                changeItem(header.id, name, label, (item) => {
-                  if (steps) item.steps = steps;
-                  else delete item.steps;
-                })
-              }
-            />
-          </div>
+          </SizeTag>
         )}
       </div>
       <Button
@@ -253,5 +213,67 @@ function InHeader() {
         Move them in Hang
       </Button>
     </section>
+  );
+}
+
+interface SizeTagProps<K extends string> {
+  header: string;
+  item: (LogoItem | NameItem) & Record<K, number>;
+  /** What it is called in labels. */
+  of: string;
+  label: string;
+  min: number;
+  max: number;
+  /** Under which key its size stands. */
+  size: K;
+  children?: ReactNode;
+}
+
+/** The size of logo or name, and what it is below widths of its own. */
+function SizeTag<K extends 'height' | 'size'>({
+  header,
+  item,
+  of,
+  label,
+  min,
+  max,
+  size,
+  children,
+}: SizeTagProps<K>) {
+  const name = `${label} of ${of}`;
+  const base: number = item[size];
+  return (
+    <div className="tag">
+      <Row label={label}>
+        <NumberField
+          label={name}
+          unit="px"
+          min={min}
+          max={max}
+          value={base}
+          onChange={(value) =>
+            changeItem(
+              header,
+              item as LogoItem | NameItem,
+              name,
+              (draft) => void Object.assign(draft, { [size]: value }),
+            )
+          }
+        />
+      </Row>
+      {children}
+      <ByWidth
+        of={of}
+        steps={item.steps}
+        canHide
+        values={[{ key: 'size', label, min, max, base }]}
+        onChange={(steps, step) =>
+          changeItem(header, item as LogoItem | NameItem, step, (draft) => {
+            if (steps) draft.steps = steps;
+            else delete draft.steps;
+          })
+        }
+      />
+    </div>
   );
 }

@@ -1,0 +1,55 @@
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Browser, Page as Tab } from 'playwright-core';
+import type { Site } from '@hatrail/core/model/site';
+import { start, type Running } from '@hatrail/server/start';
+import { openChromium } from './chromium.ts';
+
+/** An owner at work: a server with the demo sites, a browser, and what both browser stories do again and again. */
+export interface Owner {
+  running: Running;
+  browser: Browser;
+  tab: Tab;
+  /** Errors that the page met, by their messages. */
+  errors: string[];
+  /** A site as the server keeps it now. */
+  kept(siteId: string): Site;
+  button(name: string | RegExp): ReturnType<Tab['getByRole']>;
+  /** Opens a part of Gather. */
+  part(name: string): Promise<void>;
+  /** Goes to a peg of the rod. */
+  peg(name: string): Promise<void>;
+  close(): Promise<void>;
+}
+
+export async function openOwner(): Promise<Owner> {
+  const dataFolder = mkdtempSync(join(tmpdir(), 'hatrail-'));
+  const running = await start({ port: 0, livePort: 0, dataFolder });
+  const browser = await openChromium('software');
+  const context = await browser.newContext({ viewport: { width: 1280, height: 900 }, bypassCSP: true });
+  const tab = await context.newPage();
+  tab.setDefaultTimeout(60_000);
+  const errors: string[] = [];
+  tab.on('pageerror', (error) => errors.push(error.message));
+  tab.on('console', (message) => message.type() === 'error' && errors.push(message.text()));
+  const follow = (navigation: string) => (name: string) =>
+    tab
+      .getByRole('navigation', { name: navigation })
+      .getByRole('link', { name: new RegExp(`^${name}`) })
+      .click();
+  return {
+    running,
+    browser,
+    tab,
+    errors,
+    kept: (siteId) => running.context.sites.read(siteId)!.site,
+    button: (name) => tab.getByRole('button', { name }),
+    part: follow('Materials'),
+    peg: follow('Main'),
+    close: async () => {
+      await browser.close();
+      await running.close();
+    },
+  };
+}
