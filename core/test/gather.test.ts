@@ -4,7 +4,7 @@ import { parseColour } from '../src/colour/rgb.ts';
 import { lengthOfContrast, luminanceAt, moveOnRod, placeOnRod, readableOn } from '../src/colour/rod.ts';
 import { freeId } from '../src/gather/freeId.ts';
 import { moveEntry, menuRemarks, placeEntry } from '../src/gather/menuTree.ts';
-import { pairsInUse, swatchPairs } from '../src/gather/pairs.ts';
+import { changedPairs, pairsInUse, swatchPairs } from '../src/gather/pairs.ts';
 import { placeName } from '../src/gather/places.ts';
 import { readMenu } from '../src/gather/readMenu.ts';
 import { coloursInUse, removeSwatch, setUses, usesOf } from '../src/gather/swatches.ts';
@@ -84,6 +84,20 @@ describe('swatches', () => {
     expect(groups).toHaveLength(1);
     expect(groups[0]).toMatchObject({ ink: 'white', ground: 'night', verdict: 'clear' });
     expect(groups[0]!.contrast).toBeCloseTo(17.1, 1);
+  });
+
+  test('a change of colours tells which pairs it makes others', () => {
+    const paler = {
+      ...site,
+      palette: site.palette.map((s) => (s.id === 'night' ? { ...s, colour: '#8090a0' } : s)),
+    };
+    const [change, ...more] = changedPairs(site, paler);
+    expect(more).toEqual([]);
+    expect(change).toMatchObject({
+      from: { verdict: 'clear' },
+      to: { verdict: 'strained', where: 'Folded menu and drop-downs, Plain header' },
+    });
+    expect(changedPairs(site, site)).toEqual([]);
   });
 
   test('an id is made from a name, and never given twice', () => {

@@ -86,3 +86,12 @@ export function swatchPairs(pairs: readonly Pair[]): PairGroup[] {
   }
   return [...groups.values()];
 }
+
+/** Pairs whose verdict a change of colours makes another, each before and after; places are alike in both sites. */
+export function changedPairs(before: Site, after: Site): { from: Pair; to: Pair }[] {
+  const now = pairsInUse(after);
+  return pairsInUse(before).flatMap((from, i) => {
+    const to = now[i];
+    return to && to.verdict !== from.verdict ? [{ from, to }] : [];
+  });
+}

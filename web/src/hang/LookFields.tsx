@@ -80,6 +80,14 @@ export function LookFields({ site, item, change }: LookFieldsProps) {
               />
             </span>
           </Row>
+          <Row label="Hovered">
+            <ColourField
+              label="Colour of the backing under the pointer"
+              palette={site.palette}
+              use={backing.hover ?? backing.colour}
+              onChange={(use) => inBacking('Hovered backing', (draft) => void (draft.hover = use))}
+            />
+          </Row>
           <Row label="Padding">
             <span className="row">
               <NumberField

@@ -2,6 +2,7 @@ import { Button } from '@mui/material';
 import { useEffect, useState } from 'react';
 import { hexColour } from '@hatrail/core/colour/rgb';
 import { placeOnRod } from '@hatrail/core/colour/rod';
+import { changedPairs } from '@hatrail/core/gather/pairs';
 import { setUses, usesOf } from '@hatrail/core/gather/swatches';
 import type { Header } from '@hatrail/core/model/header';
 import { MOMENT_NAMES } from '@hatrail/core/model/header';
@@ -59,6 +60,7 @@ export function ChangeCard({ hand, changed, header, page, pending, onDone }: Cha
         Hung {side}. {uses.length} {uses.length === 1 ? 'place changes' : 'places change'}
         {inHeader.length < uses.length && `, ${inHeader.length} of them in ${header.name}`}.
       </p>
+      <Pairs before={hand} after={changed} />
       <Changes changed={changed} header={header} />
       <div className="row">
         <Button size="small" variant="contained" onClick={keep}>
@@ -73,6 +75,22 @@ export function ChangeCard({ hand, changed, header, page, pending, onDone }: Cha
       </div>
       <AsItWouldBe hand={changed} headerId={header.id} page={page} />
     </section>
+  );
+}
+
+/** Pairs on even grounds whose verdict becomes another: of pairings, bands, cards, buttons. */
+function Pairs({ before, after }: { before: SiteAtHand; after: SiteAtHand }) {
+  return (
+    <ul className="changes">
+      {changedPairs(before.site, after.site).map(({ from, to }, i) => (
+        <li key={i}>
+          <span style={{ color: VERDICT_COLOURS[to.verdict] }}>
+            <VerdictMark verdict={to.verdict} /> <strong>{to.verdict}</strong>
+          </span>{' '}
+          {to.where}: {figure(from.contrast)} becomes {figure(to.contrast)}
+        </li>
+      ))}
+    </ul>
   );
 }
 

@@ -5,10 +5,12 @@ import 'react-image-crop/dist/ReactCrop.css';
 import { placeName } from '@hatrail/core/gather/places';
 import { sizeForUses, usesOfPicture } from '@hatrail/core/gather/pictureUses';
 import { removePicture, useInstead as putInstead, usesOfPart } from '@hatrail/core/gather/uses';
+import { layoutHeader } from '@hatrail/core/header/layout';
+import type { Measure } from '@hatrail/core/measure/measure';
 import type { Header } from '@hatrail/core/model/header';
 import { Picture } from '@hatrail/core/model/picture';
-import { cropRound, wholeHeight } from '@hatrail/core/page/inView';
-import { STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
+import { cropRound, inView, pixelsNeeded, wholeHeight } from '@hatrail/core/page/inView';
+import { GREATEST_WIDTH, STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
 import { api } from '../../api.ts';
 import { useMeasure } from '../../dress/view.ts';
 import { useEditor } from '../../editor/store.ts';
@@ -188,6 +190,7 @@ export function PictureDetail({ siteId, hand, header, picture, onChosen }: Pictu
           .
         </p>
       )}
+      {measure && <BehindHeader hand={hand} header={header} picture={picture} measure={measure} />}
       <Row label="Name">
         <TextInput
           label="Name of the picture"
@@ -243,5 +246,29 @@ export function PictureDetail({ siteId, hand, header, picture, onChosen }: Pictu
         </Button>
       </div>
     </section>
+  );
+}
+
+/** What the header would want of a picture that fills it: its height is padding and contents, its width the widest screen's. */
+function BehindHeader({
+  hand,
+  header,
+  picture,
+  measure,
+}: {
+  hand: SiteAtHand;
+  header: Header;
+  picture: Picture;
+  measure: Measure;
+}) {
+  const { bar } = layoutHeader(hand.site, header, GREATEST_WIDTH, measure);
+  const [once, twice] = [1, 2].map((ratio) => pixelsNeeded(picture, bar, ratio));
+  return (
+    <p className="quiet">
+      {header.name} is {Math.round(bar.width)} × {Math.round(bar.height)} px at {GREATEST_WIDTH}: to fill it,
+      this picture wants {once!.width} × {once!.height} px, {twice!.width} × {twice!.height} at ratio 2, and{' '}
+      {Math.round(inView(picture, bar, { size: 'cover', x: 50, y: 50 }, picture).part.height)} % of its height
+      would be seen.
+    </p>
   );
 }
