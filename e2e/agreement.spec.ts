@@ -4,6 +4,7 @@ import { shippedFiles, type ShippedFile } from '@hatrail/cli/export';
 import { loadSite, type LoadedSite } from '@hatrail/cli/siteFile';
 import { decodePictures, skiaMeasure, skiaRaster } from '@hatrail/cli/skia';
 import { composeOver } from '@hatrail/core/colour/composite';
+import type { BlendMode } from '@hatrail/core/model/layer';
 import type { Header } from '@hatrail/core/model/header';
 import { logoVariantsOf } from '@hatrail/core/header/look';
 import type { Site } from '@hatrail/core/model/site';
@@ -23,14 +24,17 @@ import { serveFiles } from './statics.ts';
 /** The exported header on the exported pages, in Chromium, against what the core computes for them. */
 
 const measure = skiaMeasure();
-let loaded: LoadedSite;
+let sites: Record<SiteName, LoadedSite>;
 let files: ShippedFile[] = [];
 let server: Awaited<ReturnType<typeof serveFiles>>;
 let browser: Browser;
 
 beforeAll(async () => {
   browser = await openChromium();
-  loaded = await loadSite('demo/larkfell.hatrail.json');
+  sites = {
+    larkfell: await loadSite('demo/larkfell.hatrail.json'),
+    pellow: await loadSite('demo/pellow.hatrail.json'),
+  };
   server = await serveFiles(() => files);
 });
 afterAll(async () => {
@@ -38,12 +42,17 @@ afterAll(async () => {
   server.server.close();
 });
 
+type SiteName = 'larkfell' | 'pellow';
+
 interface Combination {
+  /** The observatory where nothing is said. */
+  of?: SiteName;
   path: string;
   width: number;
   scroll: number;
-  /** What is changed in the demo header. */
+  /** What is changed in the demo header, and in its site. */
   change?: (header: Header) => Partial<Header>;
+  changeSite?: (site: Site) => Partial<Site>;
   name?: string;
 }
 
@@ -75,6 +84,30 @@ const middle = ({ rails: [rail] }: Header): Partial<Header> => ({
   ],
 });
 
+/** The ferry's second rail above its first, in the flow, and scrolling away. */
+const stripAbove = ({ rails: [first, second] }: Header): Partial<Header> => ({
+  rails: [{ ...second!, leaves: true, inFlow: true }, first!],
+});
+/** A picture of the real page in the place of its bands. */
+const shot = ({ pages }: Site): Partial<Site> => ({
+  pages: pages.map((page) =>
+    page.path === '/fares' ? { ...page, snapshots: [{ width: 1440, picture: 'crossing' }] } : page,
+  ),
+});
+const blended =
+  (blend: BlendMode) =>
+  ({ pages }: Site): Partial<Site> => ({
+    pages: pages.map((page) => ({
+      ...page,
+      bands: page.bands.map((band) => {
+        const { picture } = band.backdrop;
+        if (!picture) return band;
+        const colour = { swatch: 'tide' };
+        return { ...band, backdrop: { ...band.backdrop, colour, picture: { ...picture, blend } } };
+      }),
+    })),
+  });
+
 const COMBINATIONS: Combination[] = [
   { path: '/', width: 1280, scroll: 0 },
   { path: '/', width: 1280, scroll: 59 },
@@ -103,6 +136,31 @@ const COMBINATIONS: Combination[] = [
   { path: '/', width: 1280, scroll: 596, change: bandSwitch, name: 'at the end of the first band' },
   { path: '/shows', width: 1280, scroll: 20, change: leaves, name: 'a header that leaves' },
   { path: '/shows', width: 1280, scroll: 120, change: middle, name: 'logo in the middle, lower rail' },
+  { of: 'pellow', path: '/', width: 1280, scroll: 0, name: 'two rails, inset' },
+  { of: 'pellow', path: '/', width: 1280, scroll: 640, name: 'over a repeated pattern' },
+  { of: 'pellow', path: '/', width: 1600, scroll: 1010, name: 'from the pattern to a dark band' },
+  { of: 'pellow', path: '/', width: 768, scroll: 900 },
+  { of: 'pellow', path: '/', width: 390, scroll: 300, name: 'folded, two rails' },
+  { of: 'pellow', path: '/timetable', width: 1111, scroll: 77 },
+  { of: 'pellow', path: '/island', width: 900, scroll: 120 },
+  { of: 'pellow', path: '/', width: 1280, scroll: 20, change: stripAbove, name: 'a strip that is leaving' },
+  { of: 'pellow', path: '/', width: 1280, scroll: 500, change: stripAbove, name: 'a strip that has left' },
+  {
+    of: 'pellow',
+    path: '/fares',
+    width: 1280,
+    scroll: 0,
+    changeSite: shot,
+    name: 'a snapshot of the page',
+  },
+  ...(['multiply', 'screen', 'overlay', 'luminosity'] as const).map((blend) => ({
+    of: 'pellow' as const,
+    path: '/',
+    width: 1280,
+    scroll: 120,
+    changeSite: blended(blend),
+    name: `the picture blended by ${blend}`,
+  })),
 ];
 
 let worstContrast = 0;
@@ -110,9 +168,10 @@ let worstGround = 0;
 let judged = 0;
 
 for (const combination of COMBINATIONS) {
-  const { path, width, scroll, change, name } = combination;
-  test(`${path} at ${width}, ${scroll} px down${name ? `, ${name}` : ''}`, async () => {
-    const { site, header } = changed(loaded.site, change);
+  const { of = 'larkfell', path, width, scroll, change, changeSite, name } = combination;
+  test(`${of} ${path} at ${width}, ${scroll} px down${name ? `, ${name}` : ''}`, async () => {
+    const loaded = sites[of];
+    const { site, header } = changed({ ...loaded.site, ...changeSite?.(loaded.site) }, change);
     files = await shippedFiles(site, siteFiles(site, measure), loaded.read);
     const sitePage = site.pages.find((candidate) => candidate.path === path)!;
     const scene = layoutScene(site, header, sitePage, width, measure);
@@ -132,7 +191,9 @@ for (const combination of COMBINATIONS) {
     expect(await tab.evaluate(() => document.documentElement.scrollHeight)).toBe(scene.laid.height);
     await expectBoxes(tab, scene.layout.inks);
 
-    const top = scene.header.manner.onScroll === 'leaves' ? -scroll : 0;
+    // Rails that scroll away take the rest of the header up with them.
+    const gone = scene.header.manner.onScroll === 'leaves' ? scroll : Math.min(scroll, scene.layout.leaving);
+    const top = -gone;
     const clip = { x: 0, y: top, width, height: scene.layout.height };
     const painted = await shoot(tab, clip, false);
     const ground = await shoot(tab, clip, true);
@@ -143,7 +204,7 @@ for (const combination of COMBINATIONS) {
       drawn[picture] = await drawInBrowser(tab, site, picture, logo.box);
     }
     for (const target of sceneTargets(scene, moment, (picture) => drawn[picture])) {
-      if (target.state === 'hover') continue;
+      if (target.state === 'hover' || (target.ink.leaves && target.ink.box.y < gone)) continue;
       const row = headerRow(scene, scroll);
       const { contrast } = readAt(target, raster, row);
       const cells = target.shape.cells.map((cell) => ('cell' in cell ? cell.cell : cell));
@@ -217,11 +278,20 @@ async function expectBoxes(tab: Tab, inks: readonly { name: string; box: Box }[]
   const seen = await tab.evaluate(() => {
     const header = document.querySelector('.hr')!.getBoundingClientRect();
     return [
-      ...document.querySelectorAll('.hr-rail :is(.hr-logo, .hr-link, .hr-opener, .hr-button, .hr-toggle)'),
+      ...document.querySelectorAll(
+        '.hr-rail :is(.hr-logo, .hr-link, .hr-text, .hr-opener, .hr-button, .hr-toggle)',
+      ),
     ]
-      .map((element) => element.getBoundingClientRect())
-      .filter(({ width }) => width > 0)
-      .map(({ x, y, width, height }) => ({ x, y: y - header.y, width, height }));
+      .map((element) => {
+        // A backing lies round what the item itself shows.
+        const { x, y, width, height } = element.getBoundingClientRect();
+        const style = getComputedStyle(element);
+        const [left, top] = element.matches('.hr-text')
+          ? [parseFloat(style.paddingLeft), parseFloat(style.paddingTop)]
+          : [0, 0];
+        return { x: x + left, y: y + top - header.y, width: width - 2 * left, height: height - 2 * top };
+      })
+      .filter(({ width }) => width > 0);
   });
   expect(seen.length).toBe(inks.length);
   inks.forEach(({ name, box }, i) => {
