@@ -11,7 +11,7 @@ import { usePreview } from '../parts/preview.ts';
 
 const EMPTY = { id: 'empty', name: 'An empty rod', says: 'Hang it all yourself' };
 const WIDTH = 1100;
-const CARD = 300;
+const CARD = 272;
 
 interface StartSiteProps {
   onClose: () => void;
