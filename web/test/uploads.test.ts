@@ -32,7 +32,7 @@ const source = (name: string, take: Source['take'] = async () => taken(name)): S
 });
 /** A source that answers when it is told to. */
 function held(name: string): Source & { answer: () => void } {
-  let answer = () => undefined as void;
+  let answer: () => void = () => undefined;
   const wait = new Promise<TakenFile>((done) => (answer = () => done(taken(name))));
   return { ...source(name, () => wait), answer };
 }

@@ -374,6 +374,8 @@ function panelCss(site: Site, header: Header): string {
       'border: 0',
       'overflow: auto',
       'overscroll-behavior: contain',
+      // The header itself lets the pointer through beside its bar.
+      'pointer-events: auto',
       `background: ${colour(header.panel.fill)}`,
       `color: ${colour(header.panel.ink)}`,
     ),
