@@ -32,7 +32,7 @@ const LEAST_EDGES = 6;
 const REACH = 2;
 
 /**
- * The logo's edge, cell by cell; smoothed rims are stood for by the solid pixels beside them. Cells with fewer than 6 edge pixels are left out; if all are, the logo is one cell.
+ * The logo's edge, cell by cell. Cells with fewer than 6 edge pixels are left out; if all are, the logo is one cell.
  * The ground beyond the header's own box is taken at its nearest pixel, since the fill ends there.
  */
 export function logoCells(logo: LogoPixels, headerWidth: number, headerHeight: number): LogoCell[] {
@@ -41,7 +41,7 @@ export function logoCells(logo: LogoPixels, headerWidth: number, headerHeight: n
   for (let y = 0; y < logo.height; y++) {
     for (let x = 0; x < logo.width; x++) {
       const outside = nearestOutside(logo, x, y);
-      if (!outside || isRim(logo, x, y)) continue;
+      if (!outside) continue;
       const key = Math.floor(y / GRID) * columns + Math.floor(x / GRID);
       const cell = cells.get(key) ?? { cell: gridCell(logo, x, y), edges: [] };
       const i = 4 * (y * logo.width + x);
@@ -87,28 +87,6 @@ function gridCell(logo: LogoPixels, x: number, y: number): Cell {
 function isInside(logo: LogoPixels, x: number, y: number): boolean {
   if (x < 0 || y < 0 || x >= logo.width || y >= logo.height) return false;
   return logo.data[4 * (y * logo.width + x) + 3]! >= 128;
-}
-
-/** Alpha byte from which a pixel counts as wholly covered. */
-const SOLID = 250;
-
-const alphaAt = (logo: LogoPixels, x: number, y: number): number => logo.data[4 * (y * logo.width + x) + 3]!;
-
-/**
- * Whether a pixel is no more than the smoothed rim of a solid one beside it, which stands for the edge: like letters,
- * which are judged by their ink, a shape is judged by its own colour and not by how its edge falls between pixels. What
- * is thinner than a pixel, or soft by design, has no solid pixel beside it and is judged as it is.
- */
-function isRim(logo: LogoPixels, x: number, y: number): boolean {
-  if (alphaAt(logo, x, y) >= SOLID) return false;
-  for (let dy = -1; dy <= 1; dy++) {
-    for (let dx = -1; dx <= 1; dx++) {
-      const [nx, ny] = [x + dx, y + dy];
-      if (!isInside(logo, nx, ny) || alphaAt(logo, nx, ny) < SOLID) continue;
-      if (nearestOutside(logo, nx, ny)) return true;
-    }
-  }
-  return false;
 }
 
 function nearestOutside(logo: LogoPixels, x: number, y: number): { x: number; y: number } | undefined {
