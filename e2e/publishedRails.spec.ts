@@ -90,6 +90,7 @@ describe('a header of two rails', () => {
     await field.fill('first boat');
     const [request] = await Promise.all([tab.waitForRequest(/search/), tab.keyboard.press('Enter')]);
     expect(new URL(request.url()).search).toBe('?q=first+boat');
+    await tab.waitForURL(/search/);
     await tab.goto(`${running.liveUrl}/pellow/`);
     expect(await tab.getByRole('link', { name: 'Your account' }).getAttribute('href')).toMatch(/account/);
     expect(await tab.getByRole('link', { name: /^Basket/ }).count()).toBe(1);
