@@ -2,6 +2,7 @@ import '@fontsource-variable/bricolage-grotesque/wght.css';
 import '@fontsource-variable/instrument-sans/wght.css';
 import './tokens.css';
 import './app.css';
+import './materials.css';
 import { CssBaseline, ThemeProvider } from '@mui/material';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';

@@ -24,19 +24,6 @@ export function MenuFields({ site, item, change }: FieldsProps<MenuItem>) {
           onChange={(id) => change<MenuItem>('Menu', (draft) => void (draft.menu = id))}
         />
       </Row>
-      <Row label="Signed in">
-        <Choice
-          label="Menu for visitors who are signed in"
-          value={item.menuSignedIn ?? ''}
-          options={[['', 'the same'] as const, ...menus]}
-          onChange={(id) =>
-            change<MenuItem>('Menu for those signed in', (draft) => {
-              if (id === '') delete draft.menuSignedIn;
-              else draft.menuSignedIn = id;
-            })
-          }
-        />
-      </Row>
       <Size
         label="Between links"
         min={4}
