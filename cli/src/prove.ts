@@ -4,7 +4,7 @@ import { shippedSizes } from '@hatrail/core/output/sizes';
 import { proveScene, type SweptRow } from '@hatrail/core/sweep/prove';
 import { layoutScene } from '@hatrail/core/sweep/scene';
 import { STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
-import { decodePictures, skiaLogo, skiaMeasure, skiaRaster } from './skia.ts';
+import { decodePictures, skiaDrawing, skiaMeasure, skiaRaster } from './skia.ts';
 import type { LoadedSite } from './siteFile.ts';
 
 /** Sweeps pages of a site at some widths, one scene after the other. */
@@ -15,11 +15,11 @@ export async function* proveSite(
 ): AsyncGenerator<SweptRow> {
   const measure = skiaMeasure();
   const pictures = await decodePictures(site, read, shippedSizes(site, site.headers[0]!, measure));
-  const drawLogo = skiaLogo(site, pictures);
+  const draw = skiaDrawing(site, pictures);
   for (const page of pages) {
     for (const width of widths) {
       const scene = layoutScene(site, headerFor(site, page), page, width, measure);
-      yield* proveScene(scene, skiaRaster(site, scene.laid, pictures), drawLogo);
+      yield* proveScene(scene, skiaRaster(site, scene.laid, pictures), draw);
     }
   }
 }

@@ -1,7 +1,6 @@
 import { createCanvas, loadImage, type Image, type SKRSContext2D } from '@napi-rs/canvas';
 import { luminance16, WHITE } from '@hatrail/core/colour/contrast';
 import { parseColour } from '@hatrail/core/colour/rgb';
-import type { HeaderInk } from '@hatrail/core/header/layout';
 import { contextMeasure, type Measure } from '@hatrail/core/measure/measure';
 import type { Site } from '@hatrail/core/model/site';
 import { paintPage, snapBox, type Drawable, type PaintingContext } from '@hatrail/core/page/paint';
@@ -10,8 +9,8 @@ import { headerPictures } from '@hatrail/core/output/files';
 import type { ShippedSizes } from '@hatrail/core/output/sizes';
 import { picturesOf } from '@hatrail/core/output/page';
 import type { Raster } from '@hatrail/core/stack/ground';
-import type { LogoPixels } from '@hatrail/core/sweep/logo';
-import type { DrawLogo } from '@hatrail/core/sweep/targets';
+import { contextDrawing, type ReadableContext } from '@hatrail/core/stack/contextDrawing';
+import type { Drawing } from '@hatrail/core/stack/drawing';
 import { registerFonts } from './fonts.ts';
 
 /** What the core needs from outside, by the Skia canvas: text metrics, decoded pictures, pixels. */
@@ -51,24 +50,31 @@ export function skiaRaster(site: Site, laid: LaidPage, pictures: ReadonlyMap<str
   };
 }
 
-/** Draws a site's logo at the size of its box. */
-export function skiaLogo(site: Site, pictures: ReadonlyMap<string, Drawable>): DrawLogo {
-  const drawn = new Map<string, LogoPixels>();
-  return (id: string, ink: HeaderInk) => {
-    const picture = pictures.get(id);
-    if (!picture) return undefined;
-    const { x, y, width, height } = snapBox(ink.box);
-    const key = `${id} ${x} ${y} ${width} ${height}`;
-    let pixels = drawn.get(key);
-    if (!pixels) {
-      const isVector = site.pictures.find((candidate) => candidate.id === id)!.file.endsWith('.svg');
-      const image = picture.image as Image;
-      const data = isVector ? sampledPixels(image, width, height) : drawnPixels(image, width, height);
-      pixels = { left: x, top: y, width, height, data };
-      drawn.set(key, pixels);
-    }
-    return pixels;
+/** Draws what the header shows: its logo and pictures in their boxes, its picture layers, its letters. */
+export function skiaDrawing(site: Site, pictures: ReadonlyMap<string, Drawable>): Drawing {
+  registerFonts();
+  const logos = new Map<string, Raster>();
+  const newContext = (width: number, height: number) =>
+    createCanvas(width, height).getContext('2d') as unknown as ReadableContext;
+  return {
+    logo(id, ink) {
+      const picture = pictures.get(id);
+      if (!picture) return undefined;
+      const { x: left, y: top, width, height } = snapBox(ink.box);
+      const key = `${id} ${width} ${height}`;
+      const drawn = logos.get(key) ?? drawLogo(site, id, picture, width, height);
+      logos.set(key, drawn);
+      return { ...drawn, left, top };
+    },
+    ...contextDrawing(newContext, pictures),
   };
+}
+
+function drawLogo(site: Site, id: string, picture: Drawable, width: number, height: number): Raster {
+  const isVector = site.pictures.find((candidate) => candidate.id === id)!.file.endsWith('.svg');
+  const image = picture.image as Image;
+  const data = isVector ? sampledPixels(image, width, height) : drawnPixels(image, width, height);
+  return { width, height, data };
 }
 
 function drawnPixels(image: Image, width: number, height: number): Uint8ClampedArray {

@@ -73,10 +73,10 @@ describe('looks', () => {
     const { fill, ink } = resolveLook(site, header, 'scrolled');
     expect(fill).toEqual({ colour: { swatch: 'night' }, opacity: 0.42 });
     expect(ink.link).toEqual({ swatch: 'white' });
-    expect(originOf(site, header, 'scrolled', 'fill', 'opacity')).toBe('own');
-    expect(originOf(site, header, 'scrolled', 'fill', 'colour')).toBe('At the top');
-    expect(originOf(site, header, 'scrolled', 'edge', 'on')).toBe('default');
-    expect(originOf(site, header, 'top', 'fill', 'opacity')).toBe('own');
+    expect(originOf(site, { header }, 'scrolled', 'fill', 'opacity')).toBe('own');
+    expect(originOf(site, { header }, 'scrolled', 'fill', 'colour')).toBe('At the top');
+    expect(originOf(site, { header }, 'scrolled', 'edge', 'on')).toBe('default');
+    expect(originOf(site, { header }, 'top', 'fill', 'opacity')).toBe('own');
   });
 });
 

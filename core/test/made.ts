@@ -1,6 +1,7 @@
 import type { Font, FontMetrics, Measure } from '../src/measure/measure.ts';
 import type { Header } from '../src/model/header.ts';
 import type { Site } from '../src/model/site.ts';
+import type { Drawing } from '../src/stack/drawing.ts';
 import type { Raster } from '../src/stack/ground.ts';
 import type { Rgb } from '../src/colour/rgb.ts';
 
@@ -58,7 +59,7 @@ export const header: Header = {
 
 /** A small site whose measures are easy to work out: a dark band above a snow-white one. */
 export const site: Site = {
-  format: 2,
+  format: 3,
   name: 'Plain',
   tagline: '',
   palette: [
@@ -111,3 +112,10 @@ export function raster(width: number, height: number, pixel: (x: number, y: numb
   }
   return { width, height, data };
 }
+
+/** Nothing can be drawn: every picture is missing, and letters cover nothing. */
+export const noDrawing: Drawing = {
+  logo: () => undefined,
+  placed: () => undefined,
+  text: (_, { left, top, right, bottom }) => new Uint8Array((right - left) * (bottom - top)),
+};

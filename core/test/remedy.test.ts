@@ -12,19 +12,18 @@ import {
 import { cutScene } from '../src/stack/cut.ts';
 import { proveScene } from '../src/sweep/prove.ts';
 import { layoutScene } from '../src/sweep/scene.ts';
-import { header, measure, raster, site } from './made.ts';
+import { header, measure, noDrawing, raster, site } from './made.ts';
 
 const page = site.pages[0]!;
 const sceneOf = (worn: Header) => layoutScene({ ...site, headers: [worn] }, worn, page, 500, measure, 400);
 const ground = raster(500, sceneOf(header).laid.height, (_, y) =>
   y < 500 ? { r: 13, g: 23, b: 48 } : { r: 238, g: 242, b: 246 },
 );
-const noLogo = () => undefined;
 const work = (moment: 'top' | 'scrolled'): FillWork => ({
-  sweep: async (worn) => proveScene(sceneOf(worn), ground, noLogo, [moment]),
-  solve: async (worn, colour, places) => leastPercents(sceneOf(worn), ground, noLogo, moment, colour, places),
+  sweep: async (worn) => proveScene(sceneOf(worn), ground, noDrawing, [moment]),
+  solve: async (worn, colour, places) => leastPercents(sceneOf(worn), ground, noDrawing, moment, colour, places),
 });
-const rowsOf = (worn: Header) => proveScene(sceneOf(worn), ground, noLogo);
+const rowsOf = (worn: Header) => proveScene(sceneOf(worn), ground, noDrawing);
 
 describe('the least fill', () => {
   test('over snow it is 57: there the ground, rounded to 111, 119, 135, just reaches 4.5', async () => {
@@ -75,7 +74,7 @@ describe('cost', () => {
 describe('the cut', () => {
   test('adds layer on layer at the worst letter, and ends at the row’s own contrast', () => {
     const row = rowsOf(header).find(({ item, moment }) => item === 'Night log' && moment === 'scrolled')!;
-    const cut = cutScene(sceneOf(header), ground, noLogo, row)!;
+    const cut = cutScene(sceneOf(header), ground, noDrawing, row)!;
     expect(cut.steps.map(({ layer }) => layer)).toEqual(['page', 'fill']);
     expect(cut.steps[0]!.contrast).toBeLessThan(1.2);
     expect(cut.steps[1]!.contrast).toBe(row.worst);

@@ -10,11 +10,14 @@ import { letterCells, markCells, tenth } from '../src/sweep/cells.ts';
 import { readAt } from '../src/sweep/exact.ts';
 import { logoCells, logoContrastAt, type LogoPixels } from '../src/sweep/logo.ts';
 import { sweepTarget, proveScene, worstAt } from '../src/sweep/prove.ts';
-import { groundTables, type Raster } from '../src/stack/ground.ts';
+import { around, type Area } from '../src/stack/area.ts';
+import type { Raster } from '../src/stack/ground.ts';
+import type { Blur, StackLayer } from '../src/stack/layers.ts';
+import { veilOf } from '../src/stack/veil.ts';
 import { layoutScene, spanOf } from '../src/sweep/scene.ts';
 import type { Target } from '../src/sweep/targets.ts';
 import { textTarget, verdictOf } from '../src/sweep/verdict.ts';
-import { header, measure, random, raster, site } from './made.ts';
+import { header, measure, noDrawing, random, raster, site } from './made.ts';
 
 const font = { family: 'hanken-grotesk', weight: 600, size: 16, letterSpacing: 0 } as const;
 const run = (advance: number, left = 100.4) => ({
@@ -77,13 +80,23 @@ describe('verdicts', () => {
 const WHITE = { r: 255, g: 255, b: 255 };
 const scene = layoutScene(site, header, site.pages[0]!, 500, measure, 400);
 const ink = { id: 'x', name: 'X', box: { x: 0, y: 0, width: 9, height: 9 } } as HeaderInk;
-const textTargetOf = (colour: Rgb, opacity: number, cells = letterCells(run(60, 20.3))): Target => ({
+const fillOf = (opacity: number): StackLayer => ({
+  name: 'fill',
+  owner: 'header',
+  blend: 'normal',
+  paint: { kind: 'even', colour: { r: 16, g: 27, b: 51, a: opacity } },
+});
+const targetOf = (layers: StackLayer[], shape: Target['shape'], area: Area, blur?: Blur): Target => ({
   ink,
   state: 'rest',
   needed: 4.5,
-  layers: [{ r: 16, g: 27, b: 51, a: opacity }],
-  shape: { kind: 'cells', colour, cells },
+  stack: { layers, ...(blur && { blur }) },
+  veil: veilOf(layers, area),
+  shape,
 });
+const wholeHeader: Area = { left: 0, top: 0, right: 120, bottom: 60 };
+const textTargetOf = (colour: Rgb, opacity: number, cells = letterCells(run(60, 20.3))): Target =>
+  targetOf([fillOf(opacity)], { kind: 'cells', colour, cells }, around(cells));
 
 /** Grounds that try the sweep: noise, flat stretches with lines, a checkerboard, a gradient through the ink. */
 function grounds(): [string, Raster][] {
@@ -114,17 +127,14 @@ describe('the running sweep', () => {
       test(`is the straightforward measure to the last bit: ${name}, ink ${colour.r}`, () => {
         const target = textTargetOf(colour, 0.42);
         const swept = sweepTarget(scene, span, target, page);
-        const read = Array.from({ length: 301 }, (_, row) => readAt(target, page, row).contrast);
+        const read = Array.from({ length: 301 }, (_, row) => readAt(target, page, { row, gone: 0 }).contrast);
         expect([...swept]).toEqual(read);
       });
     }
     test(`is the straightforward measure to the last bit: ${name}, a logo with soft edges`, () => {
-      const target: Target = {
-        ...textTargetOf(WHITE, 0.3),
-        shape: { kind: 'logo', cells: logoCells(blob(), 120, 60) },
-      };
+      const target = targetOf([fillOf(0.3)], { kind: 'logo', cells: logoCells(blob(), 120, 60) }, wholeHeader);
       const swept = sweepTarget(scene, span, target, page);
-      const read = Array.from({ length: 301 }, (_, row) => readAt(target, page, row).contrast);
+      const read = Array.from({ length: 301 }, (_, row) => readAt(target, page, { row, gone: 0 }).contrast);
       expect([...swept]).toEqual(read);
     });
   }
@@ -160,11 +170,7 @@ describe('the tenth pixel', () => {
     const cell = { left: 0, top: 0, right: 10, bottom: 10 };
     const target = (bad: number) => {
       const page = raster(10, 10, (x, y) => (y * 10 + x < bad ? WHITE : { r: 0, g: 0, b: 0 }));
-      return readAt(
-        { ...textTargetOf(WHITE, 0), shape: { kind: 'cells', colour: WHITE, cells: [cell] } },
-        page,
-        0,
-      ).contrast;
+      return readAt(textTargetOf(WHITE, 0, [cell]), page, { row: 0, gone: 0 }).contrast;
     };
     expect(target(9)).toBe(21);
     expect(target(10)).toBe(1);
@@ -179,9 +185,9 @@ describe('the logo', () => {
     expect(cells).toHaveLength(4);
     expect(cells[0]!.edges.every(({ outsideX, outsideY }) => outsideX < 10 || outsideY < 10)).toBe(true);
     const on = (v: number) => raster(60, 60, () => ({ r: v, g: v, b: v }));
-    const tables = groundTables([]);
-    expect(logoContrastAt(cells, on(0), 0, tables).contrast).toBe(21);
-    expect(logoContrastAt(cells, on(255), 0, tables).contrast).toBe(1);
+    const area = { left: 0, top: 0, right: 60, bottom: 60 };
+    expect(logoContrastAt(cells, on(0), area).contrast).toBe(21);
+    expect(logoContrastAt(cells, on(255), area).contrast).toBe(1);
   });
 
   test('cells with fewer than six edge pixels are left out, unless all are', () => {
@@ -199,7 +205,7 @@ describe('a scene', () => {
     y < 500 ? { r: 13, g: 23, b: 48 } : { r: 238, g: 242, b: 246 },
   );
   const logo: LogoPixels = { ...blob(), left: 20, top: 10 };
-  const rows = proveScene(scene, page, () => logo);
+  const rows = proveScene(scene, page, { ...noDrawing, logo: () => logo });
   const row = (item: string, moment: string, state = 'rest') =>
     rows.find((one) => one.item === item && one.moment === moment && one.state === state)!;
 

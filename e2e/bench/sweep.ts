@@ -1,5 +1,5 @@
 import { loadSite } from '@hatrail/cli/siteFile';
-import { decodePictures, skiaLogo, skiaMeasure, skiaRaster } from '@hatrail/cli/skia';
+import { decodePictures, skiaDrawing, skiaMeasure, skiaRaster } from '@hatrail/cli/skia';
 import { LUMINANCE } from '@hatrail/core/colour/contrast';
 import { Planes, sceneTargets, sweepTarget } from '@hatrail/core/sweep/prove';
 import { readAt } from '@hatrail/core/sweep/exact';
@@ -26,7 +26,7 @@ export async function sweepFigures(): Promise<Record<string, number>> {
   const [page] = site.pages;
   const scene = layoutScene(site, site.headers[0]!, page!, 1280, skiaMeasure());
   const raster = skiaRaster(site, scene.laid, pictures);
-  const targets = sceneTargets(scene, 'scrolled', skiaLogo(site, pictures)).filter(
+  const targets = sceneTargets(scene, 'scrolled', skiaDrawing(site, pictures)).filter(
     ({ state }) => state !== 'hover',
   );
   const span = spanOfAll(scene);
@@ -52,7 +52,7 @@ export async function sweepFigures(): Promise<Record<string, number>> {
   let differing = 0;
   for (let i = 0; i < swept[0]!.length; i += 7) {
     const row = headerRow(scene, span.from + i);
-    if (targets.some((target, t) => readAt(target, raster, row).contrast !== swept[t]![i])) differing++;
+    if (targets.some((target, t) => readAt(target, raster, { row, gone: 0 }).contrast !== swept[t]![i])) differing++;
   }
   return {
     'sweep, plain fill: multiple of one luminance pass': time / baseline,

@@ -1,6 +1,6 @@
 import type { Rgb } from '../colour/rgb.ts';
 import type { PixelBox } from '../pixels/raster.ts';
-import { groundTables, type Raster } from '../stack/ground.ts';
+import type { Raster } from '../stack/ground.ts';
 import { logoCells, logoContrastAt } from '../sweep/logo.ts';
 import { MARK_TARGET, verdictOf, type Verdict } from '../sweep/verdict.ts';
 
@@ -16,7 +16,7 @@ export function logoOn(
   top: number,
 ): { contrast: number; verdict: Verdict } {
   const cells = logoCells({ ...logo, left, top }, ground.width, ground.height);
-  const { contrast } = logoContrastAt(cells, ground, 0, groundTables([]));
+  const { contrast } = logoContrastAt(cells, ground, { left: 0, top: 0, right: ground.width, bottom: ground.height });
   return { contrast, verdict: verdictOf(contrast, MARK_TARGET) };
 }
 

@@ -29,8 +29,13 @@ export interface HeaderInk {
   what: InkKind;
   /** The backing it stands on, where it has one of its own. */
   backing?: { rest: Rgba; hover: Rgba };
-  /** Its own ink, where it has one in the place of the look's. */
+  /** Its own ink, where it has one in the place of the look's: that of a button, or of an entry that stands out. */
   ink?: Rgb;
+  /** Whether ink and backing are its own, whatever the look. */
+  wearsOwn?: boolean;
+  /** The item it belongs to, and the number of its rail: known once it is placed. */
+  item?: string;
+  rail?: number;
   /** The page that it leads to. */
   page?: string;
   /** Whether it answers to the pointer; a plain line of text does not. */

@@ -41,8 +41,9 @@ export interface HeaderLayout {
   width: number;
   /** Its lower edge, from the window's top while nothing has scrolled. */
   height: number;
-  /** The box that carries its fill. */
+  /** The box that carries its fill, and the radius of its corners. */
   bar: Box;
+  radius: number;
   folded: boolean;
   /** The least width at which it is not folded; 0 where nothing folds. */
   foldWidth: number;
@@ -114,6 +115,7 @@ export function layoutAt(
     width,
     height: bottom,
     bar,
+    radius: extent.radius,
     folded,
     needed: neededAt(site, header, width, measure),
     slot: header.manner.lies === 'above' ? bottom : ends(({ index }) => header.rails[index]!.inFlow === true),
@@ -165,21 +167,20 @@ function measured(
   return { start: on('start'), middle: on('middle'), end: on('end') };
 }
 
-/** An item with its own backing round it, and its own ink. */
+/** An item with its own backing round it. */
 function backed(site: Site, item: Item, measure: Measure): Measured {
   const inner = kindOf(item).measure(site, item, measure);
-  const { backing, ink } = item.kind === 'button' ? {} : item;
-  if (!backing && !ink) return inner;
-  const { x, y } = backing ?? { x: 0, y: 0 };
-  const rest = backing && { ...resolveColour(site.palette, backing.colour), a: backing.opacity };
-  const hover = backing?.hover && { ...resolveColour(site.palette, backing.hover), a: backing.opacity };
+  const { backing } = item.kind === 'button' ? {} : item;
+  if (!backing) return inner;
+  const { x, y } = backing;
+  const rest = { ...resolveColour(site.palette, backing.colour), a: backing.opacity };
+  const hover = backing.hover && { ...resolveColour(site.palette, backing.hover), a: backing.opacity };
   return {
     width: inner.width + 2 * x,
     height: inner.height + 2 * y,
     place: (left, top) =>
       inner.place(left + x, top + y).map((placed) => ({
-        ...(ink && { ink: resolveColour(site.palette, ink) }),
-        ...(rest && { backing: { rest, hover: hover ?? rest } }),
+        backing: { rest, hover: hover ?? rest },
         ...placed,
       })),
   };
@@ -234,7 +235,8 @@ function placeRail(
         place,
         box: { x: left, y: top, width, height },
       });
-      laid.inks.push(...placeAt(left, top).map((ink) => (leaves ? { ...ink, leaves } : ink)));
+      const placed = { rail: index, ...(item && { item: item.id }), ...(leaves && { leaves }) };
+      laid.inks.push(...placeAt(left, top).map((ink) => ({ ...ink, ...placed })));
       left += width + gap;
     }
   }

@@ -1,36 +1,87 @@
-import { MOMENTS, type Header, type Look, type Moment } from '../model/header.ts';
+import { MOMENTS, type Header, type Look, type Moment, type Rail } from '../model/header.ts';
+import type { Item } from '../model/item.ts';
+import type { GradientStop, Mask, PicturePlacing, BlendMode } from '../model/layer.ts';
+import type { Line } from '../model/look.ts';
 import type { ColourUse } from '../model/palette.ts';
 import { logoPicture, type LogoVariant } from '../model/picture.ts';
 import type { Site } from '../model/site.ts';
 
-/** Every value that a look can set, all set. */
+/** An even colour of a look; opacity 0 to 1, 0 where there is none. */
+export interface ResolvedFill {
+  colour: ColourUse;
+  opacity: number;
+}
+
+/** Every value that a look can set, all set. Units are those of the model's classes. */
 export interface ResolvedLook {
   ink: { link: ColourUse; hover: ColourUse; current: ColourUse; logo: LogoVariant };
-  edge: { on: boolean; colour: ColourUse; thickness: number };
-  fill: { colour: ColourUse; opacity: number };
+  textShadow: { x: number; y: number; blur: number; colour: ColourUse; opacity: number };
+  edge: { on: boolean; colour: ColourUse; thickness: number; above: Line; start: Line; end: Line };
+  shadow: { x: number; y: number; blur: number; spread: number; colour: ColourUse; opacity: number };
+  cut: { start: number; middle: number; end: number };
+  tint: ResolvedFill;
+  picture: {
+    on: boolean;
+    picture: string;
+    size: PicturePlacing['size'];
+    drawnWidth: number;
+    x: number;
+    y: number;
+    repeat: PicturePlacing['repeat'];
+    blend: BlendMode;
+    opacity: number;
+    fallback: ResolvedFill;
+    mask: Mask;
+  };
+  gradient: { on: boolean; angle: number; stops: GradientStop[] };
+  fill: ResolvedFill;
+  blur: { radius: number };
 }
 
 export type LayerName = keyof ResolvedLook;
 
-/** Where a value comes from: set by the moment itself, by an earlier one, or by nobody. */
-export type Origin = 'own' | 'pairing' | 'At the top' | 'default';
+/** Where a value comes from: set by the moment itself, by an earlier one, by what is around, or by nobody. */
+export type Origin = 'own' | 'pairing' | 'At the top' | 'rail' | 'header' | 'default';
 
-/** What a header wears where no moment says otherwise. */
-const PLAIN: ResolvedLook = {
-  ink: {
-    link: { colour: '#000000' },
-    hover: { colour: '#000000' },
-    current: { colour: '#000000' },
-    logo: 'dark',
+/** Who wears a look: the header, one of its rails, or an item on it. */
+export interface Wearer {
+  header: Header;
+  rail?: Rail | undefined;
+  item?: Item | undefined;
+}
+
+const BLACK: ColourUse = { colour: '#000000' };
+const WHITE: ColourUse = { colour: '#ffffff' };
+const NO_LINE: Line = { width: 0, colour: BLACK };
+
+/** What is worn where no moment says otherwise. */
+export const PLAIN: ResolvedLook = {
+  ink: { link: BLACK, hover: BLACK, current: BLACK, logo: 'dark' },
+  textShadow: { x: 0, y: 1, blur: 4, colour: BLACK, opacity: 0 },
+  edge: { on: false, colour: BLACK, thickness: 1, above: NO_LINE, start: NO_LINE, end: NO_LINE },
+  shadow: { x: 0, y: 4, blur: 16, spread: 0, colour: BLACK, opacity: 0 },
+  cut: { start: 0, middle: 0, end: 0 },
+  tint: { colour: BLACK, opacity: 0 },
+  picture: {
+    on: false,
+    picture: '',
+    size: 'cover',
+    drawnWidth: 0,
+    x: 50,
+    y: 50,
+    repeat: 'no-repeat',
+    blend: 'normal',
+    opacity: 1,
+    fallback: { colour: WHITE, opacity: 0 },
+    mask: { angle: 0, stops: [] },
   },
-  edge: { on: false, colour: { colour: '#000000' }, thickness: 1 },
-  fill: { colour: { colour: '#ffffff' }, opacity: 0 },
+  gradient: { on: false, angle: 180, stops: [] },
+  fill: { colour: WHITE, opacity: 0 },
+  blur: { radius: 0 },
 };
 
-/** The looks that a moment is made of, nearest first. */
-function lineage(header: Header, moment: Moment): Look[] {
-  return moment === 'top' ? [header.looks.top] : [header.looks.scrolled, header.looks.top];
-}
+/** The layers that a part takes from what is around it; the others are each part's own. */
+const INHERITED: readonly LayerName[] = ['ink', 'textShadow'];
 
 /** What a pairing sets of a look: its ground as the fill's colour, its inks as the links'. */
 function pairedLook({ pairings = [] }: Pick<Site, 'pairings'>, { pairing: id }: Look): Look {
@@ -40,40 +91,111 @@ function pairedLook({ pairings = [] }: Pick<Site, 'pairings'>, { pairing: id }: 
   return { ink: { link: ink, hover, current }, fill: { colour: ground } };
 }
 
-/**
- * The look of a moment with all that it inherits: from *At the top*, then from the plain header. Within a moment, what
- * it sets goes before the pairing that it wears.
- */
-export function resolveLook(site: Pick<Site, 'pairings'>, header: Header, moment: Moment): ResolvedLook {
-  const looks = lineage(header, moment).flatMap((look) => [look, pairedLook(site, look)]);
-  const layer = <N extends LayerName>(name: N): ResolvedLook[N] => {
-    const set = looks.map((look) => look[name] ?? {}).reverse();
-    return Object.assign({}, PLAIN[name], ...set) as ResolvedLook[N];
-  };
-  return { ink: layer('ink'), edge: layer('edge'), fill: layer('fill') };
+/** The looks that a moment is made of, nearest first, each with where it comes from. */
+function lineage(
+  site: Pick<Site, 'pairings'>,
+  { header, rail, item }: Wearer,
+  moment: Moment,
+  layer: LayerName,
+): { look: Look; origin: Origin }[] {
+  const own = item && 'looks' in item ? (item.looks ?? {}) : {};
+  const base: Look = item && 'ink' in item && item.kind !== 'button' && item.ink ? { ink: { link: item.ink } } : {};
+  const parts: { looks: Partial<Record<Moment, Look>>; name: Origin; base?: Look }[] = [
+    ...(item ? [{ looks: own, name: 'own' as const, base }] : []),
+    ...(rail ? [{ looks: rail.looks ?? {}, name: 'rail' as const }] : []),
+    { looks: header.looks, name: 'header' },
+  ];
+  const reach = INHERITED.includes(layer) ? parts : parts.slice(0, 1);
+  return reach.flatMap(({ looks, name, base: always }, depth) => {
+    const moments = moment === 'top' ? [moment] : [moment, 'top' as const];
+    return [
+      ...moments.flatMap((each): { look: Look; origin: Origin }[] => {
+        const look = looks[each] ?? {};
+        const near = depth === 0;
+        const origin: Origin = !near ? name : each === moment ? 'own' : 'At the top';
+        const paired: Origin = !near ? name : each === moment ? 'pairing' : 'At the top';
+        return [
+          { look, origin },
+          { look: pairedLook(site, look), origin: paired },
+        ];
+      }),
+      ...(always ? [{ look: always, origin: 'own' as const }] : []),
+    ];
+  });
 }
 
-/** Where one value of a moment's look comes from. */
+/**
+ * The look of a wearer at a moment with all that it inherits: from *At the top*, then, for ink and text shadow, from
+ * what is around it, then from the plain header. Within a moment, what it sets goes before the pairing that it wears.
+ */
+export function resolveWorn(site: Pick<Site, 'pairings'>, wearer: Wearer, moment: Moment): ResolvedLook {
+  const layer = <N extends LayerName>(name: N): ResolvedLook[N] => {
+    const set = lineage(site, wearer, moment, name)
+      .map(({ look }) => look[name] ?? {})
+      .reverse();
+    const known = Object.assign({}, PLAIN[name], ...set) as ResolvedLook[N];
+    return known;
+  };
+  const look = Object.fromEntries(Object.keys(PLAIN).map((name) => [name, layer(name as LayerName)]));
+  const resolved = look as unknown as ResolvedLook;
+  const { fallback } = resolved.picture;
+  return {
+    ...resolved,
+    picture: { ...resolved.picture, fallback: { ...PLAIN.picture.fallback, ...fallback } },
+  };
+}
+
+/** The header's own look at a moment. */
+export function resolveLook(site: Pick<Site, 'pairings'>, header: Header, moment: Moment): ResolvedLook {
+  return resolveWorn(site, { header }, moment);
+}
+
+/** Where one value of a wearer's look at a moment comes from. */
 export function originOf<N extends LayerName>(
   site: Pick<Site, 'pairings'>,
-  header: Header,
+  wearer: Wearer,
   moment: Moment,
   name: N,
   key: keyof ResolvedLook[N],
 ): Origin {
-  const has = (look: Look) => (look[name] as Partial<ResolvedLook[N]> | undefined)?.[key] !== undefined;
-  const paired = (look: Look) => has(pairedLook(site, look));
-  if (has(header.looks[moment])) return 'own';
-  if (paired(header.looks[moment])) return 'pairing';
-  const { top } = header.looks;
-  return moment !== 'top' && (has(top) || paired(top)) ? 'At the top' : 'default';
+  const sets = (look: Look) => (look[name] as Partial<ResolvedLook[N]> | undefined)?.[key] !== undefined;
+  return lineage(site, wearer, moment, name).find(({ look }) => sets(look))?.origin ?? 'default';
 }
 
 /** The logo variants that the header's moments show, each with its picture; none twice, none where there is no logo. */
 export function logoVariantsOf(site: Site, header: Header): { variant: LogoVariant; picture: string }[] {
-  const variants = [...new Set(MOMENTS.map((moment) => resolveLook(site, header, moment).ink.logo))];
-  return variants.flatMap((variant) => {
+  const shown = header.rails.flatMap((rail) =>
+    [rail.start, rail.middle, rail.end]
+      .flat()
+      .filter(({ kind }) => kind === 'logo')
+      .flatMap((item) => MOMENTS.map((moment) => resolveWorn(site, { header, rail, item }, moment).ink.logo)),
+  );
+  const own = MOMENTS.map((moment) => resolveLook(site, header, moment).ink.logo);
+  return [...new Set([...own, ...shown])].flatMap((variant) => {
     const picture = logoPicture(site.logo, variant);
     return picture === undefined ? [] : [{ variant, picture }];
   });
+}
+
+/** A picture layer that a header or one of its rails wears at a moment. */
+export interface WornPicture {
+  moment: Moment;
+  rail: Rail | undefined;
+  picture: ResolvedLook['picture'];
+}
+
+/** Every picture layer of a header, moment by moment: its own, then its rails'. */
+export function wornPictures(site: Site, header: Header): WornPicture[] {
+  return [undefined, ...header.rails].flatMap((rail) =>
+    MOMENTS.flatMap((moment) => {
+      const { picture } = resolveWorn(site, { header, rail }, moment);
+      const isThere = picture.on && site.pictures.some(({ id }) => id === picture.picture);
+      return isThere ? [{ moment, rail, picture }] : [];
+    }),
+  );
+}
+
+/** The pictures that lie behind a header's items, each once. */
+export function layerPictures(site: Site, header: Header): string[] {
+  return [...new Set(wornPictures(site, header).map(({ picture }) => picture.picture))];
 }

@@ -1,7 +1,7 @@
 import { ArrayMaxSize, ArrayMinSize, IsBoolean, IsIn, IsOptional, ValidateBy } from 'class-validator';
 import { Fold, ITEM_KINDS, STEP_RANGE, type Item } from './item.ts';
+import { Looks, PartLooks } from './look.ts';
 import { ColourUse } from './palette.ts';
-import type { LogoVariant } from './picture.ts';
 import { InRange, IsId, IsPlainText, KindList, Nested, NestedList } from './rules.ts';
 
 export const PLACES = ['start', 'middle', 'end'] as const;
@@ -35,6 +35,10 @@ export class Rail {
   @IsOptional()
   @NestedList(() => RailStep, 12)
   steps?: RailStep[];
+  /** What it wears of its own, over what the header wears. */
+  @IsOptional()
+  @Nested(() => PartLooks)
+  looks?: PartLooks;
   @KindList(ITEM_KINDS, 16) start: Item[];
   @KindList(ITEM_KINDS, 16) middle: Item[];
   @KindList(ITEM_KINDS, 16) end: Item[];
@@ -58,67 +62,6 @@ export class Extent {
   @IsOptional()
   @NestedList(() => ExtentStep, 12)
   steps?: ExtentStep[];
-}
-
-/** What a moment sets of the ink; what is missing is inherited. */
-export class InkLook {
-  @IsOptional()
-  @Nested(() => ColourUse)
-  link?: ColourUse;
-  @IsOptional()
-  @Nested(() => ColourUse)
-  hover?: ColourUse;
-  @IsOptional()
-  @Nested(() => ColourUse)
-  current?: ColourUse;
-  @IsOptional()
-  @IsIn(['light', 'dark', 'single'], { message: 'Choose the light, the dark or the one-colour logo.' })
-  logo?: LogoVariant;
-}
-
-/** What a moment sets of the line below the header. */
-export class EdgeLook {
-  @IsOptional() @IsBoolean({ message: 'The edge is on or off.' }) on?: boolean;
-  @IsOptional()
-  @Nested(() => ColourUse)
-  colour?: ColourUse;
-  /** CSS pixels. */
-  @IsOptional() @InRange(1, 12, 'px') thickness?: number;
-}
-
-/** What a moment sets of the fill. */
-export class FillLook {
-  @IsOptional()
-  @Nested(() => ColourUse)
-  colour?: ColourUse;
-  /** 0 to 1. */
-  @IsOptional() @InRange(0, 1) opacity?: number;
-}
-
-/** What the header wears at one moment; each value that is missing is inherited. */
-export class Look {
-  /** A pairing that it wears: its ground is the fill's colour, its inks are the links'. What is set here goes before it. */
-  @IsOptional() @IsId() pairing?: string;
-  @IsOptional()
-  @Nested(() => InkLook)
-  ink?: InkLook;
-  @IsOptional()
-  @Nested(() => EdgeLook)
-  edge?: EdgeLook;
-  @IsOptional()
-  @Nested(() => FillLook)
-  fill?: FillLook;
-}
-
-export const MOMENTS = ['top', 'scrolled'] as const;
-export type Moment = (typeof MOMENTS)[number];
-
-/** The moments' names, as visitors meet them. */
-export const MOMENT_NAMES: Record<Moment, string> = { top: 'At the top', scrolled: 'After scrolling' };
-
-export class Looks {
-  @Nested(() => Look) top: Look;
-  @Nested(() => Look) scrolled: Look;
 }
 
 /** Where *After scrolling* begins: at a distance in CSS pixels, or where the header meets the end of the first band. */
@@ -195,3 +138,4 @@ function AreLeading(mark: 'leaves' | 'inFlow', message: string): PropertyDecorat
 }
 
 export type { Fold, Item } from './item.ts';
+export * from './look.ts';

@@ -12,6 +12,7 @@ import {
 } from 'class-validator';
 import { ICON_NAMES, type IconName } from '../header/icons.ts';
 import { MAX_LABEL, Target } from './menu.ts';
+import { PartLooks } from './look.ts';
 import { ColourUse } from './palette.ts';
 import { InRange, IsId, IsPlainText, Nested, NestedList } from './rules.ts';
 
@@ -61,6 +62,10 @@ abstract class Hung {
   @IsOptional()
   @Nested(() => ColourUse)
   ink?: ColourUse;
+  /** What it wears of its own at a moment: ink and text shadow. */
+  @IsOptional()
+  @Nested(() => PartLooks)
+  looks?: PartLooks;
   @IsOptional()
   @NestedList(() => ItemStep, 12)
   steps?: ItemStep[];

@@ -21,6 +21,20 @@ export class Gradient {
   @NestedList(() => GradientStop, 12) stops: GradientStop[];
 }
 
+/** A stop of a mask: how much of the picture shows there. */
+export class MaskStop {
+  /** 0 to 1. */
+  @InRange(0, 1) opacity: number;
+  /** Place along the mask, percent. */
+  @InRange(0, 100, '%') at: number;
+}
+
+/** Lets a picture fade out at an angle; the angle is a gradient's. */
+export class Mask {
+  @InRange(-360, 360, 'degrees') angle: number;
+  @NestedList(() => MaskStop, 12) stops: MaskStop[];
+}
+
 export const REPEATS = ['no-repeat', 'repeat', 'repeat-x', 'repeat-y'] as const;
 
 /** The blend modes of Compositing 1, by which a picture is blended into the colour beneath it. */

@@ -8,7 +8,7 @@ import { IsPlainText, Nested, NestedList } from './rules.ts';
 import { OwnFont, SiteType } from './type.ts';
 
 /** The version of the site file that this program writes. */
-export const FORMAT = 2;
+export const FORMAT = 3;
 
 /** The whole site document: plain JSON, as kept, sent and written to a site file. */
 export class Site {

@@ -1,5 +1,5 @@
 import { hasContent } from '../header/kinds/index.ts';
-import { logoVariantsOf } from '../header/look.ts';
+import { layerPictures, logoVariantsOf } from '../header/look.ts';
 import type { Measure } from '../measure/measure.ts';
 import { headerItems, type Header } from '../model/header.ts';
 import type { Page } from '../model/page.ts';
@@ -25,7 +25,7 @@ export function headerFor(site: Site, _page: Page): Header {
   return site.headers[0]!;
 }
 
-/** The pictures that a header shows: its logo's variants, its picture items and the owner's own icons. */
+/** The pictures that a header shows: those of its layers, its logo's variants, its picture items and the owner's own icons. */
 export function headerPictures(site: Site, header: Header): string[] {
   const ids = headerItems(header).flatMap((item) => {
     if (item.kind === 'logo') return logoVariantsOf(site, header).map(({ picture }) => picture);
@@ -33,7 +33,7 @@ export function headerPictures(site: Site, header: Header): string[] {
     if (item.kind === 'icons') return item.links.flatMap(({ picture }) => (picture ? [picture] : []));
     return [];
   });
-  return [...new Set(ids)];
+  return [...new Set([...layerPictures(site, header), ...ids])];
 }
 
 /** The files of one picture: as it is, or in the sizes in which it ships. */

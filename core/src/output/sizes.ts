@@ -1,4 +1,5 @@
-import { logoVariantsOf } from '../header/look.ts';
+import { logoVariantsOf, wornPictures } from '../header/look.ts';
+import { placingOf } from '../stack/worn.ts';
 import { hasContent } from '../header/kinds/index.ts';
 import { layoutHeader } from '../header/layout.ts';
 import { itemAt } from '../header/steps.ts';
@@ -63,6 +64,11 @@ export function shippedSizes(site: Site, header: Header, measure: Measure): Ship
           if (own && block.kind === 'picture') draws(own.id, fitSize(own, block.box, 'cover').width);
         }
       }
+    }
+    for (const { picture: placed, rail } of wornPictures(site, header)) {
+      const picture = pictureOf(placed.picture);
+      const height = rail ? (layout.rails.find(({ index }) => header.rails[index] === rail)?.height ?? 0) : layout.bar.height;
+      if (picture) draws(picture.id, drawnSize(picture, { width: layout.bar.width, height }, placingOf(placed)).width);
     }
     for (const base of headerItems(header)) {
       const item = itemAt(base, width);

@@ -1,7 +1,8 @@
 import { cssColour } from '../colour/rgb.ts';
-import type { Backdrop, Gradient } from '../model/layer.ts';
+import type { Backdrop, Gradient, PicturePlacing } from '../model/layer.ts';
 import { resolveColour, type Swatch } from '../model/palette.ts';
 import { fontShorthand } from '../measure/measure.ts';
+import { gradientLine, stopPlaces } from '../stack/gradient.ts';
 import type { Block, Box, LaidBand, LaidPage } from './layout.ts';
 import { CARD_RADIUS } from './metrics.ts';
 import { tilesOf, type Size } from './placing.ts';
@@ -91,24 +92,32 @@ export function paintBackdrop(backdrop: Backdrop, box: Box, context: PaintingCon
   context.restore();
 }
 
-/** A CSS linear gradient over a box (CSS Images 3, section 3.1): its line ends where the corners' normals meet it. */
+/** A CSS linear gradient over a box, as a canvas style. */
 function gradientStyle(
-  gradient: Gradient,
+  { angle, stops }: Gradient,
   box: Box,
   context: PaintingContext,
   palette: readonly Swatch[],
 ): unknown {
-  const angle = (gradient.angle * Math.PI) / 180;
-  const [dx, dy] = [Math.sin(angle), -Math.cos(angle)];
-  const half = (Math.abs(box.width * dx) + Math.abs(box.height * dy)) / 2;
-  const [cx, cy] = [box.x + box.width / 2, box.y + box.height / 2];
-  const style = context.createLinearGradient(cx - dx * half, cy - dy * half, cx + dx * half, cy + dy * half);
-  let reached = 0;
-  for (const stop of gradient.stops) {
-    reached = Math.max(reached, stop.at / 100);
-    style.addColorStop(reached, cssColour(resolveColour(palette, stop.colour), stop.opacity));
-  }
+  const { x0, y0, x1, y1 } = gradientLine(angle, box);
+  const style = context.createLinearGradient(x0, y0, x1, y1);
+  const places = stopPlaces(stops);
+  stops.forEach(({ colour, opacity }, i) =>
+    style.addColorStop(places[i]!, cssColour(resolveColour(palette, colour), opacity)),
+  );
   return style;
+}
+
+/** Draws a placed picture over a whole box at the context's origin; the context's canvas has the box's size. */
+export function paintPlaced(
+  picture: Drawable,
+  placing: PicturePlacing,
+  size: { width: number; height: number },
+  context: PaintingContext,
+): void {
+  context.imageSmoothingEnabled = true;
+  context.imageSmoothingQuality = 'medium';
+  for (const tile of tilesOf(picture, { x: 0, y: 0, ...size }, placing)) drawOn(context, picture, tile);
 }
 
 function drawOn(context: PaintingContext, picture: Drawable, box: Box): void {

@@ -1,13 +1,15 @@
 import { luminance16 } from '../colour/contrast.ts';
-import type { Rgb, Rgba } from '../colour/rgb.ts';
+import type { Rgb } from '../colour/rgb.ts';
 import { resolveLook } from '../header/look.ts';
 import type { Header, Moment } from '../model/header.ts';
 import { resolveColour, type ColourUse } from '../model/palette.ts';
-import type { Raster } from '../stack/ground.ts';
+import type { Drawing } from '../stack/drawing.ts';
+import type { Behind, Raster } from '../stack/ground.ts';
+import type { Stack } from '../stack/layers.ts';
 import { readAt } from '../sweep/exact.ts';
 import { sceneTargets, type Row } from '../sweep/prove.ts';
-import { headerRow, type Scene } from '../sweep/scene.ts';
-import type { DrawLogo, LinkState, Target } from '../sweep/targets.ts';
+import { behindAt, type Scene } from '../sweep/scene.ts';
+import type { LinkState, Target } from '../sweep/targets.ts';
 
 /** Opacities are solved and set in whole percents. */
 export const PERCENT = 100;
@@ -30,34 +32,39 @@ export function placeOf({ page, width, itemId, state, scroll }: Row): Place {
  * The least opacity, in whole percents, from which a target is clear at one page row for every opacity up to 100.
  * @returns `undefined` where it is not clear even under the solid fill.
  */
-export function leastPercentAt(target: Target, raster: Raster, row: number, fill: Rgb): number | undefined {
+export function leastPercentAt(target: Target, raster: Raster, behind: Behind, fill: Rgb): number | undefined {
   const isClear = (percent: number) =>
-    readAt(target, raster, row, withFill(target.layers, fill, percent / PERCENT)).contrast >= target.needed;
+    readAt(target, raster, behind, withFill(target.stack, fill, percent / PERCENT)).contrast >= target.needed;
   if (!isClear(PERCENT)) return undefined;
   let clear = PERCENT;
   for (const step of [5, 1]) while (clear - step >= 0 && isClear(clear - step)) clear -= step;
   return clear;
 }
 
-/** The target's layers with another fill, which is the lowest of them. */
-function withFill(layers: readonly Rgba[], fill: Rgb, opacity: number): Rgba[] {
-  return [{ ...fill, a: opacity }, ...layers.slice(1)];
+/** A stack whose header has another fill. */
+function withFill(stack: Stack, fill: Rgb, opacity: number): Stack {
+  const layers = stack.layers.map((layer) =>
+    layer.name === 'fill' && layer.owner === 'header'
+      ? { ...layer, paint: { kind: 'even' as const, colour: { ...fill, a: opacity } } }
+      : layer,
+  );
+  return { ...stack, layers };
 }
 
 /** The least percent for each of some places of a scene; `undefined` where the solid fill does not clear it. */
 export function leastPercents(
   scene: Scene,
   raster: Raster,
-  drawLogo: DrawLogo,
+  draw: Drawing,
   moment: Moment,
   colour: ColourUse,
   places: readonly Place[],
 ): (number | undefined)[] {
-  const targets = sceneTargets(scene, moment, drawLogo);
+  const targets = sceneTargets(scene, moment, draw);
   const fill = resolveColour(scene.site.palette, colour);
   return places.map((place) => {
     const target = targets.find(({ ink, state }) => ink.id === place.itemId && state === place.state);
-    return target ? leastPercentAt(target, raster, headerRow(scene, place.scroll), fill) : 0;
+    return target ? leastPercentAt(target, raster, behindAt(scene, place.scroll), fill) : 0;
   });
 }
 

@@ -1,25 +1,24 @@
-import { over } from '../colour/composite.ts';
-import { luminance16 } from '../colour/contrast.ts';
 import type { Rgba } from '../colour/rgb.ts';
 import { letters, type TextRun } from '../header/ink.ts';
-import type { LayerName, ResolvedLook } from '../header/look.ts';
-import { resolveLook } from '../header/look.ts';
+import { resolveLook, type ResolvedLook } from '../header/look.ts';
 import type { Moment } from '../model/header.ts';
-import { logoPicture } from '../model/picture.ts';
-import type { Site } from '../model/site.ts';
-import { cellContrast, readAt } from '../sweep/exact.ts';
+import { readAt, readGround } from '../sweep/exact.ts';
 import { sceneTargets } from '../sweep/prove.ts';
-import { headerRow, type Scene } from '../sweep/scene.ts';
-import type { LogoPixels } from '../sweep/logo.ts';
-import type { DrawLogo, LinkState, Target } from '../sweep/targets.ts';
+import { behindAt, type Scene } from '../sweep/scene.ts';
+import type { LinkState, Target } from '../sweep/targets.ts';
 import type { Cell } from '../sweep/cells.ts';
-import { groundTables, pixelAt, type Raster } from './ground.ts';
-import { stackOf, type StackLayer } from './layers.ts';
+import type { Area } from './area.ts';
+import type { Drawing, LogoPixels } from './drawing.ts';
+import { groundPatch, type Behind, type Raster } from './ground.ts';
+import type { StackLayer } from './layers.ts';
+import { veilOf } from './veil.ts';
 
 /** One step of the cut: the ground so far at the worst cell, and the ink's contrast with it. */
 export interface CutStep {
   /** The layer that was added last. */
-  layer: 'page' | StackLayer['name'];
+  layer: 'page' | 'blur' | StackLayer['name'];
+  /** Whose it is. */
+  owner: 'page' | StackLayer['owner'];
   contrast: number;
   /** The patch of ground, RGBA, opaque. */
   ground: Raster;
@@ -43,7 +42,7 @@ export interface Cut {
   logo?: LogoPixels;
   ink: Rgba;
   steps: CutStep[];
-  look: Pick<ResolvedLook, LayerName>;
+  look: ResolvedLook;
 }
 
 /** Free ground shown round the cell, CSS pixels. */
@@ -53,27 +52,32 @@ const MARGIN = 6;
 export function cutScene(
   scene: Scene,
   raster: Raster,
-  drawLogo: DrawLogo,
+  draw: Drawing,
   at: { moment: Moment; itemId: string; state: LinkState; scroll: number },
 ): Cut | undefined {
-  const target = sceneTargets(scene, at.moment, drawLogo).find(
+  const target = sceneTargets(scene, at.moment, draw).find(
     ({ ink, state }) => ink.id === at.itemId && state === at.state,
   );
   if (!target) return undefined;
-  const row = headerRow(scene, at.scroll);
-  const { cell } = readAt(target, raster, row);
-  const look = resolveLook(scene.site, scene.header, at.moment);
-  const { backing } = target.ink;
-  const layers = stackOf(scene.site.palette, look, backing && target.layers.at(-1));
-  const upTo = layers.map((_, i) => layers.slice(0, i + 1));
-  const steps = [[], ...upTo].map((stack): CutStep => {
-    const colours = stack.map(({ colour }) => colour);
-    return {
-      layer: stack.at(-1)?.name ?? 'page',
-      contrast: contrastOf(target, raster, cell, row, colours),
-      ground: patchOf(raster, cell, row, colours),
-    };
+  const behind = behindAt(scene, at.scroll);
+  const { cell } = readAt(target, raster, behind);
+  const patch: Area = {
+    left: cell.left - MARGIN,
+    top: cell.top - MARGIN,
+    right: cell.right + MARGIN,
+    bottom: cell.bottom + MARGIN,
+  };
+  const { blur, layers } = target.stack;
+  const step = (count: number, isBlurred: boolean): Omit<CutStep, 'layer' | 'owner'> => ({
+    contrast: contrastOf(target, raster, cell, behind, count, isBlurred),
+    ground: groundPatch(raster, behind, isBlurred ? blur : undefined, veilOf(layers.slice(0, count), patch)),
   });
+  const steps: CutStep[] = [
+    { layer: 'page', owner: 'page', ...step(0, false) },
+    ...(blur ? [{ layer: 'blur' as const, owner: 'header' as const, ...step(0, true) }] : []),
+    ...layers.map(({ name, owner }, i) => ({ layer: name, owner, ...step(i + 1, true) })),
+  ];
+  const { what } = target.ink;
   return {
     itemId: target.ink.id,
     item: target.ink.name,
@@ -81,39 +85,31 @@ export function cutScene(
     needed: target.needed,
     scroll: at.scroll,
     cell,
-    patch: { left: cell.left - MARGIN, top: cell.top - MARGIN },
+    patch: { left: patch.left, top: patch.top },
     letters: lettersIn(target, cell),
-    run: target.ink.what.kind === 'text' ? target.ink.what.run : undefined,
-    logo:
-      target.shape.kind === 'logo' ? drawLogo(pictureOf(scene.site, look, target), target.ink) : undefined,
+    run: what.kind === 'text' ? what.run : undefined,
+    logo: target.pixels,
     ink: target.shape.kind === 'cells' ? { ...target.shape.colour, a: 1 } : { r: 0, g: 0, b: 0, a: 0 },
     steps,
-    look,
+    look: resolveLook(scene.site, scene.header, at.moment),
   };
 }
 
-function contrastOf(target: Target, raster: Raster, cell: Cell, row: number, layers: Rgba[]): number {
-  if (target.shape.kind === 'logo') return readAt(target, raster, row, layers).contrast;
-  return cellContrast(raster, cell, row, luminance16(target.shape.colour), groundTables(layers));
-}
-
-function patchOf(raster: Raster, cell: Cell, row: number, layers: Rgba[]): Raster {
-  const width = cell.right - cell.left + 2 * MARGIN;
-  const height = cell.bottom - cell.top + 2 * MARGIN;
-  const data = new Uint8ClampedArray(4 * width * height);
-  for (let y = 0; y < height; y++) {
-    for (let x = 0; x < width; x++) {
-      const page = pixelAt(raster, cell.left - MARGIN + x, row + cell.top - MARGIN + y);
-      const ground = layers.reduce((below, layer) => over(layer, below), page);
-      data.set([ground.r, ground.g, ground.b, 255], 4 * (y * width + x));
-    }
-  }
-  return { width, height, data };
-}
-
-/** The picture that a target is judged on. */
-function pictureOf(site: Site, look: ResolvedLook, { ink }: Target): string {
-  return ink.what.kind === 'picture' ? ink.what.picture : (logoPicture(site.logo, look.ink.logo) ?? '');
+/** The contrast at the cut's cell over the first layers of a target's stack; a logo is read whole. */
+function contrastOf(
+  target: Target,
+  raster: Raster,
+  cell: Cell,
+  behind: Behind,
+  count: number,
+  isBlurred: boolean,
+): number {
+  const { shape, stack, veil: whole } = target;
+  const area = shape.kind === 'logo' ? whole.area : cell;
+  const veil = veilOf(stack.layers.slice(0, count), area);
+  const ground = groundPatch(raster, behind, isBlurred ? stack.blur : undefined, veil);
+  const there = shape.kind === 'logo' ? shape : { ...shape, cells: [cell] };
+  return readGround({ ...target, veil, shape: there }, ground).contrast;
 }
 
 /** The letters whose middle lies in a cell. */

@@ -1,6 +1,9 @@
-import { composeOver } from '../colour/composite.ts';
 import { LUMINANCE } from '../colour/contrast.ts';
-import type { Rgb, Rgba } from '../colour/rgb.ts';
+import type { Rgb } from '../colour/rgb.ts';
+import type { Area } from './area.ts';
+import { blurredPatch, plainPatch } from './blur.ts';
+import type { Blur } from './layers.ts';
+import { groundLevel, type Veil } from './veil.ts';
 
 /** A page's pixels: RGBA, 8 bits a channel, opaque, rows from the top. */
 export interface Raster {
@@ -10,21 +13,45 @@ export interface Raster {
 }
 
 /**
- * What even layers make of a page's pixels, a table per channel: the ground's level, and the luminance it adds. Each
- * layer is one colour all over, so the ground of a pixel depends on the page's pixel alone.
+ * What an even veil makes of a page's pixels, a table per channel: the ground's level, and the luminance it adds. The
+ * ground of a pixel then depends on the page's pixel alone.
  */
 export interface GroundTables {
   level: [Uint8Array, Uint8Array, Uint8Array];
   luminance: [Uint16Array, Uint16Array, Uint16Array];
 }
 
-/** Tables for even layers, bottom first, laid over the page. */
-export function groundTables(layers: readonly Rgba[]): GroundTables {
-  const channels = ['r', 'g', 'b'] as const;
-  const greys = Array.from({ length: 256 }, (_, v) => composeOver({ r: v, g: v, b: v }, layers));
-  const level = channels.map((c) => Uint8Array.from(greys, (ground) => ground[c]));
+/** Tables of one pixel of a veil, the first unless said otherwise. */
+export function groundTables({ data }: Pick<Veil, 'data'>, pixel = 0): GroundTables {
+  const through = data[4 * pixel + 3]!;
+  const level = [0, 1, 2].map((c) =>
+    Uint8Array.from({ length: 256 }, (_, page) => groundLevel(data[4 * pixel + c]!, through, page)),
+  );
   const luminance = level.map((table, c) => Uint16Array.from(table, (v) => LUMINANCE[c]![v]!));
   return { level, luminance } as unknown as GroundTables;
+}
+
+/** Where the header lies over the page: the page row of its top edge, and how many of its rows are above the window. */
+export interface Behind {
+  row: number;
+  gone: number;
+}
+
+/** What is behind an area of the header: the page's pixels, blurred if the header blurs them. */
+export function backdropPatch(raster: Raster, { row, gone }: Behind, blur: Blur | undefined, area: Area): Raster {
+  return blur ? blurredPatch(raster, row, blur, area, gone) : plainPatch(raster, row, area);
+}
+
+/** The ground behind an ink over the whole area of a veil: RGBA, opaque. */
+export function groundPatch(raster: Raster, behind: Behind, blur: Blur | undefined, veil: Veil): Raster {
+  const patch = backdropPatch(raster, behind, blur, veil.area);
+  const { data } = patch;
+  for (let i = 0; i < data.length; i += 4) {
+    const at = veil.isEven ? 0 : i;
+    const through = veil.data[at + 3]!;
+    for (let c = 0; c < 3; c++) data[i + c] = groundLevel(veil.data[at + c]!, through, data[i + c]!);
+  }
+  return patch;
 }
 
 /** The page's colour at a pixel; a pixel beyond the raster takes the nearest one's. */

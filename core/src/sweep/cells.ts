@@ -1,13 +1,9 @@
 import type { TextRun } from '../header/layout.ts';
 import type { Box } from '../page/layout.ts';
+import type { Area } from '../stack/area.ts';
 
-/** A whole-pixel rectangle of the header, right and bottom edges not included. */
-export interface Cell {
-  left: number;
-  top: number;
-  right: number;
-  bottom: number;
-}
+/** A whole-pixel rectangle of the header. */
+export type Cell = Area;
 
 /**
  * A text's letter cells: `max(1, ceil(advance / 0.6em − 0.001))` of equal width, from cap height to descent. Borders

@@ -1,5 +1,8 @@
-import { WHITE, contrast16, luminance16 } from '../colour/contrast.ts';
-import { groundTables, type GroundTables, type Raster } from '../stack/ground.ts';
+import { contrast16, luminance16 } from '../colour/contrast.ts';
+import type { Area } from '../stack/area.ts';
+import { groundPatch, pixelAt, type Behind, type Raster } from '../stack/ground.ts';
+import type { Stack } from '../stack/layers.ts';
+import { veilOf } from '../stack/veil.ts';
 import { tenth, type Cell } from './cells.ts';
 import { logoContrastAt } from './logo.ts';
 import type { Target } from './targets.ts';
@@ -16,20 +19,11 @@ export interface Reading {
 }
 
 /** A cell's contrast: of its pixels' contrasts with the ink in ascending order, the one numbered `ceil(N / 10)`. */
-export function cellContrast(
-  raster: Raster,
-  cell: Cell,
-  row: number,
-  ink: number,
-  tables: GroundTables,
-): number {
-  const [r, g, b] = tables.luminance;
+export function cellContrast(ground: Raster, area: Area, cell: Cell, ink: number): number {
   const contrasts: number[] = [];
-  for (let y = row + cell.top; y < row + cell.bottom; y++) {
-    for (let x = cell.left; x < cell.right; x++) {
-      const i = 4 * (y * raster.width + x);
-      const { data } = raster;
-      contrasts.push(contrast16(ink, Math.min(WHITE, r[data[i]!]! + g[data[i + 1]!]! + b[data[i + 2]!]!)));
+  for (let y = cell.top - area.top; y < cell.bottom - area.top; y++) {
+    for (let x = cell.left - area.left; x < cell.right - area.left; x++) {
+      contrasts.push(contrast16(ink, luminance16(pixelAt(ground, x, y))));
     }
   }
   contrasts.sort((p, q) => p - q);
@@ -37,16 +31,21 @@ export function cellContrast(
 }
 
 /**
- * A target's contrast when the header's top edge is at page row `row`: its worst cell, the first of equals.
- * @param layers even layers behind the ink, bottom first; the target's own unless others are to be tried.
+ * A target's contrast where the header lies over the page as said: its worst cell, the first of equals.
+ * @param stack what is behind the ink; the target's own unless another is to be tried.
  */
-export function readAt(target: Target, raster: Raster, row: number, layers = target.layers): Reading {
-  const tables = groundTables(layers);
-  if (target.shape.kind === 'logo') return logoContrastAt(target.shape.cells, raster, row, tables);
-  const ink = luminance16(target.shape.colour);
+export function readAt(target: Target, raster: Raster, behind: Behind, stack: Stack = target.stack): Reading {
+  const veil = stack === target.stack ? target.veil : veilOf(stack.layers, target.veil.area);
+  return readGround(target, groundPatch(raster, behind, stack.blur, veil));
+}
+
+/** A target's contrast over a ground that is given: the pixels of its veil's area. */
+export function readGround({ shape, veil }: Target, ground: Raster): Reading {
+  if (shape.kind === 'logo') return logoContrastAt(shape.cells, ground, veil.area);
+  const ink = luminance16(shape.colour);
   let worst: Reading | undefined;
-  for (const cell of target.shape.cells) {
-    const contrast = cellContrast(raster, cell, row, ink, tables);
+  for (const cell of shape.cells) {
+    const contrast = cellContrast(ground, veil.area, cell, ink);
     if (!worst || contrast < worst.contrast) worst = { contrast, cell };
   }
   return worst!;

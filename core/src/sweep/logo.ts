@@ -1,12 +1,10 @@
 import { FINE_LUMINANCE, WHITE, contrast16, luminance16 } from '../colour/contrast.ts';
-import { pixelAt, type GroundTables, type Raster } from '../stack/ground.ts';
+import type { Area } from '../stack/area.ts';
+import type { LogoPixels } from '../stack/drawing.ts';
+import { pixelAt, type Raster } from '../stack/ground.ts';
 import type { Cell } from './cells.ts';
 
-/** The logo as it is drawn: RGBA pixels, not premultiplied, its left and top edges in header pixels. */
-export interface LogoPixels extends Raster {
-  left: number;
-  top: number;
-}
+export type { LogoPixels } from '../stack/drawing.ts';
 
 /** Where the logo meets the ground: a pixel of it, and the nearest pixel that is not. Header pixels. */
 export interface LogoEdge {
@@ -115,40 +113,33 @@ export function fineLevel(ink: number, alpha: number, ground: number): number {
   return Math.floor(((ink * alpha + ground * (255 - alpha)) * 16) / 255 + 0.5);
 }
 
-/** Luminance of an edge pixel as it is painted. */
-function paintedLuminance(edge: LogoEdge, raster: Raster, row: number, tables: GroundTables): number {
+/** Luminance of an edge pixel as it is painted over a ground. */
+function paintedLuminance(edge: LogoEdge, ground: Raster, area: Area): number {
   const { r, g, b, alpha } = edge;
   if (alpha === 255) return inkLuminance(edge);
-  const page = pixelAt(raster, edge.x, row + edge.y);
+  const below = pixelAt(ground, edge.x - area.left, edge.y - area.top);
   return Math.min(
     WHITE,
-    FINE_LUMINANCE[0][fineLevel(r, alpha, tables.level[0][page.r]!)]! +
-      FINE_LUMINANCE[1][fineLevel(g, alpha, tables.level[1][page.g]!)]! +
-      FINE_LUMINANCE[2][fineLevel(b, alpha, tables.level[2][page.b]!)]!,
+    FINE_LUMINANCE[0][fineLevel(r, alpha, below.r)]! +
+      FINE_LUMINANCE[1][fineLevel(g, alpha, below.g)]! +
+      FINE_LUMINANCE[2][fineLevel(b, alpha, below.b)]!,
   );
 }
 
-/** Luminance of the ground at an edge pixel's nearest outside pixel. */
-function outsideLuminance(edge: LogoEdge, raster: Raster, row: number, tables: GroundTables): number {
-  const page = pixelAt(raster, edge.outsideX, row + edge.outsideY);
-  const [r, g, b] = tables.luminance;
-  return Math.min(WHITE, r[page.r]! + g[page.g]! + b[page.b]!);
-}
-
 /**
- * The logo's contrast when the header's top edge is at page row `row`: for each cell the median of its edge pixels,
+ * The logo's contrast over a ground, the pixels of an area of the header: for each cell the median of its edge pixels,
  * and of the cells the 10th percentile, whose cell is returned as the worst place.
  */
 export function logoContrastAt(
   cells: readonly LogoCell[],
-  raster: Raster,
-  row: number,
-  tables: GroundTables,
+  ground: Raster,
+  area: Area,
 ): { contrast: number; cell: Cell } {
   const values = cells.map(({ cell, edges }) => {
-    const contrasts = edges.map((edge) =>
-      contrast16(paintedLuminance(edge, raster, row, tables), outsideLuminance(edge, raster, row, tables)),
-    );
+    const contrasts = edges.map((edge) => {
+      const outside = pixelAt(ground, edge.outsideX - area.left, edge.outsideY - area.top);
+      return contrast16(paintedLuminance(edge, ground, area), luminance16(outside));
+    });
     contrasts.sort((a, b) => a - b);
     return { cell, contrast: contrasts[Math.ceil(contrasts.length / 2) - 1]! };
   });

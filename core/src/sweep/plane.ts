@@ -1,20 +1,14 @@
 import { WHITE } from '../colour/contrast.ts';
+import type { Area } from '../stack/area.ts';
 import type { GroundTables, Raster } from '../stack/ground.ts';
-
-/** A whole-pixel rectangle of a page, right and bottom edges not included. */
-export interface PageArea {
-  left: number;
-  top: number;
-  right: number;
-  bottom: number;
-}
 
 /**
  * The ground's luminance in an area of the page. Rows that are the same as the one above share its run number, so that a
  * sweep can pass over them: two rows of one number have only equal rows between them.
  */
 export interface Plane {
-  area: PageArea;
+  /** Page pixels. */
+  area: Area;
   width: number;
   luminance: Uint16Array;
   /** The page's own pixels, RGBA. */
@@ -23,7 +17,7 @@ export interface Plane {
 }
 
 /** Luminances of the ground in an area that lies within the raster. */
-export function groundPlane(raster: Raster, tables: GroundTables, area: PageArea): Plane {
+export function groundPlane(raster: Raster, tables: GroundTables, area: Area): Plane {
   const width = area.right - area.left;
   const rows = area.bottom - area.top;
   const pixels = new Uint32Array(raster.data.buffer, raster.data.byteOffset, raster.width * raster.height);

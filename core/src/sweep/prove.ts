@@ -1,15 +1,17 @@
 import { luminance16 } from '../colour/contrast.ts';
-import { resolveLook } from '../header/look.ts';
 import { MOMENTS, type Moment } from '../model/header.ts';
 import type { Box } from '../page/layout.ts';
+import type { Drawing } from '../stack/drawing.ts';
 import { groundTables, type Raster } from '../stack/ground.ts';
 import { cellBox, type Cell } from './cells.ts';
 import { readAt } from './exact.ts';
-import { groundPlane, type PageArea, type Plane } from './plane.ts';
+import { groundPlane, type Plane } from './plane.ts';
 import { sweepCells } from './running.ts';
 import { sweepLogo } from './runningLogo.ts';
-import { headerRow, spanOf, spanOfInk, type Scene, type Span } from './scene.ts';
-import { targetsOf, type DrawLogo, type LinkState, type Target } from './targets.ts';
+import { behindAt, headerRow, spanOf, spanOfInk, type Scene, type Span } from './scene.ts';
+import { sweepThroughVeil } from './runningVeil.ts';
+import { sweepBlurred } from './runningBlur.ts';
+import { targetsOf, type LinkState, type Target } from './targets.ts';
 import { verdictOf, type Verdict } from './verdict.ts';
 
 /** The verdict on one item in one state, at one moment, over one page at one width. */
@@ -40,14 +42,8 @@ export interface SweptRow extends Row {
 }
 
 /** Everything to be judged in a scene at a moment. */
-export function sceneTargets(scene: Scene, moment: Moment, drawLogo: DrawLogo): Target[] {
-  return targetsOf(
-    scene.site,
-    scene.layout,
-    resolveLook(scene.site, scene.header, moment),
-    scene.page,
-    drawLogo,
-  );
+export function sceneTargets(scene: Scene, moment: Moment, draw: Drawing): Target[] {
+  return targetsOf(scene.site, scene.header, scene.layout, moment, scene.page, draw);
 }
 
 /**
@@ -57,14 +53,14 @@ export function sceneTargets(scene: Scene, moment: Moment, drawLogo: DrawLogo): 
 export function proveScene(
   scene: Scene,
   raster: Raster,
-  drawLogo: DrawLogo,
+  draw: Drawing,
   moments: readonly Moment[] = MOMENTS,
 ): SweptRow[] {
   return moments.flatMap((moment) => {
     const span = spanOf(scene, moment);
     if (!span) return [];
     const planes = new Planes(raster);
-    return sceneTargets(scene, moment, drawLogo).flatMap((target) => {
+    return sceneTargets(scene, moment, draw).flatMap((target) => {
       const own = spanOfInk(target.ink, span);
       if (!own) return [];
       return [rowOf(scene, moment, own, target, raster, sweepTarget(scene, own, target, raster, planes))];
@@ -82,22 +78,39 @@ export function sweepTarget(
 ): Float32Array {
   const length = span.to - span.from + 1;
   const contrasts = new Float32Array(length);
+  const read = (scroll: number) => readAt(target, raster, behindAt(scene, scroll)).contrast;
+  const { blur } = target.stack;
   const first = headerRow(scene, span.from);
+  const isSolid = !target.veil.data.some((value, i) => i % 4 === 3 && value > 0);
   // The header's row is the same for the first scrolls, while a rail leaves, and moves by one with each after.
-  const isStill = target.layers.some((layer) => layer.a === 1) || headerRow(scene, span.to) === first;
-  const still = isStill ? length : Math.max(0, scene.layout.leaving - span.from);
-  if (still > 0) contrasts.fill(readAt(target, raster, first).contrast, 0, still);
+  const isStill = isSolid || headerRow(scene, span.to) === first;
+  const still = isStill ? length : Math.min(length, Math.max(0, scene.layout.leaving - span.from));
+  if (blur && !isSolid) {
+    // What is blurred ends at the window's top edge, so that the blur of a header that is leaving changes.
+    for (let i = 0; i < still; i++) contrasts[i] = read(span.from + i);
+  } else if (still > 0) contrasts.fill(read(span.from), 0, still);
   if (still === length) return contrasts;
-  const { shape } = target;
   const from = headerRow(scene, span.from + still);
-  const rows = length - still;
-  const plane = planes.for(target, from, rows);
-  const moving =
-    shape.kind === 'cells'
-      ? sweepCells(plane, shape.cells, luminance16(shape.colour), from, rows)
-      : sweepLogo(shape.cells, plane, groundTables(target.layers), from, rows);
-  contrasts.set(moving, still);
+  contrasts.set(sweepMoving(target, from, length - still, scene.layout.leaving, raster, planes), still);
   return contrasts;
+}
+
+/** The contrast at each of some steps of a row each, the header's top edge at a page row at first. */
+function sweepMoving(
+  target: Target,
+  from: number,
+  rows: number,
+  gone: number,
+  raster: Raster,
+  planes: Planes,
+): Float32Array {
+  const { shape, stack, veil } = target;
+  if (stack.blur) return sweepBlurred(target, from, rows, gone, raster);
+  if (!veil.isEven) return sweepThroughVeil(target, from, rows, raster);
+  const plane = planes.for(target, from, rows);
+  return shape.kind === 'cells'
+    ? sweepCells(plane, shape.cells, luminance16(shape.colour), from, rows)
+    : sweepLogo(shape.cells, plane, groundTables(veil), from, rows);
 }
 
 /** Ground planes of a raster, kept while items and states share their places and layers. */
@@ -109,36 +122,15 @@ export class Planes {
     this.#raster = raster;
   }
 
-  /** The plane that a target passes over in some steps of a row each, from a page row on. */
-  for(target: Target, first: number, rows: number): Plane {
-    const reach = reachOf(target);
+  /** The plane that a target under an even veil passes over in some steps of a row each, from a page row on. */
+  for({ veil }: Target, first: number, rows: number): Plane {
+    const { area: reach, data } = veil;
     const area = { ...reach, top: reach.top + first, bottom: reach.bottom + first + rows - 1 };
-    const key = JSON.stringify([area, target.layers]);
-    const kept = this.#kept.get(key) ?? groundPlane(this.#raster, groundTables(target.layers), area);
+    const key = JSON.stringify([area, [...data]]);
+    const kept = this.#kept.get(key) ?? groundPlane(this.#raster, groundTables(veil), area);
     this.#kept.set(key, kept);
     return kept;
   }
-}
-
-/** The part of the header that a target's cells cover, header pixels. */
-function reachOf({ shape }: Target): PageArea {
-  const cells: readonly Cell[] =
-    shape.kind === 'cells'
-      ? shape.cells
-      : shape.cells.flatMap(({ edges }) =>
-          edges.map((edge) => ({
-            left: Math.min(edge.x, edge.outsideX),
-            top: Math.min(edge.y, edge.outsideY),
-            right: Math.max(edge.x, edge.outsideX) + 1,
-            bottom: Math.max(edge.y, edge.outsideY) + 1,
-          })),
-        );
-  return cells.reduce((a, b) => ({
-    left: Math.min(a.left, b.left),
-    top: Math.min(a.top, b.top),
-    right: Math.max(a.right, b.right),
-    bottom: Math.max(a.bottom, b.bottom),
-  }));
 }
 
 /** Where a contrast is least: the middle of the longest stretch at which it is, where it can best be seen. */
@@ -164,7 +156,7 @@ function rowOf(
   const worst = contrasts[at]!;
   const scroll = span.from + at;
   const top = headerRow(scene, scroll);
-  const { cell } = readAt(target, raster, top);
+  const { cell } = readAt(target, raster, behindAt(scene, scroll));
   return {
     page: scene.page.path,
     header: scene.header.id,
@@ -200,16 +192,16 @@ export interface Probe {
 export function probeScene(
   scene: Scene,
   raster: Raster,
-  drawLogo: DrawLogo,
+  draw: Drawing,
   moment: Moment,
   scroll: number,
 ): Probe[] {
   const here = { from: scroll, to: scroll };
-  const targets = sceneTargets(scene, moment, drawLogo);
+  const targets = sceneTargets(scene, moment, draw);
   return targets
     .filter(({ ink }) => spanOfInk(ink, here))
     .map((target) => {
-      const { contrast, cell } = readAt(target, raster, headerRow(scene, scroll));
+      const { contrast, cell } = readAt(target, raster, behindAt(scene, scroll));
       const { ink, state, needed } = target;
       return {
         itemId: ink.id,

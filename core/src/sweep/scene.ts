@@ -3,6 +3,7 @@ import type { Measure } from '../measure/measure.ts';
 import type { Header, Moment } from '../model/header.ts';
 import type { Page } from '../model/page.ts';
 import type { Site } from '../model/site.ts';
+import type { Behind } from '../stack/ground.ts';
 import { layoutPage, usualWindowHeight, type LaidPage } from '../page/layout.ts';
 
 /** A header over a page at a width: everything laid out, nothing painted yet. */
@@ -86,6 +87,12 @@ export function spanOfAll(scene: Scene): Span {
  */
 export function headerRow(scene: Scene, scroll: number): number {
   return scene.header.manner.onScroll === 'stays' ? Math.max(0, scroll - scene.layout.leaving) : 0;
+}
+
+/** Where the header lies over the page at a scroll: see {@link headerRow}; what has left the window is not there to be blurred. */
+export function behindAt(scene: Scene, scroll: number): Behind {
+  const row = headerRow(scene, scroll);
+  return { row, gone: Math.max(0, scroll - row) };
 }
 
 /** The part of a span in which an ink is in the window: one on a rail that scrolls away is there until it has. */

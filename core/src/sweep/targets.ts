@@ -1,88 +1,193 @@
-import type { Rgb, Rgba } from '../colour/rgb.ts';
+import type { Rgb } from '../colour/rgb.ts';
 import type { HeaderInk, HeaderLayout } from '../header/layout.ts';
-import type { ResolvedLook } from '../header/look.ts';
-import { resolveColour } from '../model/palette.ts';
+import { resolveLook, resolveWorn, type ResolvedLook } from '../header/look.ts';
+import { headerItems, type Header, type Moment } from '../model/header.ts';
 import type { Page } from '../model/page.ts';
+import { resolveColour } from '../model/palette.ts';
 import { logoPicture } from '../model/picture.ts';
 import type { Site } from '../model/site.ts';
-import { stackOf } from '../stack/layers.ts';
+import { around, type Area } from '../stack/area.ts';
+import type { Drawing, LogoPixels } from '../stack/drawing.ts';
+import type { Stack, StackLayer } from '../stack/layers.ts';
+import { textShadowLayer } from '../stack/textShadow.ts';
+import { veilOf, type Veil } from '../stack/veil.ts';
+import { areaOf, cutDepth, isBare, wornLayers } from '../stack/worn.ts';
 import { letterCells, markCells, type Cell } from './cells.ts';
-import { logoCells, type LogoCell, type LogoPixels } from './logo.ts';
+import { logoCells, type LogoCell } from './logo.ts';
 import { MARK_TARGET, textTarget } from './verdict.ts';
 
 export type LinkState = 'rest' | 'hover' | 'current';
 
-/** One thing to be judged: an ink in one of its states, over its layers. */
+/** One thing to be judged: an ink in one of its states, over everything behind it. */
 export interface Target {
   ink: HeaderInk;
   state: LinkState;
   needed: number;
-  /** Even layers between the page and the ink, bottom first. */
-  layers: Rgba[];
+  /** What lies between the page and the ink. */
+  stack: Stack;
+  /** What the stack's layers make of the area that the ink is judged on. */
+  veil: Veil;
+  /** A logo's or picture's pixels as drawn. */
+  pixels?: LogoPixels;
   shape: { kind: 'cells'; colour: Rgb; cells: Cell[] } | { kind: 'logo'; cells: LogoCell[] };
 }
 
-/** A picture's pixels as drawn in an ink's box, handed in by the browser or by Node. */
-export type DrawLogo = (picture: string, ink: HeaderInk) => LogoPixels | undefined;
+/** A header at a moment, laid out, about to be judged on a page. */
+interface Worn {
+  site: Site;
+  header: Header;
+  moment: Moment;
+  layout: HeaderLayout;
+  page: Page;
+  draw: Drawing;
+  look: ResolvedLook;
+  /** What lies under the items of each rail, by its number. */
+  grounds: Map<number, Stack>;
+  /** The text shadows of all inks, by their places in the layout. */
+  shadows: (StackLayer | undefined)[];
+}
 
-/** Everything to be judged in a header on a page in one look. */
+/** Everything to be judged in a header on a page at a moment. */
 export function targetsOf(
   site: Site,
+  header: Header,
   layout: HeaderLayout,
-  look: ResolvedLook,
+  moment: Moment,
   page: Page,
-  drawLogo: DrawLogo,
+  draw: Drawing,
 ): Target[] {
-  return layout.inks.flatMap((ink) => {
+  const look = resolveLook(site, header, moment);
+  const grounds = groundsOf(site, header, layout, moment, draw);
+  const bare: Worn = { site, header, moment, layout, page, draw, look, grounds, shadows: [] };
+  const worn = { ...bare, shadows: layout.inks.map((ink) => shadowOf(bare, ink)) };
+  return layout.inks.flatMap((ink, i) => {
     const picture =
       ink.what.kind === 'logo'
-        ? logoPicture(site.logo, look.ink.logo)
+        ? logoPicture(site.logo, lookOf(worn, ink).ink.logo)
         : ink.what.kind === 'picture'
           ? ink.what.picture
           : undefined;
-    if (picture !== undefined) return pictureTarget(site, layout, look, ink, picture, drawLogo);
-    return statesOf(ink, page).map((state) => cellTarget(site, look, ink, state));
+    if (picture !== undefined) return pictureTarget(worn, i, picture);
+    return statesOf(ink, page).map((state) => cellTarget(worn, i, state));
   });
+}
+
+/** The box of the header's own layers: its bar, and below it what a cut edge adds. */
+export function layersBox({ bar }: Pick<HeaderLayout, 'bar'>, look: Pick<ResolvedLook, 'cut'>) {
+  return { ...bar, height: bar.height + cutDepth(look) };
+}
+
+/** What lies under the items of each rail at a moment: the header's layers and the rail's, and the blur of the page. */
+export function groundsOf(
+  site: Site,
+  header: Header,
+  layout: HeaderLayout,
+  moment: Moment,
+  draw: Drawing,
+): Map<number, Stack> {
+  const look = resolveLook(site, header, moment);
+  const { bar, radius } = layout;
+  const box = layersBox(layout, look);
+  const below = cutDepth(look) > 0 ? 0 : radius;
+  const own = wornLayers('header', site.palette, look, box, { above: radius, below }, draw);
+  const first = layout.rails[0]?.index;
+  const last = layout.rails.at(-1)?.index;
+  return new Map(
+    layout.rails.map(({ index, top, height }) => {
+      const worn = resolveWorn(site, { header, rail: header.rails[index]! }, moment);
+      const railBox = { x: bar.x, y: top, width: bar.width, height };
+      const radii = { above: index === first ? radius : 0, below: index === last ? below : 0 };
+      const layers = isBare(worn) ? [] : wornLayers('rail', site.palette, worn, railBox, radii, draw);
+      const sigma = look.blur.radius > 0 ? look.blur.radius : isBare(look) ? worn.blur.radius : 0;
+      const blurred = areaOf(look.blur.radius > 0 ? box : railBox);
+      return [index, { layers: [...own, ...layers], ...(sigma > 0 && { blur: { sigma, area: blurred } }) }];
+    }),
+  );
+}
+
+/** What an ink wears: its item's look, with what it takes from rail and header. */
+function lookOf({ site, header, moment }: Worn, ink: HeaderInk): ResolvedLook {
+  const rail = header.rails[ink.rail ?? 0];
+  const item = headerItems(header).find(({ id }) => id === ink.item);
+  return resolveWorn(site, { header, rail, item }, moment);
+}
+
+/** The shadow of an ink's letters, where it has one. A button's label is not part of the look and has none. */
+function shadowOf(worn: Worn, ink: HeaderInk): StackLayer | undefined {
+  if (ink.what.kind !== 'text' || ink.wearsOwn) return undefined;
+  const { x, y, blur, colour, opacity } = lookOf(worn, ink).textShadow;
+  if (opacity === 0) return undefined;
+  const paint = { ...resolveColour(worn.site.palette, colour), a: opacity };
+  return textShadowLayer(ink.what.run, { x, y, blur, colour: paint }, worn.draw);
+}
+
+/** What lies behind an ink: its rail's ground, the shadows of what comes before it, its backing, then its own shadow and later ones. */
+function stackOf(worn: Worn, index: number, state: LinkState, area: Area): Stack {
+  const ink = worn.layout.inks[index]!;
+  const ground = worn.grounds.get(ink.rail ?? 0) ?? { layers: [] };
+  const touches = (layer: StackLayer | undefined): layer is StackLayer =>
+    layer?.paint.kind === 'coverage' && meets(layer.paint.area, area);
+  const before = worn.shadows.slice(0, index).filter(touches);
+  const after = worn.shadows.slice(index).filter(touches);
+  const colour = ink.backing && (state === 'hover' ? ink.backing.hover : ink.backing.rest);
+  const backing: StackLayer[] = colour
+    ? [{ name: 'backing', owner: 'item', blend: 'normal', paint: { kind: 'even', colour } }]
+    : [];
+  return { ...ground, layers: [...ground.layers, ...before, ...backing, ...after] };
+}
+
+function meets(a: Area, b: Area): boolean {
+  return a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom;
 }
 
 /** The states in which a visitor can meet an ink on a page. */
 function statesOf(ink: HeaderInk, page: Page): LinkState[] {
-  const current = !ink.ink && ink.what.kind === 'text' && ink.page === page.id;
+  const current = !ink.wearsOwn && ink.what.kind === 'text' && ink.page === page.id;
   const rest = current ? 'current' : 'rest';
   return ink.isStill ? [rest] : [rest, 'hover'];
 }
 
-function cellTarget(site: Site, look: ResolvedLook, ink: HeaderInk, state: LinkState): Target {
-  const { palette } = site;
-  const { backing, what } = ink;
+function cellTarget(worn: Worn, index: number, state: LinkState): Target {
+  const ink = worn.layout.inks[index]!;
+  const { what } = ink;
+  const look = lookOf(worn, ink);
   const inks = { rest: look.ink.link, hover: look.ink.hover, current: look.ink.current };
-  const ground = backing && (state === 'hover' ? backing.hover : backing.rest);
   const text = what.kind === 'text' ? what.run : undefined;
+  const cells = what.kind === 'text' ? letterCells(what.run) : what.kind === 'mark' ? markCells(what.inked) : [];
+  const area = around(cells);
+  const stack = stackOf(worn, index, state, area);
   return {
     ink,
     state,
     needed: text ? textTarget(text) : MARK_TARGET,
-    layers: stackOf(palette, look, ground).map(({ colour }) => colour),
-    shape: {
-      kind: 'cells',
-      colour: ink.ink ?? resolveColour(palette, inks[state]),
-      cells: what.kind === 'text' ? letterCells(what.run) : what.kind === 'mark' ? markCells(what.inked) : [],
-    },
+    stack,
+    veil: veilOf(stack.layers, area),
+    shape: { kind: 'cells', colour: ink.ink ?? resolveColour(worn.site.palette, inks[state]), cells },
   };
 }
 
-function pictureTarget(
-  site: Site,
-  layout: HeaderLayout,
-  look: ResolvedLook,
-  ink: HeaderInk,
-  picture: string,
-  drawLogo: DrawLogo,
-): Target[] {
-  const pixels = drawLogo(picture, ink);
+function pictureTarget(worn: Worn, index: number, picture: string): Target[] {
+  const ink = worn.layout.inks[index]!;
+  const pixels = worn.draw.logo(picture, ink);
   if (!pixels) return [];
-  const cells = logoCells(pixels, layout.width, layout.height);
+  const cells = logoCells(pixels, worn.layout.width, worn.layout.height);
   if (cells[0]?.edges.length === 0) return [];
-  const layers = stackOf(site.palette, look, ink.backing?.rest).map(({ colour }) => colour);
-  return [{ ink, state: 'rest', needed: MARK_TARGET, layers, shape: { kind: 'logo', cells } }];
+  const area = edgeArea(cells);
+  const stack = stackOf(worn, index, 'rest', area);
+  const veil = veilOf(stack.layers, area);
+  return [{ ink, state: 'rest', needed: MARK_TARGET, stack, veil, pixels, shape: { kind: 'logo', cells } }];
+}
+
+/** The area that a logo's edge pixels and the ground beside them lie in. */
+function edgeArea(cells: readonly LogoCell[]): Area {
+  const all = { left: Infinity, top: Infinity, right: -Infinity, bottom: -Infinity };
+  for (const { edges } of cells) {
+    for (const { x, y, outsideX, outsideY } of edges) {
+      all.left = Math.min(all.left, x, outsideX);
+      all.top = Math.min(all.top, y, outsideY);
+      all.right = Math.max(all.right, x + 1, outsideX + 1);
+      all.bottom = Math.max(all.bottom, y + 1, outsideY + 1);
+    }
+  }
+  return all;
 }

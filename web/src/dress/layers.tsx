@@ -41,14 +41,14 @@ function Value<N extends LayerName>({
   children,
   verdict,
 }: ValueProps<N>) {
-  const canGoBack = moment !== 'top' && originOf(site, header, moment, layer, name) === 'own';
+  const canGoBack = moment !== 'top' && originOf(site, { header }, moment, layer, name) === 'own';
   return (
     <div className="value">
       <span className="value-label">{label}</span>
       <span className="value-field">{children}</span>
       {verdict}
       <span className="origin">
-        {moment === 'top' && originOf(site, header, moment, layer, name) === 'own'
+        {moment === 'top' && originOf(site, { header }, moment, layer, name) === 'own'
           ? ''
           : originText(site, header, moment, layer, name)}
         {canGoBack && (

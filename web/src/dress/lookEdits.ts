@@ -57,7 +57,7 @@ export function originText<N extends LayerName>(
   layer: N,
   key: keyof ResolvedLook[N],
 ): string {
-  const origin = originOf(site, header, moment, layer, key);
+  const origin = originOf(site, { header }, moment, layer, key);
   return origin === 'own'
     ? 'own to this moment'
     : origin === 'default'

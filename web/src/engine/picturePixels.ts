@@ -1,3 +1,6 @@
+import { layerPictures } from '@hatrail/core/header/look';
+import type { Site } from '@hatrail/core/model/site';
+import { picturesOf } from '@hatrail/core/output/page';
 import type { ShippedSizes } from '@hatrail/core/output/sizes';
 import type { Picture } from '@hatrail/core/model/picture';
 import type { Raster } from '@hatrail/core/stack/ground';
@@ -12,6 +15,12 @@ export function pictureUrl(
   width?: 160 | 320 | 640,
 ): string {
   return `/api/pictures/${hashes[id] ?? ''}${width ? `?width=${width}` : ''}`;
+}
+
+/** The pictures that are painted on pages and behind a header's items. */
+export function paintedPictures(site: Site, headerId: string): string[] {
+  const header = site.headers.find(({ id }) => id === headerId);
+  return [...new Set([...picturesOf(site), ...(header ? layerPictures(site, header) : [])])];
 }
 
 /** Where a picture is had from as it ships for screens of ratio 1. */

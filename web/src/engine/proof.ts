@@ -46,6 +46,8 @@ export function sizesOf(site: Site, header: Header, by: Measure): ShippedSizes {
     header.manner.lies,
     header.looks.top.ink?.logo,
     header.looks.scrolled.ink?.logo,
+    header.looks.top.picture,
+    header.looks.scrolled.picture,
   ];
   if (!sized || sized.of.some((part, i) => part !== of[i]))
     sized = { of, sizes: shippedSizes(site, header, by) };
@@ -66,7 +68,7 @@ export async function sceneRequest(
   const sizes = sizesOf(site, header, measure);
   const [logos, vectors] = await Promise.all([
     drawLogos(at, header, layout, sizes),
-    drawVectors(site, hashes),
+    drawVectors(site, headerId, hashes),
   ]);
   return { site, headerId, pageId, width, hashes, sizes, logos, vectors };
 }

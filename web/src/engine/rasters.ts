@@ -1,9 +1,8 @@
-import { picturesOf } from '@hatrail/core/output/page';
 import { paintPage, type Drawable, type PaintingContext } from '@hatrail/core/page/paint';
 import type { LaidPage } from '@hatrail/core/page/layout';
 import type { Site } from '@hatrail/core/model/site';
 import type { Raster } from '@hatrail/core/stack/ground';
-import { shippedUrl } from './picturePixels.ts';
+import { paintedPictures, shippedUrl } from './picturePixels.ts';
 import type { SceneRequest } from './types.ts';
 
 /** Page rasters in a worker, kept by what they are painted from. */
@@ -26,11 +25,11 @@ function decode(url: string, width: number, height: number): Promise<Drawable> {
   return picture;
 }
 
-/** Pictures that the pages use, decoded. One that cannot be is left out: its fallback colour shows, as on the page. */
-async function decodeAll({ site, hashes, sizes, vectors }: SceneRequest): Promise<Map<string, Drawable>> {
+/** Pictures that pages and header layers use, decoded. One that cannot be is left out: its fallback colour shows, as on the page. */
+export async function decodeAll({ site, headerId, hashes, sizes, vectors }: SceneRequest): Promise<Map<string, Drawable>> {
   const found = new Map<string, Drawable>();
   await Promise.all(
-    picturesOf(site).map(async (id) => {
+    paintedPictures(site, headerId).map(async (id) => {
       const { width, height, file } = site.pictures.find((picture) => picture.id === id)!;
       const vector = vectors[id];
       if (vector) found.set(id, { image: vector, width, height });

@@ -1,5 +1,5 @@
-import { picturesOf } from '@hatrail/core/output/page';
 import type { Site } from '@hatrail/core/model/site';
+import { paintedPictures } from './picturePixels.ts';
 
 /** Workers cannot decode SVG: the main thread draws it, as wide as the widest page, and hands the picture over. */
 const WIDEST = 1920;
@@ -16,14 +16,15 @@ async function draw(url: string, width: number, height: number): Promise<ImageBi
   return canvas.transferToImageBitmap();
 }
 
-/** The SVG pictures that a site's pages use, drawn, by their ids. One that cannot be drawn is left out. */
+/** The SVG pictures that a site's pages and a header's layers use, drawn, by their ids. One that cannot be drawn is left out. */
 export async function drawVectors(
   site: Site,
+  headerId: string,
   hashes: Record<string, string>,
 ): Promise<Record<string, ImageBitmap>> {
   const logos: string[] = Object.values(site.logo.variants) as string[];
   const found: Record<string, ImageBitmap> = {};
-  for (const id of picturesOf(site)) {
+  for (const id of paintedPictures(site, headerId)) {
     const { file, width, height } = site.pictures.find((picture) => picture.id === id)!;
     if (!file.endsWith('.svg') || logos.includes(id)) continue;
     const url = `/api/pictures/${hashes[id]}`;

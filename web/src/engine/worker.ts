@@ -6,9 +6,11 @@ import { leastPercents, type Place } from '@hatrail/core/remedy/leastFill';
 import { cutScene, type Cut } from '@hatrail/core/stack/cut';
 import { probeScene, proveScene, type Probe } from '@hatrail/core/sweep/prove';
 import { layoutScene, type Scene } from '@hatrail/core/sweep/scene';
-import type { DrawLogo, LinkState } from '@hatrail/core/sweep/targets';
+import { contextDrawing, type ReadableContext } from '@hatrail/core/stack/contextDrawing';
+import type { Drawing } from '@hatrail/core/stack/drawing';
+import type { LinkState } from '@hatrail/core/sweep/targets';
 import { loadFonts } from './fonts.ts';
-import { rasterOf } from './rasters.ts';
+import { decodeAll, rasterOf } from './rasters.ts';
 import { drawnKey, type SceneRequest, type SweepRequest, type SweptScene } from './types.ts';
 
 /** The engine off the main thread: sweeps, probes, cuts, solves and films of scenes. */
@@ -24,18 +26,26 @@ async function sceneOf(request: SceneRequest): Promise<Scene> {
   return layoutScene(site, header, page, width, measure);
 }
 
+function newContext(width: number, height: number): ReadableContext {
+  const canvas = new OffscreenCanvas(width, height);
+  return canvas.getContext('2d', { willReadFrequently: true }) as unknown as ReadableContext;
+}
+
 async function prepared(request: SceneRequest) {
   const scene = await sceneOf(request);
   const raster = await rasterOf(request, scene.laid);
-  const drawLogo: DrawLogo = (picture, ink) => request.logos[drawnKey(picture, ink.id)];
-  return { scene, raster, drawLogo };
+  const draw: Drawing = {
+    logo: (picture, ink) => request.logos[drawnKey(picture, ink.id)],
+    ...contextDrawing(newContext, await decodeAll(request)),
+  };
+  return { scene, raster, draw };
 }
 
 const engine = {
   /** Sweeps a scene. */
   async sweep(request: SweepRequest): Promise<SweptScene> {
-    const { scene, raster, drawLogo } = await prepared(request);
-    const rows = proveScene(scene, raster, drawLogo, request.moments);
+    const { scene, raster, draw } = await prepared(request);
+    const rows = proveScene(scene, raster, draw, request.moments);
     if (!request.curves) for (const row of rows) row.contrasts = new Float32Array(0);
     const facts = {
       pageHeight: scene.laid.height,
@@ -52,8 +62,8 @@ const engine = {
 
   /** Every item at one scroll. */
   async probe(request: SceneRequest, moment: Moment, scroll: number): Promise<Probe[]> {
-    const { scene, raster, drawLogo } = await prepared(request);
-    return probeScene(scene, raster, drawLogo, moment, Math.min(scroll, scene.maxScroll));
+    const { scene, raster, draw } = await prepared(request);
+    return probeScene(scene, raster, draw, moment, Math.min(scroll, scene.maxScroll));
   },
 
   /** The stack at an item's worst cell at a scroll. */
@@ -61,8 +71,8 @@ const engine = {
     request: SceneRequest,
     at: { moment: Moment; itemId: string; state: LinkState; scroll: number },
   ): Promise<Cut | undefined> {
-    const { scene, raster, drawLogo } = await prepared(request);
-    return cutScene(scene, raster, drawLogo, at);
+    const { scene, raster, draw } = await prepared(request);
+    return cutScene(scene, raster, draw, at);
   },
 
   /** The least fill at each of some places. */
@@ -72,8 +82,8 @@ const engine = {
     colour: ColourUse,
     places: Place[],
   ): Promise<(number | undefined)[]> {
-    const { scene, raster, drawLogo } = await prepared(request);
-    return leastPercents(scene, raster, drawLogo, moment, colour, places);
+    const { scene, raster, draw } = await prepared(request);
+    return leastPercents(scene, raster, draw, moment, colour, places);
   },
 
   /** The whole page as a picture of a given width. */

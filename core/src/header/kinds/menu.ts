@@ -49,6 +49,7 @@ function measureEntry(site: Site, item: MenuItem, entry: Entry, measure: Measure
         page: entry.page,
         ...(worn && {
           ink: colour(worn.ink),
+          wearsOwn: true,
           backing: { rest: { ...colour(worn.fill), a: 1 }, hover: { ...colour(worn.hoverFill), a: 1 } },
         }),
       };

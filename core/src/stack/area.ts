@@ -1,0 +1,24 @@
+/** A whole-pixel rectangle, right and bottom edges not included. */
+export interface Area {
+  left: number;
+  top: number;
+  right: number;
+  bottom: number;
+}
+
+/** The least area that holds some areas. */
+export function around(areas: Iterable<Area>): Area {
+  const all = { left: Infinity, top: Infinity, right: -Infinity, bottom: -Infinity };
+  for (const { left, top, right, bottom } of areas) {
+    all.left = Math.min(all.left, left);
+    all.top = Math.min(all.top, top);
+    all.right = Math.max(all.right, right);
+    all.bottom = Math.max(all.bottom, bottom);
+  }
+  return all;
+}
+
+/** Pixels in an area. */
+export function sizeOf({ left, top, right, bottom }: Area): number {
+  return (right - left) * (bottom - top);
+}

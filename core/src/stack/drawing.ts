@@ -1,0 +1,21 @@
+import type { HeaderInk, TextRun } from '../header/ink.ts';
+import type { PicturePlacing } from '../model/layer.ts';
+import type { Box } from '../page/layout.ts';
+import type { Area } from './area.ts';
+import type { Raster } from './ground.ts';
+
+/** A picture as it is drawn in a box: RGBA pixels, not premultiplied, its left and top edges in header pixels. */
+export interface LogoPixels extends Raster {
+  left: number;
+  top: number;
+}
+
+/** What the header's pixels need from outside: handed in by the browser or by Node. */
+export interface Drawing {
+  /** A logo's or an item's picture, drawn in its ink's box; `undefined` where it is missing. */
+  logo(picture: string, ink: HeaderInk): LogoPixels | undefined;
+  /** A picture placed in a box of whole pixels: RGBA of the box's size, not premultiplied; `undefined` where it is missing. */
+  placed(placing: PicturePlacing, box: Box): Raster | undefined;
+  /** How much of each pixel of an area a run of text covers, 0 to 255, row by row. */
+  text(run: TextRun, area: Area): Uint8Array;
+}

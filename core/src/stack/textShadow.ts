@@ -1,0 +1,63 @@
+import type { Rgba } from '../colour/rgb.ts';
+import type { TextRun } from '../header/ink.ts';
+import type { Area } from './area.ts';
+import { gaussian } from './blur.ts';
+import type { Drawing } from './drawing.ts';
+import type { StackLayer } from './layers.ts';
+
+/** A shadow of letters: offset and blur radius in CSS pixels. */
+export interface TextShadow {
+  x: number;
+  y: number;
+  blur: number;
+  colour: Rgba;
+}
+
+/**
+ * The shadow of a run of text as a layer: the glyphs' coverage, moved and blurred with half the radius as standard
+ * deviation (CSS Backgrounds 3, section 7.2), times the shadow's own alpha.
+ */
+export function textShadowLayer(run: TextRun, shadow: TextShadow, draw: Pick<Drawing, 'text'>): StackLayer {
+  const weights = shadow.blur > 0 ? gaussian(shadow.blur / 2) : Float64Array.of(1);
+  const reach = weights.length - 1;
+  const moved = { ...run, left: run.left + shadow.x, baseline: run.baseline + shadow.y };
+  const size = run.font.size;
+  const area: Area = {
+    left: Math.floor(moved.left - size / 2) - reach,
+    top: Math.floor(moved.baseline - 1.3 * size) - reach,
+    right: Math.ceil(moved.left + run.advance + size / 2) + reach,
+    bottom: Math.ceil(moved.baseline + 0.6 * size) + reach,
+  };
+  const sharp = Float32Array.from(draw.text(moved, area), (v) => v / 255);
+  const [width, height] = [area.right - area.left, area.bottom - area.top];
+  const across = convolve(sharp, width, height, weights, 1, width);
+  const coverage = convolve(across, width, height, weights, width, 1);
+  return {
+    name: 'textShadow',
+    owner: 'item',
+    blend: 'normal',
+    paint: { kind: 'coverage', colour: shadow.colour, area, coverage },
+  };
+}
+
+/** One pass of a separable convolution; what lies beyond the edges is empty. `step` leads along a line, `next` counts lines. */
+function convolve(
+  from: Float32Array,
+  width: number,
+  height: number,
+  weights: Float64Array,
+  step: number,
+  next: number,
+): Float32Array {
+  const out = new Float32Array(from.length);
+  const [length, lines] = step === 1 ? [width, height] : [height, width];
+  for (let line = 0; line < lines; line++) {
+    for (let i = 0; i < length; i++) {
+      let sum = 0;
+      const [low, high] = [Math.max(0, i - weights.length + 1), Math.min(length - 1, i + weights.length - 1)];
+      for (let j = low; j <= high; j++) sum += weights[Math.abs(j - i)]! * from[line * next + j * step]!;
+      out[line * next + i * step] = sum;
+    }
+  }
+  return out;
+}
