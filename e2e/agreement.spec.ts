@@ -1,24 +1,16 @@
 import { afterAll, beforeAll, expect, test } from 'vitest';
-import type { Browser, Page as Tab } from 'playwright-core';
+import type { Browser } from 'playwright-core';
 import { shippedFiles, type ShippedFile } from '@hatrail/cli/export';
 import { loadSite, type LoadedSite } from '@hatrail/cli/siteFile';
 import { decodePictures, skiaMeasure, skiaRaster } from '@hatrail/cli/skia';
-import { composeOver } from '@hatrail/core/colour/composite';
 import type { BlendMode } from '@hatrail/core/model/layer';
 import type { Header } from '@hatrail/core/model/header';
-import { logoVariantsOf } from '@hatrail/core/header/look';
 import type { Site } from '@hatrail/core/model/site';
 import { siteFiles } from '@hatrail/core/output/files';
-import type { Box } from '@hatrail/core/page/layout';
-import { snapBox } from '@hatrail/core/page/paint';
-import { pixelAt } from '@hatrail/core/stack/ground';
-import { readAt } from '@hatrail/core/sweep/exact';
-import { sceneTargets } from '@hatrail/core/sweep/prove';
-import type { LogoPixels } from '@hatrail/core/sweep/logo';
-import { headerRow, layoutScene, momentAt } from '@hatrail/core/sweep/scene';
-import { verdictOf } from '@hatrail/core/sweep/verdict';
-import { cellRatio, decode, logoRatio, meanDifference } from './bruteForce.ts';
+import { layoutScene } from '@hatrail/core/sweep/scene';
+import { Agreement, expectAgreement, expectBoxes } from './agreeing.ts';
 import { openChromium } from './chromium.ts';
+import { groupsOf } from '../web/src/engine/groups.ts';
 import { serveFiles } from './statics.ts';
 
 /** The exported header on the exported pages, in Chromium, against what the core computes for them. */
@@ -163,13 +155,14 @@ const COMBINATIONS: Combination[] = [
   })),
 ];
 
-let worstContrast = 0;
-let worstGround = 0;
-let judged = 0;
+/** Combinations of one page, width and header are seen one after the other, scrolled from one to the next. */
+const GROUPS = groupsOf(COMBINATIONS, ({ of, path, width, name }) => `${of} ${path} ${width} ${name}`);
+const tally = new Agreement();
 
-for (const combination of COMBINATIONS) {
-  const { of = 'larkfell', path, width, scroll, change, changeSite, name } = combination;
-  test(`${of} ${path} at ${width}, ${scroll} px down${name ? `, ${name}` : ''}`, async () => {
+for (const group of GROUPS.values()) {
+  const { of = 'larkfell', path, width, change, changeSite, name } = group[0]!;
+  const scrolls = group.map(({ scroll }) => scroll);
+  test(`${of} ${path} at ${width}, ${scrolls.join(', ')} px down${name ? `, ${name}` : ''}`, async () => {
     const loaded = sites[of];
     const { site, header } = changed({ ...loaded.site, ...changeSite?.(loaded.site) }, change);
     files = await shippedFiles(site, siteFiles(site, measure), loaded.read);
@@ -177,150 +170,24 @@ for (const combination of COMBINATIONS) {
     const scene = layoutScene(site, header, sitePage, width, measure);
     const pictures = await decodePictures(site, loaded.read);
     const raster = skiaRaster(site, scene.laid, pictures);
-
     const tab = await browser.newPage({
       viewport: { width, height: scene.windowHeight },
       reducedMotion: 'reduce',
     });
     await tab.goto(`${server.url}${path === '/' ? '/' : `${path}/`}`);
     await tab.evaluate(() => document.fonts.ready);
-    await tab.evaluate((y) => scrollTo(0, y), scroll);
-    const moment = momentAt(scene, scroll);
-    await tab.locator(`.hr[data-moment="${moment}"]`).waitFor();
-
     expect(await tab.evaluate(() => document.documentElement.scrollHeight)).toBe(scene.laid.height);
     await expectBoxes(tab, scene.layout.inks);
-
-    // Rails that scroll away take the rest of the header up with them.
-    const gone = scene.header.manner.onScroll === 'leaves' ? scroll : Math.min(scroll, scene.layout.leaving);
-    const top = -gone;
-    const clip = { x: 0, y: top, width, height: scene.layout.height };
-    const painted = await shoot(tab, clip, false);
-    const ground = await shoot(tab, clip, true);
-
-    const logo = scene.layout.inks.find((ink) => ink.what.kind === 'logo')!;
-    const drawn: Record<string, LogoPixels> = {};
-    for (const { picture } of logoVariantsOf(site, header)) {
-      drawn[picture] = await drawInBrowser(tab, site, picture, logo.box);
-    }
-    for (const target of sceneTargets(scene, moment, (picture) => drawn[picture])) {
-      if (target.state === 'hover' || (target.ink.leaves && target.ink.box.y < gone)) continue;
-      const row = headerRow(scene, scroll);
-      const { contrast } = readAt(target, raster, row);
-      const cells = target.shape.cells.map((cell) => ('cell' in cell ? cell.cell : cell));
-      const box = {
-        left: Math.min(...cells.map(({ left }) => left)),
-        top: Math.min(...cells.map((cell) => cell.top)),
-        right: Math.max(...cells.map(({ right }) => right)),
-        bottom: Math.max(...cells.map(({ bottom }) => bottom)),
-      };
-      const difference = meanDifference(ground, box, (x, y) => {
-        const { r, g, b } = composeOver(pixelAt(raster, x, row + y), target.layers);
-        return [r, g, b];
-      });
-      const seen =
-        target.shape.kind === 'logo'
-          ? logoRatio(painted, ground, target.shape.cells)
-          : Math.min(...target.shape.cells.map((cell) => cellRatio(ground, cell, rgb(target.shape))));
-      const what = `${target.ink.name}: computed ${contrast.toFixed(3)}, seen ${seen.toFixed(3)}`;
-      judged++;
-      worstContrast = Math.max(worstContrast, Math.abs(seen - contrast) / Math.max(0.1, seen * 0.02));
-      worstGround = Math.max(worstGround, difference);
-      expect(difference, `${what}; ground`).toBeLessThanOrEqual(2);
-      const tolerance = Math.max(0.1, seen * 0.02);
-      expect(Math.abs(seen - contrast), what).toBeLessThanOrEqual(tolerance);
-      const near = [target.needed, (target.needed * 2) / 3].some(
-        (limit) => Math.abs(seen - limit) <= tolerance,
-      );
-      if (!near) expect(verdictOf(contrast, target.needed), what).toBe(verdictOf(seen, target.needed));
-    }
+    const seen = { scene, raster, pictures, tab, url: server.url, logos: true };
+    for (const scroll of scrolls) await expectAgreement(seen, scroll, tally);
     await tab.close();
   });
 }
 
-afterAll(() => {
-  console.log(
-    `${judged} items in ${COMBINATIONS.length} combinations: largest difference ${(100 * worstContrast).toFixed(0)} % of what is allowed, ground ${worstGround.toFixed(2)} levels`,
-  );
-});
+afterAll(() => console.log(String(tally)));
 
 function changed(site: Site, change?: Combination['change']): { site: Site; header: Header } {
   const [first] = site.headers;
   const header = { ...first!, ...change?.(first!) };
   return { site: { ...site, headers: [header] }, header };
-}
-
-function rgb(shape: object): [number, number, number] {
-  const { r, g, b } = (shape as { colour: { r: number; g: number; b: number } }).colour;
-  return [r, g, b];
-}
-
-/** The logo's pixels from the browser's own canvas, as the application takes them. */
-async function drawInBrowser(tab: Tab, site: Site, picture: string, box: Box): Promise<LogoPixels> {
-  const { file } = site.pictures.find(({ id }) => id === picture)!;
-  const { x: left, y: top, width, height } = snapBox(box);
-  const data = await tab.evaluate(
-    async ({ url, width, height }) => {
-      const image = new Image();
-      image.src = url;
-      await image.decode();
-      const context = new OffscreenCanvas(width, height).getContext('2d')!;
-      context.drawImage(image, 0, 0, width, height);
-      return [...context.getImageData(0, 0, width, height).data];
-    },
-    { url: `${server.url}/assets/pictures/${file}`, width, height },
-  );
-  return { left, top, width, height, data: Uint8ClampedArray.from(data) };
-}
-
-/** The header's own elements, in the core's order, within 1 px of where the core puts them. */
-async function expectBoxes(tab: Tab, inks: readonly { name: string; box: Box }[]): Promise<void> {
-  const seen = await tab.evaluate(() => {
-    const header = document.querySelector('.hr')!.getBoundingClientRect();
-    return [
-      ...document.querySelectorAll(
-        '.hr-rail :is(.hr-logo, .hr-link, .hr-text, .hr-opener, .hr-button, .hr-toggle)',
-      ),
-    ]
-      .map((element) => {
-        // A backing lies round what the item itself shows.
-        const { x, y, width, height } = element.getBoundingClientRect();
-        const style = getComputedStyle(element);
-        const [left, top] = element.matches('.hr-text')
-          ? [parseFloat(style.paddingLeft), parseFloat(style.paddingTop)]
-          : [0, 0];
-        return { x: x + left, y: y + top - header.y, width: width - 2 * left, height: height - 2 * top };
-      })
-      .filter(({ width }) => width > 0);
-  });
-  expect(seen.length).toBe(inks.length);
-  inks.forEach(({ name, box }, i) => {
-    for (const key of ['x', 'y', 'width', 'height'] as const) {
-      expect(
-        Math.abs(seen[i]![key] - box[key]),
-        `${name} ${key}: ${box[key]}, seen ${seen[i]![key]}`,
-      ).toBeLessThanOrEqual(1);
-    }
-  });
-}
-
-/** The header's pixels, at its own place; without its ink if `bare`. */
-async function shoot(tab: Tab, clip: { x: number; y: number; width: number; height: number }, bare: boolean) {
-  const style = bare
-    ? await tab.addStyleTag({
-        content:
-          '.hr-rail *{color:transparent!important;text-decoration-color:transparent!important}.hr-rail img{visibility:hidden}',
-      })
-    : undefined;
-  const visible = { ...clip, y: Math.max(0, clip.y), height: clip.height + Math.min(0, clip.y) };
-  const shot = await decode(await tab.screenshot({ clip: visible, animations: 'disabled' }));
-  await style?.evaluate((element) => (element as HTMLElement).remove());
-  if (clip.y >= 0) return shot;
-  // A header that has partly left: rows above the window are not to be seen, the rest keep their header rows.
-  const missing = -clip.y;
-  return {
-    ...shot,
-    height: clip.height,
-    data: Buffer.concat([Buffer.alloc(missing * shot.width * 3), shot.data]),
-  };
 }

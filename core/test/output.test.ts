@@ -36,9 +36,10 @@ describe('the header’s HTML', () => {
   });
 });
 
+const to = rootAddresses(site);
 describe('the style sheet', () => {
   test('After scrolling sets only what differs', () => {
-    const css = headerCss(site, header, measure);
+    const css = headerCss(site, header, measure, to);
     expect(css).toContain('--hr-fill: rgb(16 27 51 / 0)');
     const scrolled = /\[data-moment="scrolled"\] \{([^}]*)\}/.exec(css)![1]!;
     expect(scrolled.trim()).toBe('--hr-fill: rgb(16 27 51 / 0.42);');
@@ -50,13 +51,15 @@ describe('the style sheet', () => {
     ['above', 'stays', 'sticky'],
     ['above', 'leaves', 'relative'],
   ] as const)('%s the page, %s: position %s', (lies, onScroll, position) => {
-    const css = headerCss(site, { ...header, manner: { ...header.manner, lies, onScroll } }, measure);
+    const css = headerCss(site, { ...header, manner: { ...header.manner, lies, onScroll } }, measure, to);
     expect(css).toContain(`.hr {`);
     expect(new RegExp(`\\.hr \\{[^}]*position: ${position};`).test(css)).toBe(true);
     expect(css.includes('scroll-padding-top: 60px')).toBe(onScroll === 'stays');
   });
   test('with the script it travels in less than 4 KB', () => {
-    expect(gzipSync(headerCss(site, header, measure)).length + gzipSync(HEADER_JS).length).toBeLessThan(4096);
+    expect(gzipSync(headerCss(site, header, measure, to)).length + gzipSync(HEADER_JS).length).toBeLessThan(
+      4096,
+    );
   });
 });
 

@@ -21,7 +21,8 @@ const ground = raster(500, sceneOf(header).laid.height, (_, y) =>
 );
 const work = (moment: 'top' | 'scrolled'): FillWork => ({
   sweep: async (worn) => proveScene(sceneOf(worn), ground, noDrawing, [moment]),
-  solve: async (worn, colour, places) => leastPercents(sceneOf(worn), ground, noDrawing, moment, colour, places),
+  solve: async (worn, colour, places) =>
+    leastPercents(sceneOf(worn), ground, noDrawing, moment, colour, places),
 });
 const rowsOf = (worn: Header) => proveScene(sceneOf(worn), ground, noDrawing);
 

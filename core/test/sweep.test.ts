@@ -132,7 +132,11 @@ describe('the running sweep', () => {
       });
     }
     test(`is the straightforward measure to the last bit: ${name}, a logo with soft edges`, () => {
-      const target = targetOf([fillOf(0.3)], { kind: 'logo', cells: logoCells(blob(), 120, 60) }, wholeHeader);
+      const target = targetOf(
+        [fillOf(0.3)],
+        { kind: 'logo', cells: logoCells(blob(), 120, 60) },
+        wholeHeader,
+      );
       const swept = sweepTarget(scene, span, target, page);
       const read = Array.from({ length: 301 }, (_, row) => readAt(target, page, { row, gone: 0 }).contrast);
       expect([...swept]).toEqual(read);

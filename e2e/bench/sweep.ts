@@ -52,7 +52,8 @@ export async function sweepFigures(): Promise<Record<string, number>> {
   let differing = 0;
   for (let i = 0; i < swept[0]!.length; i += 7) {
     const row = headerRow(scene, span.from + i);
-    if (targets.some((target, t) => readAt(target, raster, { row, gone: 0 }).contrast !== swept[t]![i])) differing++;
+    if (targets.some((target, t) => readAt(target, raster, { row, gone: 0 }).contrast !== swept[t]![i]))
+      differing++;
   }
   return {
     'sweep, plain fill: multiple of one luminance pass': time / baseline,

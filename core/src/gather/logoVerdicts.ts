@@ -16,7 +16,12 @@ export function logoOn(
   top: number,
 ): { contrast: number; verdict: Verdict } {
   const cells = logoCells({ ...logo, left, top }, ground.width, ground.height);
-  const { contrast } = logoContrastAt(cells, ground, { left: 0, top: 0, right: ground.width, bottom: ground.height });
+  const { contrast } = logoContrastAt(cells, ground, {
+    left: 0,
+    top: 0,
+    right: ground.width,
+    bottom: ground.height,
+  });
   return { contrast, verdict: verdictOf(contrast, MARK_TARGET) };
 }
 

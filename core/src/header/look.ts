@@ -99,7 +99,8 @@ function lineage(
   layer: LayerName,
 ): { look: Look; origin: Origin }[] {
   const own = item && 'looks' in item ? (item.looks ?? {}) : {};
-  const base: Look = item && 'ink' in item && item.kind !== 'button' && item.ink ? { ink: { link: item.ink } } : {};
+  const base: Look =
+    item && 'ink' in item && item.kind !== 'button' && item.ink ? { ink: { link: item.ink } } : {};
   const parts: { looks: Partial<Record<Moment, Look>>; name: Origin; base?: Look }[] = [
     ...(item ? [{ looks: own, name: 'own' as const, base }] : []),
     ...(rail ? [{ looks: rail.looks ?? {}, name: 'rail' as const }] : []),

@@ -59,7 +59,7 @@ export function headerFiles(site: Site, header: Header, measure: Measure): Outpu
   const fonts = headerFonts(site, header);
   return [
     { path: 'header.html', kind: 'text', text: headerHtml(site, header, to) },
-    { path: 'header.css', kind: 'text', text: headerCss(site, header, measure) },
+    { path: 'header.css', kind: 'text', text: headerCss(site, header, measure, to) },
     { path: 'header.js', kind: 'text', text: HEADER_JS },
     { path: 'how-to.txt', kind: 'text', text: howTo(site, header) },
     { path: 'fonts.css', kind: 'text', text: fontCss(fonts, to.font) },
@@ -85,7 +85,7 @@ export function siteFiles(site: Site, measure: Measure): OutputFile[] {
   const picture = (id: string, width?: number) => `pictures/${sizedName(fileOf(site, id), width)}`;
   return [
     ...pages,
-    { path: 'assets/header.css', kind: 'text', text: headerCss(site, header, measure) },
+    { path: 'assets/header.css', kind: 'text', text: headerCss(site, header, measure, { picture, sizes }) },
     { path: 'assets/header.js', kind: 'text', text: HEADER_JS },
     { path: 'assets/site.css', kind: 'text', text: siteCss(site, header, measure, { picture, sizes }) },
     { path: 'assets/fonts.css', kind: 'text', text: fontCss(fonts, fontUrl) },

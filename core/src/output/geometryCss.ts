@@ -8,6 +8,7 @@ import { PLACES, itemsOf, type Header, type Rail } from '../model/header.ts';
 import type { Item } from '../model/item.ts';
 import { resolveColour } from '../model/palette.ts';
 import type { Site } from '../model/site.ts';
+import { layerNeeds } from './css/layers.ts';
 import { px, rule, within } from './text.ts';
 
 /** Declarations by selector. */
@@ -74,6 +75,11 @@ function geometryAt(site: Site, header: Header, width: number, foldWidth: number
   header.rails.forEach((base, i) => {
     const laid = layout.rails.find(({ index }) => index === i);
     setRail(rules, railAt(base, width), i, laid?.height, layout);
+    if (radius > 0 && layerNeeds(site, { header, rail: base }).back) {
+      const upper = i === layout.rails[0]?.index ? px(radius) : '0';
+      const lower = i === layout.rails.at(-1)?.index ? px(radius) : '0';
+      rules.set(`.hr-rail-${i + 1} > .hr-back`, [`border-radius: ${upper} ${upper} ${lower} ${lower}`]);
+    }
     for (const item of itemsOf(base)) setItem(rules, site, itemAt(item, width), shown.has(item.id));
   });
   if (folds(header)) rules.set('.hr-toggle', [`display: ${folded ? 'grid' : 'none'}`]);
@@ -114,7 +120,7 @@ function setItem(rules: Rules, site: Site, item: Item, isShown: boolean): void {
     rules.set(self, ['display: none']);
     return;
   }
-  const { backing, ink } = item.kind === 'button' ? {} : item;
+  const { backing } = item.kind === 'button' ? {} : item;
   const colour = (use: Parameters<typeof resolveColour>[1], opacity = 1) =>
     cssColour(resolveColour(site.palette, use), opacity);
   const own: [string, ...string[]][] = kindOf(item).css(site, item, self);
@@ -122,7 +128,6 @@ function setItem(rules: Rules, site: Site, item: Item, isShown: boolean): void {
     'display: flex',
     `align-self: ${ALIGN[item.align ?? 'middle']}`,
     `top: ${px(item.shift ?? 0)}`,
-    ...(ink ? [`--hr-link: ${colour(ink)}`] : []),
     ...(backing
       ? [
           'box-sizing: content-box',

@@ -6,6 +6,7 @@ import { MENU_MARK } from '../header/metrics.ts';
 import { headerItems, type Header, type Rail } from '../model/header.ts';
 import type { Site } from '../model/site.ts';
 import type { Addresses } from './addresses.ts';
+import { layersHtml } from './css/layers.ts';
 import { placesOf } from './geometryCss.ts';
 import { indent } from './text.ts';
 
@@ -22,6 +23,7 @@ export function headerHtml(site: Site, header: Header, to: Addresses, page?: str
     '<a class="hr-skip" href="#main">Skip to content</a>',
     `<header class="hr" data-switch="${begins.at === 'distance' ? begins.distance : 'band'}">`,
     '  <div class="hr-bar">',
+    ...layersHtml(site, { header }).map((html) => indent(html, 4)),
     ...rails.map((html) => indent(html, 4)),
     '  </div>',
     ...(folds(header) ? [indent(panelHtml(markup), 2)] : []),
@@ -39,7 +41,8 @@ function railHtml(markup: Markup, rail: Rail, index: number, hasToggle: boolean)
     return [`  <div class="hr-place hr-${place}">`, indent(items.join('\n'), 4), '  </div>'].join('\n');
   });
   const leaves = markup.header.manner.onScroll === 'stays' && rail.leaves ? ' data-leaves' : '';
-  return [`<div class="hr-rail hr-rail-${index + 1}"${leaves}>`, ...places, '</div>'].join('\n');
+  const back = layersHtml(markup.site, { header: markup.header, rail }).map((html) => `  ${html}`);
+  return [`<div class="hr-rail hr-rail-${index + 1}"${leaves}>`, ...back, ...places, '</div>'].join('\n');
 }
 
 function toggleHtml(): string {

@@ -67,8 +67,11 @@ export function shippedSizes(site: Site, header: Header, measure: Measure): Ship
     }
     for (const { picture: placed, rail } of wornPictures(site, header)) {
       const picture = pictureOf(placed.picture);
-      const height = rail ? (layout.rails.find(({ index }) => header.rails[index] === rail)?.height ?? 0) : layout.bar.height;
-      if (picture) draws(picture.id, drawnSize(picture, { width: layout.bar.width, height }, placingOf(placed)).width);
+      const height = rail
+        ? (layout.rails.find(({ index }) => header.rails[index] === rail)?.height ?? 0)
+        : layout.bar.height;
+      if (picture)
+        draws(picture.id, drawnSize(picture, { width: layout.bar.width, height }, placingOf(placed)).width);
     }
     for (const base of headerItems(header)) {
       const item = itemAt(base, width);

@@ -171,7 +171,7 @@ function layoutBand(
     blocks.push(...laid.blocks);
     y += laid.height;
   });
-  const needed = band.contents.length > 0 ? y + step.bandPadding - top : 0;
+  const needed = y + step.bandPadding - top;
   const height = Math.max(bandHeightPx(band.height, view.windowHeight), needed);
   const backdrop = { ...band.backdrop, colour: bandColours(site, band).ground };
   return { id: band.id, name: band.name, top, height, backdrop, blocks };

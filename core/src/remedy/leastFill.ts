@@ -32,7 +32,12 @@ export function placeOf({ page, width, itemId, state, scroll }: Row): Place {
  * The least opacity, in whole percents, from which a target is clear at one page row for every opacity up to 100.
  * @returns `undefined` where it is not clear even under the solid fill.
  */
-export function leastPercentAt(target: Target, raster: Raster, behind: Behind, fill: Rgb): number | undefined {
+export function leastPercentAt(
+  target: Target,
+  raster: Raster,
+  behind: Behind,
+  fill: Rgb,
+): number | undefined {
   const isClear = (percent: number) =>
     readAt(target, raster, behind, withFill(target.stack, fill, percent / PERCENT)).contrast >= target.needed;
   if (!isClear(PERCENT)) return undefined;

@@ -5,7 +5,9 @@ import type { Raster } from './ground.ts';
 /** Weights of a Gaussian from its middle outwards, to three standard deviations, their sum over both sides 1. */
 export function gaussian(sigma: number): Float64Array {
   const reach = Math.ceil(3 * sigma);
-  const weights = Float64Array.from({ length: reach + 1 }, (_, k) => Math.exp(-(k * k) / (2 * sigma * sigma)));
+  const weights = Float64Array.from({ length: reach + 1 }, (_, k) =>
+    Math.exp(-(k * k) / (2 * sigma * sigma)),
+  );
   const sum = weights.reduce((total, w, k) => total + (k === 0 ? w : 2 * w), 0);
   return weights.map((w) => w / sum);
 }
@@ -29,7 +31,13 @@ export function blurredPatch(raster: Raster, row: number, blur: Blur, area: Area
   const box = { ...blur.area, top: Math.max(blur.area.top, gone) };
   const reach = weights.length - 1;
   const [width, height] = [area.right - area.left, area.bottom - area.top];
-  const rows = [...new Set(Array.from({ length: height + 2 * reach }, (_, i) => mirrored(area.top - reach + i, box.top, box.bottom)))];
+  const rows = [
+    ...new Set(
+      Array.from({ length: height + 2 * reach }, (_, i) =>
+        mirrored(area.top - reach + i, box.top, box.bottom),
+      ),
+    ),
+  ];
   const across = new Map<number, Float64Array>();
   for (const y of rows) {
     const line = new Float64Array(3 * width);

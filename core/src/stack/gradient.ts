@@ -38,7 +38,11 @@ export function stopPlaces(stops: readonly { at: number }[]): number[] {
  * Lays a gradient over a box.
  * @param angle CSS's: 0 upwards, 90 to the right, degrees
  */
-export function layGradient(angle: number, stops: readonly { at: number; colour: Rgba }[], box: Box): LaidGradient {
+export function layGradient(
+  angle: number,
+  stops: readonly { at: number; colour: Rgba }[],
+  box: Box,
+): LaidGradient {
   const { x0, y0, x1, y1 } = gradientLine(angle, box);
   const [dx, dy] = [x1 - x0, y1 - y0];
   const length = dx * dx + dy * dy || 1;
@@ -52,7 +56,12 @@ export function layGradient(angle: number, stops: readonly { at: number; colour:
 }
 
 /** The gradient's colour at a pixel's centre, premultiplied: levels 0 to 255 and alpha 0 to 1, written to `out`. */
-export function readGradient({ start, right, down, stops }: LaidGradient, x: number, y: number, out: Float64Array): void {
+export function readGradient(
+  { start, right, down, stops }: LaidGradient,
+  x: number,
+  y: number,
+  out: Float64Array,
+): void {
   const t = start + x * right + y * down;
   let after = 0;
   while (after < stops.length && stops[after]!.at <= t) after++;

@@ -38,7 +38,12 @@ export interface Behind {
 }
 
 /** What is behind an area of the header: the page's pixels, blurred if the header blurs them. */
-export function backdropPatch(raster: Raster, { row, gone }: Behind, blur: Blur | undefined, area: Area): Raster {
+export function backdropPatch(
+  raster: Raster,
+  { row, gone }: Behind,
+  blur: Blur | undefined,
+  area: Area,
+): Raster {
   return blur ? blurredPatch(raster, row, blur, area, gone) : plainPatch(raster, row, area);
 }
 

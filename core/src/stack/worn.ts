@@ -23,7 +23,14 @@ export function showsGradient({ on, stops }: ResolvedLook['gradient']): boolean 
 }
 
 /** The picture of a look as it is placed. */
-export function placingOf({ picture, size, x, y, repeat, drawnWidth }: ResolvedLook['picture']): PicturePlacing {
+export function placingOf({
+  picture,
+  size,
+  x,
+  y,
+  repeat,
+  drawnWidth,
+}: ResolvedLook['picture']): PicturePlacing {
   return { picture, size, x, y, repeat, ...(drawnWidth > 0 && { drawnWidth }) };
 }
 
@@ -60,8 +67,15 @@ export function wornLayers(
 ): StackLayer[] {
   const snapped = snapBox(box);
   const shape = { area: areaOf(box), ...radii };
-  const even = ({ colour, opacity }: ResolvedFill): Rgba => ({ ...resolveColour(palette, colour), a: opacity });
-  const layer = (name: StackLayer['name'], paint: StackLayer['paint'], blend = 'normal' as StackLayer['blend']) => ({
+  const even = ({ colour, opacity }: ResolvedFill): Rgba => ({
+    ...resolveColour(palette, colour),
+    a: opacity,
+  });
+  const layer = (
+    name: StackLayer['name'],
+    paint: StackLayer['paint'],
+    blend = 'normal' as StackLayer['blend'],
+  ) => ({
     name,
     owner,
     paint,
@@ -70,8 +84,13 @@ export function wornLayers(
   });
   const layers: StackLayer[] = [layer('fill', { kind: 'even', colour: even(fill) })];
   if (showsGradient(gradient)) {
-    const stops = gradient.stops.map(({ at, colour, opacity }) => ({ at, colour: even({ colour, opacity }) }));
-    layers.push(layer('gradient', { kind: 'gradient', gradient: layGradient(gradient.angle, stops, snapped) }));
+    const stops = gradient.stops.map(({ at, colour, opacity }) => ({
+      at,
+      colour: even({ colour, opacity }),
+    }));
+    layers.push(
+      layer('gradient', { kind: 'gradient', gradient: layGradient(gradient.angle, stops, snapped) }),
+    );
   }
   if (picture.on) {
     const paint: StackLayer['paint'] = {

@@ -153,7 +153,8 @@ function cellTarget(worn: Worn, index: number, state: LinkState): Target {
   const look = lookOf(worn, ink);
   const inks = { rest: look.ink.link, hover: look.ink.hover, current: look.ink.current };
   const text = what.kind === 'text' ? what.run : undefined;
-  const cells = what.kind === 'text' ? letterCells(what.run) : what.kind === 'mark' ? markCells(what.inked) : [];
+  const cells =
+    what.kind === 'text' ? letterCells(what.run) : what.kind === 'mark' ? markCells(what.inked) : [];
   const area = around(cells);
   const stack = stackOf(worn, index, state, area);
   return {

@@ -26,7 +26,13 @@ function decode(url: string, width: number, height: number): Promise<Drawable> {
 }
 
 /** Pictures that pages and header layers use, decoded. One that cannot be is left out: its fallback colour shows, as on the page. */
-export async function decodeAll({ site, headerId, hashes, sizes, vectors }: SceneRequest): Promise<Map<string, Drawable>> {
+export async function decodeAll({
+  site,
+  headerId,
+  hashes,
+  sizes,
+  vectors,
+}: SceneRequest): Promise<Map<string, Drawable>> {
   const found = new Map<string, Drawable>();
   await Promise.all(
     paintedPictures(site, headerId).map(async (id) => {

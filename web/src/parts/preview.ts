@@ -4,6 +4,7 @@ import type { Header } from '@hatrail/core/model/header';
 import type { Page } from '@hatrail/core/model/page';
 import { addressOf } from '@hatrail/core/model/references';
 import { relativeAddresses, type Addresses } from '@hatrail/core/output/addresses';
+import { layersHtml } from '@hatrail/core/output/css/layers';
 import { headerCss } from '@hatrail/core/output/headerCss';
 import { fontCss, fontsOf } from '@hatrail/core/output/fonts';
 import { logoVariantsOf } from '@hatrail/core/header/look';
@@ -66,6 +67,7 @@ export function usePreview(
   const variants = logoVariantsOf(site, header)
     .map(({ picture }) => picture)
     .join(' ');
+  const layers = [undefined, ...header.rails].flatMap((rail) => layersHtml(site, { header, rail })).join('');
   /* eslint-disable react-hooks/exhaustive-deps -- the parts of the site and header that each text is made from */
   const html = useMemo(
     () => sizes && previewHtml(hand, header, page, sizes),
@@ -87,6 +89,7 @@ export function usePreview(
       header.manner.switch,
       header.manner.onScroll,
       variants,
+      layers,
     ],
   );
   const pagesCss = useMemo(
@@ -110,7 +113,10 @@ export function usePreview(
       measure,
     ],
   );
-  const css = useMemo(() => measure && headerCss(site, header, measure), [site, header, measure]);
+  const css = useMemo(
+    () => measure && sizes && headerCss(site, header, measure, previewAddresses(hand, page, sizes)),
+    [site, header, measure, sizes, hashes, page],
+  );
   /* eslint-enable react-hooks/exhaustive-deps */
   return useMemo(
     () =>

@@ -24,7 +24,16 @@ export const button: ItemKind<ButtonItem> = {
         const backing = { rest: { ...colour(item.fill), a: 1 }, hover: { ...colour(item.hoverFill), a: 1 } };
         const what = { kind: 'text', run } as const;
         return [
-          { id: item.id, name: item.label, box, what, backing, ink: colour(item.ink), wearsOwn: true, page: item.page },
+          {
+            id: item.id,
+            name: item.label,
+            box,
+            what,
+            backing,
+            ink: colour(item.ink),
+            wearsOwn: true,
+            page: item.page,
+          },
         ];
       },
     };

@@ -139,6 +139,7 @@ export const menu: ItemKind<MenuItem> = {
         `padding: 0 ${px(STAND_OUT.padding)}`,
         `border-radius: ${px(radius)}`,
         `background: ${colour(fill)}`,
+        'text-shadow: none',
       ],
       [`${self} .hr-out:hover`, `background: ${colour(hoverFill)}`],
     ];

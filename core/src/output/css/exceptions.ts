@@ -1,0 +1,42 @@
+import { ALWAYS } from '../../header/fold.ts';
+import type { Header } from '../../model/header.ts';
+import { isInFlow } from '../geometryCss.ts';
+import { px, rule, within } from '../text.ts';
+
+/** Without the script, without motion, in forced colours and in print. */
+export function exceptionsCss(header: Header, foldWidth: number): string {
+  const leaves = header.manner.lies === 'over' && !isInFlow(header) ? 'absolute' : 'relative';
+  const opened = rule(
+    '.hr .hr-panel',
+    'display: block',
+    'position: static',
+    'height: auto',
+    'max-height: none',
+  );
+  const always = foldWidth >= ALWAYS;
+  return [
+    within(
+      '@media (scripting: none)',
+      [
+        rule('.hr', `position: ${leaves}`, 'inset: 0 0 auto'),
+        rule('.hr-opener, .hr .hr-toggle, .hr-close', 'display: none'),
+        rule('.hr-menu li:hover .hr-drop, .hr-menu li:focus-within .hr-drop', 'display: block'),
+        rule('.hr-find:hover .hr-drop, .hr-find:focus-within .hr-drop', 'display: block'),
+        foldWidth === 0 ? '' : always ? opened : within(`@container hr (width < ${px(foldWidth)})`, opened),
+      ].join(''),
+    ),
+    within('@media (prefers-reduced-motion: reduce)', rule('.hr[data-ready]', '--hr-time: 0s')),
+    within(
+      '@media (forced-colors: active)',
+      [
+        rule('.hr-bar', 'background: Canvas'),
+        rule('.hr-back', 'display: none'),
+        rule('.hr-bar::after', 'background: CanvasText', 'forced-color-adjust: none'),
+        rule('.hr-button', 'border: 1px solid LinkText'),
+        rule('.hr-icon', 'fill: LinkText'),
+        rule('.hr-own', 'background: LinkText', 'forced-color-adjust: none'),
+        rule('.hr-logo', 'background: var(--hr-fill)', 'forced-color-adjust: none'),
+      ].join(''),
+    ),
+  ].join('');
+}

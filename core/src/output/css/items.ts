@@ -1,0 +1,69 @@
+import { folds } from '../../header/fold.ts';
+import { logoVariantsOf } from '../../header/look.ts';
+import { ACTION, COUNT, ICON_LEAST, LINK_HEIGHT } from '../../header/metrics.ts';
+import { headerItems, type Header } from '../../model/header.ts';
+import type { Site } from '../../model/site.ts';
+import { px, rule } from '../text.ts';
+import { hasTextShadow } from './looks.ts';
+
+/** Logo, site name, icons and pictures. */
+export function itemCss(site: Site, header: Header): string {
+  const kinds = new Set([...headerItems(header)].map(({ kind }) => kind));
+  const has = (...names: string[]) => names.some((name) => kinds.has(name as never));
+  const variants = logoVariantsOf(site, header);
+  const change = 'transition: color var(--hr-time, 0s)';
+  const letters = hasTextShadow(site, header) ? ['text-shadow: var(--hr-letters)'] : [];
+  const ink = ['color: var(--hr-link)', 'text-decoration: none', change];
+  return [
+    has('logo')
+      ? [
+          rule(
+            '.hr-logo img',
+            'position: absolute',
+            'inset: 0',
+            'width: 100%',
+            'height: 100%',
+            'transition: opacity var(--hr-time, 0s)',
+          ),
+          ...(variants.length > 1
+            ? variants.map(({ variant }) => rule(`.hr-${variant}`, `opacity: var(--hr-${variant})`))
+            : []),
+        ].join('')
+      : '',
+    has('name')
+      ? rule('.hr-name', 'flex-direction: column', 'white-space: nowrap', ...letters, ...ink) +
+        rule('.hr-name:hover', 'color: var(--hr-hover)')
+      : '',
+    has('icons')
+      ? rule('.hr-icons', 'display: flex', 'margin: 0', 'padding: 0', 'list-style: none') +
+        rule('.hr-icons .hr-action', `height: ${px(LINK_HEIGHT)}`, `min-width: ${px(ICON_LEAST)}`) +
+        rule('.hr-own', 'background: currentcolor', 'mask-size: contain', 'mask-repeat: no-repeat')
+      : '',
+    // The folded menu's close button has one too.
+    folds(header) || has('icons', 'search', 'account', 'basket')
+      ? rule('.hr-icon', 'display: block', 'fill: currentcolor')
+      : '',
+    has('icons', 'search', 'account', 'basket')
+      ? rule(
+          '.hr-action',
+          'box-sizing: border-box',
+          'display: flex',
+          'align-items: center',
+          'justify-content: center',
+          `width: ${px(ACTION)}`,
+          `height: ${px(ACTION)}`,
+          'padding: 0',
+          'border: 0',
+          'background: none',
+          'cursor: pointer',
+          ...ink,
+        ) + rule('.hr-action:hover', 'color: var(--hr-hover)')
+      : '',
+    has('basket')
+      ? rule('.hr-basket', 'width: auto', ...letters) +
+        rule('.hr-basket > :first-child', 'display: grid', 'place-items: center', `width: ${px(ACTION)}`) +
+        rule('.hr-count', `margin-left: ${px(COUNT.before)}`)
+      : '',
+    has('picture') ? rule('.hr-picture img', 'display: block', 'width: 100%', 'height: 100%') : '',
+  ].join('');
+}

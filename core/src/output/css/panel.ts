@@ -1,0 +1,70 @@
+import { cssColour } from '../../colour/rgb.ts';
+import { foldOf, folds } from '../../header/fold.ts';
+import { kindOf } from '../../header/kinds/index.ts';
+import { MENU_BUTTON } from '../../header/metrics.ts';
+import { headerItems, type Header } from '../../model/header.ts';
+import { resolveColour, type ColourUse } from '../../model/palette.ts';
+import type { Site } from '../../model/site.ts';
+import { px, rule } from '../text.ts';
+import { typeCss } from '../typeCss.ts';
+import { subCss } from './dropDowns.ts';
+
+/** The folded menu: a dialog, so that the browser itself keeps the focus inside and gives it back. */
+export function panelCss(site: Site, header: Header): string {
+  if (!folds(header)) return '';
+  const colour = (use: ColourUse) => cssColour(resolveColour(site.palette, use));
+  const { edge, share, size, row, panel } = foldOf(header);
+  const isSide = edge === 'start' || edge === 'end';
+  const extent = isSide ? 'width' : 'height';
+  const least = { start: '0 auto 0 0', end: '0 0 0 auto', top: '0 0 auto', bottom: 'auto 0 0' };
+  return [
+    rule(
+      '.hr-panel',
+      'position: fixed',
+      `inset: ${least[edge]}`,
+      'box-sizing: border-box',
+      isSide ? 'height: 100dvh' : 'width: 100%',
+      share === undefined ? `${extent}: fit-content` : `${extent}: ${isSide ? `${share}vw` : `${share}dvh`}`,
+      'max-width: 100%',
+      'max-height: 100dvh',
+      isSide && share === undefined && 'min-width: min(280px, 100%)',
+      'margin: 0',
+      'padding: 0 0 24px',
+      'border: 0',
+      'overflow: auto',
+      'overscroll-behavior: contain',
+      // The header itself lets the pointer through beside its bar.
+      'pointer-events: auto',
+      `background: ${colour(header.panel.fill)}`,
+      `color: ${colour(header.panel.ink)}`,
+    ),
+    rule('.hr-panel::backdrop', 'background: rgb(0 0 0 / 0.4)'),
+    rule(
+      '.hr-close',
+      'display: grid',
+      'place-items: center',
+      `width: ${px(MENU_BUTTON)}`,
+      `height: ${px(MENU_BUTTON)}`,
+      'margin: 8px 8px 0 auto',
+      'padding: 0',
+      'border: 0',
+      'background: none',
+      'color: inherit',
+      'cursor: pointer',
+    ),
+    rule('.hr-panel ul ul', 'padding-left: 20px'),
+    rule('.hr-panel > .hr-button', 'width: fit-content', 'margin: 16px 16px 0'),
+    rule('.hr-panel > .hr-iconset', '--hr-link: currentcolor', 'padding: 8px 12px'),
+    rule('.hr-panel .hr-action', 'color: inherit'),
+    ...headerItems(header)
+      .filter(({ id, kind }) => panel.includes(id) && (kind === 'button' || kind === 'icons'))
+      .flatMap((item) =>
+        kindOf(item)
+          .css(site, item.kind === 'icons' ? { ...item, size: 24 } : item, `.hr-in-${item.id}`)
+          .map(([selector, ...declarations]) => rule(selector, ...declarations)),
+      ),
+    headerItems(header).some(({ kind }) => kind === 'menu' || kind === 'search') ? '' : subCss(site),
+    size === undefined ? '' : rule('.hr-panel .hr-sub', ...typeCss(site.type.menu, size)),
+    row === undefined ? '' : rule('.hr-panel .hr-sub', `min-height: ${px(row)}`),
+  ].join('');
+}

@@ -1,0 +1,231 @@
+import sharp from 'sharp';
+import { BLEND_MODES, REPEATS, type GradientStop } from '@hatrail/core/model/layer';
+import type { Header, Look, Rail } from '@hatrail/core/model/header';
+import type { Item } from '@hatrail/core/model/item';
+import type { Band } from '@hatrail/core/model/page';
+import type { ColourUse } from '@hatrail/core/model/palette';
+import type { Picture } from '@hatrail/core/model/picture';
+import type { Site } from '@hatrail/core/model/site';
+import { random } from '../core/test/made.ts';
+
+/** Headers dressed by chance over pages that are hard to read on: the same for the same seed. */
+
+const SIZE = 96;
+
+/** A picture made of a function of its pixels: red, green, blue and alpha, 0 to 255. */
+function png(pixel: (x: number, y: number) => readonly [number, number, number, number]): Promise<Buffer> {
+  const data = Buffer.alloc(4 * SIZE * SIZE);
+  for (let y = 0; y < SIZE; y++) for (let x = 0; x < SIZE; x++) data.set(pixel(x, y), 4 * (y * SIZE + x));
+  return sharp(data, { raw: { width: SIZE, height: SIZE, channels: 4 } })
+    .png()
+    .toBuffer();
+}
+
+const grey = (v: number, a = 255) => [v, v, v, a] as const;
+const stars = random(3);
+
+/** Pictures beside the demo's own: the awkward ones. */
+export const MADE: Record<string, () => Promise<Buffer> | Buffer> = {
+  'checks.png': () => png((x, y) => grey(((x >> 1) + (y >> 1)) % 2 ? 255 : 0)),
+  'stars.png': () => png(() => (stars() < 0.04 ? grey(255) : ([8, 12, 40, 255] as const))),
+  'veil.png': () => png((x, y) => [180, 40 + 2 * y, 90, Math.round((255 * x) / SIZE)] as const),
+  'limb.png': () => png((x, y) => grey(Math.hypot(x - 10, y - 48) < 40 ? 240 : 12)),
+  'dots.svg': () =>
+    Buffer.from(
+      '<svg xmlns="http://www.w3.org/2000/svg" width="24" height="24"><circle cx="12" cy="12" r="7" fill="#e8b34a"/></svg>',
+    ),
+};
+
+const pictures: Picture[] = Object.keys(MADE).map((file) => {
+  const side = file.endsWith('.svg') ? 24 : SIZE;
+  return { id: file.replace(/\..*/, ''), name: file, file, width: side, height: side, alt: '' };
+});
+
+const COLOURS = ['#ffffff', '#0d1730', '#eef2f6', '#767676', '#7a1f1f', '#1d8a6b', '#e8b34a', '#000000'];
+const BLENDS = BLEND_MODES.slice(0, 16);
+
+function chances(seed: number) {
+  const next = random(seed * 104729 + 11);
+  for (let i = 0; i < 5; i++) next();
+  const pick = <T>(list: readonly T[]): T => list[Math.floor(next() * list.length)]!;
+  const between = (low: number, high: number) => Math.round(low + next() * (high - low));
+  return {
+    chance: (p: number) => next() < p,
+    pick,
+    between,
+    colour: (): ColourUse => ({ colour: pick(COLOURS) }),
+  };
+}
+type Chances = ReturnType<typeof chances>;
+
+function ground({ chance, pick, between, colour }: Chances, isRail: boolean): Look {
+  const stops = (count: number): GradientStop[] =>
+    Array.from({ length: count }, (_, i) => ({
+      at: Math.min(100, Math.max(0, Math.round((100 * i) / (count - 1)) + between(-20, 20))),
+      colour: colour(),
+      opacity: between(0, 10) / 10,
+    }));
+  return {
+    ...(chance(0.6) && { fill: { colour: colour(), opacity: between(0, 100) / 100 } }),
+    ...(chance(0.45) && {
+      gradient: { on: true, angle: pick([0, 90, 180, 37, 205, -120]), stops: stops(between(2, 4)) },
+    }),
+    ...(chance(0.35) && {
+      picture: {
+        on: true,
+        picture: pick(['aurora', 'dome', 'checks', 'veil', 'limb', 'dots']),
+        size: pick(['cover', 'contain'] as const),
+        ...(chance(0.4) && { drawnWidth: between(24, 300) }),
+        x: between(0, 100),
+        y: between(0, 100),
+        repeat: pick(REPEATS),
+        opacity: between(3, 10) / 10,
+        blend: chance(0.5) ? pick(BLENDS) : 'normal',
+        ...(chance(0.4) && {
+          mask: {
+            angle: pick([0, 90, 135]),
+            stops: [
+              { at: 0, opacity: 1 },
+              { at: between(50, 100), opacity: 0 },
+            ],
+          },
+        }),
+        ...(chance(0.3) && { fallback: { colour: colour(), opacity: 0.5 } }),
+      },
+    }),
+    ...(chance(0.25) && { tint: { colour: colour(), opacity: between(1, 7) / 10 } }),
+    ...(!isRail && chance(0.35) && { blur: { radius: between(2, 18) } }),
+    ...(!isRail &&
+      chance(0.3) && {
+        textShadow: {
+          x: between(-2, 2),
+          y: between(-2, 3),
+          blur: between(0, 10),
+          colour: colour(),
+          opacity: 0.8,
+        },
+      }),
+  };
+}
+
+function band(by: Chances, id: string): Band {
+  const { chance, pick, between, colour } = by;
+  const picture = pick([
+    'aurora',
+    'dome',
+    'ringed',
+    'checks',
+    'stars',
+    'limb',
+    'dots',
+    undefined,
+    undefined,
+  ] as const);
+  return {
+    id,
+    name: id,
+    height: { unit: 'px', value: between(60, 260) },
+    backdrop: {
+      colour: colour(),
+      ...(picture && {
+        picture: {
+          picture,
+          size: 'cover',
+          x: between(0, 100),
+          y: between(0, 100),
+          repeat: 'repeat',
+          ...(['checks', 'stars', 'dots'].includes(picture) && {
+            drawnWidth: picture === 'dots' ? 24 : SIZE,
+          }),
+        },
+      }),
+      ...(!picture &&
+        chance(0.5) && {
+          gradient: {
+            angle: pick([0, 90, 45]),
+            stops: [
+              { at: 0, colour: colour(), opacity: 1 },
+              { at: 100, colour: colour(), opacity: 1 },
+            ],
+          },
+        }),
+    },
+    ink: { colour: '#000000' },
+    contents: [],
+  };
+}
+
+export interface Dressed {
+  site: Site;
+  header: Header;
+  width: number;
+  /** Scrolls at which it is looked at: some at the top, some after. */
+  scrolls: number[];
+  windowHeight: number;
+}
+
+/** A header of one to three rails in a look made up by chance, over a page of hard bands. */
+export function dressedSite(base: Site, seed: number): Dressed {
+  const by = chances(seed);
+  const { chance, pick, between, colour } = by;
+  const known = base.pictures.map(({ id }) => id);
+  const [first] = base.headers;
+  const items = (r: number): Item[] => [
+    {
+      kind: 'text',
+      id: `line-${r}`,
+      text: pick(['01632 960 123', 'Dark skies', 'AV']),
+      size: between(12, 20),
+    },
+  ];
+  const rails = Array.from({ length: pick([1, 1, 2, 3]) }, (_, r): Rail => {
+    const look = r > 0 || chance(0.4) ? { top: ground(by, true), scrolled: ground(by, true) } : undefined;
+    return {
+      height: between(40, 96),
+      inset: between(8, 60),
+      gap: 16,
+      ...(look && { looks: look }),
+      start: r === 0 ? [{ kind: 'logo', id: 'logo', height: 28 }] : items(r),
+      middle: [],
+      end: r === 0 ? [{ kind: 'menu', id: 'menu', menu: 'main', gap: 20 }] : [],
+    };
+  });
+  const ink = { link: colour(), hover: colour(), current: colour(), logo: pick(['light', 'dark'] as const) };
+  const header: Header = {
+    ...first!,
+    rails,
+    ...(chance(0.35) && {
+      extent: { top: between(0, 20), sides: between(4, 60), linked: false, radius: between(0, 24) },
+    }),
+    looks: {
+      top: { ink, ...ground(by, false) },
+      scrolled: { ...ground(by, false), ink: { link: colour() } },
+    },
+    manner: {
+      ...first!.manner,
+      lies: pick(['over', 'over', 'above'] as const),
+      onScroll: pick(['stays', 'stays', 'leaves'] as const),
+      switch: { at: 'distance', distance: 40 },
+    },
+  };
+  const bands = Array.from({ length: 9 }, (_, i) => band(by, `band-${i}`));
+  const menu = base.type.menu;
+  const site: Site = {
+    ...base,
+    pictures: [...base.pictures, ...pictures.filter(({ id }) => !known.includes(id))],
+    type: {
+      ...base.type,
+      menu: {
+        ...menu,
+        size: pick([menu.size, menu.size, 13, 3 * menu.size]),
+        letterSpacing: pick([0, 0, 1.5, 3]),
+      },
+    },
+    menus: base.menus.map((old) => (old.id === 'main' ? { ...old, entries: old.entries.slice(0, 4) } : old)),
+    pages: [{ ...base.pages[0]!, bands }],
+    headers: [header],
+  };
+  const leaves = header.manner.onScroll === 'leaves';
+  const scrolls = leaves ? [0, 7, 23, 41] : [between(0, 39), 40, between(41, 500), between(300, 900)];
+  return { site, header, width: pick([1280, 1280, 1003, 768, 1536, 390]), scrolls, windowHeight: 320 };
+}
