@@ -7,6 +7,7 @@ import type { BlendMode } from '@hatrail/core/model/layer';
 import type { Header } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
 import { siteFiles } from '@hatrail/core/output/files';
+import { shippedSizes } from '@hatrail/core/output/sizes';
 import { layoutScene } from '@hatrail/core/sweep/scene';
 import { Agreement, expectAgreement, expectBoxes } from './agreeing.ts';
 import { openChromium } from './chromium.ts';
@@ -168,7 +169,7 @@ for (const group of GROUPS.values()) {
     files = await shippedFiles(site, siteFiles(site, measure), loaded.read);
     const sitePage = site.pages.find((candidate) => candidate.path === path)!;
     const scene = layoutScene(site, header, sitePage, width, measure);
-    const pictures = await decodePictures(site, loaded.read);
+    const pictures = await decodePictures(site, loaded.read, shippedSizes(site, header, measure));
     const raster = skiaRaster(site, scene.laid, pictures);
     const tab = await browser.newPage({
       viewport: { width, height: scene.windowHeight },

@@ -4,6 +4,7 @@ import { shippedFiles, type ShippedFile } from '@hatrail/cli/export';
 import { loadSite, type LoadedSite } from '@hatrail/cli/siteFile';
 import { decodePictures, skiaMeasure, skiaRaster } from '@hatrail/cli/skia';
 import { siteFiles } from '@hatrail/core/output/files';
+import { shippedSizes } from '@hatrail/core/output/sizes';
 import { layoutScene } from '@hatrail/core/sweep/scene';
 import { Agreement, expectAgreement } from './agreeing.ts';
 import { openChromium } from './chromium.ts';
@@ -41,7 +42,7 @@ for (let seed = FIRST; seed < FIRST + HEADERS; seed++) {
     const { site, header, width, scrolls, windowHeight } = dressedSite(loaded.site, seed);
     files = await shippedFiles(site, siteFiles(site, measure), read);
     const scene = layoutScene(site, header, site.pages[0]!, width, measure, windowHeight);
-    const pictures = await decodePictures(site, read);
+    const pictures = await decodePictures(site, read, shippedSizes(site, header, measure));
     const raster = skiaRaster(site, scene.laid, pictures);
     await tab.setViewportSize({ width, height: windowHeight });
     await tab.goto(`${server.url}/?${seed}`);

@@ -22,12 +22,14 @@ function png(pixel: (x: number, y: number) => readonly [number, number, number, 
 }
 
 const grey = (v: number, a = 255) => [v, v, v, a] as const;
-const stars = random(3);
 
 /** Pictures beside the demo's own: the awkward ones. */
 export const MADE: Record<string, () => Promise<Buffer> | Buffer> = {
   'checks.png': () => png((x, y) => grey(((x >> 1) + (y >> 1)) % 2 ? 255 : 0)),
-  'stars.png': () => png(() => (stars() < 0.04 ? grey(255) : ([8, 12, 40, 255] as const))),
+  'sparks.png': () => {
+    const chance = random(3);
+    return png(() => (chance() < 0.04 ? grey(255) : ([8, 12, 40, 255] as const)));
+  },
   'veil.png': () => png((x, y) => [180, 40 + 2 * y, 90, Math.round((255 * x) / SIZE)] as const),
   'limb.png': () => png((x, y) => grey(Math.hypot(x - 10, y - 48) < 40 ? 240 : 12)),
   'dots.svg': () =>
@@ -75,9 +77,9 @@ function ground({ chance, pick, between, colour }: Chances, isRail: boolean): Lo
         on: true,
         picture: pick(['aurora', 'dome', 'checks', 'veil', 'limb', 'dots']),
         size: pick(['cover', 'contain'] as const),
-        ...(chance(0.4) && { drawnWidth: between(24, 300) }),
-        x: between(0, 100),
-        y: between(0, 100),
+        ...(chance(0.4) && { drawnWidth: pick([24, 48, 96, 192, 300]) }),
+        x: pick([0, 50, 100]),
+        y: pick([0, 50, 100]),
         repeat: pick(REPEATS),
         opacity: between(3, 10) / 10,
         blend: chance(0.5) ? pick(BLENDS) : 'normal',
@@ -113,14 +115,15 @@ function band(by: Chances, id: string): Band {
   const picture = pick([
     'aurora',
     'dome',
-    'ringed',
+    'planet',
     'checks',
-    'stars',
+    'sparks',
     'limb',
     'dots',
     undefined,
     undefined,
   ] as const);
+  const isTile = ['checks', 'sparks', 'dots'].includes(picture ?? '');
   return {
     id,
     name: id,
@@ -131,10 +134,11 @@ function band(by: Chances, id: string): Band {
         picture: {
           picture,
           size: 'cover',
-          x: between(0, 100),
-          y: between(0, 100),
+          // Small tiles begin at whole pixels: between two, the GPU raster in use weighs texels in sixteenths.
+          x: isTile ? 0 : between(0, 100),
+          y: isTile ? 0 : between(0, 100),
           repeat: 'repeat',
-          ...(['checks', 'stars', 'dots'].includes(picture) && {
+          ...(isTile && {
             drawnWidth: picture === 'dots' ? 24 : SIZE,
           }),
         },
@@ -222,7 +226,7 @@ export function dressedSite(base: Site, seed: number): Dressed {
       },
     },
     menus: base.menus.map((old) => (old.id === 'main' ? { ...old, entries: old.entries.slice(0, 4) } : old)),
-    pages: [{ ...base.pages[0]!, bands }],
+    pages: base.pages.map((page, i) => (i === 0 ? { ...page, bands } : { ...page, bands: [] })),
     headers: [header],
   };
   const leaves = header.manner.onScroll === 'leaves';

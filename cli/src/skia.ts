@@ -32,9 +32,27 @@ export async function decodePictures(
   for (const id of new Set([...picturesOf(site), ...used])) {
     const { file, width, height } = site.pictures.find((picture) => picture.id === id)!;
     const bytes = await read(file, sizes[id]?.one);
-    if (bytes) pictures.set(id, { image: await loadImage(Buffer.from(bytes)), width, height });
+    if (!bytes) continue;
+    const image = await loadImage(Buffer.from(bytes));
+    const pixels = { width: image.width, height: image.height };
+    pictures.set(id, {
+      image,
+      width,
+      height,
+      pixels,
+      ...(file.endsWith('.svg') && { atSize: tileOf(image) }),
+    });
   }
   return pictures;
+}
+
+/** Draws a vector picture anew in a size. */
+function tileOf(image: Image) {
+  return (width: number, height: number) => {
+    const canvas = createCanvas(width, height);
+    canvas.getContext('2d').drawImage(image, 0, 0, width, height);
+    return canvas;
+  };
 }
 
 /** Paints a laid-out page. */
@@ -66,7 +84,7 @@ export function skiaDrawing(site: Site, pictures: ReadonlyMap<string, Drawable>)
       logos.set(key, drawn);
       return { ...drawn, left, top };
     },
-    ...contextDrawing(newContext, pictures),
+    ...contextDrawing(newContext, pictures, SHADOW_GREY),
   };
 }
 
@@ -110,6 +128,9 @@ function sampledPixels(image: Image, width: number, height: number): Uint8Clampe
 
 /** Greys whose coverage the canvas draws as browsers draw that of dark and of light text. */
 const GREYS = { dark: '#707070', light: '#808080' };
+
+/** The grey in which shadows of letters cover as much as in browsers. */
+const SHADOW_GREY = 'rgb(100 100 100)';
 
 /**
  * Makes a context draw text as heavy as browsers do. Skia corrects the coverage of glyphs for the text's own

@@ -7,7 +7,7 @@ import type { Header, Rail } from '../src/model/header.ts';
 import type { Page } from '../src/model/page.ts';
 import { layoutPage } from '../src/page/layout.ts';
 import { snapBox } from '../src/page/paint.ts';
-import { fitSize, tilesOf } from '../src/page/placing.ts';
+import { fitSize, tilingOf } from '../src/page/placing.ts';
 import { header, measure, site } from './made.ts';
 
 const font = { family: 'hanken-grotesk', weight: 600, size: 16, letterSpacing: 0 } as const;
@@ -140,22 +140,25 @@ describe('placed pictures', () => {
     expect(fitSize({ width: 200, height: 100 }, box, 'contain')).toEqual({ width: 200, height: 100 });
   });
   test('a position of 25 % puts a quarter of what is cut off above', () => {
-    const [tile] = tilesOf({ width: 200, height: 100 }, box, {
+    const { tile, across, down } = tilingOf({ width: 200, height: 100 }, box, {
       size: 'cover',
       x: 50,
       y: 25,
       repeat: 'no-repeat',
     });
     expect(tile).toEqual({ x: 0, y: 75, width: 400, height: 200 });
+    expect(across || down).toBe(false);
   });
-  test('repeats go on both ways from the place', () => {
-    const tiles = tilesOf({ width: 200, height: 100 }, box, {
-      size: 'contain',
-      x: 50,
-      y: 0,
-      repeat: 'repeat-x',
+  test('what is repeated begins where its place says, what is not at a whole pixel', () => {
+    const own = { width: 150, height: 75 };
+    const placing = { size: 'contain', drawnWidth: 61, x: 50, y: 30 } as const;
+    const tile = { x: 169.5, y: 100 + 1334 / 64, width: 61, height: 30.5 };
+    expect(tilingOf(own, box, { ...placing, repeat: 'repeat' })).toEqual({ tile, across: true, down: true });
+    expect(tilingOf(own, box, { ...placing, repeat: 'repeat-x' })).toEqual({
+      tile: { ...tile, y: 121 },
+      across: true,
+      down: false,
     });
-    expect(tiles.map(({ x }) => x)).toEqual([-100, 100, 300]);
   });
   test('edges are rounded each on its own, half up', () => {
     expect(snapBox({ x: 0.5, y: 1.49, width: 10, height: 10.02 })).toEqual({

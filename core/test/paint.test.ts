@@ -23,6 +23,9 @@ function recorder() {
     clip: say('clip'),
     fill: say('fill'),
     drawImage: say('draw'),
+    translate: say('translate'),
+    scale: say('scale'),
+    createPattern: () => 'pattern',
     fillRect: (...args: number[]) => lines.push(`flood ${String(fillStyle)} ${args.join(' ')}`),
     fillText: (text: string, x: number, y: number) =>
       lines.push(`text ${text} ${x} ${y} ${String(fillStyle)} ${context.font}`),
@@ -92,12 +95,13 @@ describe('a backdrop', () => {
     expect(slanted).toContain('gradient(50 350 350 50;');
   });
 
-  test('a picture that repeats is drawn as often as it is seen', () => {
+  test('a picture that repeats is one pattern, so that there is no seam', () => {
     const repeated = { ...full.picture!, size: 'contain' as const, repeat: 'repeat' as const, x: 0, y: 0 };
     expect(painted({ colour: full.colour, picture: repeated })).toEqual([
       'flood rgb(238 242 246) 0 100 400 200',
-      'draw picture 0 100 200 200',
-      'draw picture 200 100 200 200',
+      'translate 0 100',
+      'scale 2 2',
+      'flood pattern 0 0 200 100',
     ]);
   });
 });

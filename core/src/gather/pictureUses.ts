@@ -7,7 +7,7 @@ import type { Picture } from '../model/picture.ts';
 import type { Site } from '../model/site.ts';
 import { inView, pixelsNeeded, type InView } from '../page/inView.ts';
 import { layoutPage, usualWindowHeight, type Box } from '../page/layout.ts';
-import { tilesOf, type Size } from '../page/placing.ts';
+import { tilingOf, type Size } from '../page/placing.ts';
 
 /** One use of a picture at one width: the box it fills, and what of it is seen there. CSS pixels. */
 export interface PictureUse {
@@ -38,8 +38,8 @@ export function usesOfPicture(
   const own = { width: picture.width, height: picture.height };
   const focus = picture.focus ?? { x: 50, y: 50 };
   const add = (name: string, width: number, box: Size, placing: PictureUse['placing']) => {
-    const repeats =
-      placing.repeat !== 'no-repeat' && tilesOf(own, { x: 0, y: 0, ...box } as Box, placing).length > 1;
+    const { across, down } = tilingOf(own, { x: 0, y: 0, ...box } as Box, placing);
+    const repeats = across || down;
     found.push({ name, width, box, placing, repeats, seen: inView(own, box, placing, picture) });
   };
   for (const width of widths) {

@@ -5,11 +5,15 @@ import { fontShorthand } from '../measure/measure.ts';
 import { gradientLine, stopPlaces } from '../stack/gradient.ts';
 import type { Block, Box, LaidBand, LaidPage } from './layout.ts';
 import { CARD_RADIUS } from './metrics.ts';
-import { tilesOf, type Size } from './placing.ts';
+import { tilingOf, type Size, type TilePlacing } from './placing.ts';
 
 /** A decoded picture: its own size, and what the context draws. */
 export interface Drawable extends Size {
   image: unknown;
+  /** The size of `image` itself, where it is not the picture's: one that ships smaller. */
+  pixels?: Size;
+  /** A vector picture drawn anew in a size of whole pixels, for tiles. */
+  atSize?(width: number, height: number): unknown;
 }
 
 /** The part of the Canvas 2D interface that painting needs. */
@@ -27,6 +31,9 @@ export interface PaintingContext {
   rect(x: number, y: number, width: number, height: number): void;
   roundRect(x: number, y: number, width: number, height: number, radius: number): void;
   clip(): void;
+  translate(x: number, y: number): void;
+  scale(x: number, y: number): void;
+  createPattern(image: never, repeat: 'repeat'): unknown;
   fill(): void;
   fillRect(x: number, y: number, width: number, height: number): void;
   fillText(text: string, x: number, y: number): void;
@@ -85,7 +92,7 @@ export function paintBackdrop(backdrop: Backdrop, box: Box, context: PaintingCon
   if (backdrop.picture && picture) {
     const { blend = 'normal' } = backdrop.picture;
     context.globalCompositeOperation = blend === 'normal' ? 'source-over' : blend;
-    for (const tile of tilesOf(picture, box, backdrop.picture)) drawOn(context, picture, tile);
+    drawPlaced(context, picture, box, backdrop.picture);
     context.globalCompositeOperation = 'source-over';
   }
   if (backdrop.tint) flood(cssColour(resolveColour(palette, backdrop.tint.colour), backdrop.tint.opacity));
@@ -117,7 +124,32 @@ export function paintPlaced(
 ): void {
   context.imageSmoothingEnabled = true;
   context.imageSmoothingQuality = 'medium';
-  for (const tile of tilesOf(picture, { x: 0, y: 0, ...size }, placing)) drawOn(context, picture, tile);
+  drawPlaced(context, picture, { x: 0, y: 0, ...size }, placing);
+}
+
+/**
+ * Draws a placed picture in a box as browsers paint backgrounds: a single tile as a picture, several as one pattern, so
+ * that there is no seam between two.
+ */
+function drawPlaced(context: PaintingContext, picture: Drawable, box: Box, placing: TilePlacing): void {
+  const { tile, across, down } = tilingOf(picture, box, placing);
+  if (!across && !down) {
+    drawOn(context, picture, tile);
+    return;
+  }
+  const own = picture.atSize
+    ? { width: Math.max(1, Math.round(tile.width)), height: Math.max(1, Math.round(tile.height)) }
+    : (picture.pixels ?? picture);
+  const image = picture.atSize?.(own.width, own.height) ?? picture.image;
+  const [sx, sy] = [tile.width / own.width, tile.height / own.height];
+  context.save();
+  context.translate(tile.x, tile.y);
+  context.scale(sx, sy);
+  context.fillStyle = context.createPattern(image as never, 'repeat');
+  const left = across ? (box.x - tile.x) / sx : 0;
+  const top = down ? (box.y - tile.y) / sy : 0;
+  context.fillRect(left, top, across ? box.width / sx : own.width, down ? box.height / sy : own.height);
+  context.restore();
 }
 
 function drawOn(context: PaintingContext, picture: Drawable, box: Box): void {
@@ -157,7 +189,7 @@ function paintBlock(block: Block, context: PaintingContext, paints: Paints): voi
       context.clip();
       const { x, y } = block.focus;
       const placing = { size: 'cover', x, y, repeat: 'no-repeat' } as const;
-      for (const tile of tilesOf(picture, block.box, placing)) drawOn(context, picture, tile);
+      drawPlaced(context, picture, block.box, placing);
       context.restore();
       return;
     }

@@ -21,28 +21,30 @@ export function drawnSize(own: Size, box: Size, placing: Pick<PicturePlacing, 's
   return { width: drawnWidth, height: (drawnWidth * own.height) / own.width };
 }
 
+export type TilePlacing = Pick<PicturePlacing, 'size' | 'x' | 'y' | 'repeat' | 'drawnWidth'>;
+
+/** How a placed picture lies in a box: one tile of it, and whether others stand beside and below it. */
+export interface Tiling {
+  tile: Box;
+  across: boolean;
+  down: boolean;
+}
+
 /**
- * Every rectangle on which a placed picture is drawn within a box (CSS Backgrounds 3, sections 2.5 and 2.6): the
- * percentage place of the picture meets the same place of the box, and repeats go on from there both ways.
+ * Where a placed picture is drawn within a box (CSS Backgrounds 3, sections 2.5 and 2.6): the percentage place of the
+ * picture meets the same place of the box, and repeats go on from there both ways. A picture that is not repeated and
+ * begins inside the box begins at a whole pixel, as browsers paint it.
  */
-export function tilesOf(
-  own: Size,
-  box: Box,
-  placing: Pick<PicturePlacing, 'size' | 'x' | 'y' | 'repeat' | 'drawnWidth'>,
-): Box[] {
+export function tilingOf(own: Size, box: Box, placing: TilePlacing): Tiling {
   const size = drawnSize(own, box, placing);
-  const x = box.x + ((box.width - size.width) * placing.x) / 100;
-  const y = box.y + ((box.height - size.height) * placing.y) / 100;
-  const starts = (from: number, step: number, low: number, high: number, again: boolean) => {
-    if (!again) return [from];
-    const first = from - Math.ceil((from - low) / step - 1e-9) * step;
-    return Array.from(
-      { length: Math.max(0, Math.ceil((high - first) / step - 1e-9)) },
-      (_, i) => first + i * step,
-    );
+  const axis = (room: number, length: number, place: number, again: boolean) => {
+    // Browsers lay out in sixty-fourths of a pixel.
+    const at = Math.trunc(((room - length) * place * 64) / 100) / 64;
+    const isRepeated = again && (at > 1e-6 || at + length < room - 1e-6);
+    return { at: !again && at > 0 ? Math.round(at) : at, isRepeated };
   };
   const { repeat } = placing;
-  const xs = starts(x, size.width, box.x, box.x + box.width, repeat === 'repeat' || repeat === 'repeat-x');
-  const ys = starts(y, size.height, box.y, box.y + box.height, repeat === 'repeat' || repeat === 'repeat-y');
-  return ys.flatMap((top) => xs.map((left) => ({ x: left, y: top, ...size })));
+  const x = axis(box.width, size.width, placing.x, repeat === 'repeat' || repeat === 'repeat-x');
+  const y = axis(box.height, size.height, placing.y, repeat === 'repeat' || repeat === 'repeat-y');
+  return { tile: { x: box.x + x.at, y: box.y + y.at, ...size }, across: x.isRepeated, down: y.isRepeated };
 }

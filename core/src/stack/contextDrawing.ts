@@ -12,10 +12,12 @@ export interface ReadableContext extends PaintingContext {
  * Draws picture layers and letters on canvases, wherever they come from.
  * @param newContext a context on an empty canvas of a size
  * @param pictures decoded, by their ids
+ * @param letterInk the colour in which the canvas covers pixels as browsers do with dark letters
  */
 export function contextDrawing(
   newContext: (width: number, height: number) => ReadableContext,
   pictures: ReadonlyMap<string, Drawable>,
+  letterInk = 'rgb(0 0 0)',
 ): Pick<Drawing, 'placed' | 'text'> {
   const kept = new Map<string, Raster | undefined>();
   return {
@@ -36,7 +38,7 @@ export function contextDrawing(
       context.font = fontShorthand(run.font);
       context.letterSpacing = `${run.font.letterSpacing}px`;
       context.textBaseline = 'alphabetic';
-      context.fillStyle = 'rgb(0 0 0)';
+      context.fillStyle = letterInk;
       context.fillText(run.text, run.left - area.left, run.baseline - area.top);
       const { data } = context.getImageData(0, 0, width, height);
       return Uint8Array.from({ length: width * height }, (_, i) => data[4 * i + 3]!);

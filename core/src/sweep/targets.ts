@@ -8,7 +8,7 @@ import { logoPicture } from '../model/picture.ts';
 import type { Site } from '../model/site.ts';
 import { around, type Area } from '../stack/area.ts';
 import type { Drawing, LogoPixels } from '../stack/drawing.ts';
-import type { Stack, StackLayer } from '../stack/layers.ts';
+import type { Blur, Stack, StackLayer } from '../stack/layers.ts';
 import { textShadowLayer } from '../stack/textShadow.ts';
 import { veilOf, type Veil } from '../stack/veil.ts';
 import { areaOf, cutDepth, isBare, wornLayers } from '../stack/worn.ts';
@@ -41,8 +41,8 @@ interface Worn {
   page: Page;
   draw: Drawing;
   look: ResolvedLook;
-  /** What lies under the items of each rail, by its number. */
-  grounds: Map<number, Stack>;
+  /** What lies under the items: the layers of the header and of all rails, and the blur under each rail, by its number. */
+  grounds: Grounds;
   /** The text shadows of all inks, by their places in the layout. */
   shadows: (StackLayer | undefined)[];
 }
@@ -77,32 +77,39 @@ export function layersBox({ bar }: Pick<HeaderLayout, 'bar'>, look: Pick<Resolve
   return { ...bar, height: bar.height + cutDepth(look) };
 }
 
-/** What lies under the items of each rail at a moment: the header's layers and the rail's, and the blur of the page. */
+/** What lies under a header's items at a moment. */
+export interface Grounds {
+  layers: StackLayer[];
+  /** By the number of the rail under whose items it is; none where nothing is blurred. */
+  blurs: Map<number, Blur>;
+}
+
+/** The layers of the header and its rails at a moment, each cut to its own box, and what is blurred under them. */
 export function groundsOf(
   site: Site,
   header: Header,
   layout: HeaderLayout,
   moment: Moment,
   draw: Drawing,
-): Map<number, Stack> {
+): Grounds {
   const look = resolveLook(site, header, moment);
   const { bar, radius } = layout;
   const box = layersBox(layout, look);
   const below = cutDepth(look) > 0 ? 0 : radius;
-  const own = wornLayers('header', site.palette, look, box, { above: radius, below }, draw);
+  const layers = wornLayers('header', site.palette, look, box, { above: radius, below }, draw);
+  const blurs = new Map<number, Blur>();
   const first = layout.rails[0]?.index;
   const last = layout.rails.at(-1)?.index;
-  return new Map(
-    layout.rails.map(({ index, top, height }) => {
-      const worn = resolveWorn(site, { header, rail: header.rails[index]! }, moment);
-      const railBox = { x: bar.x, y: top, width: bar.width, height };
-      const radii = { above: index === first ? radius : 0, below: index === last ? below : 0 };
-      const layers = isBare(worn) ? [] : wornLayers('rail', site.palette, worn, railBox, radii, draw);
-      const sigma = look.blur.radius > 0 ? look.blur.radius : isBare(look) ? worn.blur.radius : 0;
-      const blurred = areaOf(look.blur.radius > 0 ? box : railBox);
-      return [index, { layers: [...own, ...layers], ...(sigma > 0 && { blur: { sigma, area: blurred } }) }];
-    }),
-  );
+  for (const { index, top, height } of layout.rails) {
+    const worn = resolveWorn(site, { header, rail: header.rails[index]! }, moment);
+    const railBox = { x: bar.x, y: top, width: bar.width, height };
+    const radii = { above: index === first ? radius : 0, below: index === last ? below : 0 };
+    if (!isBare(worn)) layers.push(...wornLayers('rail', site.palette, worn, railBox, radii, draw));
+    // The header's blur takes in all its rails; a rail's own is seen where the header lays nothing over it.
+    const sigma = look.blur.radius > 0 ? look.blur.radius : isBare(look) ? worn.blur.radius : 0;
+    if (sigma > 0) blurs.set(index, { sigma, area: areaOf(look.blur.radius > 0 ? box : railBox) });
+  }
+  return { layers, blurs };
 }
 
 /** What an ink wears: its item's look, with what it takes from rail and header. */
@@ -124,7 +131,9 @@ function shadowOf(worn: Worn, ink: HeaderInk): StackLayer | undefined {
 /** What lies behind an ink: its rail's ground, the shadows of what comes before it, its backing, then its own shadow and later ones. */
 function stackOf(worn: Worn, index: number, state: LinkState, area: Area): Stack {
   const ink = worn.layout.inks[index]!;
-  const ground = worn.grounds.get(ink.rail ?? 0) ?? { layers: [] };
+  const { layers, blurs } = worn.grounds;
+  const blur = blurs.get(ink.rail ?? 0);
+  const ground = layers.filter(({ owner, box }) => owner === 'header' || !box || meets(box.area, area));
   const touches = (layer: StackLayer | undefined): layer is StackLayer =>
     layer?.paint.kind === 'coverage' && meets(layer.paint.area, area);
   const before = worn.shadows.slice(0, index).filter(touches);
@@ -133,7 +142,7 @@ function stackOf(worn: Worn, index: number, state: LinkState, area: Area): Stack
   const backing: StackLayer[] = colour
     ? [{ name: 'backing', owner: 'item', blend: 'normal', paint: { kind: 'even', colour } }]
     : [];
-  return { ...ground, layers: [...ground.layers, ...before, ...backing, ...after] };
+  return { ...(blur && { blur }), layers: [...ground, ...before, ...backing, ...after] };
 }
 
 function meets(a: Area, b: Area): boolean {

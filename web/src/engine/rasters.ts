@@ -18,7 +18,8 @@ function decode(url: string, width: number, height: number): Promise<Drawable> {
   if (!picture) {
     picture = fetch(url)
       .then((response) => response.blob())
-      .then(async (blob) => ({ image: await createImageBitmap(blob), width, height }));
+      .then((blob) => createImageBitmap(blob))
+      .then((image) => ({ image, width, height, pixels: { width: image.width, height: image.height } }));
     pictures.set(url, picture);
     picture.catch(() => pictures.delete(url));
   }
@@ -38,13 +39,24 @@ export async function decodeAll({
     paintedPictures(site, headerId).map(async (id) => {
       const { width, height, file } = site.pictures.find((picture) => picture.id === id)!;
       const vector = vectors[id];
-      if (vector) found.set(id, { image: vector, width, height });
+      if (vector) found.set(id, { image: vector, width, height, atSize: tileOf(vector) });
       if (file.endsWith('.svg')) return;
       const picture = await decode(shippedUrl({ hashes }, id, sizes), width, height).catch(() => undefined);
       if (picture) found.set(id, picture);
     }),
   );
   return found;
+}
+
+/** A vector picture that was drawn large, in the size of a tile. */
+function tileOf(vector: ImageBitmap) {
+  return (width: number, height: number) => {
+    const canvas = new OffscreenCanvas(width, height);
+    const context = canvas.getContext('2d')!;
+    context.imageSmoothingQuality = 'high';
+    context.drawImage(vector, 0, 0, width, height);
+    return canvas;
+  };
 }
 
 /** The raster of a laid-out page. */
