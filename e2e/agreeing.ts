@@ -5,7 +5,10 @@ import { logoVariantsOf } from '@hatrail/core/header/look';
 import type { Site } from '@hatrail/core/model/site';
 import type { Box } from '@hatrail/core/page/layout';
 import { snapBox, type Drawable } from '@hatrail/core/page/paint';
-import type { LogoPixels } from '@hatrail/core/stack/drawing';
+import type { TextRun } from '@hatrail/core/header/ink';
+import { fontShorthand } from '@hatrail/core/measure/measure';
+import { sizeOf, type Area } from '@hatrail/core/stack/area';
+import type { Drawing, LogoPixels } from '@hatrail/core/stack/drawing';
 import { groundPatch, pixelAt, type Raster } from '@hatrail/core/stack/ground';
 import { readAt } from '@hatrail/core/sweep/exact';
 import { sceneTargets } from '@hatrail/core/sweep/prove';
@@ -79,7 +82,8 @@ export async function expectAgreement(
   }
   const painted = logos ? await shoot(tab, clip, scene.windowHeight, false) : undefined;
   const ground = await shoot(tab, clip, scene.windowHeight, true);
-  const draw = { ...skiaDrawing(site, pictures), logo: (picture: string) => drawn[picture] };
+  const skia = { ...skiaDrawing(site, pictures), logo: (picture: string) => drawn[picture] };
+  const draw = await withLetters(tab, skia, (asked) => sceneTargets(scene, moment, asked));
   tally.combinations++;
   for (const target of sceneTargets(scene, moment, draw)) {
     const { box } = target.ink;
@@ -87,7 +91,7 @@ export async function expectAgreement(
     if (target.state === 'hover' || isOut) continue;
     const { contrast } = readAt(target, raster, behind);
     const told = groundPatch(raster, behind, target.stack.blur, target.veil);
-    compare(target, contrast, told, ground, painted, tally);
+    compare(target, contrast, told, ground, painted, tally, `${scroll} px down`);
   }
 }
 
@@ -98,6 +102,7 @@ function compare(
   ground: Shot,
   painted: Shot | undefined,
   tally: Agreement,
+  where: string,
 ): void {
   const { shape, veil, needed, ink } = target;
   const { area } = veil;
@@ -113,7 +118,7 @@ function compare(
             cellRatio(ground, cell, [shape.colour.r, shape.colour.g, shape.colour.b]),
           ),
         );
-  const what = `${ink.name}: computed ${contrast.toFixed(3)}, seen ${seen.toFixed(3)}, ground ${difference.toFixed(2)} levels apart`;
+  const what = `${where}, ${ink.name}: computed ${contrast.toFixed(3)}, seen ${seen.toFixed(3)}, ground ${difference.toFixed(2)} levels apart`;
   tally.add(contrast, seen, difference);
   expect(Math.abs(seen - contrast), what).toBeLessThanOrEqual(allowed(seen));
   expect(difference, what).toBeLessThanOrEqual(MOST_GROUND);
@@ -143,6 +148,37 @@ async function drawInBrowser(
     { url: `${url}/assets/pictures/${file}`, width, height },
   );
   return { left, top, width, height, data: Uint8ClampedArray.from(data) };
+}
+
+/**
+ * The letters of shadows from the browser's own canvas, as the application takes them: what is asked for is first only
+ * noted down, then drawn in one go.
+ */
+async function withLetters(tab: Tab, draw: Drawing, work: (draw: Drawing) => unknown): Promise<Drawing> {
+  const asked: { run: TextRun; area: Area; font: string }[] = [];
+  work({
+    ...draw,
+    text(run, area) {
+      asked.push({ run, area, font: fontShorthand(run.font) });
+      return new Uint8Array(sizeOf(area));
+    },
+  });
+  const drawn = await tab.evaluate(
+    (list) =>
+      list.map(({ run, area, font }) => {
+        const [width, height] = [area.right - area.left, area.bottom - area.top];
+        const context = new OffscreenCanvas(width, height).getContext('2d')!;
+        context.font = font;
+        context.letterSpacing = `${run.font.letterSpacing}px`;
+        context.fillText(run.text, run.left - area.left, run.baseline - area.top);
+        const { data } = context.getImageData(0, 0, width, height);
+        return Array.from({ length: width * height }, (_, i) => data[4 * i + 3]!);
+      }),
+    asked,
+  );
+  const key = (run: TextRun, area: Area) => JSON.stringify([run, area]);
+  const known = new Map(asked.map(({ run, area }, i) => [key(run, area), Uint8Array.from(drawn[i]!)]));
+  return { ...draw, text: (run, area) => known.get(key(run, area))! };
 }
 
 /** Text and marks without their colour; text shadows, which are ground, stay. */

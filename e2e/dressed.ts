@@ -61,6 +61,7 @@ function chances(seed: number) {
 type Chances = ReturnType<typeof chances>;
 
 function ground({ chance, pick, between, colour }: Chances, isRail: boolean): Look {
+  const worn = pick(['aurora', 'dome', 'checks', 'veil', 'limb', 'dots']);
   const stops = (count: number): GradientStop[] =>
     Array.from({ length: count }, (_, i) => ({
       at: Math.min(100, Math.max(0, Math.round((100 * i) / (count - 1)) + between(-20, 20))),
@@ -75,9 +76,11 @@ function ground({ chance, pick, between, colour }: Chances, isRail: boolean): Lo
     ...(chance(0.35) && {
       picture: {
         on: true,
-        picture: pick(['aurora', 'dome', 'checks', 'veil', 'limb', 'dots']),
+        picture: worn,
         size: pick(['cover', 'contain'] as const),
+        // Patterns of a pixel or two are drawn in their own size: no two rasters make a smaller one alike.
         ...(chance(0.4) && { drawnWidth: pick([24, 48, 96, 192, 300]) }),
+        ...(worn === 'checks' && { drawnWidth: SIZE }),
         x: pick([0, 50, 100]),
         y: pick([0, 50, 100]),
         repeat: pick(REPEATS),

@@ -12,6 +12,7 @@ import { logoCells, logoContrastAt, type LogoPixels } from '../src/sweep/logo.ts
 import { sweepTarget, proveScene, worstAt } from '../src/sweep/prove.ts';
 import { around, type Area } from '../src/stack/area.ts';
 import type { Raster } from '../src/stack/ground.ts';
+import { layGradient } from '../src/stack/gradient.ts';
 import type { Blur, StackLayer } from '../src/stack/layers.ts';
 import { veilOf } from '../src/stack/veil.ts';
 import { layoutScene, spanOf } from '../src/sweep/scene.ts';
@@ -141,6 +142,73 @@ describe('the running sweep', () => {
       const read = Array.from({ length: 301 }, (_, row) => readAt(target, page, { row, gone: 0 }).contrast);
       expect([...swept]).toEqual(read);
     });
+  }
+
+  const box = { x: 0, y: 0, width: 120, height: 60 };
+  const night = { r: 16, g: 27, b: 51, a: 0.9 };
+  const pale = { r: 238, g: 242, b: 246, a: 0.1 };
+  const gradient = (angle: number): StackLayer => ({
+    name: 'gradient',
+    owner: 'header',
+    blend: 'normal',
+    paint: {
+      kind: 'gradient',
+      gradient: layGradient(
+        angle,
+        [
+          { at: 0, colour: night },
+          { at: 100, colour: pale },
+        ],
+        box,
+      ),
+    },
+  });
+  const noisy = raster(120, 60, (x, y) => ({
+    r: (x * 37 + y * 11) & 255,
+    g: (x * y) & 255,
+    b: (y * 91) & 255,
+  }));
+  const picture: StackLayer = {
+    name: 'picture',
+    owner: 'header',
+    blend: 'multiply',
+    paint: {
+      kind: 'picture',
+      pixels: noisy,
+      left: 0,
+      top: 0,
+      fallback: { r: 0, g: 0, b: 0, a: 0 },
+      opacity: 0.5,
+      mask: undefined,
+    },
+  };
+  const veils: [string, StackLayer[]][] = [
+    ['a vertical gradient', [gradient(180)]],
+    ['a gradient at an angle', [fillOf(0.2), gradient(37)]],
+    ['a picture blended into the fill', [fillOf(0.6), picture]],
+  ];
+  for (const [over, layers] of veils) {
+    for (const [name, page] of grounds()) {
+      test(`through ${over} is the straightforward measure to the last bit: ${name}`, () => {
+        const shapes: Target['shape'][] = [WHITE, { r: 118, g: 118, b: 118 }].map((colour) => ({
+          kind: 'cells',
+          colour,
+          cells: letterCells(run(60, 20.3)),
+        }));
+        shapes.push({ kind: 'logo', cells: logoCells(blob(), 120, 60) });
+        for (const shape of shapes) {
+          const area = shape.kind === 'cells' ? around(shape.cells) : wholeHeader;
+          const target = targetOf(layers, shape, area);
+          expect(target.veil.isEven).toBe(false);
+          const swept = sweepTarget(scene, span, target, page);
+          const read = Array.from(
+            { length: 301 },
+            (_, row) => readAt(target, page, { row, gone: 0 }).contrast,
+          );
+          expect([...swept]).toEqual(read);
+        }
+      });
+    }
   }
 
   test('a solid layer ends the search below it', () => {

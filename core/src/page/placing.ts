@@ -21,6 +21,16 @@ export function drawnSize(own: Size, box: Size, placing: Pick<PicturePlacing, 's
   return { width: drawnWidth, height: (drawnWidth * own.height) / own.width };
 }
 
+/** The size in which a picture is painted: fitted to a box, the side that follows from the other is a whole number. */
+function paintedSize(own: Size, box: Size, placing: TilePlacing): Size {
+  const { width, height } = drawnSize(own, box, placing);
+  if (placing.drawnWidth !== undefined) return { width, height };
+  const isAcross = Math.abs(width - box.width) < Math.abs(height - box.height);
+  return isAcross
+    ? { width: box.width, height: Math.max(1, Math.round(height)) }
+    : { width: Math.max(1, Math.round(width)), height: box.height };
+}
+
 export type TilePlacing = Pick<PicturePlacing, 'size' | 'x' | 'y' | 'repeat' | 'drawnWidth'>;
 
 /** How a placed picture lies in a box: one tile of it, and whether others stand beside and below it. */
@@ -36,7 +46,7 @@ export interface Tiling {
  * begins inside the box begins at a whole pixel, as browsers paint it.
  */
 export function tilingOf(own: Size, box: Box, placing: TilePlacing): Tiling {
-  const size = drawnSize(own, box, placing);
+  const size = paintedSize(own, box, placing);
   const axis = (room: number, length: number, place: number, again: boolean) => {
     // Browsers lay out in sixty-fourths of a pixel.
     const at = Math.trunc(((room - length) * place * 64) / 100) / 64;

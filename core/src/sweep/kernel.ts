@@ -6,6 +6,10 @@ export interface KernelExports {
   number(...args: number[]): void;
   sweepCells(...args: number[]): void;
   sweepLogo(...args: number[]): void;
+  occurring(...args: number[]): number;
+  bounds(...args: number[]): void;
+  sweepVeiled(...args: number[]): void;
+  sweepLogoTables(...args: number[]): void;
 }
 
 /** A part of the kernel's memory, with its address. */
@@ -18,8 +22,22 @@ const PAGE = 65536;
 /** Where the kernel's own data end. */
 const BASE = 4096;
 
-type Arrays = { u8: Uint8Array; u16: Uint16Array; u32: Uint32Array; i32: Int32Array; f32: Float32Array };
-const KINDS = { u8: Uint8Array, u16: Uint16Array, u32: Uint32Array, i32: Int32Array, f32: Float32Array };
+interface Arrays {
+  u8: Uint8Array;
+  u16: Uint16Array;
+  u32: Uint32Array;
+  i32: Int32Array;
+  f32: Float32Array;
+  f64: Float64Array;
+}
+const KINDS = {
+  u8: Uint8Array,
+  u16: Uint16Array,
+  u32: Uint32Array,
+  i32: Int32Array,
+  f32: Float32Array,
+  f64: Float64Array,
+};
 
 /** The compiled sweep and its memory, which one call at a time lays out anew. */
 export class Kernel {

@@ -1,10 +1,256 @@
-import type { Raster } from '../stack/ground.ts';
-import { readAt } from './exact.ts';
+import { FINE_LUMINANCE, LUMINANCE, luminance16 } from '../colour/contrast.ts';
+import { groundTables, type Raster } from '../stack/ground.ts';
+import type { Veil } from '../stack/veil.ts';
+import { tenth, type Cell } from './cells.ts';
+import { theKernel } from './kernel.ts';
+import { fineLevel, inkLuminance, type LogoCell } from './logo.ts';
+import { groundPlane, type Plane } from './plane.ts';
 import type { Target } from './targets.ts';
 
+/**
+ * The fast sweep through a veil that differs from pixel to pixel. Every page pixel is classed once, by its luminance under
+ * one pixel of the veil; for each header row, rigorous bounds tell what luminance a class can have there. At each scroll
+ * the last scroll's worst cell is read, and of the others only those whose pixels, counted by class, may be worse. The
+ * result is the straightforward measure's, to the last bit.
+ */
 export function sweepThroughVeil(target: Target, from: number, rows: number, raster: Raster): Float32Array {
-  return Float32Array.from(
-    { length: rows },
-    (_, i) => readAt(target, raster, { row: from + i, gone: 0 }).contrast,
+  const { shape, veil } = target;
+  const { area, data } = veil;
+  const reach = { ...area, top: area.top + from, bottom: area.bottom + from + rows - 1 };
+  const width = area.right - area.left;
+  const middle = ((area.bottom - area.top) >> 1) * width + (width >> 1);
+  const reference = data.slice(4 * middle, 4 * middle + 4);
+  const plane = groundPlane(raster, groundTables({ data: reference }), reach);
+  return shape.kind === 'cells'
+    ? sweepVeiledCells(plane, veil, reference, shape.cells, luminance16(shape.colour), rows)
+    : sweepVeiledLogo(plane, veil, shape.cells, rows);
+}
+
+/** The three luminance tables, one after the other. */
+const TABLES = Uint16Array.from(LUMINANCE.flatMap((table) => [...table]));
+
+function sweepVeiledCells(
+  plane: Plane,
+  veil: Veil,
+  reference: Float64Array,
+  cells: readonly Cell[],
+  ink: number,
+  rows: number,
+): Float32Array {
+  const { area, data } = veil;
+  const { width } = plane;
+  const height = area.bottom - area.top;
+  const stretches = rowsAreEven(veil) ? rowStretches(veil) : cellStretches(veil, cells);
+  const perCell = stretches.length !== height;
+  const kernel = theKernel();
+  const most = Math.max(...cells.map((cell) => (cell.right - cell.left) * (cell.bottom - cell.top)));
+  const memory = kernel.lay({
+    veil: ['f64', data.length],
+    reference: ['f64', 4],
+    ends: ['f64', 12],
+    page: ['u32', plane.page.length],
+    data: ['u16', plane.luminance.length],
+    ranks: ['u16', plane.luminance.length],
+    // The last cell's last row is read sixteen pixels at a time.
+    levels: ['u8', plane.luminance.length + 16],
+    runs: ['u32', plane.runs.length],
+    luminance: ['u16', 768],
+    counts: ['u32', 65536],
+    rank: ['u16', 65536],
+    contrast: ['f32', 65536],
+    level: ['u8', 65536],
+    single: ['f32', 256],
+    seen: ['u8', 1 << 20],
+    pairs: ['u32', Math.min(1 << 20, plane.page.length)],
+    least: ['i32', 256],
+    most: ['i32', 256],
+    blocks: ['i32', 96],
+    low: ['i32', 256 * stretches.length],
+    high: ['i32', 256 * stretches.length],
+    classes: ['u8', 2 * stretches.length],
+    cells: ['i32', 8 * cells.length],
+    scratch: ['f32', most],
+    result: ['f32', rows],
+  });
+  const { run } = kernel;
+  const at = (name: keyof typeof memory) => memory[name].at;
+  memory.veil.array.set(data);
+  memory.reference.array.set(reference);
+  memory.page.array.set(plane.page);
+  memory.data.array.set(plane.luminance);
+  memory.runs.array.set(plane.runs);
+  memory.luminance.array.set(TABLES);
+  cells.forEach((cell, i) => {
+    const wanted = tenth((cell.right - cell.left) * (cell.bottom - cell.top));
+    const box = [cell.left - area.left, cell.top - area.top, cell.right - area.left, cell.bottom - area.top];
+    memory.cells.array.set([...box, wanted], 8 * i);
+  });
+  const length = plane.luminance.length;
+  // Classes in ascending order of luminance: as seen by an ink that is darker than all.
+  run.order(at('data'), length, 0, at('counts'), at('rank'), at('contrast'), at('level'), at('single'));
+  run.number(at('data'), length, at('rank'), at('level'), at('ranks'), at('levels'));
+  const count = run.occurring(
+    at('page'),
+    at('levels'),
+    width,
+    length / width,
+    at('runs'),
+    at('reference'),
+    at('luminance'),
+    at('seen'),
+    at('pairs'),
+    at('least'),
+    at('most'),
   );
+  stretches.forEach((ends, i) => {
+    memory.ends.array.set(ends);
+    run.bounds(
+      at('ends'),
+      at('reference'),
+      at('luminance'),
+      at('pairs'),
+      count,
+      at('least'),
+      at('most'),
+      at('blocks'),
+      at('low') + 1024 * i,
+      at('high') + 1024 * i,
+    );
+  });
+  run.sweepVeiled(
+    at('page'),
+    at('levels'),
+    width,
+    at('runs'),
+    at('veil'),
+    height,
+    at('luminance'),
+    ink,
+    at('cells'),
+    cells.length,
+    at('low'),
+    at('high'),
+    stretches.length,
+    Number(perCell),
+    at('classes'),
+    at('scratch'),
+    rows,
+    at('result'),
+  );
+  return memory.result.array.slice();
+}
+
+/** Whether all pixels of each row of a veil are the same: a vertical gradient. */
+export function rowsAreEven({ area, data }: Veil): boolean {
+  const line = 4 * (area.right - area.left);
+  for (let row = 0; row < data.length; row += line) {
+    for (let i = row + 4; i < row + line; i++) if (data[i] !== data[i - 4]) return false;
+  }
+  return true;
+}
+
+/** Least and greatest ground over a page of 0 and over one of 255, channel by channel, among some pixels of a row. */
+function endsOf({ area, data }: Veil, y: number, left: number, right: number): Float64Array {
+  const ends = new Float64Array(12);
+  for (let c = 0; c < 3; c++) {
+    let [low0, high0, low1, high1] = [Infinity, -Infinity, Infinity, -Infinity];
+    for (let x = left; x < right; x++) {
+      const at = 4 * (y * (area.right - area.left) + x);
+      const [bottom, top] = [data[at + c]!, data[at + c]! + 255 * data[at + 3]!];
+      low0 = Math.min(low0, bottom);
+      high0 = Math.max(high0, bottom);
+      low1 = Math.min(low1, top);
+      high1 = Math.max(high1, top);
+    }
+    ends.set([low0, high0, low1, high1], 4 * c);
+  }
+  return ends;
+}
+
+/** One stretch for each row. */
+function rowStretches(veil: Veil): Float64Array[] {
+  const height = veil.area.bottom - veil.area.top;
+  return Array.from({ length: height }, (_, y) => endsOf(veil, y, 0, 1));
+}
+
+/** One stretch for each cell in each row, row by row. */
+function cellStretches(veil: Veil, cells: readonly Cell[]): Float64Array[] {
+  const { left, top, bottom } = veil.area;
+  return Array.from({ length: bottom - top }, (_, y) =>
+    cells.map((cell) => endsOf(veil, y, cell.left - left, cell.right - left)),
+  ).flat();
+}
+
+/** How the kernel tells an address among tables from a luminance: it is less than this below zero. */
+const TABLE_MARK = 0x40000000;
+
+/** A logo through a veil: what its ground and its soft edges make of a page pixel stands in tables, one set for each that differs. */
+function sweepVeiledLogo(plane: Plane, veil: Veil, cells: readonly LogoCell[], rows: number): Float32Array {
+  const { area, data } = veil;
+  const { width } = plane;
+  const edges = cells.flatMap((cell) => cell.edges);
+  const table: number[] = [];
+  const known = new Map<string, number>();
+  const kept = (key: string, make: () => Iterable<number>) => {
+    const found = known.get(key);
+    if (found !== undefined) return found;
+    const start = table.length;
+    known.set(key, start);
+    for (const value of make()) table.push(value);
+    return start;
+  };
+  const pixelOf = (x: number, y: number) => (y - area.top) * width + x - area.left;
+  const veilKey = (pixel: number) => data.slice(4 * pixel, 4 * pixel + 4).join(' ');
+  const numbers = edges.flatMap((edge) => {
+    const [own, outside] = [pixelOf(edge.x, edge.y), pixelOf(edge.outsideX, edge.outsideY)];
+    const ground = kept(veilKey(outside), () =>
+      groundTables(veil, outside).luminance.flatMap((values) => [...values]),
+    );
+    const { r, g, b, alpha } = edge;
+    const ink =
+      alpha === 255
+        ? inkLuminance(edge)
+        : kept(`${r} ${g} ${b} ${alpha} ${veilKey(own)}`, () =>
+            groundTables(veil, own).level.flatMap((levels, c) =>
+              Array.from(levels, (level) => FINE_LUMINANCE[c]![fineLevel([r, g, b][c]!, alpha, level)]!),
+            ),
+          ) - TABLE_MARK;
+    return [ink, own, ground, outside];
+  });
+  const kernel = theKernel();
+  const memory = kernel.lay({
+    page: ['u32', plane.page.length],
+    runs: ['u32', plane.runs.length],
+    tables: ['u16', table.length],
+    starts: ['i32', cells.length + 1],
+    edges: ['i32', numbers.length],
+    contrasts: ['f32', edges.length],
+    medians: ['f32', cells.length],
+    result: ['f32', rows],
+  });
+  memory.page.array.set(plane.page);
+  memory.runs.array.set(plane.runs);
+  memory.tables.array.set(table);
+  memory.edges.array.set(numbers);
+  let start = 0;
+  cells.forEach((cell, i) => {
+    start += cell.edges.length;
+    memory.starts.array[i + 1] = start;
+  });
+  kernel.run.sweepLogoTables(
+    memory.page.at,
+    width,
+    memory.runs.at,
+    memory.tables.at,
+    memory.starts.at,
+    cells.length,
+    memory.edges.at,
+    memory.contrasts.at,
+    memory.medians.at,
+    rows,
+    area.bottom - area.top,
+    Math.ceil(cells.length / 10),
+    memory.result.at,
+  );
+  return memory.result.array.slice();
 }
