@@ -662,3 +662,264 @@ function looked(tables: usize, start: i32, pixel: u32): i32 {
       <i32>load<u16>(table + (<usize>((pixel >> 16) & 255) << 1), 1024),
   );
 }
+
+// ---- Over a blurred page. Colours are four floats a pixel, the last unused. ----
+
+/**
+ * The horizontal Gaussian of every row of a strip of the page, at some of its columns. The strip is wider than the columns by
+ * the kernel's reach at each side, its edges mirrored already. Rows like the one above are copied.
+ * @param weights from the middle outwards
+ */
+export function blurAcross(
+  page: usize,
+  stride: i32,
+  rows: i32,
+  runs: usize,
+  sources: usize,
+  length: i32,
+  columns: usize,
+  count: i32,
+  weights: usize,
+  reach: i32,
+  line: usize,
+  out: usize,
+): void {
+  for (let y = 0; y < rows; y++) {
+    const to = out + (<usize>(y * count) << 4);
+    if (y > 0 && load<u32>(runs + (<usize>y << 2)) == load<u32>(runs + (<usize>(y - 1) << 2))) {
+      memory.copy(to, to - (<usize>count << 4), <usize>count << 4);
+      continue;
+    }
+    for (let i = 0; i < length; i++) {
+      const pixel = load<u32>(page + (<usize>(y * stride + load<i32>(sources + (<usize>i << 2))) << 2));
+      const wide = i32x4(<i32>(pixel & 255), <i32>((pixel >> 8) & 255), <i32>((pixel >> 16) & 255), 0);
+      v128.store(line + (<usize>i << 4), f32x4.convert_i32x4_s(wide));
+    }
+    for (let c = 0; c < count; c++) {
+      const at = line + (<usize>load<i32>(columns + (<usize>c << 2)) << 4);
+      v128.store(to + (<usize>c << 4), weighed(at, 16, weights, reach));
+    }
+  }
+}
+
+/** A middle value and those beside it by their weights; `step` bytes from one to the next. */
+// @ts-ignore: decorator
+@inline
+function weighed(at: usize, step: usize, weights: usize, reach: i32): v128 {
+  let sum = f32x4.mul(v128.load(at), v128.load32_splat(weights));
+  for (let k: usize = 1; k <= <usize>reach; k++) {
+    const pair = f32x4.add(v128.load(at - k * step), v128.load(at + k * step));
+    sum = f32x4.add(sum, f32x4.mul(pair, v128.load32_splat(weights + (k << 2))));
+  }
+  return sum;
+}
+
+/** The vertical Gaussian of rows that are blurred across already, without regard to edges. `from` has `reach` rows before the first and after the last. */
+export function blurDown(from: usize, count: i32, rows: i32, weights: usize, reach: i32, out: usize): void {
+  const step = <usize>count << 4;
+  for (let y = 0; y < rows; y++) {
+    for (let c = 0; c < count; c++) {
+      const at = from + <usize>(y + reach) * step + (<usize>c << 4);
+      v128.store(out + <usize>y * step + (<usize>c << 4), weighed(at, step, weights, reach));
+    }
+  }
+}
+
+/**
+ * The blurred page at the coarse places behind a header at a row: what {@link blurDown} gave, and for each row of places what
+ * mirroring at the blurred box's edges changes: a row that is not there, the one that stands in for it, and its weight.
+ */
+// @ts-ignore: decorator
+@inline
+function blurGrid(
+  across: usize,
+  down: usize,
+  count: i32,
+  row: i32,
+  places: usize,
+  lines: i32,
+  starts: usize,
+  changes: usize,
+  grid: usize,
+): void {
+  const step = <usize>count << 4;
+  for (let k = 0; k < lines; k++) {
+    const base = down + <usize>(row + load<i32>(places + (<usize>k << 2))) * step;
+    const from = load<i32>(starts + (<usize>k << 2));
+    const end = load<i32>(starts + (<usize>(k + 1) << 2));
+    for (let c: usize = 0; c < <usize>count; c++) {
+      let value = v128.load(base + (c << 4));
+      for (let i = from; i < end; i++) {
+        const change = changes + <usize>(i * 12);
+        const gone = v128.load(across + <usize>(row + load<i32>(change)) * step + (c << 4));
+        const mirror = v128.load(across + <usize>(row + load<i32>(change, 4)) * step + (c << 4));
+        value = f32x4.add(value, f32x4.mul(f32x4.sub(mirror, gone), v128.load32_splat(change, 8)));
+      }
+      v128.store(grid + <usize>k * step + (c << 4), value);
+    }
+  }
+}
+
+/** A blurred pixel between the coarse places, as 8-bit levels: cubic both ways. A way is a first place and four weights. */
+// @ts-ignore: decorator
+@inline
+function betweenPlaces(grid: usize, count: i32, across: usize, down: usize): u32 {
+  const step = <usize>count << 4;
+  const at = grid + <usize>load<i32>(down) * step + (<usize>load<i32>(across) << 4);
+  let sum = f32x4.splat(0);
+  for (let k: usize = 0; k < 4; k++) {
+    const line = at + k * step;
+    let part = f32x4.mul(v128.load(line), v128.load32_splat(across, 4));
+    part = f32x4.add(part, f32x4.mul(v128.load(line, 16), v128.load32_splat(across, 8)));
+    part = f32x4.add(part, f32x4.mul(v128.load(line, 32), v128.load32_splat(across, 12)));
+    part = f32x4.add(part, f32x4.mul(v128.load(line, 48), v128.load32_splat(across, 16)));
+    sum = f32x4.add(sum, f32x4.mul(part, v128.load32_splat(down + 4 + (k << 2))));
+  }
+  const whole = i32x4.trunc_sat_f32x4_s(f32x4.add(f32x4.max(sum, f32x4.splat(0)), f32x4.splat(0.5)));
+  const r = min(255, i32x4.extract_lane(whole, 0));
+  const g = min(255, i32x4.extract_lane(whole, 1));
+  const b = min(255, i32x4.extract_lane(whole, 2));
+  return <u32>(r | (g << 8) | (b << 16));
+}
+
+/** What is shared by all that is swept over a blurred page: addresses and sizes, laid out one after the other in memory. */
+@unmanaged
+class Blurred {
+  across: usize;
+  down: usize;
+  count: i32;
+  places: usize;
+  lines: i32;
+  starts: usize;
+  changes: usize;
+  grid: usize;
+  waysAcross: usize;
+  waysDown: usize;
+  runs: usize;
+  first: i32;
+  height: i32;
+  rows: i32;
+  result: usize;
+  luminance: usize;
+}
+
+/** Whether everything that is blurred is as it was a row before. */
+// @ts-ignore: decorator
+@inline
+function isSame(blur: Blurred, row: i32): bool {
+  if (row == 0) return false;
+  const before = load<u32>(blur.runs + (<usize>(row - 1 + blur.first) << 2));
+  return before == load<u32>(blur.runs + (<usize>(row + blur.first + blur.height - 1) << 2));
+}
+
+/** The contrast of a cell's tenth pixel over the blurred page. */
+function readBlurred(blur: Blurred, cell: usize, veil: usize, stride: i32, even: bool, ink: i32, scratch: usize): f32 {
+  let n = 0;
+  for (let y = load<i32>(cell, 4); y < load<i32>(cell, 12); y++) {
+    const down = blur.waysDown + <usize>(y * 20);
+    for (let x = load<i32>(cell); x < load<i32>(cell, 8); x++) {
+      const pixel = betweenPlaces(blur.grid, blur.count, blur.waysAcross + <usize>(x * 20), down);
+      const at = even ? veil : veil + (<usize>(y * stride + x) << 5);
+      store<f32>(scratch + (<usize>n << 2), contrastOf(ink, clamped(veiled(pixel, at, blur.luminance))));
+      n++;
+    }
+  }
+  return select(scratch, load<i32>(cell, 16) - 1, n);
+}
+
+/**
+ * The contrast of the worst cell at every row over a blurred page. Only cells are read one of whose coarse places comes near the
+ * least so far. A cell is eight whole numbers: left, top, right, bottom, the number of its tenth pixel; then the first and
+ * last column of its coarse places and their first line; `points` are the veil's pixels under the places.
+ */
+export function sweepBlurred(
+  shared: usize,
+  veil: usize,
+  stride: i32,
+  even: bool,
+  ink: i32,
+  cells: usize,
+  count: i32,
+  points: usize,
+  estimates: usize,
+  lastLine: i32,
+  scratch: usize,
+): void {
+  const blur = changetype<Blurred>(shared);
+  let worst = 0;
+  let value: f32 = 0;
+  for (let row = 0; row < blur.rows; row++) {
+    if (!isSame(blur, row)) {
+      blurGrid(blur.across, blur.down, blur.count, row, blur.places, blur.lines, blur.starts, blur.changes, blur.grid);
+      const all = blur.count * blur.lines;
+      for (let i = 0; i < all; i++) {
+        const whole = i32x4.trunc_sat_f32x4_s(f32x4.add(v128.load(blur.grid + (<usize>i << 4)), f32x4.splat(0.5)));
+        const r = max(0, min(255, i32x4.extract_lane(whole, 0)));
+        const g = max(0, min(255, i32x4.extract_lane(whole, 1)));
+        const b = max(0, min(255, i32x4.extract_lane(whole, 2)));
+        const at = even ? veil : veil + (<usize>load<i32>(points + (<usize>i << 2)) << 5);
+        const value = clamped(veiled(<u32>(r | (g << 8) | (b << 16)), at, blur.luminance));
+        store<f32>(estimates + (<usize>i << 2), contrastOf(ink, value));
+      }
+      value = readBlurred(blur, cells + (<usize>worst << 5), veil, stride, even, ink, scratch);
+      const started = worst;
+      for (let c = 0; c < count; c++) {
+        if (c == started) continue;
+        const cell = cells + (<usize>c << 5);
+        let least: f32 = Infinity;
+        for (let k = load<i32>(cell, 28); k <= lastLine; k++) {
+          for (let i = load<i32>(cell, 20); i <= load<i32>(cell, 24); i++) {
+            const at = load<f32>(estimates + (<usize>(k * blur.count + i) << 2));
+            if (at < least) least = at;
+          }
+        }
+        if (least * 0.99 >= value) continue;
+        const found = readBlurred(blur, cell, veil, stride, even, ink, scratch);
+        if (found < value) {
+          value = found;
+          worst = c;
+        }
+      }
+    }
+    store<f32>(blur.result + (<usize>row << 2), value);
+  }
+}
+
+/**
+ * The logo's contrast at every row over a blurred page. An edge is six whole numbers: its ink's luminance, or where its ink's
+ * tables begin less 2^30; its column and row; where its ground's tables begin; its outside's column and row.
+ */
+export function sweepBlurredLogo(
+  shared: usize,
+  tables: usize,
+  starts: usize,
+  cells: i32,
+  edges: usize,
+  contrasts: usize,
+  medians: usize,
+  wanted: i32,
+): void {
+  const blur = changetype<Blurred>(shared);
+  const all = load<i32>(starts + (<usize>cells << 2));
+  let last: f32 = 0;
+  for (let row = 0; row < blur.rows; row++) {
+    if (!isSame(blur, row)) {
+      blurGrid(blur.across, blur.down, blur.count, row, blur.places, blur.lines, blur.starts, blur.changes, blur.grid);
+      for (let e = 0; e < all; e++) {
+        const edge = edges + <usize>(e * 24);
+        let ink = load<i32>(edge);
+        if (ink < 0) ink = looked(tables, ink + 0x40000000, blurredAt(blur, load<i32>(edge, 4), load<i32>(edge, 8)));
+        const outside = looked(tables, load<i32>(edge, 12), blurredAt(blur, load<i32>(edge, 16), load<i32>(edge, 20)));
+        store<f32>(contrasts + (<usize>e << 2), contrastOf(ink, outside));
+      }
+      last = tenthMedian(starts, cells, contrasts, medians, wanted, last);
+    }
+    store<f32>(blur.result + (<usize>row << 2), last);
+  }
+}
+
+// @ts-ignore: decorator
+@inline
+function blurredAt(blur: Blurred, x: i32, y: i32): u32 {
+  return betweenPlaces(blur.grid, blur.count, blur.waysAcross + <usize>(x * 20), blur.waysDown + <usize>(y * 20));
+}

@@ -211,6 +211,36 @@ describe('the running sweep', () => {
     }
   }
 
+  for (const [sigma, layers] of [
+    [12, [gradient(180)]],
+    [12, [fillOf(0.3)]],
+    [6, [gradient(37)]],
+    [2.5, [fillOf(0.5)]],
+  ] as const) {
+    for (const [name, page] of grounds()) {
+      test(`over a blur of ${sigma} is within 1.5 % of the straightforward measure: ${name}`, () => {
+        const blur = { sigma, area: wholeHeader };
+        const shapes: Target['shape'][] = [WHITE, { r: 10, g: 14, b: 30 }].map((colour) => ({
+          kind: 'cells',
+          colour,
+          cells: letterCells(run(60, 20.3)),
+        }));
+        shapes.push({ kind: 'logo', cells: logoCells(blob(), 120, 60) });
+        for (const shape of shapes) {
+          const area = shape.kind === 'cells' ? around(shape.cells) : wholeHeader;
+          const target = targetOf([...layers], shape, area, blur);
+          const swept = sweepTarget(scene, { from: 0, to: 300 }, target, page);
+          for (let row = 0; row <= 300; row += 23) {
+            const { contrast } = readAt(target, page, { row, gone: 0 });
+            // One level of ground is more at a logo's soft edge, where ink and ground move together.
+            const allowed = shape.kind === 'logo' ? 0.02 : 0.015;
+            expect(Math.abs(swept[row]! / contrast - 1), `${shape.kind} at ${row}`).toBeLessThan(allowed);
+          }
+        }
+      });
+    }
+  }
+
   test('a solid layer ends the search below it', () => {
     const target = textTargetOf(WHITE, 1);
     const swept = sweepTarget(scene, span, target, grounds()[0]![1]);

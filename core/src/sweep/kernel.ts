@@ -10,6 +10,10 @@ export interface KernelExports {
   bounds(...args: number[]): void;
   sweepVeiled(...args: number[]): void;
   sweepLogoTables(...args: number[]): void;
+  blurAcross(...args: number[]): void;
+  blurDown(...args: number[]): void;
+  sweepBlurred(...args: number[]): void;
+  sweepBlurredLogo(...args: number[]): void;
 }
 
 /** A part of the kernel's memory, with its address. */

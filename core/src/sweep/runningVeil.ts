@@ -1,10 +1,11 @@
-import { FINE_LUMINANCE, LUMINANCE, luminance16 } from '../colour/contrast.ts';
+import { luminance16 } from '../colour/contrast.ts';
 import { groundTables, type Raster } from '../stack/ground.ts';
 import type { Veil } from '../stack/veil.ts';
 import { tenth, type Cell } from './cells.ts';
 import { theKernel } from './kernel.ts';
-import { fineLevel, inkLuminance, type LogoCell } from './logo.ts';
 import { groundPlane, type Plane } from './plane.ts';
+import { LUMINANCE_TABLES } from './edgeTables.ts';
+import { sweepVeiledLogo } from './runningVeiledLogo.ts';
 import type { Target } from './targets.ts';
 
 /**
@@ -25,9 +26,6 @@ export function sweepThroughVeil(target: Target, from: number, rows: number, ras
     ? sweepVeiledCells(plane, veil, reference, shape.cells, luminance16(shape.colour), rows)
     : sweepVeiledLogo(plane, veil, shape.cells, rows);
 }
-
-/** The three luminance tables, one after the other. */
-const TABLES = Uint16Array.from(LUMINANCE.flatMap((table) => [...table]));
 
 function sweepVeiledCells(
   plane: Plane,
@@ -79,7 +77,7 @@ function sweepVeiledCells(
   memory.page.array.set(plane.page);
   memory.data.array.set(plane.luminance);
   memory.runs.array.set(plane.runs);
-  memory.luminance.array.set(TABLES);
+  memory.luminance.array.set(LUMINANCE_TABLES);
   cells.forEach((cell, i) => {
     const wanted = tenth((cell.right - cell.left) * (cell.bottom - cell.top));
     const box = [cell.left - area.left, cell.top - area.top, cell.right - area.left, cell.bottom - area.top];
@@ -179,78 +177,4 @@ function cellStretches(veil: Veil, cells: readonly Cell[]): Float64Array[] {
   return Array.from({ length: bottom - top }, (_, y) =>
     cells.map((cell) => endsOf(veil, y, cell.left - left, cell.right - left)),
   ).flat();
-}
-
-/** How the kernel tells an address among tables from a luminance: it is less than this below zero. */
-const TABLE_MARK = 0x40000000;
-
-/** A logo through a veil: what its ground and its soft edges make of a page pixel stands in tables, one set for each that differs. */
-function sweepVeiledLogo(plane: Plane, veil: Veil, cells: readonly LogoCell[], rows: number): Float32Array {
-  const { area, data } = veil;
-  const { width } = plane;
-  const edges = cells.flatMap((cell) => cell.edges);
-  const table: number[] = [];
-  const known = new Map<string, number>();
-  const kept = (key: string, make: () => Iterable<number>) => {
-    const found = known.get(key);
-    if (found !== undefined) return found;
-    const start = table.length;
-    known.set(key, start);
-    for (const value of make()) table.push(value);
-    return start;
-  };
-  const pixelOf = (x: number, y: number) => (y - area.top) * width + x - area.left;
-  const veilKey = (pixel: number) => data.slice(4 * pixel, 4 * pixel + 4).join(' ');
-  const numbers = edges.flatMap((edge) => {
-    const [own, outside] = [pixelOf(edge.x, edge.y), pixelOf(edge.outsideX, edge.outsideY)];
-    const ground = kept(veilKey(outside), () =>
-      groundTables(veil, outside).luminance.flatMap((values) => [...values]),
-    );
-    const { r, g, b, alpha } = edge;
-    const ink =
-      alpha === 255
-        ? inkLuminance(edge)
-        : kept(`${r} ${g} ${b} ${alpha} ${veilKey(own)}`, () =>
-            groundTables(veil, own).level.flatMap((levels, c) =>
-              Array.from(levels, (level) => FINE_LUMINANCE[c]![fineLevel([r, g, b][c]!, alpha, level)]!),
-            ),
-          ) - TABLE_MARK;
-    return [ink, own, ground, outside];
-  });
-  const kernel = theKernel();
-  const memory = kernel.lay({
-    page: ['u32', plane.page.length],
-    runs: ['u32', plane.runs.length],
-    tables: ['u16', table.length],
-    starts: ['i32', cells.length + 1],
-    edges: ['i32', numbers.length],
-    contrasts: ['f32', edges.length],
-    medians: ['f32', cells.length],
-    result: ['f32', rows],
-  });
-  memory.page.array.set(plane.page);
-  memory.runs.array.set(plane.runs);
-  memory.tables.array.set(table);
-  memory.edges.array.set(numbers);
-  let start = 0;
-  cells.forEach((cell, i) => {
-    start += cell.edges.length;
-    memory.starts.array[i + 1] = start;
-  });
-  kernel.run.sweepLogoTables(
-    memory.page.at,
-    width,
-    memory.runs.at,
-    memory.tables.at,
-    memory.starts.at,
-    cells.length,
-    memory.edges.at,
-    memory.contrasts.at,
-    memory.medians.at,
-    rows,
-    area.bottom - area.top,
-    Math.ceil(cells.length / 10),
-    memory.result.at,
-  );
-  return memory.result.array.slice();
 }
