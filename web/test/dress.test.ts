@@ -103,17 +103,17 @@ describe('edits of a look', () => {
   const header = () => useEditor.getState().site!.headers[0]!;
 
   test('set a value at a moment, say where it comes from, and put it back', () => {
-    expect(originText(site, header(), 'scrolled', 'ink', 'link')).toBe('from At the top');
-    setLook(header(), 'scrolled', 'ink', 'link', { swatch: 'night' });
-    expect(originText(site, header(), 'scrolled', 'ink', 'link')).toBe('own to this moment');
+    expect(originText(site, { header: header() }, 'scrolled', 'ink', 'link')).toBe('from At the top');
+    setLook({ header: header() }, 'scrolled', 'ink', 'link', { swatch: 'night' });
+    expect(originText(site, { header: header() }, 'scrolled', 'ink', 'link')).toBe('own to this moment');
     expect(header().looks.top.ink!.link).toEqual({ swatch: 'white' });
-    putBack(header(), 'scrolled', 'ink', 'link');
-    expect(setsLayer(header(), 'scrolled', 'ink')).toBe(false);
+    putBack({ header: header() }, 'scrolled', 'ink', 'link');
+    expect(setsLayer({ header: header() }, 'scrolled', 'ink')).toBe(false);
     expect(header()).toEqual(site.headers[0]);
   });
   test('put a whole layer back', () => {
-    setLook(header(), 'scrolled', 'fill', 'colour', { swatch: 'snow' });
-    putBack(header(), 'scrolled', 'fill');
+    setLook({ header: header() }, 'scrolled', 'fill', 'colour', { swatch: 'snow' });
+    putBack({ header: header() }, 'scrolled', 'fill');
     expect(header().looks.scrolled).toEqual({});
     useEditor.getState().undo();
     expect(header().looks.scrolled.fill).toEqual({ colour: { swatch: 'snow' }, opacity: 0.42 });

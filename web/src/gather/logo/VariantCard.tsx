@@ -150,8 +150,8 @@ export function VariantCard({ siteId, hand, header, variant, picture, onProblem 
               size="small"
               variant="outlined"
               onClick={() => {
-                setLook(header, 'top', 'fill', 'colour', { colour: hexColour(now.box!) });
-                setLook(header, 'top', 'fill', 'opacity', 1);
+                setLook({ header }, 'top', 'fill', 'colour', { colour: hexColour(now.box!) });
+                setLook({ header }, 'top', 'fill', 'opacity', 1);
               }}
             >
               Take its colour for the fill

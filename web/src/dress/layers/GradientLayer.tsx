@@ -1,0 +1,168 @@
+import { useRef, useState, type KeyboardEvent } from 'react';
+import { cssColour } from '@hatrail/core/colour/rgb';
+import type { GradientStop } from '@hatrail/core/model/layer';
+import { resolveColour } from '@hatrail/core/model/palette';
+import { startGradients } from '@hatrail/core/start/gradients';
+import { ColourField } from '../../parts/ColourField.tsx';
+import { NumberField } from '../../parts/NumberField.tsx';
+import { PercentSlider } from '../../parts/PercentSlider.tsx';
+import { setLayer } from '../lookEdits.ts';
+import { NumberValue, Value, useDressing } from './Value.tsx';
+
+const MOST_STOPS = 12;
+
+/** A gradient over the fill: its stops are dragged on the gradient itself. */
+export function GradientLayer() {
+  const { site, wearer, moment, look } = useDressing();
+  const [chosen, setChosen] = useState(0);
+  const bar = useRef<HTMLDivElement>(null);
+  const { stops, on } = look.gradient;
+  const set = (values: Partial<typeof look.gradient>) => setLayer(wearer, moment, 'gradient', values);
+  const setStop = (index: number, values: Partial<GradientStop>) =>
+    set({ stops: stops.map((stop, i) => (i === index ? { ...stop, ...values } : stop)) });
+  const css = (list: readonly GradientStop[], angle: number) =>
+    `linear-gradient(${angle}deg, ${list
+      .map((stop) => `${cssColour(resolveColour(site.palette, stop.colour), stop.opacity)} ${stop.at}%`)
+      .join(', ')})`;
+  const placeOf = (clientX: number) => {
+    const { left, width } = bar.current!.getBoundingClientRect();
+    return Math.round(Math.min(100, Math.max(0, (100 * (clientX - left)) / width)));
+  };
+  const at = Math.min(chosen, stops.length - 1);
+  const stop = stops[at];
+  const add = (place: number) => {
+    if (stops.length >= MOST_STOPS) return;
+    const after = stops.findIndex((each) => each.at > place);
+    const index = after < 0 ? stops.length : after;
+    const near = stops[Math.max(0, index - 1)] ?? stops[0]!;
+    set({ stops: [...stops.slice(0, index), { ...near, at: place }, ...stops.slice(index)] });
+    setChosen(index);
+  };
+  const onKeyDown = (event: KeyboardEvent, index: number) => {
+    const by = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }[event.key];
+    if (by !== undefined) {
+      event.preventDefault();
+      const next = stops[index]!.at + by * (event.shiftKey ? 10 : 1);
+      setStop(index, { at: Math.min(100, Math.max(0, next)) });
+    }
+    if ((event.key === 'Delete' || event.key === 'Backspace') && stops.length > 1) {
+      set({ stops: stops.filter((_, i) => i !== index) });
+    }
+  };
+  return (
+    <>
+      <div className="gradient-starts" role="group" aria-label="Gradients of your palette">
+        {startGradients(site.palette).map(({ name, angle, stops: first }) => (
+          <button
+            key={name}
+            type="button"
+            title={name}
+            aria-label={name}
+            onClick={() => set({ on: true, angle, stops: first })}
+          >
+            <span style={{ background: css(first, angle) }} />
+          </button>
+        ))}
+      </div>
+      {on && stop && (
+        <>
+          <Value label="Stops" layer="gradient" name="stops">
+            <div className="gradient-bar checks" ref={bar}>
+              <button
+                type="button"
+                className="gradient-ground"
+                style={{ background: css(stops, 90) }}
+                aria-label="Add a stop"
+                title="Click to add a stop"
+                onClick={(event) => add(event.detail === 0 ? 50 : placeOf(event.clientX))}
+              />
+              {stops.map((each, i) => (
+                <button
+                  key={i}
+                  type="button"
+                  role="slider"
+                  className="gradient-stop"
+                  data-chosen={i === at || undefined}
+                  style={{
+                    left: `${each.at}%`,
+                    background: cssColour(resolveColour(site.palette, each.colour)),
+                  }}
+                  aria-label={`Stop ${i + 1}`}
+                  aria-valuemin={0}
+                  aria-valuemax={100}
+                  aria-valuenow={each.at}
+                  aria-valuetext={`${each.at} percent along`}
+                  onKeyDown={(event) => onKeyDown(event, i)}
+                  onFocus={() => setChosen(i)}
+                  onPointerDown={(event) => {
+                    event.currentTarget.setPointerCapture(event.pointerId);
+                    setChosen(i);
+                  }}
+                  onPointerMove={(event) => event.buttons === 1 && setStop(i, { at: placeOf(event.clientX) })}
+                />
+              ))}
+            </div>
+          </Value>
+          <div className="value">
+            <span className="value-label">Stop {at + 1}</span>
+            <span className="value-field row">
+              <ColourField
+                label={`Colour of stop ${at + 1}`}
+                palette={site.palette}
+                use={stop.colour}
+                onChange={(colour) => setStop(at, { colour })}
+              />
+              <NumberField
+                label={`Place of stop ${at + 1}`}
+                unit="%"
+                min={0}
+                max={100}
+                value={stop.at}
+                onChange={(place) => setStop(at, { at: place })}
+              />
+              {stops.length > 1 && (
+                <button
+                  type="button"
+                  className="link"
+                  onClick={() => set({ stops: stops.filter((_, i) => i !== at) })}
+                >
+                  take out
+                </button>
+              )}
+            </span>
+          </div>
+          <div className="value">
+            <span className="value-label">Opacity</span>
+            <span className="value-field">
+              <PercentSlider
+                label={`Opacity of stop ${at + 1}`}
+                value={stop.opacity}
+                clearFrom={undefined}
+                onChange={(opacity) => setStop(at, { opacity })}
+              />
+            </span>
+          </div>
+          {stops.some((each, i) => i > 0 && each.at < stops[i - 1]!.at) && (
+            <p className="origin">
+              A stop stands before the one above it in order: it is drawn where that one is, as browsers do.
+            </p>
+          )}
+          <NumberValue
+            layer="gradient"
+            name="angle"
+            label="Angle"
+            called="Angle of the gradient"
+            unit="°, 180 is down"
+            min={-360}
+            max={360}
+          />
+          <p className="origin">
+            <button type="button" className="link" onClick={() => set({ on: false })}>
+              Take the gradient off
+            </button>
+          </p>
+        </>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,74 @@
+import { ToggleButton, ToggleButtonGroup } from '@mui/material';
+import { headerItems } from '@hatrail/core/model/header';
+import type { LogoVariant } from '@hatrail/core/model/picture';
+import type { Row } from '@hatrail/core/sweep/prove';
+import { ColourField } from '../../parts/ColourField.tsx';
+import { VerdictText } from '../../parts/Verdict.tsx';
+import { setLook } from '../lookEdits.ts';
+import { worstRow } from '../view.ts';
+import { Value, useDressing } from './Value.tsx';
+
+const COLOURS = [
+  { name: 'link', label: 'Links', state: 'rest' },
+  { name: 'hover', label: 'Hovered', state: 'hover' },
+  { name: 'current', label: 'Current page', state: 'current' },
+] as const;
+
+/** Link, hover and current-page colour, and the logo's variant, each with its verdict. */
+export function InkLayer({ rows }: { rows: readonly Row[] }) {
+  const { site, wearer, moment, look } = useDressing();
+  const { header, item } = wearer;
+  const buttons = new Set(
+    headerItems(header)
+      .filter(({ kind }) => kind === 'button')
+      .map(({ id }) => id),
+  );
+  const verdictFor = (test: (row: Row) => boolean) => {
+    const worst = worstRow(rows.filter((row) => row.moment === moment && test(row)));
+    return worst && <VerdictText verdict={worst.verdict} contrast={worst.worst} />;
+  };
+  const hasLogo = item === undefined || item.kind === 'logo';
+  const hasLinks = item?.kind !== 'logo';
+  return (
+    <>
+      {hasLinks &&
+        COLOURS.map(({ name, label, state }) => (
+          <Value
+            key={name}
+            label={label}
+            layer="ink"
+            name={name}
+            verdict={verdictFor(
+              (row) => row.state === state && row.item !== 'Logo' && !buttons.has(row.itemId),
+            )}
+          >
+            <ColourField
+              label={label}
+              palette={site.palette}
+              use={look.ink[name]}
+              onChange={(use) => setLook(wearer, moment, 'ink', name, use)}
+            />
+          </Value>
+        ))}
+      {hasLogo && (
+        <Value label="Logo" layer="ink" name="logo" verdict={verdictFor((row) => row.item === 'Logo')}>
+          <ToggleButtonGroup
+            exclusive
+            size="small"
+            aria-label="Logo"
+            value={look.ink.logo}
+            onChange={(_, variant: LogoVariant | null) =>
+              variant && setLook(wearer, moment, 'ink', 'logo', variant)
+            }
+          >
+            <ToggleButton value="light">Light</ToggleButton>
+            <ToggleButton value="dark">Dark</ToggleButton>
+            {site.logo.variants.single !== undefined && (
+              <ToggleButton value="single">One colour</ToggleButton>
+            )}
+          </ToggleButtonGroup>
+        </Value>
+      )}
+    </>
+  );
+}

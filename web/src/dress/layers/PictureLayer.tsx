@@ -1,0 +1,184 @@
+import { BLEND_MODES, REPEATS } from '@hatrail/core/model/layer';
+import { Choice } from '../../parts/fields.tsx';
+import { ColourField } from '../../parts/ColourField.tsx';
+import { NumberField } from '../../parts/NumberField.tsx';
+import { PercentSlider } from '../../parts/PercentSlider.tsx';
+import { setLayer, setLook } from '../lookEdits.ts';
+import { NumberValue, Value, useDressing } from './Value.tsx';
+
+const REPEAT_NAMES = { 'no-repeat': 'once', repeat: 'both ways', 'repeat-x': 'across', 'repeat-y': 'down' };
+
+/** A picture over fill and gradient: which, how large, where, how it is blended, and where it fades out. */
+export function PictureLayer() {
+  const { site, wearer, moment, look } = useDressing();
+  const { picture } = look;
+  const own = site.pictures.find(({ id }) => id === picture.picture);
+  const set = (values: Partial<typeof picture>) => setLayer(wearer, moment, 'picture', values);
+  const { focus } = own ?? {};
+  const [first, last] = [picture.mask.stops[0], picture.mask.stops.at(-1)];
+  return (
+    <>
+      <Value label="Picture" layer="picture" name="picture">
+        <Choice
+          label="Picture of the header"
+          value={picture.on ? picture.picture : ''}
+          options={[['', 'none'] as const, ...site.pictures.map(({ id, name }) => [id, name] as const)]}
+          onChange={(id) => {
+            const at = site.pictures.find((candidate) => candidate.id === id)?.focus ?? { x: 50, y: 50 };
+            set(id === '' ? { on: false } : { on: true, picture: id, x: at.x, y: at.y });
+          }}
+        />
+      </Value>
+      {picture.on && (
+        <>
+          <Value label="Opacity" layer="picture" name="opacity">
+            <PercentSlider
+              label="Picture opacity"
+              value={picture.opacity}
+              clearFrom={undefined}
+              onChange={(opacity) => set({ opacity })}
+            />
+          </Value>
+          <Value label="Size" layer="picture" name="size">
+            <span className="row">
+              <Choice
+                label="Size of the picture"
+                value={picture.drawnWidth > 0 ? 'own' : picture.size}
+                options={[
+                  ['cover', 'covers it'],
+                  ['contain', 'shows whole'],
+                  ['own', 'its own width'],
+                ]}
+                onChange={(size) =>
+                  set(
+                    size === 'own'
+                      ? { drawnWidth: Math.min(2000, own?.width ?? 200) }
+                      : { size, drawnWidth: 0 },
+                  )
+                }
+              />
+              {picture.drawnWidth > 0 && (
+                <NumberField
+                  label="Width of the picture"
+                  unit="px"
+                  min={4}
+                  max={2000}
+                  value={picture.drawnWidth}
+                  onChange={(drawnWidth) => set({ drawnWidth })}
+                />
+              )}
+            </span>
+          </Value>
+          <NumberValue
+            layer="picture"
+            name="x"
+            label="Across"
+            called="Place across"
+            unit="%"
+            min={0}
+            max={100}
+            step={0.5}
+          />
+          <NumberValue
+            layer="picture"
+            name="y"
+            label="Down"
+            called="Place down"
+            unit="%"
+            min={0}
+            max={100}
+            step={0.5}
+          />
+          {focus && (focus.x !== picture.x || focus.y !== picture.y) && (
+            <p className="origin">
+              <button type="button" className="link" onClick={() => set({ x: focus.x, y: focus.y })}>
+                Put it at the picture’s focus
+              </button>
+            </p>
+          )}
+          <Value label="Repeat" layer="picture" name="repeat">
+            <Choice
+              label="How the picture repeats"
+              value={picture.repeat}
+              options={REPEATS.map((repeat) => [repeat, REPEAT_NAMES[repeat]] as const)}
+              onChange={(repeat) => set({ repeat })}
+            />
+          </Value>
+          <Value label="Blend" layer="picture" name="blend">
+            <Choice
+              label="How it is blended into what is beneath"
+              value={picture.blend}
+              options={BLEND_MODES.map(
+                (mode) => [mode, mode === 'normal' ? 'not blended' : mode.replace('-', ' ')] as const,
+              )}
+              onChange={(blend) => set({ blend })}
+            />
+          </Value>
+          <Value label="Fades" layer="picture" name="mask">
+            <span className="row">
+              <NumberField
+                label="Opacity where the fade begins"
+                unit="%"
+                min={0}
+                max={100}
+                value={Math.round((first?.opacity ?? 1) * 100)}
+                onChange={(from) => setMask(from / 100, last?.opacity ?? 1, picture.mask.angle)}
+              />
+              to
+              <NumberField
+                label="Opacity where the fade ends"
+                unit="%"
+                min={0}
+                max={100}
+                value={Math.round((last?.opacity ?? 1) * 100)}
+                onChange={(to) => setMask(first?.opacity ?? 1, to / 100, picture.mask.angle)}
+              />
+              <NumberField
+                label="Angle of the fade"
+                unit="°"
+                min={-360}
+                max={360}
+                value={picture.mask.angle}
+                onChange={(angle) => setMask(first?.opacity ?? 1, last?.opacity ?? 1, angle)}
+              />
+            </span>
+          </Value>
+          <Value label="Fallback" layer="picture" name="fallback">
+            <span className="row">
+              <ColourField
+                label="Fallback colour"
+                palette={site.palette}
+                use={picture.fallback.colour}
+                onChange={(colour) => set({ fallback: { ...picture.fallback, colour } })}
+              />
+              <NumberField
+                label="Opacity of the fallback"
+                unit="%"
+                min={0}
+                max={100}
+                value={Math.round(picture.fallback.opacity * 100)}
+                onChange={(percent) => set({ fallback: { ...picture.fallback, opacity: percent / 100 } })}
+              />
+            </span>
+          </Value>
+          {!own && (
+            <p className="field-error" role="alert">
+              The picture “{picture.picture}” is not in the site: its fallback colour shows. Choose another.
+            </p>
+          )}
+        </>
+      )}
+    </>
+  );
+
+  function setMask(from: number, to: number, angle: number): void {
+    const stops =
+      from === 1 && to === 1
+        ? []
+        : [
+            { at: 0, opacity: from },
+            { at: 100, opacity: to },
+          ];
+    setLook(wearer, moment, 'picture', 'mask', { angle, stops });
+  }
+}

@@ -1,0 +1,124 @@
+import { createContext, useContext, type ReactNode } from 'react';
+import { originOf, type LayerName, type ResolvedLook, type Wearer } from '@hatrail/core/header/look';
+import type { Moment } from '@hatrail/core/model/header';
+import type { Site } from '@hatrail/core/model/site';
+import { ColourField } from '../../parts/ColourField.tsx';
+import { NumberField } from '../../parts/NumberField.tsx';
+import { originText, putBack, setLook } from '../lookEdits.ts';
+
+/** Whose look is being dressed, at which moment. */
+export interface Dressing {
+  site: Site;
+  wearer: Wearer;
+  moment: Moment;
+  look: ResolvedLook;
+}
+
+const DressingContext = createContext<Dressing | undefined>(undefined);
+export const DressingProvider = DressingContext.Provider;
+
+/** What is being dressed. */
+export function useDressing(): Dressing {
+  return useContext(DressingContext)!;
+}
+
+interface ValueProps<N extends LayerName> {
+  label: string;
+  layer: N;
+  name: keyof ResolvedLook[N];
+  children: ReactNode;
+  verdict?: ReactNode;
+}
+
+/** One value of a layer: what it is, where it comes from, and the way back to inheriting. */
+export function Value<N extends LayerName>({ label, layer, name, children, verdict }: ValueProps<N>) {
+  const { site, wearer, moment } = useDressing();
+  const isOwn = originOf(site, wearer, moment, layer, name) === 'own';
+  const isPart = wearer.rail !== undefined;
+  return (
+    <div className="value">
+      <span className="value-label">{label}</span>
+      <span className="value-field">{children}</span>
+      {verdict}
+      <span className="origin">
+        {moment === 'top' && isOwn && !isPart ? '' : originText(site, wearer, moment, layer, name)}
+        {isOwn && (moment !== 'top' || isPart) && (
+          <>
+            {' · '}
+            <button
+              type="button"
+              className="link"
+              aria-label={`Put back ${label.toLowerCase()}`}
+              onClick={() => putBack(wearer, moment, layer, name)}
+            >
+              put back
+            </button>
+          </>
+        )}
+      </span>
+    </div>
+  );
+}
+
+/** Names of the values of a layer that are of a type. */
+type Of<N extends LayerName, T> = {
+  [K in keyof ResolvedLook[N]]: ResolvedLook[N][K] extends T ? K : never;
+}[keyof ResolvedLook[N]];
+
+interface NumberValueProps<N extends LayerName> {
+  layer: N;
+  name: Of<N, number>;
+  label: string;
+  /** What the field is called where the label alone would not tell. */
+  called?: string;
+  unit: string;
+  min: number;
+  max: number;
+  step?: number;
+}
+
+/** A number of a layer, in its unit. */
+export function NumberValue<N extends LayerName>({
+  layer,
+  name,
+  label,
+  called,
+  ...field
+}: NumberValueProps<N>) {
+  const { wearer, moment, look } = useDressing();
+  return (
+    <Value label={label} layer={layer} name={name}>
+      <NumberField
+        label={called ?? label}
+        {...field}
+        value={look[layer][name] as number}
+        onChange={(value) => setLook(wearer, moment, layer, name, value as never)}
+      />
+    </Value>
+  );
+}
+
+/** A colour of a layer. */
+export function ColourValue<N extends LayerName>({
+  layer,
+  name,
+  label,
+  called,
+}: {
+  layer: N;
+  name: Of<N, { swatch?: string; colour?: string }>;
+  label: string;
+  called?: string;
+}) {
+  const { site, wearer, moment, look } = useDressing();
+  return (
+    <Value label={label} layer={layer} name={name}>
+      <ColourField
+        label={called ?? label}
+        palette={site.palette}
+        use={look[layer][name] as never}
+        onChange={(use) => setLook(wearer, moment, layer, name, use as never)}
+      />
+    </Value>
+  );
+}
