@@ -1,11 +1,13 @@
 import { describe, expect, test } from 'vitest';
 import { contrastRatio } from '../src/colour/contrast.ts';
 import type { Header } from '../src/model/header.ts';
-import { deltaEOk, fillCost } from '../src/remedy/cost.ts';
+import { deltaEOk, lookCost } from '../src/remedy/cost.ts';
 import {
   fillCandidates,
+  headerWith,
   headerWithFill,
   leastFill,
+  leastOpacity,
   leastPercents,
   type FillWork,
 } from '../src/remedy/leastFill.ts';
@@ -61,14 +63,49 @@ describe('the least fill', () => {
   });
 });
 
+describe('the least of another layer', () => {
+  const worn = (look: Header['looks']['scrolled']): Header => ({
+    ...header,
+    looks: { ...header.looks, scrolled: { ...header.looks.scrolled, ...look } },
+  });
+  const shaded: Header['looks']['scrolled'] = {
+    gradient: {
+      on: true,
+      angle: 180,
+      stops: [
+        { at: 0, colour: { swatch: 'night' }, opacity: 0.4 },
+        { at: 100, colour: { swatch: 'night' }, opacity: 0.2 },
+      ],
+    },
+  };
+  test.each([
+    ['tint', {}, { layer: 'tint', colour: { swatch: 'night' } }],
+    ['gradient', shaded, { layer: 'gradient' }],
+  ] as const)('%s: what is found clears, and one percent less does not', async (_, look, knob) => {
+    const start = worn(look as Header['looks']['scrolled']);
+    const rows = rowsOf(start).filter(({ moment }) => moment === 'scrolled');
+    const found = await leastOpacity(start, 'scrolled', knob, rows, work('scrolled'));
+    expect(found!.percent).toBeGreaterThan(1);
+    const isClear = (tried: Header) =>
+      proveScene(sceneOf(tried), ground, noDrawing, ['scrolled']).every(({ verdict }) => verdict === 'clear');
+    expect(isClear(found!.header)).toBe(true);
+    expect(isClear(headerWith(start, 'scrolled', knob, (found!.percent - 1) / 100))).toBe(false);
+  });
+});
+
 describe('cost', () => {
   test('the share that shows, and the mean difference in Oklab', () => {
     const white = { r: 255, g: 255, b: 255 };
     const black = { r: 0, g: 0, b: 0 };
     expect(deltaEOk(white, black)).toBeCloseTo(1, 5);
-    const cost = fillCost({ colour: black, opacity: 0 }, { colour: black, opacity: 1 }, [white, black]);
-    expect(cost.pageShowing).toBe(0);
-    expect(cost.colourDifference).toBeCloseTo(0.5, 5);
+    const patch = (colour: typeof white) => ({
+      steps: [
+        { layer: 'page' as const, owner: 'page' as const, contrast: 1, ground: raster(2, 2, () => colour) },
+      ],
+    });
+    const cost = lookCost(patch(white), { ...patch(black), through: 0.25 });
+    expect(cost.pageShowing).toBe(0.25);
+    expect(cost.colourDifference).toBeCloseTo(1, 5);
   });
 });
 

@@ -1,6 +1,7 @@
 import { differenceEuclidean } from 'culori';
-import { composeOver } from '../colour/composite.ts';
 import type { Rgb } from '../colour/rgb.ts';
+import type { Cut } from '../stack/cut.ts';
+import { pixelAt } from '../stack/ground.ts';
 
 const distance = differenceEuclidean('oklab');
 
@@ -10,25 +11,22 @@ export function deltaEOk(a: Rgb, b: Rgb): number {
   return distance(unit(a), unit(b));
 }
 
-/** What a change of fill costs the look: how much of the page still shows, and how far the colours move. */
-export interface FillCost {
-  /** 0 to 1. */
+/** What a change costs the look at one place: how much of the page still shows, and how far the colours move. */
+export interface LookCost {
+  /** 0 to 1: the mean share of the page that shows through all layers. */
   pageShowing: number;
-  /** Mean ΔE OK over the grounds given. */
+  /** Mean ΔE OK of the ground before and after. */
   colourDifference: number;
 }
 
-/** The cost of one fill in place of another, over grounds that the page shows. */
-export function fillCost(
-  before: { colour: Rgb; opacity: number },
-  after: { colour: Rgb; opacity: number },
-  grounds: readonly Rgb[],
-): FillCost {
-  const wear = (ground: Rgb, fill: { colour: Rgb; opacity: number }) =>
-    composeOver(ground, [{ ...fill.colour, a: fill.opacity }]);
-  const sum = grounds.reduce(
-    (total, ground) => total + deltaEOk(wear(ground, before), wear(ground, after)),
-    0,
-  );
-  return { pageShowing: 1 - after.opacity, colourDifference: grounds.length > 0 ? sum / grounds.length : 0 };
+/** The cost of one look in place of another, from the cut of each at the same place. */
+export function lookCost(before: Pick<Cut, 'steps'>, after: Pick<Cut, 'steps' | 'through'>): LookCost {
+  const [old, fresh] = [before.steps.at(-1)!.ground, after.steps.at(-1)!.ground];
+  const width = Math.min(old.width, fresh.width);
+  const height = Math.min(old.height, fresh.height);
+  let sum = 0;
+  for (let y = 0; y < height; y++) {
+    for (let x = 0; x < width; x++) sum += deltaEOk(pixelAt(old, x, y), pixelAt(fresh, x, y));
+  }
+  return { pageShowing: after.through, colourDifference: sum / (width * height) };
 }

@@ -1,11 +1,10 @@
 import { luminance16 } from '../colour/contrast.ts';
-import type { Rgb } from '../colour/rgb.ts';
 import { resolveLook } from '../header/look.ts';
-import type { Header, Moment } from '../model/header.ts';
-import { resolveColour, type ColourUse } from '../model/palette.ts';
+import type { GradientLook, Header, Moment } from '../model/header.ts';
+import { resolveColour, type ColourUse, type Swatch } from '../model/palette.ts';
 import type { Drawing } from '../stack/drawing.ts';
 import type { Behind, Raster } from '../stack/ground.ts';
-import type { Stack } from '../stack/layers.ts';
+import type { Stack, StackLayer } from '../stack/layers.ts';
 import { readAt } from '../sweep/exact.ts';
 import { sceneTargets, type Row } from '../sweep/prove.ts';
 import { behindAt, type Scene } from '../sweep/scene.ts';
@@ -29,47 +28,73 @@ export function placeOf({ page, width, itemId, state, scroll }: Row): Place {
 }
 
 /**
- * The least opacity, in whole percents, from which a target is clear at one page row for every opacity up to 100.
- * @returns `undefined` where it is not clear even under the solid fill.
+ * What is turned to clear a moment: the opacity of the header's fill or tint in a colour, or how strong its gradient is, by its
+ * most opaque stop.
+ */
+export type Knob = { layer: 'fill' | 'tint'; colour: ColourUse } | { layer: 'gradient' };
+
+/**
+ * The least opacity, in whole percents, from which a target is clear at one place for every opacity up to 100.
+ * @returns `undefined` where it is not clear even at 100.
  */
 export function leastPercentAt(
   target: Target,
   raster: Raster,
   behind: Behind,
-  fill: Rgb,
+  withOpacity: (stack: Stack, opacity: number) => Stack,
 ): number | undefined {
   const isClear = (percent: number) =>
-    readAt(target, raster, behind, withFill(target.stack, fill, percent / PERCENT)).contrast >= target.needed;
+    readAt(target, raster, behind, withOpacity(target.stack, percent / PERCENT)).contrast >= target.needed;
   if (!isClear(PERCENT)) return undefined;
   let clear = PERCENT;
   for (const step of [5, 1]) while (clear - step >= 0 && isClear(clear - step)) clear -= step;
   return clear;
 }
 
-/** A stack whose header has another fill. */
-function withFill(stack: Stack, fill: Rgb, opacity: number): Stack {
-  const layers = stack.layers.map((layer) =>
-    layer.name === 'fill' && layer.owner === 'header'
-      ? { ...layer, paint: { kind: 'even' as const, colour: { ...fill, a: opacity } } }
-      : layer,
-  );
+/** A stack with the header's layer set as a knob says. */
+function stackWith(palette: readonly Swatch[], knob: Knob, stack: Stack, opacity: number): Stack {
+  const isOwn = (layer: StackLayer) => layer.owner === 'header' && layer.name === knob.layer;
+  if (knob.layer === 'gradient') {
+    const layers = stack.layers.map((layer): StackLayer => {
+      if (!isOwn(layer) || layer.paint.kind !== 'gradient') return layer;
+      const { gradient } = layer.paint;
+      const most = Math.max(...gradient.stops.map(({ colour }) => colour.a)) || 1;
+      const stops = gradient.stops.map(({ at, colour }) => ({
+        at,
+        colour: { ...colour, a: (colour.a * opacity) / most },
+      }));
+      return { ...layer, paint: { kind: 'gradient', gradient: { ...gradient, stops } } };
+    });
+    return { ...stack, layers };
+  }
+  const even = { kind: 'even' as const, colour: { ...resolveColour(palette, knob.colour), a: opacity } };
+  const has = stack.layers.some(isOwn);
+  const own = stack.layers.filter(({ owner }) => owner === 'header');
+  const layers = stack.layers.flatMap((layer): StackLayer[] => {
+    if (isOwn(layer)) return [{ ...layer, paint: even }];
+    const isLast = !has && layer === own.at(-1);
+    return isLast ? [layer, { ...own[0]!, name: knob.layer, paint: even, blend: 'normal' }] : [layer];
+  });
   return { ...stack, layers };
 }
 
-/** The least percent for each of some places of a scene; `undefined` where the solid fill does not clear it. */
+/** The least percent for each of some places of a scene; `undefined` where even the whole of it does not clear. */
 export function leastPercents(
   scene: Scene,
   raster: Raster,
   draw: Drawing,
   moment: Moment,
-  colour: ColourUse,
+  knob: Knob,
   places: readonly Place[],
 ): (number | undefined)[] {
   const targets = sceneTargets(scene, moment, draw);
-  const fill = resolveColour(scene.site.palette, colour);
+  const { palette } = scene.site;
   return places.map((place) => {
     const target = targets.find(({ ink, state }) => ink.id === place.itemId && state === place.state);
-    return target ? leastPercentAt(target, raster, behindAt(scene, place.scroll), fill) : 0;
+    if (!target) return 0;
+    return leastPercentAt(target, raster, behindAt(scene, place.scroll), (stack, opacity) =>
+      stackWith(palette, knob, stack, opacity),
+    );
   });
 }
 
@@ -78,17 +103,17 @@ export interface FillWork {
   /** Sweeps the moment over every page and width with another header. */
   sweep(header: Header): Promise<Row[]>;
   /** Solves places over the header's own look, see {@link leastPercents}. */
-  solve(header: Header, colour: ColourUse, places: Place[]): Promise<(number | undefined)[]>;
+  solve(header: Header, knob: Knob, places: Place[]): Promise<(number | undefined)[]>;
 }
 
-/** The least fill that clears a moment everywhere. */
+/** The least opacity of a layer that clears a moment everywhere. */
 export interface LeastFill {
   /** Whole percent. */
   percent: number;
   header: Header;
   /** The sweep of that header: every row is clear. */
   rows: Row[];
-  /** The place that one percent less would not clear; none where no fill at all is needed. */
+  /** The place that one percent less would not clear; none where nothing at all is needed. */
   limit: Place | undefined;
 }
 
@@ -96,16 +121,16 @@ export interface LeastFill {
 const ROUNDS = 12;
 
 /**
- * Finds the least opacity of a fill that clears a moment over all pages and widths, in whole percents.
+ * Finds the least opacity of a header's layer that clears a moment over all pages and widths, in whole percents.
  *
  * The worst places of a sweep are solved on their own; the largest of their answers is swept, and whatever is still not
  * clear adds its worst place. So the answer is swept as a whole, and one percent less fails at a place that is named.
- * @returns `undefined` where this colour cannot clear it at any opacity.
+ * @returns `undefined` where this layer cannot clear it at any opacity.
  */
-export async function leastFill(
+export async function leastOpacity(
   header: Header,
   moment: Moment,
-  colour: ColourUse,
+  knob: Knob,
   rows: readonly Row[],
   work: FillWork,
 ): Promise<LeastFill | undefined> {
@@ -113,12 +138,12 @@ export async function leastFill(
   let percent = 0;
   let limit: Place | undefined;
   for (let round = 0; round < ROUNDS; round++) {
-    const solved = await work.solve(header, colour, places);
+    const solved = await work.solve(header, knob, places);
     for (const [i, least] of solved.entries()) {
       if (least === undefined) return undefined;
       if (least > percent) [percent, limit] = [least, places[i]];
     }
-    const tried = headerWithFill(header, moment, colour, percent / PERCENT);
+    const tried = headerWith(header, moment, knob, percent / PERCENT);
     const swept = await work.sweep(tried);
     const failing = swept.filter(({ verdict }) => verdict !== 'clear');
     if (failing.length === 0) return { percent, header: tried, rows: swept, limit };
@@ -128,10 +153,41 @@ export async function leastFill(
   return undefined;
 }
 
+/** The least fill of a colour that clears a moment everywhere: see {@link leastOpacity}. */
+export function leastFill(
+  header: Header,
+  moment: Moment,
+  colour: ColourUse,
+  rows: readonly Row[],
+  work: FillWork,
+): Promise<LeastFill | undefined> {
+  return leastOpacity(header, moment, { layer: 'fill', colour }, rows, work);
+}
+
+/** The header with a layer set as a knob says at a moment. */
+export function headerWith(header: Header, moment: Moment, knob: Knob, opacity: number): Header {
+  const look = header.looks[moment];
+  const set =
+    knob.layer === 'gradient'
+      ? { gradient: { ...look.gradient, ...scaledGradient(header, moment, opacity) } }
+      : { [knob.layer]: { colour: knob.colour, opacity } };
+  return { ...header, looks: { ...header.looks, [moment]: { ...look, ...set } } };
+}
+
+/** The stops of a moment's gradient, the most opaque of them at an opacity. */
+function scaledGradient(header: Header, moment: Moment, opacity: number): Pick<GradientLook, 'stops'> {
+  const { stops } = resolveLook({}, header, moment).gradient;
+  const most = Math.max(...stops.map((stop) => stop.opacity)) || 1;
+  const scaled = stops.map((stop) => ({
+    ...stop,
+    opacity: Number(Math.min(1, (stop.opacity * opacity) / most).toFixed(4)),
+  }));
+  return { stops: scaled };
+}
+
 /** The header with another fill at a moment. */
 export function headerWithFill(header: Header, moment: Moment, colour: ColourUse, opacity: number): Header {
-  const look = { ...header.looks[moment], fill: { colour, opacity } };
-  return { ...header, looks: { ...header.looks, [moment]: look } };
+  return headerWith(header, moment, { layer: 'fill', colour }, opacity);
 }
 
 /**

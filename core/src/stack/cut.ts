@@ -11,7 +11,7 @@ import type { Area } from './area.ts';
 import type { Drawing, LogoPixels } from './drawing.ts';
 import { groundPatch, type Behind, type Raster } from './ground.ts';
 import type { StackLayer } from './layers.ts';
-import { veilOf } from './veil.ts';
+import { veilOf, type Veil } from './veil.ts';
 
 /** One step of the cut: the ground so far at the worst cell, and the ink's contrast with it. */
 export interface CutStep {
@@ -42,6 +42,8 @@ export interface Cut {
   logo?: LogoPixels;
   ink: Rgba;
   steps: CutStep[];
+  /** Mean share of the page that shows through all layers at the cell, 0 to 1. */
+  through: number;
   look: ResolvedLook;
 }
 
@@ -91,8 +93,15 @@ export function cutScene(
     logo: target.pixels,
     ink: target.shape.kind === 'cells' ? { ...target.shape.colour, a: 1 } : { r: 0, g: 0, b: 0, a: 0 },
     steps,
+    through: meanThrough(veilOf(layers, cell)),
     look: resolveLook(scene.site, scene.header, at.moment),
   };
+}
+
+function meanThrough({ data }: Veil): number {
+  let sum = 0;
+  for (let i = 3; i < data.length; i += 4) sum += data[i]!;
+  return (4 * sum) / data.length;
 }
 
 /** The contrast at the cut's cell over the first layers of a target's stack; a logo is read whole. */

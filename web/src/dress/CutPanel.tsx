@@ -137,7 +137,12 @@ export function CutPanel(props: CutPanelProps) {
       </p>
       <p className="wearer-choice">
         <label htmlFor="wearer">Look of</label>
-        <select id="wearer" value={whose} onChange={(event) => setWhose(event.target.value)}>
+        <select
+          id="wearer"
+          className="choice-select"
+          value={whose}
+          onChange={(event) => setWhose(event.target.value)}
+        >
           {wearers.map(({ key, wearer: each }) => (
             <option key={key} value={key}>
               {wearerName(site, each)}
@@ -292,6 +297,7 @@ function CopyFrom({
   if (sources.length === 0) return null;
   return (
     <select
+      className="choice-select"
       aria-label="Copy a look to here"
       value=""
       onChange={(event) => {

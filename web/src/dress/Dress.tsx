@@ -146,14 +146,13 @@ export function Dress() {
           switchAt={facts?.switchAt}
         />
         <Remedy
-          site={site}
+          hand={hand}
           header={header}
           moment={moment}
           rows={all.rows}
           progress={all.progress}
           failure={all.failure}
           answer={answer}
-          cut={cut}
         />
       </aside>
     </main>

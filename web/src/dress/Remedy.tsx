@@ -1,21 +1,20 @@
 import { Button } from '@mui/material';
 import { resolveLook } from '@hatrail/core/header/look';
 import { MOMENT_NAMES, type Header, type Moment } from '@hatrail/core/model/header';
-import { resolveColour } from '@hatrail/core/model/palette';
 import type { Site } from '@hatrail/core/model/site';
-import { fillCost } from '@hatrail/core/remedy/cost';
+import type { LookCost } from '@hatrail/core/remedy/cost';
 import type { LeastFill } from '@hatrail/core/remedy/leastFill';
-import type { Cut } from '@hatrail/core/stack/cut';
-import { pixelAt } from '@hatrail/core/stack/ground';
 import type { Row } from '@hatrail/core/sweep/prove';
 import { useEditor } from '../editor/store.ts';
 import type { FillAnswer } from '../editor/verdicts.ts';
 import { colourName } from '../parts/ColourField.tsx';
 import { figure } from '../parts/Verdict.tsx';
+import type { SiteAtHand } from '../engine/proof.ts';
+import { OtherWays } from './OtherWays.tsx';
 import { worstRow } from './view.ts';
 
 interface RemedyProps {
-  site: Site;
+  hand: SiteAtHand;
   header: Header;
   moment: Moment;
   /** Rows of all pages and widths. */
@@ -23,7 +22,6 @@ interface RemedyProps {
   progress: { done: number; of: number } | undefined;
   failure: string | undefined;
   answer: FillAnswer;
-  cut: Cut | undefined;
 }
 
 /** The smallest fill that clears the moment on every page, swept before it is offered, tried with one click. */
@@ -35,7 +33,8 @@ export function Remedy(props: RemedyProps) {
   );
 }
 
-function RemedyText({ site, header, moment, rows, progress, failure, answer, cut }: RemedyProps) {
+function RemedyText({ hand, header, moment, rows, progress, failure, answer }: RemedyProps) {
+  const { site } = hand;
   if (failure) return <p>The pages could not be swept: {failure} Reload to try again.</p>;
   if (!rows) {
     return (
@@ -77,6 +76,7 @@ function RemedyText({ site, header, moment, rows, progress, failure, answer, cut
             that is lost first: {worst?.item}
             {worst?.state === 'hover' ? ', hovered' : ''}.
           </p>
+          <OtherWays hand={hand} header={header} moment={moment} rows={own} />
         </>
       );
     case 'own':
@@ -91,7 +91,7 @@ function RemedyText({ site, header, moment, rows, progress, failure, answer, cut
             {answer.kind === 'own'
               ? `Fill to ${fill.percent}\u00a0%.`
               : `Fill in ${name}, ${fill.percent}\u00a0%.`}{' '}
-            <Cost site={site} header={header} moment={moment} fill={fill} cut={cut} colour={colour} />
+            <Cost site={site} fill={fill} cost={answer.cost} />
           </p>
           <Button
             variant="contained"
@@ -107,30 +107,24 @@ function RemedyText({ site, header, moment, rows, progress, failure, answer, cut
           >
             Try it
           </Button>
+          <OtherWays hand={hand} header={header} moment={moment} rows={own} />
         </>
       );
     }
   }
 }
 
-/** What the remedy reaches and costs, from its own sweep. */
-function Cost({
+/** What a remedy reaches and costs, from its own sweep. */
+export function Cost({
   site,
-  header,
-  moment,
   fill,
-  cut,
-  colour,
+  cost,
 }: {
   site: Site;
-  header: Header;
-  moment: Moment;
-  fill: LeastFill;
-  cut: Cut | undefined;
-  colour: Parameters<typeof colourName>[1];
+  fill: Pick<LeastFill, 'rows' | 'limit'>;
+  cost: LookCost | undefined;
 }) {
   const text = fill.rows.filter(({ needed }) => needed === 4.5).map(({ worst }) => worst);
-  const look = resolveLook(site, header, moment);
   const limit =
     fill.limit &&
     fill.rows.find(
@@ -140,20 +134,11 @@ function Cost({
         row.page === fill.limit!.page &&
         row.width === fill.limit!.width,
     );
-  const page = cut?.steps[0]?.ground;
-  const grounds = page
-    ? Array.from({ length: page.width }, (_, x) => pixelAt(page, x, page.height >> 1))
-    : [];
-  const { pageShowing, colourDifference } = fillCost(
-    { colour: resolveColour(site.palette, look.fill.colour), opacity: look.fill.opacity },
-    { colour: resolveColour(site.palette, colour), opacity: fill.percent / 100 },
-    grounds,
-  );
   return (
     <>
       {text.length > 0 && `Worst letter ${figure(Math.min(...text))} on every page; `}
-      {`${Math.round(pageShowing * 100)}\u00a0% of the page`} still shows through
-      {grounds.length > 0 && `, colours move by ${colourDifference.toFixed(2)} (ΔE OK) at the worst place`}.
+      {cost &&
+        `${Math.round(cost.pageShowing * 100)}\u00a0% of the page still shows through at the worst place, and colours move by ${cost.colourDifference.toFixed(2)} (ΔE OK).`}
       {limit &&
         ` ${limit.item}${limit.state === 'hover' ? ', hovered,' : ''} asks for the most, on ${site.pages.find(({ path }) => path === limit.page)?.title}.`}
     </>

@@ -7,7 +7,8 @@ import type { ColourUse } from '@hatrail/core/model/palette';
 import type { Site } from '@hatrail/core/model/site';
 import type { Row } from '@hatrail/core/sweep/prove';
 import { STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
-import { fillWork, proveAll, type SiteAtHand } from '../engine/proof.ts';
+import type { LookCost } from '@hatrail/core/remedy/cost';
+import { costOf, fillWork, proveAll, type SiteAtHand } from '../engine/proof.ts';
 import { isAbort } from '../engine/pool.ts';
 
 /** What the sweeps over all pages and widths have found, and how far they are. */
@@ -66,9 +67,9 @@ export function useProofOfAll(hand: SiteAtHand, header: Header, width: number): 
 export type FillAnswer =
   | { kind: 'solving' }
   /** The moment's own colour clears it from a percent on. */
-  | { kind: 'own'; fill: LeastFill }
+  | { kind: 'own'; fill: LeastFill; cost: LookCost | undefined }
   /** The own colour never does; another does. */
-  | { kind: 'other'; fill: LeastFill; colour: ColourUse }
+  | { kind: 'other'; fill: LeastFill; colour: ColourUse; cost: LookCost | undefined }
   | { kind: 'none' }
   | { kind: 'failed'; message: string };
 
@@ -164,10 +165,12 @@ async function solve(
   const own = rows.filter((row) => row.moment === moment);
   const [first, ...others] = fillCandidates({ site: hand.site, header }, moment);
   const fill = await leastFill(header, moment, first!, own, work);
-  if (fill) return { kind: 'own', fill };
+  const worst = worstFirst(own)[0];
+  const cost = async (found: LeastFill) => worst && costOf(hand, worst, header, found.header, { signal });
+  if (fill) return { kind: 'own', fill, cost: await cost(fill) };
   for (const colour of others.slice(0, 3)) {
     const other = await leastFill(header, moment, colour, own, work);
-    if (other) return { kind: 'other', fill: other, colour };
+    if (other) return { kind: 'other', fill: other, colour, cost: await cost(other) };
   }
   return { kind: 'none' };
 }

@@ -3,6 +3,7 @@ import { contextMeasure, type Measure, type MeasuringContext } from '@hatrail/co
 import { MOMENTS, type Header, type Moment } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
 import { shippedSizes, type ShippedSizes } from '@hatrail/core/output/sizes';
+import { lookCost, type LookCost } from '@hatrail/core/remedy/cost';
 import type { FillWork, Place } from '@hatrail/core/remedy/leastFill';
 import type { Row } from '@hatrail/core/sweep/prove';
 import { STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
@@ -155,12 +156,8 @@ async function proveMoment(
   const key = proofKey(at, header, pageId, width, moment);
   const found = known.get(key);
   if (found) return found;
-  const withHeader = {
-    ...at,
-    site: { ...at.site, headers: at.site.headers.map((old) => (old.id === header.id ? header : old)) },
-  };
   const request = {
-    ...(await sceneRequest(withHeader, header.id, pageId, width)),
+    ...(await sceneRequest(withHeader(at, header), header.id, pageId, width)),
     moments: [moment],
     curves: false,
   };
@@ -209,7 +206,7 @@ export function fillWork(
 ): FillWork {
   return {
     sweep: (header) => proveAll(at, header, { ...options, moments: [moment] }),
-    solve: async (header, colour, places) => {
+    solve: async (header, knob, places) => {
       const groups = groupsOf(places, ({ page, width }) => `${page} ${width}`);
       const answers = new Map<Place, number | undefined>();
       await Promise.all(
@@ -219,7 +216,7 @@ export function fillWork(
           const request = await sceneRequest(at, header.id, pageId, width);
           const solved = await onEngine(
             placeName(pageId, width),
-            (engine) => engine.solve(request, moment, colour, group),
+            (engine) => engine.solve(request, moment, knob, group),
             { urgency: 'later', ...options },
           );
           group.forEach((place, i) => answers.set(place, solved[i]));
@@ -228,4 +225,27 @@ export function fillWork(
       return places.map((place) => answers.get(place));
     },
   };
+}
+
+/** What another header in a header's place costs the look, at the place where a row is worst. */
+export async function costOf(
+  at: SiteAtHand,
+  row: Row,
+  before: Header,
+  after: Header,
+  options: ProofOptions = {},
+): Promise<LookCost | undefined> {
+  const pageId = at.site.pages.find((page) => page.path === row.page)!.id;
+  const cutOf = async (header: Header) => {
+    const request = await sceneRequest(withHeader(at, header), header.id, pageId, row.width);
+    return onEngine(placeName(pageId, row.width), (engine) => engine.cut(request, row), options);
+  };
+  const [old, fresh] = [await cutOf(before), await cutOf(after)];
+  return old && fresh && lookCost(old, fresh);
+}
+
+/** A site at hand with another header in the place of the one of the same id. */
+export function withHeader(at: SiteAtHand, header: Header): SiteAtHand {
+  const headers = at.site.headers.map((old) => (old.id === header.id ? header : old));
+  return { ...at, site: { ...at.site, headers } };
 }

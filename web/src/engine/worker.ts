@@ -1,8 +1,7 @@
 import { expose, transfer } from 'comlink';
 import { contextMeasure, type Measure, type MeasuringContext } from '@hatrail/core/measure/measure';
 import type { Header, Moment } from '@hatrail/core/model/header';
-import type { ColourUse } from '@hatrail/core/model/palette';
-import { leastPercents, type Place } from '@hatrail/core/remedy/leastFill';
+import { leastPercents, type Knob, type Place } from '@hatrail/core/remedy/leastFill';
 import { cutScene, type Cut } from '@hatrail/core/stack/cut';
 import { probeScene, proveScene, type Probe } from '@hatrail/core/sweep/prove';
 import { layoutScene, type Scene } from '@hatrail/core/sweep/scene';
@@ -75,15 +74,15 @@ const engine = {
     return cutScene(scene, raster, draw, at);
   },
 
-  /** The least fill at each of some places. */
+  /** The least opacity of a layer at each of some places. */
   async solve(
     request: SceneRequest,
     moment: Moment,
-    colour: ColourUse,
+    knob: Knob,
     places: Place[],
   ): Promise<(number | undefined)[]> {
     const { scene, raster, draw } = await prepared(request);
-    return leastPercents(scene, raster, draw, moment, colour, places);
+    return leastPercents(scene, raster, draw, moment, knob, places);
   },
 
   /** The whole page as a picture of a given width. */

@@ -67,7 +67,7 @@ export function GradientLayer() {
       {on && stop && (
         <>
           <Value label="Stops" layer="gradient" name="stops">
-            <div className="gradient-bar checks" ref={bar}>
+            <div className="gradient-bar" ref={bar}>
               <button
                 type="button"
                 className="gradient-ground"

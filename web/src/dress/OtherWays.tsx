@@ -1,0 +1,96 @@
+import { Button } from '@mui/material';
+import { useEffect, useRef, useState } from 'react';
+import type { Header, Moment } from '@hatrail/core/model/header';
+import type { Row } from '@hatrail/core/sweep/prove';
+import { changeHeader } from '../editor/edits.ts';
+import { WAYS, otherWays, type Way } from '../editor/ways.ts';
+import { isAbort } from '../engine/pool.ts';
+import type { SiteAtHand } from '../engine/proof.ts';
+import { Cost } from './Remedy.tsx';
+
+interface OtherWaysProps {
+  hand: SiteAtHand;
+  header: Header;
+  moment: Moment;
+  rows: readonly Row[];
+}
+
+interface Search {
+  ways: Way[];
+  tried: number;
+  failure?: string;
+}
+
+/** Other changes that clear a moment, looked for when they are asked for; each is swept before it is listed. */
+export function OtherWays({ hand, header, moment, rows }: OtherWaysProps) {
+  const [search, setSearch] = useState<Search>();
+  const stop = useRef<AbortController>(undefined);
+  const end = () => {
+    stop.current?.abort();
+    setSearch(undefined);
+  };
+  // What was found holds for the header as it was.
+  useEffect(() => end, [hand.site, header, moment]);
+  const begin = () => {
+    const abort = new AbortController();
+    stop.current = abort;
+    setSearch({ ways: [], tried: 0 });
+    otherWays({ hand, header, moment, rows, signal: abort.signal }, (ways, tried) => {
+      if (!abort.signal.aborted) setSearch({ ways, tried });
+    }).catch((error: unknown) => {
+      if (!isAbort(error) && !abort.signal.aborted) {
+        setSearch((now) => ({ ways: [], tried: 0, ...now, failure: (error as Error).message }));
+      }
+    });
+  };
+  if (!search) {
+    return (
+      <Button size="small" variant="outlined" onClick={begin}>
+        Other ways
+      </Button>
+    );
+  }
+  const { ways, tried, failure } = search;
+  const isDone = tried === WAYS;
+  return (
+    <div className="other-ways">
+      <h4>Other ways, the least change first</h4>
+      <ul>
+        {ways.map((way) => (
+          <li key={way.text}>
+            <p>
+              <strong>{way.text}</strong> <Cost site={hand.site} fill={way} cost={way.cost} />
+            </p>
+            <Button
+              size="small"
+              variant="outlined"
+              aria-label={`Try it: ${way.text}`}
+              onClick={() =>
+                changeHeader(
+                  header.id,
+                  way.text,
+                  (draft) =>
+                    void (draft.looks = JSON.parse(JSON.stringify(way.header.looks)) as Header['looks']),
+                )
+              }
+            >
+              Try it
+            </Button>
+          </li>
+        ))}
+      </ul>
+      {failure ? (
+        <p role="alert">The search stopped: {failure} Change something, or try again.</p>
+      ) : isDone ? (
+        ways.length === 0 && <p>No other single change clears it everywhere.</p>
+      ) : (
+        <p className="quiet">
+          {tried} of {WAYS} tried, each over every page and width.{' '}
+          <button type="button" className="link" onClick={end}>
+            Stop
+          </button>
+        </p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,140 @@
+import { resolveLook } from '@hatrail/core/header/look';
+import type { Header, Moment } from '@hatrail/core/model/header';
+import { LOGO_VARIANTS, LOGO_VARIANT_NAMES } from '@hatrail/core/model/picture';
+import type { LookCost } from '@hatrail/core/remedy/cost';
+import { fillCandidates, leastOpacity, type Knob, type Place } from '@hatrail/core/remedy/leastFill';
+import { showsGradient } from '@hatrail/core/stack/worn';
+import type { Row } from '@hatrail/core/sweep/prove';
+import { colourName } from '../parts/ColourField.tsx';
+import { costOf, fillWork, proveAll, type SiteAtHand } from '../engine/proof.ts';
+
+/** A change that clears a moment on every page and at every width: swept before it is shown. */
+export interface Way {
+  text: string;
+  header: Header;
+  rows: Row[];
+  limit: Place | undefined;
+  cost: LookCost | undefined;
+}
+
+interface Asked {
+  hand: SiteAtHand;
+  header: Header;
+  moment: Moment;
+  /** The moment's rows, over all pages and widths. */
+  rows: readonly Row[];
+  signal: AbortSignal;
+}
+
+type Finder = (asked: Asked) => Promise<Omit<Way, 'cost'> | undefined>;
+
+/** The least of a layer that clears it. */
+function least(
+  knob: (asked: Asked) => Knob | undefined,
+  text: (asked: Asked, knob: Knob, percent: number) => string,
+  change = (header: Header, _moment: Moment) => header,
+): Finder {
+  return async (asked) => {
+    const turned = knob(asked);
+    if (!turned) return undefined;
+    const { hand, moment, rows, signal } = asked;
+    const header = change(asked.header, moment);
+    const found = await leastOpacity(header, moment, turned, rows, fillWork(hand, moment, { signal }));
+    return (
+      found && {
+        text: text(asked, turned, found.percent),
+        header: found.header,
+        rows: found.rows,
+        limit: found.limit,
+      }
+    );
+  };
+}
+
+/** The header with other values at a moment. */
+function withLook(header: Header, moment: Moment, set: Header['looks'][Moment]): Header {
+  return { ...header, looks: { ...header.looks, [moment]: { ...header.looks[moment], ...set } } };
+}
+
+/** Sweeps a header; a way where every row is clear. */
+async function ifClear({ hand, moment, signal }: Asked, header: Header, text: string) {
+  const rows = await proveAll(hand, header, { moments: [moment], signal });
+  return rows.every(({ verdict }) => verdict === 'clear')
+    ? { text, header, rows, limit: undefined }
+    : undefined;
+}
+
+/** The colour of the palette that stands furthest from the links' ink. */
+const furthest = ({ hand, header, moment }: Asked) => fillCandidates({ site: hand.site, header }, moment)[1]!;
+
+const inPalette = ({ hand }: Asked, knob: Knob) =>
+  knob.layer === 'gradient' ? '' : colourName(hand.site.palette, knob.colour);
+
+/** The ways that are tried besides the least fill, each a function of its own. */
+const FINDERS: readonly Finder[] = [
+  least(
+    (asked) => ({ layer: 'tint', colour: furthest(asked) }),
+    (asked, knob, percent) => `Tint in ${inPalette(asked, knob)}, ${percent} %.`,
+  ),
+  least(
+    ({ hand, header, moment }) =>
+      showsGradient(resolveLook(hand.site, header, moment).gradient) ? { layer: 'gradient' } : undefined,
+    (_, __, percent) => `The gradient stronger: ${percent} % where it is strongest.`,
+  ),
+  least(
+    ({ hand, header, moment }) => {
+      const { blur, fill } = resolveLook(hand.site, header, moment);
+      return blur.radius > 0 ? undefined : { layer: 'fill', colour: fill.colour };
+    },
+    (asked, knob, percent) => `Blur of 12 px, and the fill in ${inPalette(asked, knob)} to ${percent} %.`,
+    (header, moment) => withLook(header, moment, { blur: { radius: 12 } }),
+  ),
+  async (asked) => {
+    const { hand, header, moment, rows } = asked;
+    const failing = rows.filter(({ verdict }) => verdict !== 'clear');
+    if (failing.some(({ item }) => item !== 'Logo')) return undefined;
+    const own = resolveLook(hand.site, header, moment).ink.logo;
+    for (const logo of LOGO_VARIANTS.filter((each) => each !== own && hand.site.logo.variants[each])) {
+      const tried = withLook(header, moment, { ink: { ...header.looks[moment].ink, logo } });
+      const way = await ifClear(asked, tried, `The other logo: ${LOGO_VARIANT_NAMES[logo].toLowerCase()}.`);
+      if (way) return way;
+    }
+    return undefined;
+  },
+  async (asked) => {
+    const { hand, header, moment } = asked;
+    const own = resolveLook(hand.site, header, moment).ink;
+    for (const { id, name } of hand.site.palette) {
+      if (own.link.swatch === id) continue;
+      const use = { swatch: id };
+      const ink = { ...header.looks[moment].ink, link: use, hover: use, current: use };
+      const way = await ifClear(asked, withLook(header, moment, { ink }), `Links in ${name}.`);
+      if (way) return way;
+    }
+    return undefined;
+  },
+];
+
+/** How many ways are tried. */
+export const WAYS = FINDERS.length;
+
+/**
+ * Finds other ways to clear a moment, one after the other, the cheapest first in the end.
+ * @param found told after each that was tried, with all that were found so far
+ */
+export async function otherWays(asked: Asked, found: (ways: Way[], tried: number) => void): Promise<void> {
+  const ways: Way[] = [];
+  const [worst] = [...asked.rows].sort((a, b) => a.worst / a.needed - b.worst / b.needed);
+  for (const [i, find] of FINDERS.entries()) {
+    asked.signal.throwIfAborted();
+    const way = await find(asked);
+    if (way && worst) {
+      ways.push({
+        ...way,
+        cost: await costOf(asked.hand, worst, asked.header, way.header, { signal: asked.signal }),
+      });
+    }
+    ways.sort((a, b) => (a.cost?.colourDifference ?? 0) - (b.cost?.colourDifference ?? 0));
+    found([...ways], i + 1);
+  }
+}
