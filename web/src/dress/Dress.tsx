@@ -6,6 +6,7 @@ import type { Probe } from '@hatrail/core/sweep/prove';
 import { useLeastFill, useVerdicts } from '../editor/verdicts.ts';
 import type { EditorContext } from '../editor/Editor.tsx';
 import { usePreview } from '../parts/preview.ts';
+import { BorrowedGround, GROUNDS, groundCss, type GroundName } from './BorrowedGround.tsx';
 import { CutPanel } from './CutPanel.tsx';
 import { Film, FILM_WIDTH } from './Film.tsx';
 import { Moments } from './Moments.tsx';
@@ -47,6 +48,7 @@ export function Dress() {
     if (isWaiting && worst) go({ scroll: worst.scroll });
   }, [isWaiting, worst, go]);
 
+  const [ground, setGround] = useState<GroundName>('page');
   const stage = useRef<HTMLDivElement>(null);
   const room = useWidthOf(stage);
   const windowHeight = facts?.windowHeight ?? usualWindowHeight(width);
@@ -90,6 +92,7 @@ export function Dress() {
               ))}
             </select>
           </label>
+          <BorrowedGround value={ground} onChange={setGround} />
           <WidthRuler
             width={width}
             foldWidth={facts?.layout.foldWidth ?? 0}
@@ -104,12 +107,22 @@ export function Dress() {
             windowHeight={windowHeight}
             scale={scale}
             scroll={scroll}
+            ground={groundCss(ground)}
             header={header}
-            worst={mostLost(probes)}
+            worst={ground === 'page' ? mostLost(probes) : undefined}
             onScroll={(next) => next !== scroll && goTo(next)}
             onLink={followLink}
           />
         </div>
+        {ground !== 'page' && (
+          <p className="note-warn" role="status">
+            Borrowed ground, {GROUNDS[ground].name}: to look at only. It never ships, and all verdicts are of{' '}
+            {page.title} itself.{' '}
+            <button type="button" className="link" onClick={() => setGround('page')}>
+              Back to the page
+            </button>
+          </p>
+        )}
         {failure && (
           <p className="note-error" role="alert">
             This page could not be swept: {failure} Change something, or reload, to try again.

@@ -11,6 +11,8 @@ interface StageProps {
   windowHeight: number;
   scale: number;
   scroll: number;
+  /** CSS of a borrowed ground. */
+  ground: string | undefined;
   header: Header;
   /** The item furthest below its need at this scroll. */
   worst: Probe | undefined;
@@ -20,7 +22,8 @@ interface StageProps {
 
 /** The page under the header it will ship with, and the worst letter at this scroll in brackets. */
 export function Stage(props: StageProps) {
-  const { preview, title, width, windowHeight, scale, scroll, header, worst, onScroll, onLink } = props;
+  const { preview, title, width, windowHeight, scale, scroll, ground, header, worst, onScroll, onLink } =
+    props;
   if (!preview) return <div className="stage-wait">Loading the site’s type and pages</div>;
   const offset = header.manner.onScroll === 'leaves' ? -scroll : 0;
   return (
@@ -31,6 +34,7 @@ export function Stage(props: StageProps) {
       height={windowHeight}
       scale={scale}
       scroll={scroll}
+      {...(ground !== undefined && { ground })}
       isLive
       onScroll={onScroll}
       onLink={onLink}

@@ -11,6 +11,8 @@ interface LiveFrameProps {
   /** Size on screen as a share of that. */
   scale: number;
   scroll: number;
+  /** CSS that puts another ground under the header, for looking only. */
+  ground?: string;
   /** Whether the page can be worked with, or is only to be looked at. */
   isLive?: boolean;
   onScroll?: (scroll: number) => void;
@@ -32,6 +34,7 @@ export function LiveFrame(props: LiveFrameProps) {
     height,
     scale,
     scroll,
+    ground,
     isLive = false,
     onScroll,
     onLink,
@@ -41,14 +44,14 @@ export function LiveFrame(props: LiveFrameProps) {
   } = props;
   const frame = useRef<HTMLIFrameElement>(null);
   const [loads, setLoads] = useState(0);
-  const now = useRef({ preview, scroll, onScroll, onLink, onPick });
+  const now = useRef({ preview, scroll, ground, onScroll, onLink, onPick });
   useEffect(() => {
-    now.current = { preview, scroll, onScroll, onLink, onPick };
+    now.current = { preview, scroll, ground, onScroll, onLink, onPick };
   });
 
   const onLoad = () => {
     const inside = frame.current!.contentWindow!;
-    dressFrame(frame.current!, now.current.preview);
+    dressFrame(frame.current!, now.current.preview, now.current.ground);
     inside.scrollTo({ top: now.current.scroll, behavior: 'instant' });
     inside.addEventListener('scroll', () => now.current.onScroll?.(Math.round(inside.scrollY)), {
       passive: true,
@@ -67,8 +70,8 @@ export function LiveFrame(props: LiveFrameProps) {
   };
 
   useEffect(() => {
-    if (loads > 0) dressFrame(frame.current!, preview);
-  }, [preview, loads]);
+    if (loads > 0) dressFrame(frame.current!, preview, ground);
+  }, [preview, ground, loads]);
 
   useEffect(() => {
     const inside = frame.current?.contentWindow;

@@ -49,6 +49,7 @@ function previewHtml(hand: SiteAtHand, header: Header, page: Page, sizes: Shippe
     '<style id="site-css"></style>',
     '<style id="header-css"></style>',
     '<style id="still-css"></style>',
+    '<style id="ground-css"></style>',
     '<script src="/preview/header.js" defer></script>',
   ].join('\n');
   return pageHtml(hand.site, page, header, to, head);
@@ -128,7 +129,11 @@ export function usePreview(
 }
 
 /** Puts the style sheets of a preview into a loaded frame, without letting the change run over time. */
-export function dressFrame(frame: HTMLIFrameElement, { headerCss, siteCss: pages }: Preview): void {
+export function dressFrame(
+  frame: HTMLIFrameElement,
+  { headerCss, siteCss: pages }: Preview,
+  ground = '',
+): void {
   const inside = frame.contentDocument;
   const set = (id: string, css: string) => {
     const element = inside?.getElementById(id);
@@ -136,6 +141,7 @@ export function dressFrame(frame: HTMLIFrameElement, { headerCss, siteCss: pages
   };
   set('still-css', '.hr, .hr * { transition: none !important }');
   set('site-css', pages);
+  set('ground-css', ground);
   set('header-css', headerCss);
   frame.contentWindow?.setTimeout(() => set('still-css', ''), 120);
 }
