@@ -64,7 +64,7 @@ function ground({ chance, pick, between, colour }: Chances, isRail: boolean): Lo
   const worn = pick(['aurora', 'dome', 'checks', 'veil', 'limb', 'dots']);
   const stops = (count: number): GradientStop[] =>
     Array.from({ length: count }, (_, i) => ({
-      at: Math.min(100, Math.max(0, Math.round((100 * i) / (count - 1)) + between(-20, 20))),
+      at: Math.min(100, Math.max(0, Math.round((100 * i) / (count - 1)) + between(-12, 12))),
       colour: colour(),
       opacity: between(0, 10) / 10,
     }));
@@ -233,6 +233,8 @@ export function dressedSite(base: Site, seed: number): Dressed {
     headers: [header],
   };
   const leaves = header.manner.onScroll === 'leaves';
-  const scrolls = leaves ? [0, 7, 23, 41] : [between(0, 39), 40, between(41, 500), between(300, 900)];
+  const scrolls = leaves
+    ? [0, 7, 15, 23, 31, 41]
+    : [0, between(1, 39), 40, between(41, 300), between(301, 600), between(601, 900)];
   return { site, header, width: pick([1280, 1280, 1003, 768, 1536, 390]), scrolls, windowHeight: 320 };
 }

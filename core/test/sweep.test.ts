@@ -230,7 +230,7 @@ describe('the running sweep', () => {
           const area = shape.kind === 'cells' ? around(shape.cells) : wholeHeader;
           const target = targetOf([...layers], shape, area, blur);
           const swept = sweepTarget(scene, { from: 0, to: 300 }, target, page);
-          for (let row = 0; row <= 300; row += 23) {
+          for (let row = 0; row <= 300; row += 75) {
             const { contrast } = readAt(target, page, { row, gone: 0 });
             // One level of ground is more at a logo's soft edge, where ink and ground move together.
             const allowed = shape.kind === 'logo' ? 0.02 : 0.015;

@@ -91,10 +91,19 @@ function write(out: Float64Array, { r, g, b }: Rgba, a: number): void {
   out[3] = a;
 }
 
-/** A layer's colour at a header pixel, premultiplied and cut to its box: levels 0 to 255, alpha 0 to 1, written to `out`. */
-export function readLayer({ paint, box }: StackLayer, x: number, y: number, out: Float64Array): void {
+/**
+ * A layer's colour at a header pixel, premultiplied and cut to its box: levels 0 to 255, alpha 0 to 1, written to `out`.
+ * @param isWhole its box is known to cover the pixel
+ */
+export function readLayer(
+  { paint, box }: StackLayer,
+  x: number,
+  y: number,
+  isWhole: boolean,
+  out: Float64Array,
+): void {
   (READERS[paint.kind] as Reader<Paint['kind']>)(paint as never, x, y, out);
-  if (!box) return;
+  if (!box || isWhole) return;
   const share = boxCoverage(box, x, y);
   if (share < 1) for (let c = 0; c < 4; c++) out[c]! *= share;
 }
@@ -112,16 +121,20 @@ function boxCoverage({ area, above, below }: NonNullable<StackLayer['box']>, x: 
   return Math.min(1, Math.max(0, radius - Math.hypot(dx, dy) + 0.5));
 }
 
-/** Whether a layer is the same colour all over an area. */
-export function isEvenOver({ paint, box }: StackLayer, area: Area): boolean {
-  if (paint.kind !== 'even') return false;
-  if (paint.colour.a === 0 || !box || sizeOf(area) === 0) return true;
+/** Whether a layer's box covers every pixel of an area whole. A box with round corners is convex: its corners decide. */
+export function coversArea({ box }: StackLayer, area: Area): boolean {
+  if (!box || sizeOf(area) === 0) return true;
   const corners = [
     [area.left, area.top],
     [area.right - 1, area.top],
     [area.left, area.bottom - 1],
     [area.right - 1, area.bottom - 1],
   ] as const;
-  // A box with round corners is convex: what covers an area's corners whole covers it all.
   return corners.every(([x, y]) => boxCoverage(box, x, y) === 1);
+}
+
+/** Whether a layer is the same colour all over an area. */
+export function isEvenOver(layer: StackLayer, area: Area): boolean {
+  const { paint } = layer;
+  return paint.kind === 'even' && (paint.colour.a === 0 || coversArea(layer, area));
 }

@@ -18,6 +18,34 @@ export interface TextShadow {
  * deviation (CSS Backgrounds 3, section 7.1.1), times the shadow's own alpha.
  */
 export function textShadowLayer(run: TextRun, shadow: TextShadow, draw: Pick<Drawing, 'text'>): StackLayer {
+  const { colour, ...shape } = shadow;
+  const key = JSON.stringify([run, shape]);
+  const known = drawn.get(draw) ?? new Map<string, Coverage>();
+  drawn.set(draw, known);
+  const coverage = known.get(key) ?? shadowCoverage(run, shape, draw);
+  known.set(key, coverage);
+  return {
+    name: 'textShadow',
+    owner: 'item',
+    blend: 'normal',
+    paint: { kind: 'coverage', colour, ...coverage },
+  };
+}
+
+/** How much of each pixel of an area a shadow covers, 0 to 1. */
+interface Coverage {
+  area: Area;
+  coverage: Float32Array;
+}
+
+/** What was worked out already, by who drew the letters: another state or ink changes nothing of it. */
+const drawn = new WeakMap<object, Map<string, Coverage>>();
+
+function shadowCoverage(
+  run: TextRun,
+  shadow: Omit<TextShadow, 'colour'>,
+  draw: Pick<Drawing, 'text'>,
+): Coverage {
   const weights = letterBlur(shadow.blur / 2);
   const reach = weights.length - 1;
   const moved = { ...run, left: run.left + shadow.x, baseline: run.baseline + shadow.y };
@@ -31,13 +59,7 @@ export function textShadowLayer(run: TextRun, shadow: TextShadow, draw: Pick<Dra
   const sharp = Float32Array.from(draw.text(moved, area), (v) => v / 255);
   const [width, height] = [area.right - area.left, area.bottom - area.top];
   const across = convolve(sharp, width, height, weights, 1, width);
-  const coverage = convolve(across, width, height, weights, width, 1);
-  return {
-    name: 'textShadow',
-    owner: 'item',
-    blend: 'normal',
-    paint: { kind: 'coverage', colour: shadow.colour, area, coverage },
-  };
+  return { area, coverage: convolve(across, width, height, weights, width, 1) };
 }
 
 /** Below a deviation of 2 Chromium's blur of letters is this much narrower than asked for: measured. */

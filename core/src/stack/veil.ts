@@ -1,7 +1,7 @@
 import { blend } from '../colour/blend.ts';
 import type { BlendMode } from '../model/layer.ts';
 import { sizeOf, type Area } from './area.ts';
-import { isEvenOver, readLayer, type StackLayer } from './layers.ts';
+import { coversArea, isEvenOver, readLayer, type StackLayer } from './layers.ts';
 
 /**
  * What all layers together lay over the page: at every pixel a colour, and the share of the page that shows through. The
@@ -23,14 +23,17 @@ export function veilOf(layers: readonly StackLayer[], area: Area): Veil {
   const group = new Float64Array(4 * count);
   const colour = new Float64Array(4);
   layers.forEach((layer, n) => {
-    for (let i = 0; i < count; i++) {
-      const y = Math.floor(i / width);
-      readLayer(layer, area.left + i - y * width, area.top + y, colour);
-      if (layer.blend !== 'normal') blendInto(group, 4 * i, colour, layer.blend);
-      layOver(group, 4 * i, colour);
+    const isWhole = coversArea(layer, area);
+    for (let i = 0, x = 0, y = 0; i < count; i++) {
+      readLayer(layer, area.left + x, area.top + y, isWhole, colour);
+      if (colour[3]! > 0) {
+        if (layer.blend !== 'normal') blendInto(group, 4 * i, colour, layer.blend);
+        layOver(group, 4 * i, colour, 0);
+      }
+      if (++x === width) [x, y] = [0, y + 1];
     }
     if (layers[n + 1]?.owner === layer.owner) return;
-    for (let i = 0; i < 4 * count; i += 4) layOver(whole, i, group.subarray(i, i + 4));
+    for (let i = 0; i < 4 * count; i += 4) layOver(whole, i, group, i);
     group.fill(0);
   });
   for (let i = 3; i < whole.length; i += 4) whole[i] = 1 - whole[i]!;
@@ -38,9 +41,12 @@ export function veilOf(layers: readonly StackLayer[], area: Area): Veil {
 }
 
 /** Source-over of a premultiplied colour (Compositing 1, section 5.1). */
-function layOver(below: Float64Array, at: number, top: Float64Array): void {
-  const shows = 1 - top[3]!;
-  for (let c = 0; c < 4; c++) below[at + c] = top[c]! + below[at + c]! * shows;
+function layOver(below: Float64Array, at: number, top: Float64Array, from: number): void {
+  const shows = 1 - top[from + 3]!;
+  below[at] = top[from]! + below[at]! * shows;
+  below[at + 1] = top[from + 1]! + below[at + 1]! * shows;
+  below[at + 2] = top[from + 2]! + below[at + 2]! * shows;
+  below[at + 3] = top[from + 3]! + below[at + 3]! * shows;
 }
 
 /**

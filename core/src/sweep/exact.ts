@@ -1,6 +1,6 @@
-import { contrast16, luminance16 } from '../colour/contrast.ts';
+import { LUMINANCE, WHITE, contrast16, luminance16 } from '../colour/contrast.ts';
 import type { Area } from '../stack/area.ts';
-import { groundPatch, pixelAt, type Behind, type Raster } from '../stack/ground.ts';
+import { groundPatch, type Behind, type Raster } from '../stack/ground.ts';
 import type { Stack } from '../stack/layers.ts';
 import { veilOf } from '../stack/veil.ts';
 import { tenth, type Cell } from './cells.ts';
@@ -20,14 +20,18 @@ export interface Reading {
 
 /** A cell's contrast: of its pixels' contrasts with the ink in ascending order, the one numbered `ceil(N / 10)`. */
 export function cellContrast(ground: Raster, area: Area, cell: Cell, ink: number): number {
-  const contrasts: number[] = [];
+  const contrasts = new Float32Array((cell.right - cell.left) * (cell.bottom - cell.top));
+  const [red, green, blue] = LUMINANCE;
+  let n = 0;
   for (let y = cell.top - area.top; y < cell.bottom - area.top; y++) {
     for (let x = cell.left - area.left; x < cell.right - area.left; x++) {
-      contrasts.push(contrast16(ink, luminance16(pixelAt(ground, x, y))));
+      const i = 4 * (y * ground.width + x);
+      const { data } = ground;
+      const sum = red[data[i]!]! + green[data[i + 1]!]! + blue[data[i + 2]!]!;
+      contrasts[n++] = contrast16(ink, Math.min(WHITE, sum));
     }
   }
-  contrasts.sort((p, q) => p - q);
-  return contrasts[tenth(contrasts.length) - 1]!;
+  return contrasts.sort()[tenth(contrasts.length) - 1]!;
 }
 
 /**
