@@ -49,16 +49,44 @@ await tab.waitForTimeout(1500);
 await shoot('hang-folded');
 
 await tab.goto(`${running.url}/sites/${id}/dress`);
-await tab.locator('.remedy button').waitFor(WAIT);
+const tryIt = tab.getByRole('button', { name: 'Try it', exact: true });
+await tryIt.waitFor(WAIT);
 await tab.locator('.percent-mark').waitFor(WAIT);
 await tab.waitForTimeout(1500);
 await shoot('dress');
 
-await tab.locator('.remedy button').click();
+await tryIt.click();
 await tab.getByText('Clear on every page').waitFor(WAIT);
 await tab.getByRole('button', { name: /^Ink/ }).click();
 await tab.waitForTimeout(1500);
 await shoot('dress-cleared');
+
+const add = (name: string) =>
+  tab.getByRole('group', { name: 'Add a layer' }).getByRole('button', { name, exact: true }).click();
+const undo = async (steps: number) => {
+  for (let i = 0; i < steps; i++) await tab.getByRole('button', { name: 'Undo' }).click();
+};
+await add('Gradient');
+await tab.waitForTimeout(2500);
+await shoot('dress-gradient');
+await undo(1);
+await add('Tint');
+await add('Picture');
+await tab.waitForTimeout(2500);
+await shoot('dress-picture');
+await undo(2);
+
+await tab.goto(`${running.url}/sites/${ferry}/dress`);
+await tab.locator('button.bar-verdict').waitFor(WAIT);
+await add('Blur');
+await tab.waitForTimeout(4000);
+await shoot('dress-blurred');
+await tab.getByRole('button', { name: /^What still covers/ }).click();
+await tab.waitForTimeout(500);
+await shoot('dress-covers');
+await undo(1);
+await tab.goto(`${running.url}/sites/${id}/dress`);
+await tab.getByText('Clear on every page').waitFor(WAIT);
 
 await tab.getByRole('link', { name: 'Hand over' }).click();
 await tab.getByRole('textbox', { name: /What changed/ }).fill('A fill that clears over the snow');

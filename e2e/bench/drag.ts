@@ -38,7 +38,7 @@ export async function dragFigures(): Promise<Record<string, number>> {
     const tab = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     const [id] = running.context.sites.ids();
     await tab.goto(`${running.url}/sites/${id}/dress`);
-    await tab.locator('.remedy button').waitFor({ timeout: 120_000 });
+    await tab.getByRole('button', { name: 'Try it', exact: true }).waitFor({ timeout: 120_000 });
     // As text: what runs this file renames functions, and the page does not know how.
     await tab.evaluate(`
       const figure = document.querySelector('.layer-figure');
