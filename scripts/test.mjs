@@ -1,5 +1,5 @@
 // npm test: installs what is missing, then lint, types, build, and all tests; ends with their totals.
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, readFileSync, rmSync } from 'node:fs';
 import { buildWeb, installChromium, installPackages } from './setUp.mjs';
 
@@ -8,11 +8,20 @@ installChromium();
 
 const RESULTS = 'test-results/vitest.json';
 rmSync(RESULTS, { force: true });
-let failed = 0;
-for (const check of ['lint', 'types']) {
-  console.log(`\n${check}`);
-  if (spawnSync('npm', ['run', '--silent', check], { stdio: 'inherit' }).status !== 0) failed++;
+/** Runs an npm script beside others; its output is kept until it has ended. */
+function checked(name) {
+  return new Promise((resolve) => {
+    const check = spawn('npm', ['run', '--silent', name]);
+    let said = '';
+    for (const stream of [check.stdout, check.stderr]) stream.on('data', (part) => (said += part));
+    check.on('close', (code) => {
+      console.log(`\n${name}: ${code === 0 ? 'nothing to say' : 'failed'}\n${code === 0 ? '' : said}`);
+      resolve(code === 0);
+    });
+  });
 }
+const checks = await Promise.all(['lint', 'types'].map(checked));
+let failed = checks.filter((isSound) => !isSound).length;
 buildWeb();
 const { status } = spawnSync('npx', ['vitest', 'run'], { stdio: 'inherit' });
 let passed = 0;

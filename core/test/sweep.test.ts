@@ -201,11 +201,10 @@ describe('the running sweep', () => {
           const target = targetOf(layers, shape, area);
           expect(target.veil.isEven).toBe(false);
           const swept = sweepTarget(scene, span, target, page);
-          const read = Array.from(
-            { length: 301 },
-            (_, row) => readAt(target, page, { row, gone: 0 }).contrast,
-          );
-          expect([...swept]).toEqual(read);
+          for (let row = 0; row <= 300; row += 4) {
+            const { contrast } = readAt(target, page, { row, gone: 0 });
+            expect(swept[row], `${shape.kind} at ${row}`).toBe(contrast);
+          }
         }
       });
     }

@@ -68,7 +68,7 @@ export function targetsOf(
           ? ink.what.picture
           : undefined;
     if (picture !== undefined) return pictureTarget(worn, i, picture);
-    return statesOf(ink, page).map((state) => cellTarget(worn, i, state));
+    return cellTargets(worn, i);
   });
 }
 
@@ -156,24 +156,27 @@ function statesOf(ink: HeaderInk, page: Page): LinkState[] {
   return ink.isStill ? [rest] : [rest, 'hover'];
 }
 
-function cellTarget(worn: Worn, index: number, state: LinkState): Target {
+/** A text or mark in each of its states. Where it has no backing, the ground is the same in all of them. */
+function cellTargets(worn: Worn, index: number): Target[] {
   const ink = worn.layout.inks[index]!;
   const { what } = ink;
   const look = lookOf(worn, ink);
   const inks = { rest: look.ink.link, hover: look.ink.hover, current: look.ink.current };
-  const text = what.kind === 'text' ? what.run : undefined;
   const cells =
     what.kind === 'text' ? letterCells(what.run) : what.kind === 'mark' ? markCells(what.inked) : [];
   const area = around(cells);
-  const stack = stackOf(worn, index, state, area);
-  return {
+  const groundIn = (state: LinkState) => {
+    const stack = stackOf(worn, index, state, area);
+    return { stack, veil: veilOf(stack.layers, area) };
+  };
+  const shared = ink.backing ? undefined : groundIn('rest');
+  return statesOf(ink, worn.page).map((state) => ({
     ink,
     state,
-    needed: text ? textTarget(text) : MARK_TARGET,
-    stack,
-    veil: veilOf(stack.layers, area),
+    needed: what.kind === 'text' ? textTarget(what.run) : MARK_TARGET,
+    ...(shared ?? groundIn(state)),
     shape: { kind: 'cells', colour: ink.ink ?? resolveColour(worn.site.palette, inks[state]), cells },
-  };
+  }));
 }
 
 function pictureTarget(worn: Worn, index: number, picture: string): Target[] {
