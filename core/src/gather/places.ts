@@ -22,15 +22,22 @@ const KEY_NAMES: Record<string, string> = {
   ground: 'Ground',
 };
 
+/** Layers of looks that have colours, with their names. */
+const LOOK_LAYERS = [
+  ['edge', 'Edge'],
+  ['textShadow', 'Text shadow'],
+  ['shadow', 'Shadow'],
+  ['tint', 'Tint'],
+  ['picture', 'Picture'],
+  ['gradient', 'Gradient'],
+  ['fill', 'Fill'],
+] as const;
+
 /** What a colour at a path is for: “Links, At the top, Night header”. `about` names what it belongs to. */
 export function colourPlace(site: Site, path: Path, about: string): string {
   const key = String(path.at(-1));
   const moment = path.find((part): part is Moment => part === 'top' || part === 'scrolled');
-  const layer = path.includes('edge')
-    ? 'Edge'
-    : path.includes('fill') && key === 'colour'
-      ? 'Fill'
-      : undefined;
+  const layer = path.includes('looks') ? LOOK_LAYERS.find(([name]) => path.includes(name))?.[1] : undefined;
   const item = itemAtPath(site, path);
   const part = path.includes('panel')
     ? 'folded menu and drop-downs'

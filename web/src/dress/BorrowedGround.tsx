@@ -2,7 +2,7 @@ import { Choice } from '../parts/fields.tsx';
 
 /** Grounds that can be put under the header for looking only; they never ship and change no verdict. */
 export const GROUNDS = {
-  page: { name: 'the page itself', background: undefined },
+  page: { name: 'the page', background: undefined },
   light: { name: 'light', background: '#f4f4f2' },
   middle: { name: 'middle grey', background: '#777' },
   dark: { name: 'dark', background: '#16181c' },

@@ -39,7 +39,12 @@ export function WidthRuler({ width, foldWidth, onChange }: WidthRulerProps) {
         onPointerMove={(event) => event.buttons === 1 && drag(event.clientX)}
       >
         {foldWidth > LEAST_WIDTH && foldWidth <= GREATEST_WIDTH && (
-          <span className="ruler-fold" style={{ left: share(foldWidth) }}>
+          <span
+            className="ruler-fold"
+            // On the side where the handle is not.
+            data-side={width > foldWidth ? 'left' : 'right'}
+            style={{ left: share(foldWidth) }}
+          >
             folds below {foldWidth}
           </span>
         )}

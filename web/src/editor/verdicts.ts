@@ -86,8 +86,8 @@ export const useFillAnswer = create<Answers>()(() => ({ answer: { kind: 'solving
 
 /** All that the least fill of a moment depends on: everything but the opacity it now has. */
 function questionKey(site: Site, header: Header, moment: Moment, width: number): string {
-  const look = resolveLook(site, header, moment);
-  const { opacity: _, ...fill } = look.fill;
+  const { fill, ...others } = resolveLook(site, header, moment);
+  const { opacity: _, ...colour } = fill;
   const { duration: __, ...manner } = header.manner;
   return JSON.stringify([
     site.name,
@@ -105,8 +105,8 @@ function questionKey(site: Site, header: Header, moment: Moment, width: number):
     header.fold,
     manner,
     moment,
-    look.ink,
-    fill,
+    others,
+    colour,
   ]);
 }
 
