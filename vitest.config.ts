@@ -1,5 +1,8 @@
 import { defineConfig } from 'vitest/config';
 
+/** What is compared with Chromium's boxes and pixels: nothing in it depends on time, so that two files may run at once. */
+const PIXELS = ['e2e/agreement*.spec.ts', 'e2e/layout.spec.ts'];
+
 export default defineConfig({
   test: {
     reporters: ['default', ['json', { outputFile: 'test-results/vitest.json' }]],
@@ -16,10 +19,21 @@ export default defineConfig({
         test: {
           name: 'browser',
           include: ['e2e/**/*.spec.ts'],
+          exclude: PIXELS,
           testTimeout: 300_000,
           hookTimeout: 300_000,
           fileParallelism: false,
           sequence: { groupOrder: 1 },
+        },
+      },
+      {
+        test: {
+          name: 'pixels',
+          include: PIXELS,
+          testTimeout: 300_000,
+          hookTimeout: 300_000,
+          maxWorkers: 2,
+          sequence: { groupOrder: 2 },
         },
       },
     ],
