@@ -1,34 +1,21 @@
 import { useState, type ReactNode } from 'react';
-import { resolveWorn, type LayerName, type ResolvedLook, type Wearer } from '@hatrail/core/header/look';
+import { resolveWorn, type LayerName, type Wearer } from '@hatrail/core/header/look';
 import { coversOf } from '@hatrail/core/header/covers';
-import { MOMENTS, MOMENT_NAMES, itemsOf, type Header, type Moment } from '@hatrail/core/model/header';
+import { MOMENT_NAMES, type Header, type Moment } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
-import { startGradients } from '@hatrail/core/start/gradients';
 import type { Cut } from '@hatrail/core/stack/cut';
-import { cutDepth, showsGradient } from '@hatrail/core/stack/worn';
 import type { Row } from '@hatrail/core/sweep/prove';
 import { verdictOf } from '@hatrail/core/sweep/verdict';
 import type { FillAnswer } from '../editor/verdicts.ts';
-import { colourName } from '../parts/ColourField.tsx';
 import { figure, VERDICT_COLOURS } from '../parts/Verdict.tsx';
+import { addLayer } from './addLayer.ts';
+import { CopyFrom, wearersOf } from './CopyFrom.tsx';
 import { Covers } from './Covers.tsx';
-import { EvenLayer } from './layers/EvenLayer.tsx';
-import { GradientLayer } from './layers/GradientLayer.tsx';
-import { InkLayer } from './layers/InkLayer.tsx';
-import { BlurLayer, CutLayer, EdgeLayer, ShadowLayer, TextShadowLayer } from './layers/OuterLayers.tsx';
-import { PictureLayer } from './layers/PictureLayer.tsx';
+import { LayerBody } from './layers/LayerBody.tsx';
 import { DressingProvider } from './layers/Value.tsx';
+import { LayerSummary, isThere } from './LayerSummary.tsx';
 import { LetterPatch } from './LetterPatch.tsx';
-import {
-  LAYER_NAMES,
-  copyLook,
-  ownLook,
-  putBack,
-  putBackMoment,
-  setLayer,
-  setsLayer,
-  wearerName,
-} from './lookEdits.ts';
+import { LAYER_NAMES, ownLook, putBack, putBackMoment, setsLayer, wearerName } from './lookEdits.ts';
 import { MannerPanel, mannerText } from './MannerPanel.tsx';
 
 interface CutPanelProps {
@@ -70,29 +57,6 @@ function layersOf({ rail, item }: Wearer): readonly LayerName[] {
   if (item) return ['ink', 'textShadow'];
   if (rail) return ['ink', 'textShadow', 'tint', 'picture', 'gradient', 'fill', 'blur'];
   return ORDER;
-}
-
-/** Whether a layer of a look is there to be seen. */
-function isThere(look: ResolvedLook, layer: LayerName): boolean {
-  switch (layer) {
-    case 'textShadow':
-    case 'shadow':
-    case 'tint':
-    case 'fill':
-      return look[layer].opacity > 0;
-    case 'edge':
-      return look.edge.on || look.edge.above.width + look.edge.start.width + look.edge.end.width > 0;
-    case 'cut':
-      return cutDepth(look) > 0;
-    case 'picture':
-      return look.picture.on;
-    case 'gradient':
-      return showsGradient(look.gradient);
-    case 'blur':
-      return look.blur.radius > 0;
-    case 'ink':
-      return true;
-  }
 }
 
 /** The cut of a moment: its layers from the ink down to the page, the worst letter over each, and the contrast so far. */
@@ -156,7 +120,7 @@ export function CutPanel(props: CutPanelProps) {
           <LayerRow
             key={name}
             title={LAYER_NAMES[name]}
-            summary={<Summary site={site} look={look} layer={name} />}
+            summary={<LayerSummary site={site} look={look} layer={name} />}
             cut={cut}
             step={stepOf(name)}
             isOpen={open === name}
@@ -243,195 +207,6 @@ export function CutPanel(props: CutPanelProps) {
       )}
     </section>
   );
-}
-
-/** Everyone in a header who can wear a look, with the key it is chosen by. Buttons wear what they are given on Hang. */
-function wearersOf(header: Header): { key: string; wearer: Wearer }[] {
-  return [
-    { key: 'header', wearer: { header } },
-    ...header.rails.map((rail, i) => ({ key: `rail-${i}`, wearer: { header, rail } })),
-    ...header.rails.flatMap((rail) =>
-      itemsOf(rail)
-        .filter(({ kind }) => kind !== 'button' && kind !== 'gap' && kind !== 'picture')
-        .map((item) => ({ key: `item ${item.id}`, wearer: { header, rail, item } })),
-    ),
-  ];
-}
-
-/** Takes another's look: of the same wearer at another moment, or of its like at this one. */
-function CopyFrom({
-  site,
-  wearers,
-  wearer,
-  moment,
-}: {
-  site: Site;
-  wearers: ReturnType<typeof wearersOf>;
-  wearer: Wearer;
-  moment: Moment;
-}) {
-  const likes = (each: Wearer) =>
-    Boolean(each.item) === Boolean(wearer.item) && Boolean(each.rail) === Boolean(wearer.rail);
-  const others = site.headers
-    .filter(({ id }) => id !== wearer.header.id && !wearer.rail)
-    .map((header) => ({ wearer: { header }, name: header.name }));
-  const sources = [
-    ...wearers
-      .filter(({ wearer: each }) => likes(each))
-      .map(({ wearer: each }) => ({ wearer: each, name: wearerName(site, each) })),
-    ...others,
-  ].flatMap(({ wearer: each, name }) =>
-    MOMENTS.filter(
-      (at) =>
-        Object.keys(ownLook(each, at)).length > 0 &&
-        !(
-          at === moment &&
-          wearerName(site, each) === wearerName(site, wearer) &&
-          each.header.id === wearer.header.id
-        ),
-    ).map((at) => ({
-      look: ownLook(each, at),
-      name: `${name}, ${MOMENT_NAMES[at].toLowerCase()}`,
-    })),
-  );
-  if (sources.length === 0) return null;
-  return (
-    <select
-      className="choice-select"
-      aria-label="Copy a look to here"
-      value=""
-      onChange={(event) => {
-        const source = sources[Number(event.target.value)];
-        if (source) copyLook(source.look, wearer, moment);
-      }}
-    >
-      <option value="">Copy from…</option>
-      {sources.map(({ name }, i) => (
-        <option key={name} value={i}>
-          {name}
-        </option>
-      ))}
-    </select>
-  );
-}
-
-/** Adds a layer with values to begin with: nothing hidden, nothing that loses a letter by itself. */
-function addLayer(site: Site, wearer: Wearer, moment: Moment, layer: LayerName): void {
-  switch (layer) {
-    case 'gradient': {
-      const { angle, stops } = startGradients(site.palette)[0]!;
-      return setLayer(wearer, moment, 'gradient', { on: true, angle, stops });
-    }
-    case 'picture': {
-      const first = site.pictures.find(
-        ({ id }) => !(Object.values(site.logo.variants) as string[]).includes(id),
-      );
-      if (!first) return;
-      return setLayer(wearer, moment, 'picture', { on: true, picture: first.id, ...(first.focus ?? {}) });
-    }
-    case 'tint':
-      return setLayer(wearer, moment, 'tint', { colour: { swatch: site.palette[0]!.id }, opacity: 0.3 });
-    case 'textShadow':
-      return setLayer(wearer, moment, 'textShadow', { opacity: 0.6 });
-    case 'shadow':
-      return setLayer(wearer, moment, 'shadow', { opacity: 0.25 });
-    case 'edge':
-      return setLayer(wearer, moment, 'edge', { on: true });
-    case 'cut':
-      return setLayer(wearer, moment, 'cut', { start: 0, middle: 24, end: 0 });
-    case 'blur':
-      return setLayer(wearer, moment, 'blur', { radius: 12 });
-    default:
-      return setLayer(wearer, moment, 'fill', { opacity: 0.5 });
-  }
-}
-
-function LayerBody({
-  layer,
-  rows,
-  answer,
-  isPart,
-}: {
-  layer: LayerName;
-  rows: readonly Row[];
-  answer: FillAnswer;
-  isPart: boolean;
-}) {
-  switch (layer) {
-    case 'ink':
-      return <InkLayer rows={rows} />;
-    case 'textShadow':
-      return <TextShadowLayer />;
-    case 'edge':
-      return <EdgeLayer />;
-    case 'shadow':
-      return <ShadowLayer />;
-    case 'cut':
-      return <CutLayer />;
-    case 'tint':
-      return <EvenLayer layer="tint" />;
-    case 'picture':
-      return <PictureLayer />;
-    case 'gradient':
-      return <GradientLayer />;
-    case 'blur':
-      return <BlurLayer />;
-    case 'fill':
-      return (
-        <EvenLayer
-          layer="fill"
-          clearFrom={!isPart && answer.kind === 'own' ? answer.fill.percent : undefined}
-          neverClears={!isPart && (answer.kind === 'other' || answer.kind === 'none')}
-        />
-      );
-  }
-}
-
-/** A layer in a few words. */
-function Summary({ site, look, layer }: { site: Site; look: ResolvedLook; layer: LayerName }) {
-  const { palette } = site;
-  const percent = (opacity: number) => `${Math.round(opacity * 100)} %`;
-  switch (layer) {
-    case 'ink':
-      return (
-        <>
-          <Dot site={site} use={look.ink.link} /> links <Dot site={site} use={look.ink.hover} /> hovered
-        </>
-      );
-    case 'edge':
-      return look.edge.on
-        ? `a line below, ${look.edge.thickness} px, ${colourName(palette, look.edge.colour)}`
-        : isThere(look, 'edge')
-          ? 'lines at its sides'
-          : 'none';
-    case 'cut':
-      return isThere(look, 'cut')
-        ? `${look.cut.start}, ${look.cut.middle} and ${look.cut.end} px deep`
-        : 'none';
-    case 'picture':
-      return look.picture.on
-        ? (site.pictures.find(({ id }) => id === look.picture.picture)?.name ?? 'missing')
-        : 'none';
-    case 'gradient':
-      return showsGradient(look.gradient)
-        ? `${look.gradient.stops.length} stops at ${look.gradient.angle}°`
-        : 'none';
-    case 'blur':
-      return look.blur.radius > 0 ? `${look.blur.radius} px` : 'none';
-    default: {
-      const { colour, opacity } = look[layer];
-      return (
-        <>
-          <Dot site={site} use={colour} /> {colourName(palette, colour)}, {percent(opacity)}
-        </>
-      );
-    }
-  }
-}
-
-function Dot({ site, use }: { site: Site; use: Parameters<typeof colourName>[1] }) {
-  const colour = use.colour ?? site.palette.find(({ id }) => id === use.swatch)?.colour;
-  return <span className="swatch swatch-small" style={{ background: colour }} aria-hidden="true" />;
 }
 
 interface LayerRowProps {

@@ -1,0 +1,50 @@
+import type { LayerName } from '@hatrail/core/header/look';
+import type { Row } from '@hatrail/core/sweep/prove';
+import type { FillAnswer } from '../../editor/verdicts.ts';
+import { EvenLayer } from './EvenLayer.tsx';
+import { GradientLayer } from './GradientLayer.tsx';
+import { InkLayer } from './InkLayer.tsx';
+import { BlurLayer, CutLayer, EdgeLayer, ShadowLayer, TextShadowLayer } from './OuterLayers.tsx';
+import { PictureLayer } from './PictureLayer.tsx';
+
+/** The controls of a layer. */
+export function LayerBody({
+  layer,
+  rows,
+  answer,
+  isPart,
+}: {
+  layer: LayerName;
+  rows: readonly Row[];
+  answer: FillAnswer;
+  isPart: boolean;
+}) {
+  switch (layer) {
+    case 'ink':
+      return <InkLayer rows={rows} />;
+    case 'textShadow':
+      return <TextShadowLayer />;
+    case 'edge':
+      return <EdgeLayer />;
+    case 'shadow':
+      return <ShadowLayer />;
+    case 'cut':
+      return <CutLayer />;
+    case 'tint':
+      return <EvenLayer layer="tint" />;
+    case 'picture':
+      return <PictureLayer />;
+    case 'gradient':
+      return <GradientLayer />;
+    case 'blur':
+      return <BlurLayer />;
+    case 'fill':
+      return (
+        <EvenLayer
+          layer="fill"
+          clearFrom={!isPart && answer.kind === 'own' ? answer.fill.percent : undefined}
+          neverClears={!isPart && (answer.kind === 'other' || answer.kind === 'none')}
+        />
+      );
+  }
+}
