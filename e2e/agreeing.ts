@@ -70,10 +70,13 @@ export async function expectAgreement(
   await tab.evaluate((y) => scrollTo(0, y), scroll);
   const moment = momentAt(scene, scroll);
   await tab.locator(`.hr[data-moment="${moment}"]`).waitFor({ state: 'attached' });
+  // One that goes when scrolled down is judged where it has come back.
+  if (moment === 'back')
+    await tab.evaluate(() => delete document.querySelector<HTMLElement>('.hr')!.dataset.gone);
   const behind = behindAt(scene, scroll);
-  const clip = { x: 0, y: -behind.gone, width: scene.width, height: scene.layout.height };
+  const clip = { x: 0, y: behind.row - scroll, width: scene.width, height: scene.layouts[moment].height };
   const drawn: Record<string, LogoPixels> = {};
-  const ink = scene.layout.inks.find(({ what }) => what.kind === 'logo');
+  const ink = scene.layouts[moment].inks.find(({ what }) => what.kind === 'logo');
   if (logos && ink) {
     for (const { picture } of logoVariantsOf(site, header)) {
       drawn[picture] = await drawInBrowser(tab, url, site, picture, ink.box);

@@ -178,7 +178,7 @@ for (const group of GROUPS.values()) {
     await tab.goto(`${server.url}${path === '/' ? '/' : `${path}/`}`);
     await tab.evaluate(() => document.fonts.ready);
     expect(await tab.evaluate(() => document.documentElement.scrollHeight)).toBe(scene.laid.height);
-    await expectBoxes(tab, scene.layout.inks);
+    await expectBoxes(tab, scene.layouts.top.inks);
     const seen = { scene, raster, pictures, tab, url: server.url, logos: true };
     for (const scroll of scrolls) await expectAgreement(seen, scroll, tally);
     await tab.close();

@@ -171,6 +171,16 @@ export interface Dressed {
   windowHeight: number;
 }
 
+/** How the later of the made headers behave, one after the other. */
+const MANNERS: Partial<Header['manner']>[] = [
+  { onScroll: 'returns' },
+  { onScroll: 'bottom' },
+  { smaller: 30, onScroll: 'stays' },
+  { onScroll: 'stays', switch: { at: 'ground', distance: 40, first: 'light' } },
+  { smaller: 24, onScroll: 'returns', switch: { at: 'band', band: 1, distance: 40 } },
+];
+const FIRST_BY_TURN = 24;
+
 /** A header of one to three rails in a look made up by chance, over a page of hard bands. */
 export function dressedSite(base: Site, seed: number): Dressed {
   const by = chances(seed);
@@ -213,6 +223,7 @@ export function dressedSite(base: Site, seed: number): Dressed {
       lies: pick(['over', 'over', 'above'] as const),
       onScroll: pick(['stays', 'stays', 'leaves'] as const),
       switch: { at: 'distance', distance: 40 },
+      ...(seed >= FIRST_BY_TURN && MANNERS[seed % MANNERS.length]),
     },
   };
   const bands = Array.from({ length: 9 }, (_, i) => band(by, `band-${i}`));

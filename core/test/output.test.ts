@@ -32,7 +32,14 @@ describe('the header’s HTML', () => {
       ...header,
       manner: { ...header.manner, switch: { at: 'first band' as const, distance: 5 } },
     };
-    expect(headerHtml(site, band, rootAddresses(site))).toContain('data-switch="band"');
+    expect(headerHtml(site, band, rootAddresses(site))).toContain('data-switch="5" data-band="1">');
+    const follows = {
+      ...header,
+      manner: { ...header.manner, switch: { at: 'ground' as const, distance: 5 } },
+    };
+    expect(headerHtml(site, follows, rootAddresses(site))).toContain('data-ground="dark top">');
+    const returning = { ...follows, manner: { ...follows.manner, onScroll: 'returns' as const } };
+    expect(headerHtml(site, returning, rootAddresses(site))).toContain('data-switch="5" data-returns>');
   });
 });
 

@@ -15,7 +15,7 @@ import type { Raster } from '../src/stack/ground.ts';
 import { layGradient } from '../src/stack/gradient.ts';
 import type { Blur, StackLayer } from '../src/stack/layers.ts';
 import { veilOf } from '../src/stack/veil.ts';
-import { layoutScene, spanOf } from '../src/sweep/scene.ts';
+import { layoutScene, spansOf } from '../src/sweep/scene.ts';
 import type { Target } from '../src/sweep/targets.ts';
 import { textTarget, verdictOf } from '../src/sweep/verdict.ts';
 import { header, measure, noDrawing, random, raster, site } from './made.ts';
@@ -333,15 +333,15 @@ describe('a scene', () => {
       manner: { ...header.manner, switch: { at: 'distance' as const, distance: 1601 } },
     };
     const beyond = layoutScene({ ...site, headers: [far] }, far, site.pages[0]!, 500, measure, 400);
-    expect(spanOf(beyond, 'top')).toEqual({ from: 0, to: 1600 });
-    expect(spanOf(beyond, 'scrolled')).toBeUndefined();
+    expect(spansOf(beyond, 'top')).toEqual([{ from: 0, to: 1600 }]);
+    expect(spansOf(beyond, 'scrolled')).toEqual([]);
   });
 
   test('a header that leaves is judged where it lies, until it has left', () => {
     const leaving = { ...header, manner: { ...header.manner, onScroll: 'leaves' as const } };
     const gone = layoutScene(site, leaving, site.pages[0]!, 500, measure, 400);
-    expect(spanOf(gone, 'top')).toEqual({ from: 0, to: 59 });
-    expect(spanOf(gone, 'scrolled')).toBeUndefined();
+    expect(spansOf(gone, 'top')).toEqual([{ from: 0, to: 59 }]);
+    expect(spansOf(gone, 'scrolled')).toEqual([]);
   });
 
   test('the end of the first band is where the header’s lower edge meets it', () => {
@@ -349,9 +349,15 @@ describe('a scene', () => {
       ...header,
       manner: { ...header.manner, switch: { at: 'first band' as const, distance: 1 } },
     };
-    expect(layoutScene(site, banded, site.pages[0]!, 500, measure, 400).switchAt).toBe(440);
+    expect(layoutScene(site, banded, site.pages[0]!, 500, measure, 400).stretches[1]).toEqual({
+      from: 440,
+      moment: 'scrolled',
+    });
     const above = { ...banded, manner: { ...banded.manner, lies: 'above' as const } };
-    expect(layoutScene(site, above, site.pages[0]!, 500, measure, 400).switchAt).toBe(500);
+    expect(layoutScene(site, above, site.pages[0]!, 500, measure, 400).stretches[1]).toEqual({
+      from: 500,
+      moment: 'scrolled',
+    });
   });
 
   test('the worst place is the middle of the longest stretch at the least', () => {

@@ -1,6 +1,6 @@
 import { contrastRatio } from '../colour/contrast.ts';
 import { resolveLook } from '../header/look.ts';
-import { MOMENTS, MOMENT_NAMES, headerItems } from '../model/header.ts';
+import { headerItems, momentName, momentsOf } from '../model/header.ts';
 import { resolveColour, type ColourUse } from '../model/palette.ts';
 import type { Site } from '../model/site.ts';
 import { bandColours } from '../page/layout.ts';
@@ -52,10 +52,10 @@ export function pairsInUse(site: Site): Pair[] {
       add(item.ink, item.hoverFill, `${item.label} hovered, ${header.name}`);
     }
     add(header.panel.ink, header.panel.fill, `Folded menu and drop-downs, ${header.name}`);
-    for (const moment of MOMENTS) {
+    for (const moment of momentsOf(header)) {
       const { ink, fill } = resolveLook(site, header, moment);
       if (fill.opacity < 1) continue;
-      const where = `${MOMENT_NAMES[moment]}, ${header.name}`;
+      const where = `${momentName(header, moment)}, ${header.name}`;
       add(ink.link, fill.colour, `Links, ${where}`);
       add(ink.hover, fill.colour, `Hovered links, ${where}`);
       add(ink.current, fill.colour, `Current page, ${where}`);

@@ -1,5 +1,5 @@
 import { resolveColour } from '../model/palette.ts';
-import { PLACES, headerItems, type Header, type Place, type Rail } from '../model/header.ts';
+import { PLACES, headerItems, type Header, type Moment, type Place, type Rail } from '../model/header.ts';
 import type { Item } from '../model/item.ts';
 import type { Site } from '../model/site.ts';
 import type { Measure } from '../measure/measure.ts';
@@ -7,6 +7,7 @@ import type { Box } from '../page/layout.ts';
 import { foldOf, folds, solveFold, toggleRail } from './fold.ts';
 import { centred, type HeaderInk, type Measured } from './ink.ts';
 import { hasContent, kindOf } from './kinds/index.ts';
+import { keepsToBottom, lowerBy } from './manner.ts';
 import { MENU_BUTTON, MENU_MARK } from './metrics.ts';
 import { extentAt, itemAt, railAt, stepWidths } from './steps.ts';
 
@@ -18,6 +19,8 @@ export interface LaidRail {
   index: number;
   top: number;
   height: number;
+  /** How much lower it is than at the top. */
+  less: number;
   /** Height of the tallest thing on it. */
   contents: number;
   /** Width that its contents need, insets and gaps included; not rounded. */
@@ -35,11 +38,14 @@ export interface LaidItem {
   box: Box;
 }
 
-/** A header with everything at its place, at one width of the window. */
+/**
+ * A header with everything at its place, at one width of the window. Its pixels begin at the window's top edge while
+ * nothing has scrolled; those of a header that keeps to the bottom, at its own top edge.
+ */
 export interface HeaderLayout {
   /** `clientWidth`. */
   width: number;
-  /** Its lower edge, from the window's top while nothing has scrolled. */
+  /** Its lower edge; that of a header that keeps to the bottom with the room below it, down to the window's edge. */
   height: number;
   /** The box that carries its fill, and the radius of its corners. */
   bar: Box;
@@ -61,10 +67,17 @@ export interface HeaderLayout {
 /**
  * Lays out a header at a width, as the browser lays out the exported one.
  * @param width `clientWidth`, CSS pixels.
+ * @param moment after the top it may be smaller
  */
-export function layoutHeader(site: Site, header: Header, width: number, measure: Measure): HeaderLayout {
+export function layoutHeader(
+  site: Site,
+  header: Header,
+  width: number,
+  measure: Measure,
+  moment: Moment = 'top',
+): HeaderLayout {
   const foldWidth = solvedFold(site, header, measure);
-  return { ...layoutAt(site, header, width, measure, width < foldWidth), foldWidth };
+  return { ...layoutAt(site, header, width, measure, width < foldWidth, moment), foldWidth };
 }
 
 /** Lays out a header as folded or unfolded, whatever its fold says. */
@@ -74,11 +87,13 @@ export function layoutAt(
   width: number,
   measure: Measure,
   folded: boolean,
+  moment: Moment = 'top',
 ): Omit<HeaderLayout, 'foldWidth'> {
   const extent = extentAt(header, width);
   const barWidth = width - 2 * extent.sides;
   const toggle = folded ? toggleRail(header, width) : -1;
-  const bar: Box = { x: extent.sides, y: extent.top, width: barWidth, height: 0 };
+  const atBottom = keepsToBottom(header);
+  const bar: Box = { x: extent.sides, y: atBottom ? 0 : extent.top, width: barWidth, height: 0 };
   const laid: Pick<HeaderLayout, 'rails' | 'items' | 'inks'> = { rails: [], items: [], inks: [] };
   const stays = header.manner.onScroll === 'stays';
   header.rails.forEach((base, index) => {
@@ -88,19 +103,24 @@ export function layoutAt(
     if (rail.shown === false || (folded && isEmpty && index !== toggle)) return;
     if (index === toggle) places.end.push(menuButton());
     const contents = Math.max(0, ...PLACES.flatMap((place) => places[place].map(({ height }) => height)));
-    const height =
+    const full =
       rail.padding === undefined
         ? Math.max(rail.height, Math.ceil(contents))
         : Math.ceil(contents + 2 * rail.padding);
+    const less = lowerBy(header, base, full, contents, moment);
+    const height = full - less;
     const top = bar.y + bar.height;
     const needed = neededWidth(places, rail);
     const room = Math.min(barWidth - 2 * rail.inset, rail.max ?? Infinity);
     const leaves = stays && rail.leaves === true;
-    placeRail(places, rail, { x: bar.x, y: top, width: barWidth, height }, index, leaves, laid);
+    // A lower rail pulls its items together; its own padding is what gives way.
+    const padded = { ...rail, padding: Math.max(0, (rail.padding ?? 0) - less / 2) };
+    placeRail(places, padded, { x: bar.x, y: top, width: barWidth, height }, index, leaves, laid);
     laid.rails.push({
       index,
       top,
       height,
+      less,
       contents,
       needed,
       spare: room - (needed - 2 * rail.inset),
@@ -113,15 +133,24 @@ export function layoutAt(
     Math.max(0, ...laid.rails.filter(test).map(({ top, height }) => top + height));
   return {
     width,
-    height: bottom,
+    height: bottom + (atBottom ? extent.top : 0),
     bar,
     radius: extent.radius,
     folded,
     needed: neededAt(site, header, width, measure),
-    slot: header.manner.lies === 'above' ? bottom : ends(({ index }) => header.rails[index]!.inFlow === true),
+    slot: atBottom
+      ? 0
+      : header.manner.lies === 'above'
+        ? bottom
+        : ends(({ index }) => header.rails[index]!.inFlow === true),
     leaving: ends(({ leaves }) => leaves),
     ...laid,
   };
+}
+
+/** How much of a page's first band a header lies over, CSS pixels: its contents clear it. */
+export function coveredBy(header: Header, { height, slot }: Pick<HeaderLayout, 'height' | 'slot'>): number {
+  return keepsToBottom(header) ? 0 : height - slot;
 }
 
 /** The width from which a header is not folded: solved, or sooner where its owner says so. */

@@ -1,4 +1,12 @@
-import { MOMENTS, type Header, type Look, type Moment, type Rail } from '../model/header.ts';
+import {
+  MOMENT_NAMES,
+  MOMENTS,
+  momentsOf,
+  type Header,
+  type Look,
+  type Moment,
+  type Rail,
+} from '../model/header.ts';
 import type { Item } from '../model/item.ts';
 import type { GradientStop, Mask, PicturePlacing, BlendMode } from '../model/layer.ts';
 import type { Line } from '../model/look.ts';
@@ -41,7 +49,7 @@ export interface ResolvedLook {
 export type LayerName = keyof ResolvedLook;
 
 /** Where a value comes from: set by the moment itself, by an earlier one, by what is around, or by nobody. */
-export type Origin = 'own' | 'pairing' | 'At the top' | 'rail' | 'header' | 'default';
+export type Origin = 'own' | 'pairing' | 'At the top' | 'After scrolling' | 'rail' | 'header' | 'default';
 
 /** Who wears a look: the header, one of its rails, or an item on it. */
 export interface Wearer {
@@ -108,13 +116,14 @@ function lineage(
   ];
   const reach = INHERITED.includes(layer) ? parts : parts.slice(0, 1);
   return reach.flatMap(({ looks, name, base: always }, depth) => {
-    const moments = moment === 'top' ? [moment] : [moment, 'top' as const];
+    const moments = MOMENTS.slice(0, MOMENTS.indexOf(moment) + 1).reverse();
     return [
       ...moments.flatMap((each): { look: Look; origin: Origin }[] => {
         const look = looks[each] ?? {};
         const near = depth === 0;
-        const origin: Origin = !near ? name : each === moment ? 'own' : 'At the top';
-        const paired: Origin = !near ? name : each === moment ? 'pairing' : 'At the top';
+        const earlier = MOMENT_NAMES[each] as Origin;
+        const origin: Origin = !near ? name : each === moment ? 'own' : earlier;
+        const paired: Origin = !near ? name : each === moment ? 'pairing' : earlier;
         return [
           { look, origin },
           { look: pairedLook(site, look), origin: paired },
@@ -126,7 +135,7 @@ function lineage(
 }
 
 /**
- * The look of a wearer at a moment with all that it inherits: from *At the top*, then, for ink and text shadow, from
+ * The look of a wearer at a moment with all that it inherits: from the moments before it, then, for ink and text shadow, from
  * what is around it, then from the plain header. Within a moment, what it sets goes before the pairing that it wears.
  */
 export function resolveWorn(site: Pick<Site, 'pairings'>, wearer: Wearer, moment: Moment): ResolvedLook {
@@ -169,9 +178,11 @@ export function logoVariantsOf(site: Site, header: Header): { variant: LogoVaria
     [rail.start, rail.middle, rail.end]
       .flat()
       .filter(({ kind }) => kind === 'logo')
-      .flatMap((item) => MOMENTS.map((moment) => resolveWorn(site, { header, rail, item }, moment).ink.logo)),
+      .flatMap((item) =>
+        momentsOf(header).map((moment) => resolveWorn(site, { header, rail, item }, moment).ink.logo),
+      ),
   );
-  const own = MOMENTS.map((moment) => resolveLook(site, header, moment).ink.logo);
+  const own = momentsOf(header).map((moment) => resolveLook(site, header, moment).ink.logo);
   return [...new Set([...own, ...shown])].flatMap((variant) => {
     const picture = logoPicture(site.logo, variant);
     return picture === undefined ? [] : [{ variant, picture }];
@@ -188,7 +199,7 @@ export interface WornPicture {
 /** Every picture layer of a header, moment by moment: its own, then its rails'. */
 export function wornPictures(site: Site, header: Header): WornPicture[] {
   return [undefined, ...header.rails].flatMap((rail) =>
-    MOMENTS.flatMap((moment) => {
+    momentsOf(header).flatMap((moment) => {
       const { picture } = resolveWorn(site, { header, rail }, moment);
       const isThere = picture.on && site.pictures.some(({ id }) => id === picture.picture);
       return isThere ? [{ moment, rail, picture }] : [];

@@ -1,6 +1,7 @@
 import { ArrayMaxSize, ArrayMinSize, IsBoolean, IsIn, IsOptional, ValidateBy } from 'class-validator';
 import { Fold, ITEM_KINDS, STEP_RANGE, type Item } from './item.ts';
-import { Looks, PartLooks } from './look.ts';
+import { GROUND_KINDS, type GroundKind } from './layer.ts';
+import { Looks, MOMENT_NAMES, PartLooks, type Moment } from './look.ts';
 import { ColourUse } from './palette.ts';
 import { InRange, IsId, IsPlainText, KindList, Nested, NestedList } from './rules.ts';
 
@@ -64,24 +65,71 @@ export class Extent {
   steps?: ExtentStep[];
 }
 
-/** Where *After scrolling* begins: at a distance in CSS pixels, or where the header meets the end of the first band. */
+/**
+ * Where *After scrolling* begins: at a distance in CSS pixels, where the header meets the end of a band, or wherever the
+ * ground of the band beneath it is of the other kind.
+ */
 export class Switch {
-  @IsIn(['distance', 'first band'], { message: 'Choose a distance or the end of the first band.' })
-  at: 'distance' | 'first band';
-  /** CSS pixels; kept while the first band is chosen, so that going back loses nothing. */
+  @IsIn(['distance', 'first band', 'band', 'ground'], {
+    message: 'Choose a distance, the end of a band, or the ground of the band beneath.',
+  })
+  at: 'distance' | 'first band' | 'band' | 'ground';
+  /** CSS pixels; what a page without such a band goes by, too. */
   @InRange(1, 5000, 'px') distance: number;
+  /** Number of the band at whose end it begins, from 1; `first band` stands for 1. */
+  @IsOptional() @InRange(1, 60) band?: number;
+  /** The ground over which the first look is worn, where it follows the ground; dark where nothing is said. */
+  @IsOptional() @IsIn(GROUND_KINDS, { message: 'Choose dark or light.' }) first?: GroundKind;
+  /** The look worn over bands whose ground is not known; the first where nothing is said. */
+  @IsOptional() @IsIn(['top', 'scrolled'], { message: 'Choose top or scrolled.' }) unknown?:
+    'top' | 'scrolled';
 }
+
+export const EASINGS = ['linear', 'ease', 'ease-in', 'ease-out', 'ease-in-out'] as const;
+export type Easing = (typeof EASINGS)[number];
+
+/** When an ink changes, apart from what is behind it. */
+export class InkChange {
+  /** ms after the change begins. */
+  @InRange(0, 2000, 'ms') delay: number;
+  @InRange(0, 2000, 'ms') duration: number;
+}
+
+/** What a header does while its page scrolls, as words for the eye. */
+export const ON_SCROLL = ['leaves', 'stays', 'returns', 'bottom'] as const;
+export type OnScroll = (typeof ON_SCROLL)[number];
 
 /** How the header behaves. */
 export class Manner {
   /** `over`: laid over the page. `above`: in the flow, the page begins below it. */
   @IsIn(['over', 'above'], { message: 'Choose over or above the page.' })
   lies: 'over' | 'above';
-  @IsIn(['leaves', 'stays'], { message: 'Choose leaves or stays.' })
-  onScroll: 'leaves' | 'stays';
+  /** `returns`: goes when the page is scrolled down and comes back when it is scrolled up. `bottom`: keeps to the window's lower edge. */
+  @IsIn(ON_SCROLL, { message: 'Choose leaves, stays, returns or bottom.' })
+  onScroll: OnScroll;
   @Nested(() => Switch) switch: Switch;
+  /** How much lower its rails are once *At the top* is over, CSS pixels; never lower than what hangs on them needs. */
+  @IsOptional() @InRange(0, 200, 'px') smaller?: number;
   /** How long one moment changes into the next, ms. */
   @InRange(0, 2000, 'ms') duration: number;
+  /** CSS Easing 1; `ease` where nothing is said. */
+  @IsOptional() @IsIn(EASINGS, { message: `Choose ${EASINGS.join(', ')}.` }) easing?: Easing;
+  /** Where the inks do not change along with the rest. */
+  @IsOptional()
+  @Nested(() => InkChange)
+  ink?: InkChange;
+}
+
+/** The moments in which a visitor meets a header: one that goes and comes back is not there after scrolling on. */
+export function momentsOf({ manner }: Pick<Header, 'manner'>): readonly Moment[] {
+  return manner.onScroll === 'returns' ? ['top', 'back'] : ['top', 'scrolled'];
+}
+
+/** What a header's moments are called: where its look follows the ground, by that ground. */
+export function momentName({ manner }: Pick<Header, 'manner'>, moment: Moment): string {
+  const { at, first = 'dark' } = manner.switch;
+  if (at !== 'ground' || manner.onScroll === 'returns') return MOMENT_NAMES[moment];
+  return (moment === 'top') === (first === 'dark') ? 'Over dark bands' : 'Over light bands';
 }
 
 /** What drop-downs and the folded menu wear: solid, so that it can be read over anything. */

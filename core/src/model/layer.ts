@@ -86,3 +86,7 @@ export class Backdrop {
   @Nested(() => Tint)
   tint?: Tint;
 }
+
+/** What a band's ground is: the header's inks are chosen for one or the other. */
+export const GROUND_KINDS = ['dark', 'light'] as const;
+export type GroundKind = (typeof GROUND_KINDS)[number];

@@ -170,16 +170,24 @@ export class Look {
   blur?: BlurLook;
 }
 
-export const MOMENTS = ['top', 'scrolled'] as const;
+/** All moments, in the order in which each takes from the one before it. A header has those of {@link momentsOf}. */
+export const MOMENTS = ['top', 'scrolled', 'back'] as const;
 export type Moment = (typeof MOMENTS)[number];
 
 /** The moments' names, as visitors meet them. */
-export const MOMENT_NAMES: Record<Moment, string> = { top: 'At the top', scrolled: 'After scrolling' };
+export const MOMENT_NAMES: Record<Moment, string> = {
+  top: 'At the top',
+  scrolled: 'After scrolling',
+  back: 'Coming back up',
+};
 
 /** The looks of a header, one for each moment. */
 export class Looks {
   @Nested(() => Look) top: Look;
   @Nested(() => Look) scrolled: Look;
+  @IsOptional()
+  @Nested(() => Look)
+  back?: Look;
 }
 
 /** The looks of a rail or an item: what it does not take from what is around it. */
@@ -190,4 +198,7 @@ export class PartLooks {
   @IsOptional()
   @Nested(() => Look)
   scrolled?: Look;
+  @IsOptional()
+  @Nested(() => Look)
+  back?: Look;
 }

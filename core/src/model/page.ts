@@ -1,5 +1,5 @@
 import { Allow, ArrayMaxSize, IsArray, IsIn, IsOptional, Matches } from 'class-validator';
-import { Backdrop } from './layer.ts';
+import { Backdrop, GROUND_KINDS, type GroundKind } from './layer.ts';
 import { ColourUse } from './palette.ts';
 import { InRange, IsId, IsPlainText, KindList, Nested, NestedList } from './rules.ts';
 
@@ -52,6 +52,8 @@ export class Band {
   @Nested(() => Backdrop) backdrop: Backdrop;
   /** A pairing that it wears: its ground is the backdrop's colour, its ink that of headings and text. */
   @IsOptional() @IsId() pairing?: string;
+  /** Whether its ground is dark or light, for headers that follow the ground; told from its backdrop where nothing is said. */
+  @IsOptional() @IsIn(GROUND_KINDS, { message: 'Choose dark or light.' }) ground?: GroundKind;
   /** Colour of its headings and text. */
   @Nested(() => ColourUse) ink: ColourUse;
   @KindList(

@@ -2,9 +2,10 @@ import { cssColour } from '../colour/rgb.ts';
 import { ALWAYS, folds } from '../header/fold.ts';
 import { kindOf } from '../header/kinds/index.ts';
 import { layoutAt, type HeaderLayout } from '../header/layout.ts';
+import { keepsToBottom, standsInFlow } from '../header/manner.ts';
 import { extentAt, itemAt, railAt, stepWidths } from '../header/steps.ts';
 import type { Measure } from '../measure/measure.ts';
-import { PLACES, itemsOf, type Header, type Rail } from '../model/header.ts';
+import { PLACES, itemsOf, momentsOf, type Header, type Rail } from '../model/header.ts';
 import type { Item } from '../model/item.ts';
 import { resolveColour } from '../model/palette.ts';
 import type { Site } from '../model/site.ts';
@@ -13,13 +14,6 @@ import { px, rule, within } from './text.ts';
 
 /** Declarations by selector. */
 export type Rules = Map<string, string[]>;
-
-/** Where the header stands in the page. */
-export function isInFlow(header: Header): boolean {
-  return (
-    header.manner.lies === 'above' || header.rails.some(({ leaves, inFlow }) => leaves === true || inFlow)
-  );
-}
 
 /**
  * The rules that hold the sizes of a header: one set for wide windows, then what is different below each width at which
@@ -70,8 +64,12 @@ function geometryAt(site: Site, header: Header, width: number, foldWidth: number
   const rules: Rules = new Map();
   const { top, sides, radius } = extentAt(header, width);
   const covered = layout.height - layout.slot;
-  const pull = isInFlow(header) && covered > 0 ? px(-covered) : '0';
-  rules.set('.hr-bar', [`margin: ${px(top)} ${px(sides)} ${pull}`, `border-radius: ${px(radius)}`]);
+  const pull = standsInFlow(header) && covered > 0 ? px(-covered) : '0';
+  const margin = keepsToBottom(header) ? `0 ${px(sides)} ${px(top)}` : `${px(top)} ${px(sides)} ${pull}`;
+  rules.set('.hr-bar', [`margin: ${margin}`, `border-radius: ${px(radius)}`]);
+  const later = laterSelector(header);
+  const lower = layoutAt(site, header, width, measure, folded, 'scrolled');
+  let pulled = 0;
   header.rails.forEach((base, i) => {
     const laid = layout.rails.find(({ index }) => index === i);
     setRail(rules, railAt(base, width), i, laid?.height, layout);
@@ -81,9 +79,37 @@ function geometryAt(site: Site, header: Header, width: number, foldWidth: number
       rules.set(`.hr-rail-${i + 1} > .hr-back`, [`border-radius: ${upper} ${upper} ${lower} ${lower}`]);
     }
     for (const item of itemsOf(base)) setItem(rules, site, itemAt(item, width), shown.has(item.id));
+    const less = lower.rails.find(({ index }) => index === i)?.less ?? 0;
+    setLess(rules, later, railAt(base, width), i, less, pulled);
+    pulled += less;
   });
+  if ((header.manner.smaller ?? 0) > 0) rules.set(`${later} .hr-bar`, [`--hr-less: ${px(pulled)}`]);
   if (folds(header)) rules.set('.hr-toggle', [`display: ${folded ? 'grid' : 'none'}`]);
   return rules;
+}
+
+/** Selects a header that is past *At the top*. */
+export function laterSelector(header: Header): string {
+  return `.hr[data-moment="${momentsOf(header)[1]}"]`;
+}
+
+/**
+ * A rail that is lower after scrolling: nothing is laid out anew. It moves up as a whole, by what the rails above it lose
+ * and half of its own; its layers lose their lower end; items at its upper and lower edge stay there.
+ */
+function setLess(rules: Rules, later: string, rail: Rail, index: number, less: number, above: number): void {
+  if (above + less === 0) return;
+  const self = `${later} .hr-rail-${index + 1}`;
+  rules.set(self, [`translate: 0 ${px(-above - less / 2)}`]);
+  if (less === 0) return;
+  rules.set(`${self} > .hr-back`, [`translate: 0 ${px(less / 2)}`, `bottom: ${px(less)}`]);
+  if (rail.padding !== undefined) return;
+  for (const item of itemsOf(rail)) {
+    const align = item.align ?? 'middle';
+    if (align === 'middle') continue;
+    const by = align === 'start' ? less / 2 : -less / 2;
+    rules.set(`${self} .hr-item-${item.id}`, [`translate: 0 ${px(by)}`]);
+  }
 }
 
 function setRail(

@@ -1,5 +1,6 @@
 import { ALWAYS } from '../header/fold.ts';
 import { layoutHeader } from '../header/layout.ts';
+import { keepsToBottom } from '../header/manner.ts';
 import type { Measure } from '../measure/measure.ts';
 import type { Header } from '../model/header.ts';
 import type { Site } from '../model/site.ts';
@@ -27,9 +28,12 @@ export function headerCss(
   to: Pick<Addresses, 'picture' | 'sizes'>,
 ): string {
   const layout = layoutHeader(site, header, ALWAYS, measure);
-  const staying = layout.height - layout.leaving;
+  // What a link leads to inside a page is met after scrolling.
+  const later = layoutHeader(site, header, ALWAYS, measure, 'scrolled');
+  const staying = later.height - later.leaving;
+  const edge = keepsToBottom(header) ? 'bottom' : 'top';
   return [
-    header.manner.onScroll === 'stays' ? rule('html', `scroll-padding-top: ${px(staying)}`) : '',
+    header.manner.onScroll === 'leaves' ? '' : rule('html', `scroll-padding-${edge}: ${px(staying)}`),
     looksCss(site, header),
     frameCss(site, header, layout.leaving),
     sharedLayersCss(site, header),

@@ -16,12 +16,11 @@ import { indent } from './text.ts';
  */
 export function headerHtml(site: Site, header: Header, to: Addresses, page?: string): string {
   const markup: Markup = { site, header, to, page };
-  const { switch: begins } = header.manner;
   const toggle = folds(header) ? toggleRail(header, ALWAYS) : -1;
   const rails = header.rails.map((rail, i) => railHtml(markup, rail, i, i === toggle));
   return [
     '<a class="hr-skip" href="#main">Skip to content</a>',
-    `<header class="hr" data-switch="${begins.at === 'distance' ? begins.distance : 'band'}">`,
+    `<header class="hr" ${mannerAttributes(header)}>`,
     '  <div class="hr-bar">',
     ...layersHtml(site, { header }).map((html) => indent(html, 4)),
     ...rails.map((html) => indent(html, 4)),
@@ -30,6 +29,22 @@ export function headerHtml(site: Site, header: Header, to: Addresses, page?: str
     '</header>',
     '',
   ].join('\n');
+}
+
+/** What the script must know of how the header behaves. */
+function mannerAttributes({ manner }: Header): string {
+  const { at, distance, band = 1, first = 'dark', unknown = 'top' } = manner.switch;
+  const attributes: [string, string | number | undefined][] = [
+    ['switch', distance],
+    ['band', at === 'first band' || at === 'band' ? (at === 'band' ? band : 1) : undefined],
+    ['ground', at === 'ground' && manner.onScroll !== 'returns' ? `${first} ${unknown}` : undefined],
+    ['returns', manner.onScroll === 'returns' ? '' : undefined],
+    ['bottom', manner.onScroll === 'bottom' ? '' : undefined],
+  ];
+  return attributes
+    .filter(([, value]) => value !== undefined)
+    .map(([name, value]) => (value === '' ? `data-${name}` : `data-${name}="${value}"`))
+    .join(' ');
 }
 
 function railHtml(markup: Markup, rail: Rail, index: number, hasToggle: boolean): string {

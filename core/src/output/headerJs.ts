@@ -9,22 +9,39 @@ export const HEADER_JS = `(() => {
   const all = (selector) => [...header.querySelectorAll(selector)];
   const root = document.documentElement;
 
-  // The moment: 'scrolled' from a distance on, or from where the header meets the end of the first band.
+  // The moment: another from a distance on, from where the header meets the end of a band, or over the other ground.
   let begins = 1;
+  let bands = [];
+  let last = scrollY;
+  const [over, unknown] = (data.ground || '').split(' ');
   const update = () => {
-    data.moment = scrollY < begins ? 'top' : 'scrolled';
+    const y = scrollY;
+    if (over) {
+      const { ground } = bands.findLast(({ from }) => from <= y) || bands[0] || {};
+      data.moment = ground ? (ground === over ? 'top' : 'scrolled') : unknown;
+    } else if ('returns' in data) {
+      // It goes while the page is scrolled down, and is there again when it is scrolled up.
+      if (y < begins || y < last) delete data.gone;
+      else if (y > last) data.gone = '';
+      data.moment = y < begins ? 'top' : 'back';
+    } else data.moment = y < begins ? 'top' : 'scrolled';
+    last = y;
   };
   const measure = () => {
     const bar = header.querySelector('.hr-bar');
-    const top = bar.getBoundingClientRect().top - header.getBoundingClientRect().top;
+    const top = bar.offsetTop;
     // Rails that scroll away take the room above them along.
     const leaving = all('.hr-rail[data-leaves]').reduce((sum, rail) => sum + rail.offsetHeight, 0);
     const leave = leaving && top + leaving;
     header.style.setProperty('--hr-leave', leave + 'px');
-    const band = data.switch === 'band' && document.querySelector('main > :first-child');
-    begins = band
-      ? Math.max(1, Math.round(band.getBoundingClientRect().bottom + scrollY - (top + bar.offsetHeight - leave)))
-      : parseFloat(data.switch) || 1;
+    const height = bar.offsetHeight;
+    const at = (row) => Math.round('bottom' in data ? innerHeight - header.offsetHeight + row : row - leave);
+    const parts = [...document.querySelectorAll('main > :not(.shot)')];
+    const edge = (part, side) => Math.round(part.getBoundingClientRect()[side] + scrollY);
+    const middle = at(top + height / 2);
+    if (over) bands = parts.map((part) => ({ from: edge(part, 'top') - middle, ground: part.dataset.hrGround }));
+    const band = data.band && parts[data.band - 1];
+    begins = Math.max(1, band ? edge(band, 'bottom') - at(top + height) : parseFloat(data.switch));
     update();
   };
   addEventListener('scroll', update, { passive: true });
@@ -52,10 +69,10 @@ export const HEADER_JS = `(() => {
     const part = partOf(button);
     part.style.translate = '';
     if (!open) return;
-    const { left, right, top } = part.getBoundingClientRect();
+    const { left, right, top, bottom } = part.getBoundingClientRect();
     const aside = Math.max(-left, Math.min(0, root.clientWidth - right));
     if (aside) part.style.translate = aside + 'px';
-    part.style.maxHeight = innerHeight - top + 'px';
+    part.style.maxHeight = ('bottom' in data ? bottom : innerHeight - top) + 'px';
     part.querySelector('input')?.focus();
   };
   const closeBut = (kept) => buttons.forEach((button) => button !== kept && isOpen(button) && set(button, false));

@@ -20,7 +20,8 @@ export function howTo(site: Site, header: Header): string {
      <main id="main">
 
 ${lies}
-The first child of <main> is taken as the first band, where the header changes at its end.
+The children of <main> are taken as the bands of the page: the header changes at the end of the first, or of the one you
+chose. A header that follows the ground asks each child for data-hr-ground="dark" or "light".
 Every rule in header.css uses a single class; a rule of your own placed after it wins.
 `;
 }

@@ -1,11 +1,12 @@
 import { cssColour, hexColour } from '../colour/rgb.ts';
-import { layoutAt, solvedFold } from '../header/layout.ts';
+import { coveredBy, layoutAt, solvedFold } from '../header/layout.ts';
 import type { Measure } from '../measure/measure.ts';
 import type { Header } from '../model/header.ts';
 import { resolveColour, type ColourUse } from '../model/palette.ts';
 import type { Band, Content, Page } from '../model/page.ts';
 import type { Site } from '../model/site.ts';
 import { headingStyle } from '../model/type.ts';
+import { groundKind } from '../page/groundKind.ts';
 import {
   BLOCK_GAP,
   CARD_GAP,
@@ -88,9 +89,9 @@ function levelBefore(page: Page, index: number): 1 | 2 {
 
 function bandHtml(site: Site, band: Band, before: 1 | 2, to: Addresses): string {
   let level = before;
-
+  const ground = groundKind(site, band);
   return [
-    `<section class="band" id="${band.id}" aria-label="${escapeHtml(band.name)}">`,
+    `<section class="band" id="${band.id}" aria-label="${escapeHtml(band.name)}"${ground ? ` data-hr-ground="${ground}"` : ''}>`,
     ...band.contents.map((content) => {
       if (content.kind === 'heading') level = content.level;
       return contentHtml(site, content, level + 1, to);
@@ -166,8 +167,8 @@ export function siteCss(
 function coveredCss(site: Site, header: Header, measure: Measure): string {
   const foldWidth = solvedFold(site, header, measure);
   return byWidth(header, foldWidth, 'page', (width): Rules => {
-    const { height, slot } = layoutAt(site, header, width, measure, width < foldWidth);
-    return new Map([['.band:first-child', [`--covered: ${px(height - slot)}`]]]);
+    const layout = layoutAt(site, header, width, measure, width < foldWidth);
+    return new Map([['.band:first-child', [`--covered: ${px(coveredBy(header, layout))}`]]]);
   });
 }
 

@@ -166,7 +166,7 @@ export function leastFill(
 
 /** The header with a layer set as a knob says at a moment. */
 export function headerWith(header: Header, moment: Moment, knob: Knob, opacity: number): Header {
-  const look = header.looks[moment];
+  const look = header.looks[moment] ?? {};
   const set =
     knob.layer === 'gradient'
       ? { gradient: { ...look.gradient, ...scaledGradient(header, moment, opacity) } }

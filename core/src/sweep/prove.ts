@@ -1,5 +1,5 @@
 import { luminance16 } from '../colour/contrast.ts';
-import { MOMENTS, type Moment } from '../model/header.ts';
+import { momentsOf, type Moment } from '../model/header.ts';
 import type { Box } from '../page/layout.ts';
 import type { Drawing } from '../stack/drawing.ts';
 import { groundTables, type Raster } from '../stack/ground.ts';
@@ -8,7 +8,7 @@ import { readAt } from './exact.ts';
 import { groundPlane, type Plane } from './plane.ts';
 import { sweepCells } from './running.ts';
 import { sweepLogo } from './runningLogo.ts';
-import { behindAt, headerRow, spanOf, spanOfInk, type Scene, type Span } from './scene.ts';
+import { behindAt, headerRow, spanOfInk, spansOf, type Scene, type Span } from './scene.ts';
 import { sweepThroughVeil } from './runningVeil.ts';
 import { sweepBlurred } from './runningBlur.ts';
 import { targetsOf, type LinkState, type Target } from './targets.ts';
@@ -43,7 +43,7 @@ export interface SweptRow extends Row {
 
 /** Everything to be judged in a scene at a moment. */
 export function sceneTargets(scene: Scene, moment: Moment, draw: Drawing): Target[] {
-  return targetsOf(scene.site, scene.header, scene.layout, moment, scene.page, draw);
+  return targetsOf(scene.site, scene.header, scene.layouts[moment], moment, scene.page, draw);
 }
 
 /**
@@ -54,16 +54,19 @@ export function proveScene(
   scene: Scene,
   raster: Raster,
   draw: Drawing,
-  moments: readonly Moment[] = MOMENTS,
+  moments: readonly Moment[] = momentsOf(scene.header),
 ): SweptRow[] {
   return moments.flatMap((moment) => {
-    const span = spanOf(scene, moment);
-    if (!span) return [];
-    const planes = new Planes(raster);
-    return sceneTargets(scene, moment, draw).flatMap((target) => {
-      const own = spanOfInk(target.ink, span);
-      if (!own) return [];
-      return [rowOf(scene, moment, own, target, raster, sweepTarget(scene, own, target, raster, planes))];
+    const spans = spansOf(scene, moment);
+    if (spans.length === 0) return [];
+    const targets = sceneTargets(scene, moment, draw);
+    return spans.flatMap((span) => {
+      const planes = new Planes(raster);
+      return targets.flatMap((target) => {
+        const own = spanOfInk(target.ink, span);
+        if (!own) return [];
+        return [rowOf(scene, moment, own, target, raster, sweepTarget(scene, own, target, raster, planes))];
+      });
     });
   });
 }
@@ -84,14 +87,14 @@ export function sweepTarget(
   const isSolid = !target.veil.data.some((value, i) => i % 4 === 3 && value > 0);
   // The header's row is the same for the first scrolls, while a rail leaves, and moves by one with each after.
   const isStill = isSolid || headerRow(scene, span.to) === first;
-  const still = isStill ? length : Math.min(length, Math.max(0, scene.layout.leaving - span.from));
+  const still = isStill ? length : Math.min(length, Math.max(0, scene.layouts.top.leaving - span.from));
   if (blur && !isSolid) {
     // What is blurred ends at the window's top edge, so that the blur of a header that is leaving changes.
     for (let i = 0; i < still; i++) contrasts[i] = read(span.from + i);
   } else if (still > 0) contrasts.fill(read(span.from), 0, still);
   if (still === length) return contrasts;
   const from = headerRow(scene, span.from + still);
-  contrasts.set(sweepMoving(target, from, length - still, scene.layout.leaving, raster, planes), still);
+  contrasts.set(sweepMoving(target, from, length - still, scene.layouts.top.leaving, raster, planes), still);
   return contrasts;
 }
 

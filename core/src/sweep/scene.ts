@@ -1,9 +1,11 @@
-import { layoutHeader, type HeaderInk, type HeaderLayout } from '../header/layout.ts';
+import { coveredBy, layoutHeader, type HeaderInk, type HeaderLayout } from '../header/layout.ts';
+import { keepsToBottom } from '../header/manner.ts';
 import type { Measure } from '../measure/measure.ts';
-import type { Header, Moment } from '../model/header.ts';
+import { MOMENTS, momentsOf, type Header, type Moment } from '../model/header.ts';
 import type { Page } from '../model/page.ts';
 import type { Site } from '../model/site.ts';
 import type { Behind } from '../stack/ground.ts';
+import { groundKind } from '../page/groundKind.ts';
 import { layoutPage, usualWindowHeight, type LaidPage } from '../page/layout.ts';
 
 /** A header over a page at a width: everything laid out, nothing painted yet. */
@@ -13,10 +15,11 @@ export interface Scene {
   page: Page;
   width: number;
   windowHeight: number;
-  layout: HeaderLayout;
+  /** The header as it is at each moment; it may be smaller after the top. */
+  layouts: Record<Moment, HeaderLayout>;
   laid: LaidPage;
-  /** First scroll of *After scrolling*. */
-  switchAt: number;
+  /** Where each stretch of scrolls begins, and the moment that is met there; the first begins at 0. */
+  stretches: { from: number; moment: Moment }[];
   /** The furthest that the page scrolls. */
   maxScroll: number;
 }
@@ -36,44 +39,74 @@ export function layoutScene(
   measure: Measure,
   windowHeight = usualWindowHeight(width),
 ): Scene {
-  const layout = layoutHeader(site, header, width, measure);
-  const view = { width, windowHeight, slot: layout.slot, covered: layout.height - layout.slot };
+  const top = layoutHeader(site, header, width, measure);
+  const later = header.manner.smaller ? layoutHeader(site, header, width, measure, 'scrolled') : top;
+  const view = { width, windowHeight, slot: top.slot, covered: coveredBy(header, top) };
   const laid = layoutPage(site, page, view, measure);
+  const maxScroll = Math.max(0, laid.height - windowHeight);
+  /** The page row at which a row of the header lies at scroll 0 once its leaving rails are gone. */
+  const at = (row: number) =>
+    Math.round(keepsToBottom(header) ? windowHeight - top.height + row : row - top.leaving);
   return {
     site,
     header,
     page,
     width,
     windowHeight,
-    layout,
+    layouts: { top, scrolled: later, back: later },
     laid,
-    switchAt: switchScroll(header, laid, layout.height - layout.leaving),
-    maxScroll: Math.max(0, laid.height - windowHeight),
+    stretches: stretchesOf(site, header, page, laid, top, at).filter(({ from }) => from <= maxScroll),
+    maxScroll,
   };
 }
 
-/** Where *After scrolling* begins: at the distance, or where the header's lower edge meets the end of the first band. */
-function switchScroll(header: Header, laid: LaidPage, headerHeight: number): number {
-  const { at, distance } = header.manner.switch;
-  const first = laid.bands[0];
-  if (at === 'distance' || !first) return Math.max(1, Math.round(distance));
-  return Math.max(1, first.top + first.height - headerHeight);
+/** The stretches of a page's scrolls, each with its moment. */
+function stretchesOf(
+  site: Site,
+  header: Header,
+  page: Page,
+  laid: LaidPage,
+  { bar }: HeaderLayout,
+  at: (row: number) => number,
+): Scene['stretches'] {
+  const { at: begins, distance, band: number = 1, first = 'dark', unknown = 'top' } = header.manner.switch;
+  const [, later] = momentsOf(header) as [Moment, Moment];
+  if (begins === 'ground' && later === 'scrolled') {
+    const middle = at(bar.y + bar.height / 2);
+    const bands = laid.bands.map(({ top }, i) => {
+      const moment: Moment = groundKind(site, page.bands[i]!) === first ? 'top' : 'scrolled';
+      return { from: i === 0 ? 0 : Math.max(0, top - middle), moment };
+    });
+    const known = bands.length > 0 ? bands : [{ from: 0, moment: unknown }];
+    // Bands that lie above the header at scroll 0 are never met.
+    const met = known.filter(({ from }, i) => from < (known[i + 1]?.from ?? Infinity));
+    return met.filter(({ moment }, i) => moment !== met[i - 1]?.moment);
+  }
+  const band =
+    begins === 'band' ? laid.bands[number - 1] : begins === 'first band' ? laid.bands[0] : undefined;
+  const from = band ? band.top + band.height - at(bar.y + bar.height) : Math.round(distance);
+  return [
+    { from: 0, moment: 'top' },
+    { from: Math.max(1, from), moment: later },
+  ];
 }
 
 /**
- * The scrolls at which a moment is met, or `undefined` where it never is. *At the top* owns those before the switch,
- * *After scrolling* the rest; a header that leaves is met only until it has left.
+ * The stretches of scrolls in which a moment is met; none where it never is. A header that leaves is met only until it
+ * has left.
  */
-export function spanOf(scene: Scene, moment: Moment): Span | undefined {
-  const last =
-    scene.header.manner.onScroll === 'leaves'
-      ? Math.min(scene.maxScroll, scene.layout.height - 1)
-      : scene.maxScroll;
-  const span =
-    moment === 'top'
-      ? { from: 0, to: Math.min(last, scene.switchAt - 1) }
-      : { from: scene.switchAt, to: last };
-  return span.from <= span.to ? span : undefined;
+export function spansOf(scene: Scene, moment: Moment): Span[] {
+  const { stretches, header, maxScroll } = scene;
+  const height = scene.layouts[moment].height;
+  const last = header.manner.onScroll === 'leaves' ? Math.min(maxScroll, height - 1) : maxScroll;
+  return stretches
+    .map(({ from, moment: met }, i) => ({
+      met,
+      from,
+      to: Math.min(last, (stretches[i + 1]?.from ?? Infinity) - 1),
+    }))
+    .filter(({ met, from, to }) => met === moment && from <= to)
+    .map(({ from, to }) => ({ from, to }));
 }
 
 /** Every scroll of a page, whatever the moment. */
@@ -82,11 +115,13 @@ export function spanOfAll(scene: Scene): Span {
 }
 
 /**
- * The page row at which the header's top edge lies at a scroll: it leaves with the page, or stays with the window once
- * the rails that scroll away have done so.
+ * The page row at which the header's first pixel row lies at a scroll: it leaves with the page, or stays with the window
+ * once the rails that scroll away have done so, or keeps to the window's lower edge.
  */
 export function headerRow(scene: Scene, scroll: number): number {
-  return scene.header.manner.onScroll === 'stays' ? Math.max(0, scroll - scene.layout.leaving) : 0;
+  const { top } = scene.layouts;
+  if (keepsToBottom(scene.header)) return scroll + scene.windowHeight - top.height;
+  return scene.header.manner.onScroll === 'leaves' ? 0 : Math.max(0, scroll - top.leaving);
 }
 
 /** Where the header lies over the page at a scroll: see {@link headerRow}; what has left the window is not there to be blurred. */
@@ -103,6 +138,6 @@ export function spanOfInk(ink: HeaderInk, span: Span): Span | undefined {
 }
 
 /** The moment that a visitor meets at a scroll. */
-export function momentAt(scene: Scene, scroll: number): Moment {
-  return scroll < scene.switchAt ? 'top' : 'scrolled';
+export function momentAt({ stretches }: Pick<Scene, 'stretches'>, scroll: number): Moment {
+  return stretches.findLast(({ from }) => from <= scroll)?.moment ?? MOMENTS[0];
 }

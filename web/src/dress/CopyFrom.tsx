@@ -1,5 +1,5 @@
 import type { Wearer } from '@hatrail/core/header/look';
-import { MOMENTS, MOMENT_NAMES, itemsOf, type Header, type Moment } from '@hatrail/core/model/header';
+import { itemsOf, momentName, momentsOf, type Header, type Moment } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
 import { copyLook, ownLook, wearerName } from './lookEdits.ts';
 
@@ -39,18 +39,20 @@ export function CopyFrom({
       .map(({ wearer: each }) => ({ wearer: each, name: wearerName(site, each) })),
     ...others,
   ].flatMap(({ wearer: each, name }) =>
-    MOMENTS.filter(
-      (at) =>
-        Object.keys(ownLook(each, at)).length > 0 &&
-        !(
-          at === moment &&
-          wearerName(site, each) === wearerName(site, wearer) &&
-          each.header.id === wearer.header.id
-        ),
-    ).map((at) => ({
-      look: ownLook(each, at),
-      name: `${name}, ${MOMENT_NAMES[at].toLowerCase()}`,
-    })),
+    momentsOf(each.header)
+      .filter(
+        (at) =>
+          Object.keys(ownLook(each, at)).length > 0 &&
+          !(
+            at === moment &&
+            wearerName(site, each) === wearerName(site, wearer) &&
+            each.header.id === wearer.header.id
+          ),
+      )
+      .map((at) => ({
+        look: ownLook(each, at),
+        name: `${name}, ${momentName(each.header, at).toLowerCase()}`,
+      })),
   );
   if (sources.length === 0) return null;
   return (
@@ -65,7 +67,7 @@ export function CopyFrom({
     >
       <option value="">Copy from…</option>
       {sources.map(({ name }, i) => (
-        <option key={name} value={i}>
+        <option key={i} value={i}>
           {name}
         </option>
       ))}

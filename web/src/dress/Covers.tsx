@@ -1,6 +1,6 @@
 import { Button } from '@mui/material';
 import { coversOf, standsBare } from '@hatrail/core/header/covers';
-import { MOMENT_NAMES, type Header, type Moment } from '@hatrail/core/model/header';
+import { momentName, type Header, type Moment } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
 import { changeHeader } from '../editor/edits.ts';
 import { setManner } from './lookEdits.ts';
@@ -9,15 +9,15 @@ import { setManner } from './lookEdits.ts';
 export function Covers({ site, header, moment }: { site: Site; header: Header; moment: Moment }) {
   const covers = coversOf(site, header, moment);
   const clear = (label: string, list: typeof covers) =>
-    changeHeader(header.id, `${label}, ${MOMENT_NAMES[moment]}`, (draft) =>
+    changeHeader(header.id, `${label}, ${momentName(header, moment)}`, (draft) =>
       list.forEach((cover) => cover.clear(draft)),
     );
   return (
     <>
       {covers.length === 0 && <p className="origin">Nothing: the page shows through as it is.</p>}
       <ul className="covers">
-        {covers.map((cover) => (
-          <li key={cover.text}>
+        {covers.map((cover, i) => (
+          <li key={i}>
             {cover.text}
             <button
               type="button"

@@ -1,7 +1,8 @@
 import { useState, type ReactNode } from 'react';
+import type { SceneFacts } from '../engine/types.ts';
 import { resolveWorn, type LayerName, type Wearer } from '@hatrail/core/header/look';
 import { coversOf } from '@hatrail/core/header/covers';
-import { MOMENT_NAMES, type Header, type Moment } from '@hatrail/core/model/header';
+import { momentName, type Header, type Moment } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
 import type { Cut } from '@hatrail/core/stack/cut';
 import type { Row } from '@hatrail/core/sweep/prove';
@@ -27,7 +28,7 @@ interface CutPanelProps {
   worst: Row | undefined;
   cut: Cut | undefined;
   answer: FillAnswer;
-  switchAt: number | undefined;
+  facts: SceneFacts | undefined;
 }
 
 const STATE_WORDS: Record<Row['state'], string> = {
@@ -61,7 +62,7 @@ function layersOf({ rail, item }: Wearer): readonly LayerName[] {
 
 /** The cut of a moment: its layers from the ink down to the page, the worst letter over each, and the contrast so far. */
 export function CutPanel(props: CutPanelProps) {
-  const { site, header, moment, pageTitle, rows, worst, cut, answer, switchAt } = props;
+  const { site, header, moment, pageTitle, rows, worst, cut, answer, facts } = props;
   const [open, setOpen] = useState<LayerName | 'manner' | 'covers'>('fill');
   const [whose, setWhose] = useState('header');
   const wearers = wearersOf(header);
@@ -84,8 +85,8 @@ export function CutPanel(props: CutPanelProps) {
   const step = (name: string) => cut?.steps.findLast(({ layer }) => layer === name);
   const covers = coversOf(site, header, moment);
   return (
-    <section className="cut" aria-label={`The cut, ${MOMENT_NAMES[moment]}`}>
-      <h2>{MOMENT_NAMES[moment]}</h2>
+    <section className="cut" aria-label={`The cut, ${momentName(header, moment)}`}>
+      <h2>{momentName(header, moment)}</h2>
       <p className="cut-lead">
         {worst && cut ? (
           <>
@@ -196,7 +197,7 @@ export function CutPanel(props: CutPanelProps) {
         onOpen={() => setOpen('manner')}
         onPutBack={undefined}
       >
-        <MannerPanel header={header} switchAt={switchAt} />
+        <MannerPanel site={site} header={header} facts={facts} />
       </LayerRow>
       {Object.keys(ownLook(wearer, moment)).length > 0 && (moment !== 'top' || isPart) && (
         <p className="origin put-back-all">

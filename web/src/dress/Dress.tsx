@@ -1,7 +1,8 @@
 import { useCallback, useDeferredValue, useEffect, useRef, useState } from 'react';
 import { useOutletContext } from 'react-router';
 import { usualWindowHeight } from '@hatrail/core/page/layout';
-import { MOMENT_NAMES, type Moment } from '@hatrail/core/model/header';
+import { momentName, type Moment } from '@hatrail/core/model/header';
+import { momentAt } from '@hatrail/core/sweep/scene';
 import type { Probe } from '@hatrail/core/sweep/prove';
 import { useLeastFill, useVerdicts } from '../editor/verdicts.ts';
 import type { EditorContext } from '../editor/Editor.tsx';
@@ -12,7 +13,7 @@ import { Film, FILM_WIDTH } from './Film.tsx';
 import { Moments } from './Moments.tsx';
 import { Remedy } from './Remedy.tsx';
 import { Stage } from './Stage.tsx';
-import { useCut, useFilm, useMeasure, useProbes, useSweptView, worstRow } from './view.ts';
+import { useCut, useFilm, useMeasure, useProbes, useSweptView, worstRow, firstScroll } from './view.ts';
 import { WidthRuler } from './WidthRuler.tsx';
 
 /** Dress: the page under its header, where it is lost, and everything the header wears. */
@@ -27,14 +28,7 @@ export function Dress() {
   const scroll = Math.min(place.scroll ?? 0, facts?.maxScroll ?? Infinity);
   const rows = scene?.rows.filter((row) => row.moment === moment) ?? [];
   const worst = worstRow(rows);
-  const probes = useProbes(
-    hand,
-    header,
-    page.id,
-    width,
-    scroll < (facts?.switchAt ?? 1) ? 'top' : 'scrolled',
-    scroll,
-  );
+  const probes = useProbes(hand, header, page.id, width, facts ? momentAt(facts, scroll) : moment, scroll);
   const cut = useCut(hand, header, page.id, worst);
   const all = useVerdicts();
   const answer = useLeastFill(hand, header, moment, width);
@@ -54,19 +48,18 @@ export function Dress() {
   const windowHeight = facts?.windowHeight ?? usualWindowHeight(width);
   const scale = Math.min(1, room / width, 620 / windowHeight);
 
-  const switchAt = facts?.switchAt ?? 1;
   const goTo = useCallback(
-    (next: number) => go({ scroll: next, moment: next < switchAt ? 'top' : 'scrolled' }),
-    [go, switchAt],
+    (next: number) => go({ scroll: next, ...(facts && { moment: momentAt(facts, next) }) }),
+    [go, facts],
   );
   const worstScroll = worst?.scroll;
   const goToWorst = useCallback(() => go({ scroll: worstScroll }), [go, worstScroll]);
   const chooseMoment = useCallback(
     (next: Moment) => {
       const its = worstRow(scene?.rows.filter((row) => row.moment === next) ?? []);
-      go({ moment: next, scroll: its?.scroll ?? (next === 'top' ? 0 : switchAt) });
+      go({ moment: next, scroll: its?.scroll ?? (facts && firstScroll(facts, next)) ?? 0 });
     },
-    [go, scene, switchAt],
+    [go, scene, facts],
   );
   const followLink = (address: string) => {
     const path = address.split('#')[0];
@@ -130,6 +123,7 @@ export function Dress() {
         )}
         <Moments
           preview={calmPreview}
+          header={header}
           scene={scene}
           pageTitle={page.title}
           width={width}
@@ -146,7 +140,7 @@ export function Dress() {
         onScroll={goTo}
         onWorst={goToWorst}
       />
-      <aside className="dress-side" aria-label={`Look, ${MOMENT_NAMES[moment]}`}>
+      <aside className="dress-side" aria-label={`Look, ${momentName(header, moment)}`}>
         <CutPanel
           site={site}
           header={header}
@@ -156,7 +150,7 @@ export function Dress() {
           worst={worst}
           cut={cut}
           answer={answer}
-          switchAt={facts?.switchAt}
+          facts={facts}
         />
         <Remedy
           hand={hand}

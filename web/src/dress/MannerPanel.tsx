@@ -1,76 +1,146 @@
-import { ToggleButton, ToggleButtonGroup } from '@mui/material';
 import type { ReactNode } from 'react';
-import type { Header } from '@hatrail/core/model/header';
+import { momentsOf, EASINGS, type Easing, type Header, type OnScroll } from '@hatrail/core/model/header';
+import type { Site } from '@hatrail/core/model/site';
+import type { SceneFacts } from '../engine/types.ts';
 import { NumberField } from '../parts/NumberField.tsx';
+import { BandGrounds } from './BandGrounds.tsx';
 import { setManner } from './lookEdits.ts';
+
+type Manner = Header['manner'];
+type Begins = Manner['switch']['at'];
+
+const ON_SCROLL: Record<OnScroll, string> = {
+  stays: 'Stays at the top',
+  leaves: 'Leaves with the page',
+  returns: 'Goes, and returns on scrolling up',
+  bottom: 'Keeps to the bottom edge',
+};
+
+const ON_SCROLL_SHORT: Record<OnScroll, string> = {
+  stays: 'stays',
+  leaves: 'leaves',
+  returns: 'returns on scrolling up',
+  bottom: 'at the bottom edge',
+};
 
 /** How the header behaves, in a few words. */
 export function mannerText({ manner }: Header): string {
-  const { lies, onScroll, switch: begins, duration } = manner;
-  const from = begins.at === 'distance' ? `from ${begins.distance} px` : 'from the end of the first band';
-  return `${lies} the page, ${onScroll}, changes ${from}, over ${duration} ms`;
+  const { lies, onScroll, switch: begins, duration, smaller } = manner;
+  const froms: Record<Begins, string> = {
+    distance: `changes from ${begins.distance} px`,
+    'first band': 'changes at the end of the first band',
+    band: `changes at the end of band ${begins.band ?? 1}`,
+    ground: 'follows the ground',
+  };
+  const where = onScroll === 'bottom' ? [] : [`${lies} the page`];
+  const less = smaller ? [`${smaller} px smaller then`] : [];
+  return [...where, ON_SCROLL_SHORT[onScroll], froms[begins.at], ...less, `over ${duration} ms`].join(', ');
 }
 
 /** How the header behaves: over or above the page, on scroll, when the moment changes and how long that takes. */
-export function MannerPanel({ header, switchAt }: { header: Header; switchAt: number | undefined }) {
+export function MannerPanel({
+  site,
+  header,
+  facts,
+}: {
+  site: Site;
+  header: Header;
+  facts: SceneFacts | undefined;
+}) {
   const { manner } = header;
-  const { at, distance } = manner.switch;
+  const begins = manner.switch;
+  const at = begins.at === 'first band' ? 'band' : begins.at;
+  const atBottom = manner.onScroll === 'bottom';
+  const setSwitch = (change: Partial<Manner['switch']>, label: string) =>
+    setManner(header, { switch: { ...begins, ...change } }, label);
+  const [, later] = momentsOf(header);
+  const from = facts?.stretches.find(({ moment }) => moment === later)?.from;
   return (
     <>
-      <Choice label="Lies">
-        <ToggleButtonGroup
-          exclusive
-          size="small"
-          aria-label="Lies"
-          value={manner.lies}
-          onChange={(_, lies: Header['manner']['lies'] | null) =>
-            lies && setManner(header, { lies }, 'Over or above the page')
-          }
-        >
-          <ToggleButton value="over">Over the page</ToggleButton>
-          <ToggleButton value="above">Above it</ToggleButton>
-        </ToggleButtonGroup>
-      </Choice>
+      {!atBottom && (
+        <Choice label="Lies">
+          <Select
+            label="Lies"
+            value={manner.lies}
+            options={{ over: 'Over the page', above: 'Above the page' }}
+            onChange={(lies) => setManner(header, { lies }, 'Over or above the page')}
+          />
+        </Choice>
+      )}
       <Choice label="On scroll">
-        <ToggleButtonGroup
-          exclusive
-          size="small"
-          aria-label="On scroll"
+        <Select
+          label="On scroll"
           value={manner.onScroll}
-          onChange={(_, onScroll: Header['manner']['onScroll'] | null) =>
-            onScroll && setManner(header, { onScroll }, 'Leaves or stays')
-          }
-        >
-          <ToggleButton value="stays">Stays</ToggleButton>
-          <ToggleButton value="leaves">Leaves</ToggleButton>
-        </ToggleButtonGroup>
+          options={ON_SCROLL}
+          onChange={(onScroll) => setManner(header, { onScroll }, 'What it does on scroll')}
+        />
       </Choice>
-      <Choice label="After scrolling begins">
-        <ToggleButtonGroup
-          exclusive
-          size="small"
-          aria-label="After scrolling begins"
+      <Choice label="It changes">
+        <Select
+          label="Where it changes"
           value={at}
-          onChange={(_, next: typeof at | null) =>
-            next && setManner(header, { switch: { at: next, distance } }, 'Where After scrolling begins')
+          options={{
+            distance: 'At a distance',
+            band: 'At the end of a band',
+            ...(manner.onScroll === 'returns' ? {} : { ground: 'With the ground beneath' }),
+          }}
+          onChange={(next) =>
+            setSwitch({ at: next, ...(next === 'band' && { band: begins.band ?? 1 }) }, 'Where it changes')
           }
-        >
-          <ToggleButton value="distance">At a distance</ToggleButton>
-          <ToggleButton value="first band">End of first band</ToggleButton>
-        </ToggleButtonGroup>
-        {at === 'distance' ? (
+        />
+        {at === 'band' && (
+          <NumberField
+            label="Number of the band"
+            unit=""
+            min={1}
+            max={60}
+            value={begins.band ?? 1}
+            onChange={(band) =>
+              setSwitch({ at: 'band', band: Math.round(band) }, 'Band at whose end it changes')
+            }
+          />
+        )}
+        {at === 'distance' && (
           <NumberField
             label="Distance"
             unit="px"
             min={1}
             max={5000}
-            value={distance}
-            onChange={(value) => setManner(header, { switch: { at, distance: value } }, 'Distance')}
+            value={begins.distance}
+            onChange={(distance) => setSwitch({ distance }, 'Distance')}
           />
-        ) : (
-          switchAt !== undefined && <span className="quiet">{switchAt} px on this page</span>
         )}
       </Choice>
+      {at === 'band' && (
+        <p className="origin">
+          {from === undefined ? 'Never met on this page.' : `${from} px down this page.`} On a page with fewer
+          bands it changes at{' '}
+          <NumberField
+            label="Distance on pages without such a band"
+            unit="px"
+            min={1}
+            max={5000}
+            value={begins.distance}
+            onChange={(distance) => setSwitch({ distance }, 'Distance without such a band')}
+          />
+        </p>
+      )}
+      {at === 'ground' && <BandGrounds site={site} header={header} />}
+      {!atBottom && at !== 'ground' && (
+        <Choice label="Smaller then, by">
+          <NumberField
+            label="Smaller by"
+            unit="px"
+            min={0}
+            max={200}
+            value={manner.smaller ?? 0}
+            onChange={(smaller) => setManner(header, { smaller }, 'Smaller after scrolling')}
+          />
+          {(manner.smaller ?? 0) > 0 && (
+            <span className="quiet">each rail, as far as its contents let it</span>
+          )}
+        </Choice>
+      )}
       <Choice label="The change takes">
         <NumberField
           label="Duration"
@@ -80,8 +150,77 @@ export function MannerPanel({ header, switchAt }: { header: Header; switchAt: nu
           value={manner.duration}
           onChange={(duration) => setManner(header, { duration }, 'Duration of the change')}
         />
+        <Select<Easing>
+          label="Easing"
+          value={manner.easing ?? 'ease'}
+          options={Object.fromEntries(EASINGS.map((name) => [name, name])) as Record<Easing, string>}
+          onChange={(easing) => setManner(header, { easing }, 'Easing of the change')}
+        />
+      </Choice>
+      <Choice label="The inks">
+        <Select
+          label="The inks change"
+          value={manner.ink ? 'apart' : 'along'}
+          options={{ along: 'Change with the rest', apart: 'Have their own time' }}
+          onChange={(how) =>
+            setManner(
+              header,
+              { ink: how === 'apart' ? { delay: 0, duration: manner.duration } : undefined },
+              'When the inks change',
+            )
+          }
+        />
+        {manner.ink && (
+          <>
+            <NumberField
+              label="After"
+              unit="ms"
+              min={0}
+              max={2000}
+              value={manner.ink.delay}
+              onChange={(delay) => setManner(header, { ink: { ...manner.ink!, delay } }, 'Delay of the inks')}
+            />
+            <NumberField
+              label="Over"
+              unit="ms"
+              min={0}
+              max={2000}
+              value={manner.ink.duration}
+              onChange={(duration) =>
+                setManner(header, { ink: { ...manner.ink!, duration } }, 'Duration of the inks’ change')
+              }
+            />
+          </>
+        )}
       </Choice>
     </>
+  );
+}
+
+function Select<V extends string>({
+  label,
+  value,
+  options,
+  onChange,
+}: {
+  label: string;
+  value: V;
+  options: Partial<Record<V, string>>;
+  onChange: (value: V) => void;
+}) {
+  return (
+    <select
+      className="choice-select"
+      aria-label={label}
+      value={value}
+      onChange={(event) => onChange(event.target.value as V)}
+    >
+      {(Object.entries(options) as [V, string][]).map(([key, name]) => (
+        <option key={key} value={key}>
+          {name}
+        </option>
+      ))}
+    </select>
   );
 }
 

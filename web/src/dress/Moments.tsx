@@ -1,13 +1,14 @@
 import { memo } from 'react';
-import { MOMENTS, MOMENT_NAMES, type Moment } from '@hatrail/core/model/header';
+import { momentName, momentsOf, type Header, type Moment } from '@hatrail/core/model/header';
 import type { SweptScene } from '../engine/types.ts';
 import { LiveFrame } from '../parts/LiveFrame.tsx';
 import type { Preview } from '../parts/preview.ts';
 import { VerdictText } from '../parts/Verdict.tsx';
-import { worstRow } from './view.ts';
+import { firstScroll, worstRow } from './view.ts';
 
 interface MomentsProps {
   preview: Preview | undefined;
+  header: Header;
   scene: SweptScene | undefined;
   pageTitle: string;
   width: number;
@@ -20,6 +21,7 @@ const CARD = 172;
 /** The moments in which a visitor meets the header, hung on a thin rod: each as it ships, at its worst place. */
 export const Moments = memo(function Moments({
   preview,
+  header,
   scene,
   pageTitle,
   width,
@@ -28,7 +30,7 @@ export const Moments = memo(function Moments({
 }: MomentsProps) {
   return (
     <section className="moments" aria-label={`Moments on ${pageTitle} at ${width} px`}>
-      {MOMENTS.map((each) => {
+      {momentsOf(header).map((each) => {
         const rows = scene?.rows.filter((row) => row.moment === each) ?? [];
         const worst = worstRow(rows);
         const scale = Math.max(CARD / width, 0.134);
@@ -45,15 +47,15 @@ export const Moments = memo(function Moments({
               {preview && scene && (
                 <LiveFrame
                   preview={preview}
-                  title={`${MOMENT_NAMES[each]}, small`}
+                  title={`${momentName(header, each)}, small`}
                   width={width}
                   height={height / scale}
                   scale={scale}
-                  scroll={worst?.scroll ?? (each === 'top' ? 0 : scene.facts.switchAt)}
+                  scroll={worst?.scroll ?? firstScroll(scene.facts, each) ?? 0}
                 />
               )}
             </span>
-            <strong>{MOMENT_NAMES[each]}</strong>
+            <strong>{momentName(header, each)}</strong>
             {worst ? (
               <VerdictText verdict={worst.verdict} contrast={worst.worst} />
             ) : (

@@ -1,6 +1,6 @@
 import { Button } from '@mui/material';
 import { resolveLook } from '@hatrail/core/header/look';
-import { MOMENT_NAMES, type Header, type Moment } from '@hatrail/core/model/header';
+import { momentName, type Header, type Moment } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
 import type { LookCost } from '@hatrail/core/remedy/cost';
 import type { LeastFill } from '@hatrail/core/remedy/leastFill';
@@ -51,8 +51,8 @@ function RemedyText({ hand, header, moment, rows, progress, failure, answer }: R
       <>
         <h3>Clear on every page</h3>
         <p>
-          {MOMENT_NAMES[moment]}, every letter reaches what it needs at every scroll and width. The nearest to
-          its limit is {worst.item}: {figure(worst.worst)} where {worst.needed} is needed.
+          {momentName(header, moment)}, every letter reaches what it needs at every scroll and width. The
+          nearest to its limit is {worst.item}: {figure(worst.worst)} where {worst.needed} is needed.
         </p>
       </>
     );
@@ -99,9 +99,9 @@ function RemedyText({ hand, header, moment, rows, progress, failure, answer }: R
             onClick={() =>
               useEditor.getState().edit(`Fill to ${fill.percent} %`, (draft) => {
                 const target = draft.headers.find(({ id }) => id === header.id)!;
-                const old = target.looks[moment].fill ?? {};
+                const look = (target.looks[moment] ??= {});
                 const change = answer.kind === 'own' ? {} : { colour };
-                target.looks[moment].fill = { ...old, ...change, opacity: fill.percent / 100 };
+                look.fill = { ...look.fill, ...change, opacity: fill.percent / 100 };
               })
             }
           >

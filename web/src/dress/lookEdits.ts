@@ -1,6 +1,6 @@
 import { originOf, type LayerName, type ResolvedLook, type Wearer } from '@hatrail/core/header/look';
 import { kindOf } from '@hatrail/core/header/kinds/index';
-import { MOMENT_NAMES, headerItems, type Header, type Look, type Moment } from '@hatrail/core/model/header';
+import { momentName, headerItems, type Header, type Look, type Moment } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
 import { changeHeader } from '../editor/edits.ts';
 
@@ -39,7 +39,7 @@ export function changeLook(
 ): void {
   changeHeader(
     wearer.header.id,
-    `${label}, ${MOMENT_NAMES[moment]}`,
+    `${label}, ${momentName(wearer.header, moment)}`,
     (draft) => {
       const part = partOf(draft, wearer);
       if (!part) return;

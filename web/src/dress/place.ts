@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useMemo, useRef } from 'react';
 import { useSearchParams } from 'react-router';
-import { MOMENTS, type Header, type Moment } from '@hatrail/core/model/header';
+import { momentsOf, type Header, type Moment } from '@hatrail/core/model/header';
 import type { Page } from '@hatrail/core/model/page';
 import type { Site } from '@hatrail/core/model/site';
 import { GREATEST_WIDTH, LEAST_WIDTH } from '@hatrail/core/sweep/widths';
@@ -30,11 +30,13 @@ export function usePlace(site: Site): [Place, (change: PlaceChange) => void] {
   const place = useMemo((): Place => {
     const width = Number(params.get('width') ?? 1280);
     const scroll = params.get('scroll');
+    const header = site.headers.find(({ id }) => id === params.get('header')) ?? site.headers[0]!;
+    const moments = momentsOf(header);
     return {
-      header: site.headers.find(({ id }) => id === params.get('header')) ?? site.headers[0]!,
+      header,
       page: site.pages.find(({ id }) => id === params.get('page')) ?? site.pages[0]!,
       width: clampWidth(Number.isFinite(width) ? width : 1280),
-      moment: MOMENTS.find((moment) => moment === params.get('moment')) ?? 'scrolled',
+      moment: moments.find((moment) => moment === params.get('moment')) ?? moments[1]!,
       scroll: scroll === null || !/^\d+$/.test(scroll) ? undefined : Number(scroll),
     };
   }, [params, site]);

@@ -5,7 +5,7 @@ import type { Probe, Row, SweptRow } from '@hatrail/core/sweep/prove';
 import { groupsOf } from '../engine/groups.ts';
 import { onEngine, isAbort } from '../engine/pool.ts';
 import { placeName, proveView, readyMeasure, sceneRequest, type SiteAtHand } from '../engine/proof.ts';
-import type { SweptScene } from '../engine/types.ts';
+import type { SceneFacts, SweptScene } from '../engine/types.ts';
 import type { Measure } from '@hatrail/core/measure/measure';
 
 /**
@@ -112,6 +112,7 @@ export function useFilm(hand: SiteAtHand, header: Header, pageId: string, width:
       header.extent,
       header.fold,
       header.manner.lies,
+      header.manner.onScroll,
       width,
       filmWidth,
     ],
@@ -133,6 +134,11 @@ export function useMeasure(hand: SiteAtHand): Measure | undefined {
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [site.type, hand.hashes]);
   return measure;
+}
+
+/** The first scroll at which a moment is met; `undefined` where it never is. */
+export function firstScroll({ stretches }: SceneFacts, moment: Moment): number | undefined {
+  return stretches.find((stretch) => stretch.moment === moment)?.from;
 }
 
 const RANK: Record<Row['verdict'], number> = { lost: 0, strained: 2, clear: 4 };

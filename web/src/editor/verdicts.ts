@@ -88,7 +88,7 @@ export const useFillAnswer = create<Answers>()(() => ({ answer: { kind: 'solving
 function questionKey(site: Site, header: Header, moment: Moment, width: number): string {
   const { fill, ...others } = resolveLook(site, header, moment);
   const { opacity: _, ...colour } = fill;
-  const { duration: __, ...manner } = header.manner;
+  const { duration: __, easing: ___, ink: ____, ...manner } = header.manner;
   return JSON.stringify([
     site.name,
     site.tagline,

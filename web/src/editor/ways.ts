@@ -95,7 +95,7 @@ const FINDERS: readonly Finder[] = [
     if (failing.some(({ item }) => item !== 'Logo')) return undefined;
     const own = resolveLook(hand.site, header, moment).ink.logo;
     for (const logo of LOGO_VARIANTS.filter((each) => each !== own && hand.site.logo.variants[each])) {
-      const tried = withLook(header, moment, { ink: { ...header.looks[moment].ink, logo } });
+      const tried = withLook(header, moment, { ink: { ...header.looks[moment]?.ink, logo } });
       const way = await ifClear(asked, tried, `The other logo: ${LOGO_VARIANT_NAMES[logo].toLowerCase()}.`);
       if (way) return way;
     }
@@ -107,7 +107,7 @@ const FINDERS: readonly Finder[] = [
     for (const { id, name } of hand.site.palette) {
       if (own.link.swatch === id) continue;
       const use = { swatch: id };
-      const ink = { ...header.looks[moment].ink, link: use, hover: use, current: use };
+      const ink = { ...header.looks[moment]?.ink, link: use, hover: use, current: use };
       const way = await ifClear(asked, withLook(header, moment, { ink }), `Links in ${name}.`);
       if (way) return way;
     }

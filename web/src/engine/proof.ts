@@ -1,6 +1,6 @@
 import { layoutHeader } from '@hatrail/core/header/layout';
 import { contextMeasure, type Measure, type MeasuringContext } from '@hatrail/core/measure/measure';
-import { MOMENTS, type Header, type Moment } from '@hatrail/core/model/header';
+import { MOMENTS, momentsOf, type Header, type Moment } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
 import { shippedSizes, type ShippedSizes } from '@hatrail/core/output/sizes';
 import { lookCost, type LookCost } from '@hatrail/core/remedy/cost';
@@ -45,10 +45,8 @@ export function sizesOf(site: Site, header: Header, by: Measure): ShippedSizes {
     header.extent,
     header.fold,
     header.manner.lies,
-    header.looks.top.ink?.logo,
-    header.looks.scrolled.ink?.logo,
-    header.looks.top.picture,
-    header.looks.scrolled.picture,
+    header.manner.onScroll,
+    ...MOMENTS.flatMap((moment) => [header.looks[moment]?.ink?.logo, header.looks[moment]?.picture]),
   ];
   if (!sized || sized.of.some((part, i) => part !== of[i]))
     sized = { of, sizes: shippedSizes(site, header, by) };
@@ -92,7 +90,8 @@ export async function proveView(
   options: ProofOptions = {},
 ): Promise<SweptScene> {
   const request = await sceneRequest(at, headerId, pageId, width);
-  const sweep = { ...request, moments: options.moments ?? MOMENTS, curves: true };
+  const header = at.site.headers.find(({ id }) => id === headerId)!;
+  const sweep = { ...request, moments: options.moments ?? momentsOf(header), curves: true };
   return onEngine(placeName(pageId, width), (engine) => engine.sweep(sweep), { urgency: 'soon', ...options });
 }
 
@@ -134,7 +133,7 @@ function proofKey(
     hashes,
   ];
   const looks = moment === 'top' ? header.looks.top : header.looks;
-  const { duration: _, ...manner } = header.manner;
+  const { duration: _, easing: __, ink: ___, ...manner } = header.manner;
   return JSON.stringify([
     width,
     moment,
@@ -187,7 +186,7 @@ export async function proveAll(
   const rows = await Promise.all(
     places.map(async ({ pageId, width }) => {
       const found = await Promise.all(
-        (options.moments ?? MOMENTS).map((moment) =>
+        (options.moments ?? momentsOf(header)).map((moment) =>
           proveMoment(at, header, pageId, width, moment, { urgency: 'later', ...options }),
         ),
       );

@@ -2,6 +2,7 @@ import type { HeaderLayout } from '@hatrail/core/header/layout';
 import type { Moment } from '@hatrail/core/model/header';
 import type { ShippedSizes } from '@hatrail/core/output/sizes';
 import type { Site } from '@hatrail/core/model/site';
+import type { Scene } from '@hatrail/core/sweep/scene';
 import type { SweptRow } from '@hatrail/core/sweep/prove';
 import type { LogoPixels } from '@hatrail/core/sweep/logo';
 
@@ -34,7 +35,9 @@ export interface SceneFacts {
   pageHeight: number;
   maxScroll: number;
   windowHeight: number;
-  switchAt: number;
+  /** Where each stretch of scrolls begins, and the moment that is met there. */
+  stretches: Scene['stretches'];
+  /** The header at the top. */
   layout: HeaderLayout;
 }
 

@@ -50,8 +50,8 @@ const engine = {
       pageHeight: scene.laid.height,
       maxScroll: scene.maxScroll,
       windowHeight: scene.windowHeight,
-      switchAt: scene.switchAt,
-      layout: scene.layout,
+      stretches: scene.stretches,
+      layout: scene.layouts.top,
     };
     return transfer(
       { rows, facts },

@@ -67,6 +67,8 @@ export function HeaderTag({ site, header, measure, layout }: HeaderTagProps) {
           options={[
             ['stays', 'stays'],
             ['leaves', 'leaves with the page'],
+            ['returns', 'goes, and returns on scrolling up'],
+            ['bottom', 'keeps to the bottom edge'],
           ]}
           onChange={(onScroll) =>
             change('Leaves or stays', (draft) => {

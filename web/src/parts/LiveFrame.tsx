@@ -49,13 +49,27 @@ export function LiveFrame(props: LiveFrameProps) {
     now.current = { preview, scroll, ground, onScroll, onLink, onPick };
   });
 
+  /** Whether the scroll that comes next was asked for from outside. */
+  const sent = useRef(false);
+  const goTo = (inside: Window, top: number) => {
+    sent.current = true;
+    inside.scrollTo({ top, behavior: 'instant' });
+  };
+
   const onLoad = () => {
     const inside = frame.current!.contentWindow!;
     dressFrame(frame.current!, now.current.preview, now.current.ground);
-    inside.scrollTo({ top: now.current.scroll, behavior: 'instant' });
-    inside.addEventListener('scroll', () => now.current.onScroll?.(Math.round(inside.scrollY)), {
-      passive: true,
-    });
+    inside.addEventListener(
+      'scroll',
+      () => {
+        // One that goes when scrolled down is there where it was gone to: that is the moment to be seen.
+        if (sent.current) delete inside.document.querySelector<HTMLElement>('.hr')?.dataset.gone;
+        sent.current = false;
+        now.current.onScroll?.(Math.round(inside.scrollY));
+      },
+      { passive: true },
+    );
+    goTo(inside, now.current.scroll);
     inside.document.addEventListener('click', (event) => {
       now.current.onPick?.(event.target as Element);
       const link = (event.target as Element).closest('a[href]');
@@ -76,7 +90,7 @@ export function LiveFrame(props: LiveFrameProps) {
   useEffect(() => {
     const inside = frame.current?.contentWindow;
     if (loads > 0 && inside && Math.round(inside.scrollY) !== scroll) {
-      inside.scrollTo({ top: scroll, behavior: 'instant' });
+      goTo(inside, scroll);
     }
   }, [scroll, loads, width]);
 

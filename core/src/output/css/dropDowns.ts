@@ -1,4 +1,5 @@
 import { cssColour } from '../../colour/rgb.ts';
+import { keepsToBottom } from '../../header/manner.ts';
 import { BUTTON_HEIGHT, DROP_DOWN, LINK_HEIGHT } from '../../header/metrics.ts';
 import { headerItems, type Header } from '../../model/header.ts';
 import { resolveColour, type ColourUse } from '../../model/palette.ts';
@@ -18,7 +19,7 @@ export function dropCss(site: Site, header: Header): string {
       'display: none',
       'position: absolute',
       'z-index: 1',
-      'top: 100%',
+      keepsToBottom(header) ? 'bottom: 100%' : 'top: 100%',
       'left: -16px',
       'box-sizing: border-box',
       `width: min(${px(DROP_DOWN)}, 100vw)`,

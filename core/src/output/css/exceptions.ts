@@ -1,11 +1,12 @@
 import { ALWAYS } from '../../header/fold.ts';
 import type { Header } from '../../model/header.ts';
-import { isInFlow } from '../geometryCss.ts';
+import { keepsToBottom, standsInFlow } from '../../header/manner.ts';
 import { px, rule, within } from '../text.ts';
 
 /** Without the script, without motion, in forced colours and in print. */
 export function exceptionsCss(header: Header, foldWidth: number): string {
-  const leaves = header.manner.lies === 'over' && !isInFlow(header) ? 'absolute' : 'relative';
+  // One that keeps to the bottom stands there without a script, too.
+  const leaves = header.manner.lies === 'over' && !standsInFlow(header) ? 'absolute' : 'relative';
   const opened = rule(
     '.hr .hr-panel',
     'display: block',
@@ -18,14 +19,17 @@ export function exceptionsCss(header: Header, foldWidth: number): string {
     within(
       '@media (scripting: none)',
       [
-        rule('.hr', `position: ${leaves}`, 'inset: 0 0 auto'),
+        keepsToBottom(header) ? '' : rule('.hr', `position: ${leaves}`, 'inset: 0 0 auto'),
         rule('.hr-opener, .hr .hr-toggle, .hr-close', 'display: none'),
         rule('.hr-menu li:hover .hr-drop, .hr-menu li:focus-within .hr-drop', 'display: block'),
         rule('.hr-find:hover .hr-drop, .hr-find:focus-within .hr-drop', 'display: block'),
         foldWidth === 0 ? '' : always ? opened : within(`@container hr (width < ${px(foldWidth)})`, opened),
       ].join(''),
     ),
-    within('@media (prefers-reduced-motion: reduce)', rule('.hr[data-ready]', '--hr-time: 0s')),
+    within(
+      '@media (prefers-reduced-motion: reduce)',
+      rule('.hr[data-ready]', '--hr-time: 0s', header.manner.ink !== undefined && '--hr-ink-time: 0s'),
+    ),
     within(
       '@media (forced-colors: active)',
       [

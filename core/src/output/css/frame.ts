@@ -1,42 +1,63 @@
 import type { Header } from '../../model/header.ts';
 import type { Site } from '../../model/site.ts';
-import { isInFlow } from '../geometryCss.ts';
+import { keepsToBottom, standsInFlow } from '../../header/manner.ts';
 import { px, rule } from '../text.ts';
 import { layerNeeds } from './layers.ts';
+import { TIME } from './times.ts';
 import { hasShadow, hasSides } from './looks.ts';
+
+/** Room in which the shadow and lines of a header that has gone are out of sight, too. */
+const BESIDE = 64;
 
 /** Where the header stands, its bar with what is round it, and its rails. */
 export function frameCss(site: Site, header: Header, leaving: number): string {
-  const { lies, onScroll, duration } = header.manner;
-  const position = {
-    over: { leaves: 'absolute', stays: 'fixed' },
-    above: { leaves: 'relative', stays: 'sticky' },
-  };
+  const { onScroll, smaller = 0 } = header.manner;
+  const isInFlow = standsInFlow(header);
+  const position =
+    onScroll === 'leaves' ? (isInFlow ? 'relative' : 'absolute') : isInFlow ? 'sticky' : 'fixed';
+  const atBottom = keepsToBottom(header);
   const isPlain = !layerNeeds(site, { header }).back;
   const shadow = hasShadow(site, header);
-  const changing = [...(isPlain ? ['background-color'] : []), ...(shadow ? ['box-shadow'] : [])];
+  const shadowed = shadow && smaller === 0;
+  const changing = [
+    ...(isPlain ? ['background-color'] : []),
+    ...(shadowed ? ['box-shadow'] : []),
+    ...(onScroll === 'returns' ? ['translate'] : []),
+  ];
   return [
     rule(
       '.hr',
       leaving > 0 && `--hr-leave: ${px(leaving)}`,
-      `position: ${position[isInFlow(header) ? 'above' : lies][onScroll]}`,
+      `position: ${position}`,
       'z-index: 100',
-      leaving > 0 ? 'inset: calc(-1 * var(--hr-leave)) 0 auto' : 'inset: 0 0 auto',
+      atBottom
+        ? 'inset: auto 0 0'
+        : leaving > 0
+          ? 'inset: calc(-1 * var(--hr-leave)) 0 auto'
+          : 'inset: 0 0 auto',
       'display: flow-root',
       'margin: 0',
       'container: hr / inline-size',
       'pointer-events: none',
     ),
-    rule('.hr[data-ready]', `--hr-time: ${duration}ms`),
+    timesCss(header),
     rule(
       '.hr-bar',
       'position: relative',
       isPlain && 'background: var(--hr-fill)',
-      shadow && 'box-shadow: var(--hr-shadow)',
-      'pointer-events: auto',
-      changing.length > 0 && `transition: ${changing.map((name) => `${name} var(--hr-time, 0s)`).join(', ')}`,
+      shadowed && 'box-shadow: var(--hr-shadow)',
+      smaller === 0 && 'pointer-events: auto',
+      changing.length > 0 && `transition: ${changing.map((name) => `${name} ${TIME}`).join(', ')}`,
     ),
-    hasSides(site, header) ? linesCss(header.extent?.radius ?? 0) : lineCss(),
+    hasSides(site, header) ? linesCss(header.extent?.radius ?? 0, smaller > 0) : lineCss(smaller > 0),
+    // Gone, with its shadow and lines, until the page is scrolled up or the keyboard comes to it.
+    onScroll === 'returns'
+      ? rule(
+          '.hr[data-gone]:not(:focus-within) .hr-bar',
+          `translate: 0 calc(-100% - ${px((header.extent?.top ?? 0) + BESIDE)})`,
+        )
+      : '',
+    smaller > 0 ? smallerCss(header, shadow) : '',
     rule('.hr-rail', 'position: relative', 'box-sizing: border-box', 'align-items: stretch'),
     rule('.hr-place', 'display: flex', 'flex: 1 1 0', 'align-items: center'),
     rule('.hr-middle', 'flex: none'),
@@ -65,8 +86,37 @@ export function frameCss(site: Site, header: Header, leaving: number): string {
   ].join('');
 }
 
+/** How long each change takes: none before the page is ready. */
+function timesCss({ manner }: Header): string {
+  const { duration, easing = 'ease', ink } = manner;
+  const time = (ms: number, delay = 0) => `${ms}ms ${easing}${delay > 0 ? ` ${delay}ms` : ''}`;
+  return rule(
+    '.hr[data-ready]',
+    `--hr-time: ${time(duration)}`,
+    ink !== undefined && `--hr-ink-time: ${time(ink.duration, ink.delay)}`,
+  );
+}
+
+/** Rails that get lower: see `geometryCss`. The uppermost are in front, for their drop-downs. */
+function smallerCss({ rails }: Header, shadow: boolean): string {
+  return [
+    rule(
+      '.hr-bar > .hr-back',
+      'bottom: var(--hr-less, 0px)',
+      'pointer-events: auto',
+      shadow && 'box-shadow: var(--hr-shadow)',
+      `transition: bottom ${TIME}${shadow ? `, box-shadow ${TIME}` : ''}`,
+    ),
+    rule('.hr-rail, .hr-rail > .hr-back, .hr-place > *', `transition: translate ${TIME}, bottom ${TIME}`),
+    rule('.hr-place > *', 'pointer-events: auto'),
+    ...(rails.length > 1
+      ? rails.map((_, i) => rule(`.hr-rail-${i + 1}`, `z-index: ${rails.length - i}`))
+      : []),
+  ].join('');
+}
+
 /** The line below a header that touches the window's edges. */
-function lineCss(): string {
+function lineCss(smaller: boolean): string {
   return rule(
     '.hr-bar::after',
     'content: ""',
@@ -75,23 +125,25 @@ function lineCss(): string {
     'height: var(--hr-edge-size)',
     'background: var(--hr-edge)',
     'pointer-events: none',
-    'transition: background-color var(--hr-time, 0s)',
+    smaller && 'translate: 0 calc(-1 * var(--hr-less, 0px))',
+    `transition: background-color ${TIME}${smaller ? `, translate ${TIME}` : ''}`,
   );
 }
 
 /** Lines at any side, round the header's corners; outside its box, so that nothing moves by them. */
-function linesCss(radius: number): string {
+function linesCss(radius: number, smaller: boolean): string {
   const size = (side: string) => `calc(-1 * var(--hr-${side}-size))`;
+  const below = smaller ? 'calc(var(--hr-less, 0px) - var(--hr-edge-size))' : size('edge');
   return rule(
     '.hr-bar::after',
     'content: ""',
     'position: absolute',
-    `inset: ${size('above')} ${size('end')} ${size('edge')} ${size('start')}`,
+    `inset: ${size('above')} ${size('end')} ${below} ${size('start')}`,
     'border-style: solid',
     'border-width: var(--hr-above-size) var(--hr-end-size) var(--hr-edge-size) var(--hr-start-size)',
     'border-color: var(--hr-above) var(--hr-end) var(--hr-edge) var(--hr-start)',
     radius > 0 && `border-radius: calc(${px(radius)} + var(--hr-edge-size))`,
     'pointer-events: none',
-    'transition: border-color var(--hr-time, 0s)',
+    `transition: border-color ${TIME}${smaller ? `, bottom ${TIME}` : ''}`,
   );
 }

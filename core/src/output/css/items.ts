@@ -5,13 +5,14 @@ import { headerItems, type Header } from '../../model/header.ts';
 import type { Site } from '../../model/site.ts';
 import { px, rule } from '../text.ts';
 import { hasTextShadow } from './looks.ts';
+import { INK_TIME } from './times.ts';
 
 /** Logo, site name, icons and pictures. */
 export function itemCss(site: Site, header: Header): string {
   const kinds = new Set([...headerItems(header)].map(({ kind }) => kind));
   const has = (...names: string[]) => names.some((name) => kinds.has(name as never));
   const variants = logoVariantsOf(site, header);
-  const change = 'transition: color var(--hr-time, 0s)';
+  const change = `transition: color ${INK_TIME}`;
   const letters = hasTextShadow(site, header) ? ['text-shadow: var(--hr-letters)'] : [];
   const ink = ['color: var(--hr-link)', 'text-decoration: none', change];
   return [
@@ -23,7 +24,7 @@ export function itemCss(site: Site, header: Header): string {
             'inset: 0',
             'width: 100%',
             'height: 100%',
-            'transition: opacity var(--hr-time, 0s)',
+            `transition: opacity ${INK_TIME}`,
           ),
           ...(variants.length > 1
             ? variants.map(({ variant }) => rule(`.hr-${variant}`, `opacity: var(--hr-${variant})`))

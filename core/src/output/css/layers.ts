@@ -1,11 +1,12 @@
 import { cssColour } from '../../colour/rgb.ts';
 import { resolveWorn, type ResolvedLook, type Wearer } from '../../header/look.ts';
-import { MOMENTS, type Header, type Moment, type Rail } from '../../model/header.ts';
+import { momentsOf, type Header, type Moment, type Rail } from '../../model/header.ts';
 import { resolveColour, type ColourUse } from '../../model/palette.ts';
 import type { Site } from '../../model/site.ts';
 import { cutDepth, placingOf, showsGradient } from '../../stack/worn.ts';
 import { cssImage, type Addresses } from '../addresses.ts';
 import { px, rule } from '../text.ts';
+import { TIME } from './times.ts';
 
 /**
  * The layers behind a header's or a rail's contents, as elements of their own: the blur on an empty one, so that no
@@ -34,7 +35,7 @@ const pictureKey = ({ on: _, opacity: __, ...placed }: Picture) => JSON.stringif
 
 /** The elements that a wearer's layers need. */
 export function layerNeeds(site: Pick<Site, 'pairings' | 'pictures'>, wearer: Wearer): LayerNeeds {
-  const looks = MOMENTS.map((moment) => resolveWorn(site, wearer, moment));
+  const looks = momentsOf(wearer.header).map((moment) => resolveWorn(site, wearer, moment));
   const shown = looks.filter(({ picture }) => picture.on).map(({ picture }) => picture);
   const pictures = [...new Map(shown.map((picture) => [pictureKey(picture), picture])).values()];
   const needs = {
@@ -47,7 +48,9 @@ export function layerNeeds(site: Pick<Site, 'pairings' | 'pictures'>, wearer: We
   const { blur, tint, stops, cut } = needs;
   const isRail = wearer.rail !== undefined;
   const filled = isRail && looks.some(({ fill }) => fill.opacity > 0);
-  return { ...needs, back: blur || tint || stops > 0 || pictures.length > 0 || cut || filled };
+  // What gets smaller has its fill on an element that can, without moving anything.
+  const smaller = !isRail && (wearer.header.manner.smaller ?? 0) > 0;
+  return { ...needs, back: blur || tint || stops > 0 || pictures.length > 0 || cut || filled || smaller };
 }
 
 /** The elements of a wearer's layers; empty where its fill is all there is. */
@@ -83,7 +86,7 @@ function stopProperties(site: Site, looks: readonly ResolvedLook[], look: Resolv
 /** The values of a wearer's layers at a moment, as custom properties. */
 export function layerProperties(site: Site, wearer: Wearer, moment: Moment): [string, string][] {
   const needs = layerNeeds(site, wearer);
-  const looks = MOMENTS.map((each) => resolveWorn(site, wearer, each));
+  const looks = momentsOf(wearer.header).map((each) => resolveWorn(site, wearer, each));
   const look = resolveWorn(site, wearer, moment);
   const colour = (use: ColourUse, opacity = 1) => cssColour(resolveColour(site.palette, use), opacity);
   const { fill, tint, blur, cut, picture } = look;
@@ -132,9 +135,12 @@ export function layersCss(
   const { stops, pictures } = needs;
   const gradient = Array.from({ length: stops }, (_, i) => `var(--hr-stop-${i + 1}) var(--hr-at-${i + 1})`);
   const back = `${self} > .hr-back`;
-  const time = 'var(--hr-time, 0s)';
+  const time = `${TIME}`;
   return [
-    needs.cut ? rule(back, 'bottom: calc(-1 * var(--hr-depth))') : '',
+    needs.cut && wearer.rail === undefined
+      ? rule(back, 'bottom: calc(var(--hr-less, 0px) - var(--hr-depth))')
+      : '',
+    needs.cut && wearer.rail !== undefined ? rule(back, 'bottom: calc(-1 * var(--hr-depth))') : '',
     needs.cut ? rule(`${back} > *`, `clip-path: ${cutOutline()}`) : '',
     rule(
       `${back} > .hr-paint`,
@@ -175,7 +181,7 @@ function pictureCss(
     `opacity: var(--hr-shows-${index + 1})`,
     blend !== 'normal' && `mix-blend-mode: ${blend}`,
     mask.stops.length > 0 && `mask-image: linear-gradient(${mask.angle}deg, ${stops.join(', ')})`,
-    'transition: opacity var(--hr-time, 0s)',
+    `transition: opacity ${TIME}`,
   );
 }
 
@@ -210,5 +216,5 @@ export function stopTransitions(site: Site, wearer: Wearer): string[] {
   const { stops } = layerNeeds(site, wearer);
   if (stops === 0) return [];
   const names = Array.from({ length: stops }, (_, i) => [`--hr-stop-${i + 1}`, `--hr-at-${i + 1}`]).flat();
-  return ['--hr-angle', ...names].map((name) => `${name} var(--hr-time, 0s)`);
+  return ['--hr-angle', ...names].map((name) => `${name} ${TIME}`);
 }

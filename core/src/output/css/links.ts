@@ -11,12 +11,13 @@ import type { Site } from '../../model/site.ts';
 import { px, rule } from '../text.ts';
 import { typeCss } from '../typeCss.ts';
 import { hasTextShadow } from './looks.ts';
+import { INK_TIME } from './times.ts';
 
 /** Links, labels, openers, the menu button and buttons, and the ring that shows the focus. */
 export function linkCss(site: Site, header: Header): string {
   const kinds = new Set(headerItems(header).map(({ kind }) => kind));
   const ring = ['outline: 2px solid currentcolor', 'outline-offset: 3px'];
-  const change = 'transition: color var(--hr-time, 0s)';
+  const change = `transition: color ${INK_TIME}`;
   const line = [
     'display: flex',
     'align-items: center',

@@ -1,6 +1,6 @@
 import { cssColour } from '../../colour/rgb.ts';
 import { originOf, resolveWorn, type ResolvedLook, type Wearer } from '../../header/look.ts';
-import { MOMENTS, itemsOf, type Header, type Moment } from '../../model/header.ts';
+import { itemsOf, momentsOf, type Header, type Moment } from '../../model/header.ts';
 import { LOGO_VARIANTS } from '../../model/picture.ts';
 import { resolveColour, type ColourUse } from '../../model/palette.ts';
 import type { Site } from '../../model/site.ts';
@@ -21,7 +21,7 @@ function letterShadow(site: Site, { x, y, blur, colour, opacity }: ResolvedLook[
 /** Whether any header, rail or item wears a text shadow at any moment. */
 export function hasTextShadow(site: Site, header: Header): boolean {
   return wearersOf(header).some((wearer) =>
-    MOMENTS.some((moment) => resolveWorn(site, wearer, moment).textShadow.opacity > 0),
+    momentsOf(header).some((moment) => resolveWorn(site, wearer, moment).textShadow.opacity > 0),
   );
 }
 
@@ -97,7 +97,7 @@ function outerProperties(site: Site, look: ResolvedLook, sides: boolean, shadow:
 export function hasSides(site: Site, header: Header): boolean {
   return (
     (header.extent?.radius ?? 0) > 0 ||
-    MOMENTS.some((moment) => {
+    momentsOf(header).some((moment) => {
       const { above, start, end } = resolveWorn(site, { header }, moment).edge;
       return above.width + start.width + end.width > 0;
     })
@@ -106,7 +106,7 @@ export function hasSides(site: Site, header: Header): boolean {
 
 /** Whether the header throws a shadow at any moment. */
 export function hasShadow(site: Site, header: Header): boolean {
-  return MOMENTS.some((moment) => resolveWorn(site, { header }, moment).shadow.opacity > 0);
+  return momentsOf(header).some((moment) => resolveWorn(site, { header }, moment).shadow.opacity > 0);
 }
 
 /** All values of a wearer that hold at a moment. */
@@ -125,9 +125,6 @@ function propertiesOf(site: Site, wearer: Wearer, moment: Moment, shadows: boole
   ];
 }
 
-/** The moments after the first, with the attribute that tells each. */
-const LATER = MOMENTS.slice(1);
-
 /** The looks of a header and its parts: what holds at the top, and what a later moment changes. */
 export function looksCss(site: Site, header: Header): string {
   const shadows = hasTextShadow(site, header);
@@ -137,13 +134,15 @@ export function looksCss(site: Site, header: Header): string {
       const top = propertiesOf(site, wearer, 'top', shadows);
       const first = new Map(top);
       const stops = wearer.item ? [] : stopTransitions(site, wearer);
-      const later = LATER.map((moment) => {
-        const changed = propertiesOf(site, wearer, moment, shadows).filter(
-          ([key, value]) => first.get(key) !== value,
-        );
-        const at = `.hr[data-moment="${moment}"]`;
-        return changed.length > 0 ? rule(self === '.hr' ? at : `${at} ${self}`, ...declare(changed)) : '';
-      });
+      const later = momentsOf(header)
+        .slice(1)
+        .map((moment) => {
+          const changed = propertiesOf(site, wearer, moment, shadows).filter(
+            ([key, value]) => first.get(key) !== value,
+          );
+          const at = `.hr[data-moment="${moment}"]`;
+          return changed.length > 0 ? rule(self === '.hr' ? at : `${at} ${self}`, ...declare(changed)) : '';
+        });
       const base = [...declare(top), ...(stops.length > 0 ? [`transition: ${stops.join(', ')}`] : [])];
       return (base.length > 0 ? rule(self, ...base) : '') + later.join('');
     })

@@ -4,7 +4,7 @@ import { hexColour } from '@hatrail/core/colour/rgb';
 import { freeId } from '@hatrail/core/gather/freeId';
 import { placeName } from '@hatrail/core/gather/places';
 import { usesOfPart } from '@hatrail/core/gather/uses';
-import { MOMENTS, MOMENT_NAMES, type Header } from '@hatrail/core/model/header';
+import { MOMENTS, momentName, momentsOf, type Header } from '@hatrail/core/model/header';
 import { Pairing, resolveColour, type ColourUse } from '@hatrail/core/model/palette';
 import { verdictOf } from '@hatrail/core/sweep/verdict';
 import { useEditor } from '../../editor/store.ts';
@@ -85,7 +85,7 @@ function PairingCard({ hand, header, pairing }: { hand: SiteAtHand; header: Head
       for (const { looks } of draft.headers) {
         for (const moment of MOMENTS) {
           const look = looks[moment];
-          if (look.pairing !== pairing.id) continue;
+          if (look?.pairing !== pairing.id) continue;
           delete look.pairing;
           const { ink: link, hover = link, current = link, ground: colour } = pairing;
           look.ink = { link: { ...link }, hover: { ...hover }, current: { ...current }, ...look.ink };
@@ -137,8 +137,8 @@ function PairingCard({ hand, header, pairing }: { hand: SiteAtHand; header: Head
           : `Worn by ${worn.map(({ path }) => placeName(site, path)).join('; ')}.`}
       </p>
       <div className="row">
-        {MOMENTS.map((moment) => {
-          const isWorn = header.looks[moment].pairing === pairing.id;
+        {momentsOf(header).map((moment) => {
+          const isWorn = header.looks[moment]?.pairing === pairing.id;
           return (
             <Button
               key={moment}
@@ -146,8 +146,9 @@ function PairingCard({ hand, header, pairing }: { hand: SiteAtHand; header: Head
               variant={isWorn ? 'contained' : 'outlined'}
               aria-pressed={isWorn}
               onClick={() =>
-                edit(`${pairing.name}, ${MOMENT_NAMES[moment]}`, (draft) => {
-                  const look = draft.headers.find(({ id }) => id === header.id)!.looks[moment];
+                edit(`${pairing.name}, ${momentName(header, moment)}`, (draft) => {
+                  const { looks } = draft.headers.find(({ id }) => id === header.id)!;
+                  const look = (looks[moment] ??= {});
                   if (isWorn) delete look.pairing;
                   else {
                     look.pairing = pairing.id;
@@ -158,7 +159,7 @@ function PairingCard({ hand, header, pairing }: { hand: SiteAtHand; header: Head
                 })
               }
             >
-              {isWorn ? 'Worn' : 'Wear it'} {MOMENT_NAMES[moment].toLowerCase()}
+              {isWorn ? 'Worn' : 'Wear it'} {momentName(header, moment).toLowerCase()}
             </Button>
           );
         })}

@@ -1,0 +1,35 @@
+import type { Header, Moment, Rail } from '../model/header.ts';
+
+/** How a header behaves, as questions that layout, sweep and export ask alike. */
+
+/** Whether it keeps to the window's lower edge. */
+export function keepsToBottom({ manner }: Pick<Header, 'manner'>): boolean {
+  return manner.onScroll === 'bottom';
+}
+
+/** Whether any part of it stands in the flow of the page; at the window's lower edge none does. */
+export function standsInFlow(header: Header): boolean {
+  if (keepsToBottom(header)) return false;
+  return (
+    header.manner.lies === 'above' || header.rails.some(({ leaves, inFlow }) => leaves === true || inFlow)
+  );
+}
+
+/**
+ * How much lower a rail is at a moment than at the top, CSS pixels: never so much that its contents would not fit, and
+ * an even number, so that what hangs in the middle moves by whole pixels.
+ * @param height at the top
+ * @param contents height of the tallest thing on it
+ */
+export function lowerBy(
+  header: Header,
+  rail: Rail,
+  height: number,
+  contents: number,
+  moment: Moment,
+): number {
+  const { smaller = 0, switch: begins } = header.manner;
+  const isLater = moment !== 'top' && begins.at !== 'ground' && !keepsToBottom(header) && !rail.leaves;
+  if (!isLater) return 0;
+  return 2 * Math.floor(Math.max(0, Math.min(smaller, height - Math.ceil(contents))) / 2);
+}
