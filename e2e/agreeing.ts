@@ -10,7 +10,6 @@ import { fontShorthand } from '@hatrail/core/measure/measure';
 import { sizeOf, type Area } from '@hatrail/core/stack/area';
 import type { Drawing, LogoPixels } from '@hatrail/core/stack/drawing';
 import { groundPatch, pixelAt, type Raster } from '@hatrail/core/stack/ground';
-import type { Stack } from '@hatrail/core/stack/layers';
 import { readAt } from '@hatrail/core/sweep/exact';
 import { sceneTargets } from '@hatrail/core/sweep/prove';
 import { behindAt, momentAt, type Scene } from '@hatrail/core/sweep/scene';
@@ -29,8 +28,8 @@ export class Agreement {
   #sum = 0;
   ground = 0;
 
-  add(computed: number, seen: number, stack: Stack, ground: number): void {
-    const share = Math.abs(seen - computed) / allowed(seen, stack);
+  add(computed: number, seen: number, target: Target, ground: number): void {
+    const share = Math.abs(seen - computed) / allowed(seen, target);
     this.judged++;
     this.#sum += Math.abs(seen - computed) / seen;
     this.worst = Math.max(this.worst, share);
@@ -44,9 +43,9 @@ export class Agreement {
 }
 
 /** How far a ratio may be off, over a ground of some layers. What is allowed beyond 0.1 or 2 % is told in docs/agreement.md. */
-function allowed(seen: number, { blur, layers }: Stack): number {
+function allowed(seen: number, { stack: { blur, layers }, ink }: Target): number {
   if (layers.some(({ name }) => name === 'textShadow')) return Math.max(0.15, seen * 0.06);
-  return Math.max(0.1, seen * (blur ? 0.035 : 0.02));
+  return Math.max(0.1, seen * (blur || ink.what.kind === 'mark' ? 0.035 : 0.02));
 }
 
 export interface Seen {
@@ -121,8 +120,8 @@ function compare(
           ),
         );
   const what = `${where}, ${ink.name}: computed ${contrast.toFixed(3)}, seen ${seen.toFixed(3)}, ground ${difference.toFixed(2)} levels apart`;
-  tally.add(contrast, seen, target.stack, difference);
-  const most = allowed(seen, target.stack);
+  tally.add(contrast, seen, target, difference);
+  const most = allowed(seen, target);
   expect(Math.abs(seen - contrast), what).toBeLessThanOrEqual(most);
   const near = [needed, (needed * 2) / 3].some((limit) => Math.abs(seen - limit) <= most);
   if (!near) expect(verdictOf(contrast, needed), what).toBe(verdictOf(seen, needed));
