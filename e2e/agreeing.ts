@@ -69,9 +69,7 @@ export async function expectAgreement(
   await tab.evaluate((y) => scrollTo(0, y), scroll);
   const moment = momentAt(scene, scroll);
   await tab.locator(`.hr[data-moment="${moment}"]`).waitFor({ state: 'attached' });
-  // One that goes when scrolled down is judged where it has come back.
-  if (moment === 'back')
-    await tab.evaluate(() => delete document.querySelector<HTMLElement>('.hr')!.dataset.gone);
+  if (moment === 'back') await bringBack(tab);
   const behind = behindAt(scene, scroll);
   const clip = { x: 0, y: behind.row - scroll, width: scene.width, height: scene.layouts[moment].height };
   const drawn: Record<string, LogoPixels> = {};
@@ -89,11 +87,43 @@ export async function expectAgreement(
   for (const target of sceneTargets(scene, moment, draw)) {
     const { box } = target.ink;
     const isOut = box.y < behind.gone || box.y + box.height - behind.gone > scene.windowHeight;
-    if (target.state === 'hover' || isOut) continue;
+    const isPassing = target.part !== 'ink' || !['rest', 'current'].includes(target.state);
+    if (isPassing || isOut) continue;
     const { contrast } = readAt(target, raster, behind);
     const told = groundPatch(raster, behind, target.stack.blur, target.veil);
     compare(target, contrast, told, ground, painted, tally, `${scroll} px down`);
   }
+}
+
+/** Compares a link under the pointer: the first whose backing or ink is another then. */
+export async function expectHovered(seen: Seen, scroll: number, tally: Agreement): Promise<void> {
+  const { scene, raster, pictures, tab } = seen;
+  await tab.evaluate((y) => scrollTo(0, y), scroll);
+  const moment = momentAt(scene, scroll);
+  const behind = behindAt(scene, scroll);
+  const { inks, height } = scene.layouts[moment];
+  const ink = inks.find(({ plate, isStill, box }) => plate && !isStill && box.y >= behind.gone);
+  if (!ink) return;
+  const { x, y, width, height: tall } = ink.box;
+  await tab.mouse.move(x + width / 2, y + tall / 2 + behind.row - scroll);
+  if (moment === 'back') await bringBack(tab);
+  const clip = { x: 0, y: behind.row - scroll, width: scene.width, height };
+  const ground = await shoot(tab, clip, scene.windowHeight, true);
+  await tab.mouse.move(1, clip.y > 0 ? 1 : scene.windowHeight - 1);
+  const skia = { ...skiaDrawing(scene.site, pictures), logo: () => undefined };
+  const draw = await withLetters(tab, skia, (asked) => sceneTargets(scene, moment, asked));
+  const target = sceneTargets(scene, moment, draw).find(
+    (each) => each.ink.id === ink.id && each.state === 'hover' && each.part === 'ink',
+  )!;
+  tally.combinations++;
+  const { contrast } = readAt(target, raster, behind);
+  const told = groundPatch(raster, behind, target.stack.blur, target.veil);
+  compare(target, contrast, told, ground, undefined, tally, `${scroll} px down, hovered`);
+}
+
+/** One that goes when scrolled down is judged where it has come back. */
+async function bringBack(tab: Tab): Promise<void> {
+  await tab.evaluate(() => delete document.querySelector<HTMLElement>('.hr')!.dataset.gone);
 }
 
 function compare(

@@ -6,7 +6,7 @@ import { decodePictures, skiaMeasure, skiaRaster } from '@hatrail/cli/skia';
 import { siteFiles } from '@hatrail/core/output/files';
 import { shippedSizes } from '@hatrail/core/output/sizes';
 import { layoutScene } from '@hatrail/core/sweep/scene';
-import { Agreement, expectAgreement } from './agreeing.ts';
+import { Agreement, expectAgreement, expectHovered } from './agreeing.ts';
 import { openChromium } from './chromium.ts';
 import { MADE, dressedSite } from './dressed.ts';
 import { serveFiles } from './statics.ts';
@@ -57,5 +57,6 @@ for (let seed = FIRST; seed < FIRST + HEADERS; seed++) {
     expect(await tab.evaluate(() => document.documentElement.scrollHeight)).toBe(scene.laid.height);
     const seen = { scene, raster, pictures, tab, url: server.url, logos: seed % 3 === 0 };
     for (const scroll of scrolls) await expectAgreement(seen, Math.min(scroll, scene.maxScroll), tally);
+    await expectHovered(seen, Math.min(scrolls.at(-1)!, scene.maxScroll), tally);
   });
 }

@@ -180,6 +180,14 @@ const MANNERS: Partial<Header['manner']>[] = [
   { smaller: 24, onScroll: 'returns', switch: { at: 'band', band: 1, distance: 40 } },
 ];
 const FIRST_BY_TURN = 24;
+/** Their links stand on grounds of their own. */
+const PLATES = {
+  rest: { colour: { colour: '#767676' }, opacity: 0.4 },
+  hover: { colour: { colour: '#1c6b4a' }, opacity: 0.8 },
+  height: 30,
+  reach: 6,
+  radius: 8,
+};
 
 /** A header of one to three rails in a look made up by chance, over a page of hard bands. */
 export function dressedSite(base: Site, seed: number): Dressed {
@@ -215,7 +223,7 @@ export function dressedSite(base: Site, seed: number): Dressed {
       extent: { top: between(0, 20), sides: between(4, 60), linked: false, radius: between(0, 24) },
     }),
     looks: {
-      top: { ink, ...ground(by, false) },
+      top: { ink, ...ground(by, false), ...(seed >= FIRST_BY_TURN && { backing: PLATES }) },
       scrolled: { ...ground(by, false), ink: { link: colour() } },
     },
     manner: {

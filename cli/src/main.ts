@@ -86,7 +86,7 @@ function plain({ contrasts: _, ...row }: SweptRow): Row {
 function printRows(rows: Row[]): void {
   const bad = rows.filter((row) => row.verdict !== 'clear');
   for (const row of bad.sort((a, b) => a.worst / a.needed - b.worst / b.needed)) {
-    const state = row.state === 'rest' ? '' : `, ${row.state}`;
+    const state = row.state === 'rest' || row.part === 'ring' ? '' : `, ${row.state}`;
     console.log(
       `${row.verdict}: ${row.item}${state}, ${MOMENT_NAMES[row.moment]}: ${row.worst.toFixed(2)} where ${row.needed} is needed, ` +
         `${row.scroll} px down ${row.page} at ${row.width}`,

@@ -408,6 +408,7 @@ describe('verdicts before and after', () => {
     item: itemId,
     itemId,
     state: 'rest',
+    part: 'ink',
     needed: 4.5,
     worst,
     verdict,

@@ -90,6 +90,7 @@ const fillOf = (opacity: number): StackLayer => ({
 const targetOf = (layers: StackLayer[], shape: Target['shape'], area: Area, blur?: Blur): Target => ({
   ink,
   state: 'rest',
+  part: 'ink',
   needed: 4.5,
   stack: { layers, ...(blur && { blur }) },
   veil: veilOf(layers, area),
@@ -311,7 +312,10 @@ describe('a scene', () => {
     rows.find((one) => one.item === item && one.moment === moment && one.state === state)!;
 
   test('has a row for each item, state and moment', () => {
-    expect(rows).toHaveLength(10);
+    const of = (part: string) => rows.filter((one) => one.part === part);
+    expect(of('ink')).toHaveLength(10);
+    // A line below each link hovered and the current one; a ring round the logo and each link.
+    expect([of('cue').length, of('ring').length]).toEqual([6, 6]);
     expect(row('Visit', 'top', 'current')).toBeDefined();
     expect(row('Visit', 'top')).toBeUndefined();
   });

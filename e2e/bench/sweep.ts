@@ -63,7 +63,9 @@ export async function sweepFigures(): Promise<Record<string, number>> {
     };
     const scene = layoutScene(site, header, page!, 1280, skiaMeasure());
     const raster = skiaRaster(site, scene.laid, pictures);
-    const targets = sceneTargets(scene, 'scrolled', draw).filter(({ state }) => state !== 'hover');
+    const targets = sceneTargets(scene, 'scrolled', draw).filter(
+      ({ state, part }) => part === 'ink' && state !== 'hover',
+    );
     const span = spanOfAll(scene);
     const pixels = new Uint32Array(raster.data.buffer, raster.data.byteOffset, raster.width * raster.height);
     const out = new Float32Array(pixels.length);

@@ -15,6 +15,7 @@ const row = (item: string, worst: number, state: Row['state'] = 'rest', needed =
   ({
     item,
     itemId: item,
+    part: 'ink',
     worst,
     needed,
     state,

@@ -36,6 +36,12 @@ export interface HeaderInk {
   /** The item it belongs to, and the number of its rail: known once it is placed. */
   item?: string;
   rail?: number;
+  /** The box on which its backing by state is drawn, where it can have one: that of its link. */
+  plate?: Box;
+  /** Whether a line below it tells that it is hovered or leads to the page one is on. */
+  isCued?: boolean;
+  /** What the focus ring goes round, where that is not its own box; `false` where the keyboard does not come to it. */
+  focus?: Box | false;
   /** The page that it leads to. */
   page?: string;
   /** Whether it answers to the pointer; a plain line of text does not. */

@@ -8,7 +8,7 @@ import {
   type Rail,
 } from '../model/header.ts';
 import type { Item } from '../model/item.ts';
-import type { GradientStop, Mask, PicturePlacing, BlendMode } from '../model/layer.ts';
+import type { GradientStop, Mask, Tint, PicturePlacing, BlendMode } from '../model/layer.ts';
 import type { Line } from '../model/look.ts';
 import type { ColourUse } from '../model/palette.ts';
 import { logoPicture, type LogoVariant } from '../model/picture.ts';
@@ -22,7 +22,22 @@ export interface ResolvedFill {
 
 /** Every value that a look can set, all set. Units are those of the model's classes. */
 export interface ResolvedLook {
-  ink: { link: ColourUse; hover: ColourUse; current: ColourUse; logo: LogoVariant };
+  ink: {
+    link: ColourUse;
+    hover: ColourUse;
+    current: ColourUse;
+    pressed: ColourUse;
+    focused: ColourUse;
+    /** None of its own: the ring has the ink that it is round. */
+    ring: ColourUse | undefined;
+    logo: LogoVariant;
+  };
+  cue: { hover: number; current: number; offset: number; share: number };
+  backing: Record<'rest' | 'hover' | 'pressed' | 'focused' | 'current', Tint> & {
+    reach: number;
+    height: number;
+    radius: number;
+  };
   textShadow: { x: number; y: number; blur: number; colour: ColourUse; opacity: number };
   edge: { on: boolean; colour: ColourUse; thickness: number; above: Line; start: Line; end: Line };
   shadow: { x: number; y: number; blur: number; spread: number; colour: ColourUse; opacity: number };
@@ -60,11 +75,31 @@ export interface Wearer {
 
 const BLACK: ColourUse = { colour: '#000000' };
 const WHITE: ColourUse = { colour: '#ffffff' };
+const NO_TINT: Tint = { colour: WHITE, opacity: 0 };
 const NO_LINE: Line = { width: 0, colour: BLACK };
 
 /** What is worn where no moment says otherwise. */
 export const PLAIN: ResolvedLook = {
-  ink: { link: BLACK, hover: BLACK, current: BLACK, logo: 'dark' },
+  ink: {
+    link: BLACK,
+    hover: BLACK,
+    current: BLACK,
+    pressed: BLACK,
+    focused: BLACK,
+    ring: undefined,
+    logo: 'dark',
+  },
+  cue: { hover: 1, current: 2, offset: 6, share: 100 },
+  backing: {
+    rest: NO_TINT,
+    hover: NO_TINT,
+    pressed: NO_TINT,
+    focused: NO_TINT,
+    current: NO_TINT,
+    reach: 10,
+    height: 36,
+    radius: 6,
+  },
   textShadow: { x: 0, y: 1, blur: 4, colour: BLACK, opacity: 0 },
   edge: { on: false, colour: BLACK, thickness: 1, above: NO_LINE, start: NO_LINE, end: NO_LINE },
   shadow: { x: 0, y: 4, blur: 16, spread: 0, colour: BLACK, opacity: 0 },
@@ -89,7 +124,7 @@ export const PLAIN: ResolvedLook = {
 };
 
 /** The layers that a part takes from what is around it; the others are each part's own. */
-const INHERITED: readonly LayerName[] = ['ink', 'textShadow'];
+const INHERITED: readonly LayerName[] = ['ink', 'cue', 'backing', 'textShadow'];
 
 /** What a pairing sets of a look: its ground as the fill's colour, its inks as the links'. */
 function pairedLook({ pairings = [] }: Pick<Site, 'pairings'>, { pairing: id }: Look): Look {
@@ -134,6 +169,21 @@ function lineage(
   });
 }
 
+/** What a state wears that is not set: what the state does that it follows. */
+function following(name: LayerName, known: object): object {
+  const set = known as Record<string, unknown>;
+  const follow = (pairs: Record<string, string[]>) =>
+    Object.fromEntries(
+      Object.entries(pairs).flatMap(([state, others]) => {
+        const other = others.find((each) => set[each] !== undefined);
+        return other === undefined ? [] : [[state, set[other]]];
+      }),
+    );
+  if (name === 'ink') return follow({ pressed: ['hover'], focused: ['link'] });
+  if (name !== 'backing') return {};
+  return follow({ hover: ['rest'], pressed: ['hover', 'rest'], focused: ['rest'], current: ['rest'] });
+}
+
 /**
  * The look of a wearer at a moment with all that it inherits: from the moments before it, then, for ink and text shadow, from
  * what is around it, then from the plain header. Within a moment, what it sets goes before the pairing that it wears.
@@ -143,8 +193,8 @@ export function resolveWorn(site: Pick<Site, 'pairings'>, wearer: Wearer, moment
     const set = lineage(site, wearer, moment, name)
       .map(({ look }) => look[name] ?? {})
       .reverse();
-    const known = Object.assign({}, PLAIN[name], ...set) as ResolvedLook[N];
-    return known;
+    const known = Object.assign({}, ...set) as Partial<ResolvedLook[N]>;
+    return { ...PLAIN[name], ...following(name, known), ...known };
   };
   const look = Object.fromEntries(Object.keys(PLAIN).map((name) => [name, layer(name as LayerName)]));
   const resolved = look as unknown as ResolvedLook;

@@ -1,5 +1,5 @@
 import { IsBoolean, IsIn, IsOptional } from 'class-validator';
-import { BLEND_MODES, GradientStop, Mask, REPEATS, type BlendMode } from './layer.ts';
+import { BLEND_MODES, GradientStop, Mask, REPEATS, Tint, type BlendMode } from './layer.ts';
 import { ColourUse } from './palette.ts';
 import type { LogoVariant } from './picture.ts';
 import { InRange, IsId, Nested, NestedList } from './rules.ts';
@@ -20,9 +20,56 @@ export class InkLook {
   @IsOptional()
   @Nested(() => ColourUse)
   current?: ColourUse;
+  /** As hovered where nothing is said. */
+  @IsOptional()
+  @Nested(() => ColourUse)
+  pressed?: ColourUse;
+  /** With the keyboard on it; as at rest where nothing is said. */
+  @IsOptional()
+  @Nested(() => ColourUse)
+  focused?: ColourUse;
+  /** The ring round what has the keyboard; the ink it is round where nothing is said. */
+  @IsOptional()
+  @Nested(() => ColourUse)
+  ring?: ColourUse;
   @IsOptional()
   @IsIn(['light', 'dark', 'single'], { message: 'Choose the light, the dark or the one-colour logo.' })
   logo?: LogoVariant;
+}
+
+/** The line below a link that tells, beside colour, that it is hovered or leads to the page one is on. Nothing moves by it. */
+export class CueLook {
+  /** Thickness below a hovered link, CSS pixels; 0 is no line. */
+  @IsOptional() @InRange(0, 8, 'px') hover?: number;
+  /** Thickness below the link of the page one is on. */
+  @IsOptional() @InRange(0, 8, 'px') current?: number;
+  /** From the baseline down to the line. */
+  @IsOptional() @InRange(0, 20, 'px') offset?: number;
+  /** Share of the word that it is as long as, in its middle. */
+  @IsOptional() @InRange(5, 100, '%') share?: number;
+}
+
+/** A ground of each link's and icon's own, by state; nothing moves by it. What is missing is as at rest, pressed as hovered. */
+export class BackingLook {
+  @IsOptional()
+  @Nested(() => Tint)
+  rest?: Tint;
+  @IsOptional()
+  @Nested(() => Tint)
+  hover?: Tint;
+  @IsOptional()
+  @Nested(() => Tint)
+  pressed?: Tint;
+  @IsOptional()
+  @Nested(() => Tint)
+  focused?: Tint;
+  @IsOptional()
+  @Nested(() => Tint)
+  current?: Tint;
+  /** How far it reaches beyond the word at either side. */
+  @IsOptional() @InRange(0, 40, 'px') reach?: number;
+  @IsOptional() @InRange(8, 120, 'px') height?: number;
+  @IsOptional() @InRange(0, 60, 'px') radius?: number;
 }
 
 /** A shadow round the letters of links, name and text (CSS Text Decoration 3, section 4). */
@@ -141,6 +188,12 @@ export class Look {
   @IsOptional()
   @Nested(() => InkLook)
   ink?: InkLook;
+  @IsOptional()
+  @Nested(() => CueLook)
+  cue?: CueLook;
+  @IsOptional()
+  @Nested(() => BackingLook)
+  backing?: BackingLook;
   @IsOptional()
   @Nested(() => TextShadowLook)
   textShadow?: TextShadowLook;

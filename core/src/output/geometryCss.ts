@@ -4,9 +4,10 @@ import { kindOf } from '../header/kinds/index.ts';
 import { layoutAt, type HeaderLayout } from '../header/layout.ts';
 import { keepsToBottom, standsInFlow } from '../header/manner.ts';
 import { extentAt, itemAt, railAt, stepWidths } from '../header/steps.ts';
-import type { Measure } from '../measure/measure.ts';
+import { LINK_HEIGHT } from '../header/metrics.ts';
+import { baselineInLine, fontOf, type Measure } from '../measure/measure.ts';
 import { PLACES, itemsOf, momentsOf, type Header, type Rail } from '../model/header.ts';
-import type { Item } from '../model/item.ts';
+import type { Item, MenuItem, TextItem } from '../model/item.ts';
 import { resolveColour } from '../model/palette.ts';
 import type { Site } from '../model/site.ts';
 import { layerNeeds } from './css/layers.ts';
@@ -78,7 +79,7 @@ function geometryAt(site: Site, header: Header, width: number, foldWidth: number
       const lower = i === layout.rails.at(-1)?.index ? px(radius) : '0';
       rules.set(`.hr-rail-${i + 1} > .hr-back`, [`border-radius: ${upper} ${upper} ${lower} ${lower}`]);
     }
-    for (const item of itemsOf(base)) setItem(rules, site, itemAt(item, width), shown.has(item.id));
+    for (const item of itemsOf(base)) setItem(rules, site, itemAt(item, width), shown.has(item.id), measure);
     const less = lower.rails.find(({ index }) => index === i)?.less ?? 0;
     setLess(rules, later, railAt(base, width), i, less, pulled);
     pulled += less;
@@ -140,7 +141,7 @@ function setRail(
 
 const ALIGN = { start: 'flex-start', middle: 'center', end: 'flex-end' };
 
-function setItem(rules: Rules, site: Site, item: Item, isShown: boolean): void {
+function setItem(rules: Rules, site: Site, item: Item, isShown: boolean, measure: Measure): void {
   const self = `.hr-item-${item.id}`;
   if (!isShown) {
     rules.set(self, ['display: none']);
@@ -154,6 +155,9 @@ function setItem(rules: Rules, site: Site, item: Item, isShown: boolean): void {
     'display: flex',
     `align-self: ${ALIGN[item.align ?? 'middle']}`,
     `top: ${px(item.shift ?? 0)}`,
+    ...(item.kind === 'menu' || item.kind === 'text'
+      ? [`--hr-base: ${px(baseOf(site, item, measure))}`]
+      : []),
     ...(backing
       ? [
           'box-sizing: content-box',
@@ -169,6 +173,16 @@ function setItem(rules: Rules, site: Site, item: Item, isShown: boolean): void {
   if (backing?.hover) {
     rules.set(`${self}:hover`, [`background: ${colour(backing.hover, backing.opacity)}`]);
   }
+}
+
+/** How far a link's baseline is below its upper edge, CSS pixels. */
+function baseOf(
+  { type: { menu } }: Site,
+  { size = menu.size }: MenuItem | TextItem,
+  measure: Measure,
+): number {
+  const lineHeight = Math.round(size * menu.lineHeight);
+  return (LINK_HEIGHT - lineHeight) / 2 + baselineInLine(measure, fontOf(menu, size), lineHeight);
 }
 
 /** Places of a rail that are marked up: the middle only where something hangs there. */

@@ -8,7 +8,7 @@ import type { Stack, StackLayer } from '../stack/layers.ts';
 import { readAt } from '../sweep/exact.ts';
 import { sceneTargets, type Row } from '../sweep/prove.ts';
 import { behindAt, type Scene } from '../sweep/scene.ts';
-import type { LinkState, Target } from '../sweep/targets.ts';
+import type { InkPart, LinkState, Target } from '../sweep/targets.ts';
 
 /** Opacities are solved and set in whole percents. */
 export const PERCENT = 100;
@@ -19,12 +19,13 @@ export interface Place {
   width: number;
   itemId: string;
   state: LinkState;
+  part: InkPart;
   scroll: number;
 }
 
 /** Where a row is worst. */
-export function placeOf({ page, width, itemId, state, scroll }: Row): Place {
-  return { page, width, itemId, state, scroll };
+export function placeOf({ page, width, itemId, state, part, scroll }: Row): Place {
+  return { page, width, itemId, state, part, scroll };
 }
 
 /**
@@ -90,7 +91,9 @@ export function leastPercents(
   const targets = sceneTargets(scene, moment, draw);
   const { palette } = scene.site;
   return places.map((place) => {
-    const target = targets.find(({ ink, state }) => ink.id === place.itemId && state === place.state);
+    const target = targets.find(
+      ({ ink, state, part }) => ink.id === place.itemId && state === place.state && part === place.part,
+    );
     if (!target) return 0;
     return leastPercentAt(target, raster, behindAt(scene, place.scroll), (stack, opacity) =>
       stackWith(palette, knob, stack, opacity),

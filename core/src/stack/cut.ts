@@ -3,9 +3,9 @@ import { letters, type TextRun } from '../header/ink.ts';
 import { resolveLook, type ResolvedLook } from '../header/look.ts';
 import type { Moment } from '../model/header.ts';
 import { readAt, readGround } from '../sweep/exact.ts';
-import { sceneTargets } from '../sweep/prove.ts';
+import { calledOf, sceneTargets } from '../sweep/prove.ts';
 import { behindAt, type Scene } from '../sweep/scene.ts';
-import type { LinkState, Target } from '../sweep/targets.ts';
+import type { InkPart, LinkState, Target } from '../sweep/targets.ts';
 import type { Cell } from '../sweep/cells.ts';
 import type { Area } from './area.ts';
 import type { Drawing, LogoPixels } from './drawing.ts';
@@ -37,9 +37,10 @@ export interface Cut {
   patch: { left: number; top: number };
   /** Letters that stand in the cell; none for logo and marks. */
   letters: string;
-  /** What is drawn over the patches: a run of text, or the logo's pixels. */
+  /** What is drawn over the patches: a run of text, the logo's pixels, or the cells of a line or ring. */
   run?: TextRun;
   logo?: LogoPixels;
+  marks?: Cell[];
   ink: Rgba;
   steps: CutStep[];
   /** Mean share of the page that shows through all layers at the cell, 0 to 1. */
@@ -55,10 +56,10 @@ export function cutScene(
   scene: Scene,
   raster: Raster,
   draw: Drawing,
-  at: { moment: Moment; itemId: string; state: LinkState; scroll: number },
+  at: { moment: Moment; itemId: string; state: LinkState; part: InkPart; scroll: number },
 ): Cut | undefined {
   const target = sceneTargets(scene, at.moment, draw).find(
-    ({ ink, state }) => ink.id === at.itemId && state === at.state,
+    ({ ink, state, part }) => ink.id === at.itemId && state === at.state && part === at.part,
   );
   if (!target) return undefined;
   const behind = behindAt(scene, at.scroll);
@@ -79,23 +80,28 @@ export function cutScene(
     ...(blur ? [{ layer: 'blur' as const, owner: 'header' as const, ...step(0, true) }] : []),
     ...layers.map(({ name, owner }, i) => ({ layer: name, owner, ...step(i + 1, true) })),
   ];
-  const { what } = target.ink;
   return {
     itemId: target.ink.id,
-    item: target.ink.name,
+    item: calledOf(target),
     state: target.state,
     needed: target.needed,
     scroll: at.scroll,
     cell,
     patch: { left: patch.left, top: patch.top },
     letters: lettersIn(target, cell),
-    run: what.kind === 'text' ? what.run : undefined,
-    logo: target.pixels,
+    ...drawnOver(target),
     ink: target.shape.kind === 'cells' ? { ...target.shape.colour, a: 1 } : { r: 0, g: 0, b: 0, a: 0 },
     steps,
     through: meanThrough(veilOf(layers, cell)),
     look: resolveLook(scene.site, scene.header, at.moment),
   };
+}
+
+/** What is drawn over the patches. */
+function drawnOver({ ink: { what }, part, pixels, shape }: Target): Pick<Cut, 'run' | 'logo' | 'marks'> {
+  if (part !== 'ink' && shape.kind === 'cells') return { marks: shape.cells };
+  if (what.kind === 'text') return { run: what.run };
+  return pixels ? { logo: pixels } : {};
 }
 
 function meanThrough({ data }: Veil): number {
@@ -124,7 +130,7 @@ function contrastOf(
 /** The letters whose middle lies in a cell. */
 function lettersIn(target: Target, cell: Cell): string {
   const { what } = target.ink;
-  if (what.kind !== 'text') return '';
+  if (what.kind !== 'text' || target.part !== 'ink') return '';
   const { text, left, letterEdges } = what.run;
   const inside = letters(text).filter((_, i) => {
     const middle = left + ((letterEdges[i - 1] ?? 0) + letterEdges[i]!) / 2;

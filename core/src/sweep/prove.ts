@@ -11,7 +11,7 @@ import { sweepLogo } from './runningLogo.ts';
 import { behindAt, headerRow, spanOfInk, spansOf, type Scene, type Span } from './scene.ts';
 import { sweepThroughVeil } from './runningVeil.ts';
 import { sweepBlurred } from './runningBlur.ts';
-import { targetsOf, type LinkState, type Target } from './targets.ts';
+import { targetsOf, type InkPart, type LinkState, type Target } from './targets.ts';
 import { verdictOf, type Verdict } from './verdict.ts';
 
 /** The verdict on one item in one state, at one moment, over one page at one width. */
@@ -24,6 +24,8 @@ export interface Row {
   item: string;
   itemId: string;
   state: LinkState;
+  /** What of it: itself, the line below it, or its focus ring. */
+  part: InkPart;
   needed: number;
   /** Contrast of the worst cell at the worst scroll. */
   worst: number;
@@ -147,6 +149,11 @@ export function worstAt(contrasts: Float32Array): number {
   return start + ((longest - 1) >> 1);
 }
 
+/** What a target is called on screen and in reports. */
+export function calledOf({ ink, part }: Pick<Target, 'ink' | 'part'>): string {
+  return part === 'ink' ? ink.name : `${ink.name}, ${part === 'cue' ? 'its line' : 'focus ring'}`;
+}
+
 function rowOf(
   scene: Scene,
   moment: Moment,
@@ -165,9 +172,10 @@ function rowOf(
     header: scene.header.id,
     width: scene.width,
     moment,
-    item: target.ink.name,
+    item: calledOf(target),
     itemId: target.ink.id,
     state: target.state,
+    part: target.part,
     needed: target.needed,
     worst,
     verdict: verdictOf(worst, target.needed),
@@ -184,6 +192,8 @@ export interface Probe {
   itemId: string;
   item: string;
   state: LinkState;
+  /** What of it: itself, the line below it, or its focus ring. */
+  part: InkPart;
   needed: number;
   contrast: number;
   verdict: Verdict;
@@ -205,11 +215,12 @@ export function probeScene(
     .filter(({ ink }) => spanOfInk(ink, here))
     .map((target) => {
       const { contrast, cell } = readAt(target, raster, behindAt(scene, scroll));
-      const { ink, state, needed } = target;
+      const { ink, state, part, needed } = target;
       return {
         itemId: ink.id,
-        item: ink.name,
+        item: calledOf(target),
         state,
+        part,
         needed,
         contrast,
         verdict: verdictOf(contrast, needed),

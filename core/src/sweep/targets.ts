@@ -1,9 +1,10 @@
-import type { Rgb } from '../colour/rgb.ts';
+import type { Rgb, Rgba } from '../colour/rgb.ts';
 import type { HeaderInk, HeaderLayout } from '../header/layout.ts';
 import { resolveLook, resolveWorn, type ResolvedLook } from '../header/look.ts';
 import { headerItems, type Header, type Moment } from '../model/header.ts';
 import type { Page } from '../model/page.ts';
-import { resolveColour } from '../model/palette.ts';
+import type { Box } from '../page/layout.ts';
+import { resolveColour, type ColourUse } from '../model/palette.ts';
 import { logoPicture } from '../model/picture.ts';
 import type { Site } from '../model/site.ts';
 import { around, type Area } from '../stack/area.ts';
@@ -16,12 +17,17 @@ import { letterCells, markCells, type Cell } from './cells.ts';
 import { logoCells, type LogoCell } from './logo.ts';
 import { MARK_TARGET, textTarget } from './verdict.ts';
 
-export type LinkState = 'rest' | 'hover' | 'current';
+export const LINK_STATES = ['rest', 'current', 'hover', 'focused', 'pressed'] as const;
+export type LinkState = (typeof LINK_STATES)[number];
+
+/** What is judged of an ink: itself, the line below it, or the ring round it. */
+export type InkPart = 'ink' | 'cue' | 'ring';
 
 /** One thing to be judged: an ink in one of its states, over everything behind it. */
 export interface Target {
   ink: HeaderInk;
   state: LinkState;
+  part: InkPart;
   needed: number;
   /** What lies between the page and the ink. */
   stack: Stack;
@@ -128,8 +134,8 @@ function shadowOf(worn: Worn, ink: HeaderInk): StackLayer | undefined {
   return textShadowLayer(ink.what.run, { x, y, blur, colour: paint }, worn.draw);
 }
 
-/** What lies behind an ink: its rail's ground, the shadows of what comes before it, its backing, then its own shadow and later ones. */
-function stackOf(worn: Worn, index: number, state: LinkState, area: Area): Stack {
+/** What lies behind an ink: its rail's ground, the shadows of what comes before it, its backings, then its own shadow and later ones. */
+function stackOf(worn: Worn, index: number, area: Area, backings: StackLayer[] = []): Stack {
   const ink = worn.layout.inks[index]!;
   const { layers, blurs } = worn.grounds;
   const blur = blurs.get(ink.rail ?? 0);
@@ -138,45 +144,148 @@ function stackOf(worn: Worn, index: number, state: LinkState, area: Area): Stack
     layer?.paint.kind === 'coverage' && meets(layer.paint.area, area);
   const before = worn.shadows.slice(0, index).filter(touches);
   const after = worn.shadows.slice(index).filter(touches);
-  const colour = ink.backing && (state === 'hover' ? ink.backing.hover : ink.backing.rest);
-  const backing: StackLayer[] = colour
-    ? [{ name: 'backing', owner: 'item', blend: 'normal', paint: { kind: 'even', colour } }]
-    : [];
-  return { ...(blur && { blur }), layers: [...ground, ...before, ...backing, ...after] };
+  return { ...(blur && { blur }), layers: [...ground, ...before, ...backings, ...after] };
+}
+
+/** An ink's own backing, then the one that its look gives it in a state. */
+function backingsOf({ site }: Worn, ink: HeaderInk, look: ResolvedLook, state: LinkState): StackLayer[] {
+  const layer = (colour: Rgba, box?: NonNullable<StackLayer['box']>): StackLayer => ({
+    name: 'backing',
+    owner: 'item',
+    blend: 'normal',
+    paint: { kind: 'even', colour },
+    ...(box && { box }),
+  });
+  const isOver = state === 'hover' || state === 'pressed';
+  const own = ink.backing && (isOver ? ink.backing.hover : ink.backing.rest);
+  const { colour, opacity } = look.backing[state];
+  if (!ink.plate || opacity === 0) return own ? [layer(own)] : [];
+  const { reach, height, radius } = look.backing;
+  const { x, y, width, height: room } = ink.plate;
+  const box = { x: x - reach, y: y + (room - height) / 2, width: width + 2 * reach, height };
+  const plate = layer(
+    { ...resolveColour(site.palette, colour), a: opacity },
+    { area: areaOf(box), above: radius, below: radius },
+  );
+  return [...(own ? [layer(own)] : []), plate];
 }
 
 function meets(a: Area, b: Area): boolean {
   return a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom;
 }
 
-/** The states in which a visitor can meet an ink on a page. */
-function statesOf(ink: HeaderInk, page: Page): LinkState[] {
+/** The states in which a visitor can meet an ink on a page: of pressed and focused, those that look other than hovered and at rest. */
+function statesOf(ink: HeaderInk, look: ResolvedLook, page: Page): LinkState[] {
   const current = !ink.wearsOwn && ink.what.kind === 'text' && ink.page === page.id;
   const rest = current ? 'current' : 'rest';
-  return ink.isStill ? [rest] : [rest, 'hover'];
+  if (ink.isStill) return [rest];
+  const differs = (a: 'pressed' | 'focused', b: 'hover' | 'rest') =>
+    !ink.wearsOwn &&
+    (JSON.stringify(look.ink[a]) !== JSON.stringify(look.ink[b === 'rest' ? 'link' : b]) ||
+      (ink.plate !== undefined && JSON.stringify(look.backing[a]) !== JSON.stringify(look.backing[b])));
+  return [
+    rest,
+    'hover',
+    ...(differs('focused', 'rest') ? ['focused' as const] : []),
+    ...(differs('pressed', 'hover') ? ['pressed' as const] : []),
+  ];
 }
 
-/** A text or mark in each of its states. Where it has no backing, the ground is the same in all of them. */
+/** The ink of a look in a state. */
+function inkIn({ ink }: ResolvedLook, state: LinkState): ColourUse {
+  return state === 'rest' ? ink.link : ink[state];
+}
+
+/** A text or mark in each of its states, the lines below it, and its focus ring. */
 function cellTargets(worn: Worn, index: number): Target[] {
   const ink = worn.layout.inks[index]!;
   const { what } = ink;
   const look = lookOf(worn, ink);
-  const inks = { rest: look.ink.link, hover: look.ink.hover, current: look.ink.current };
-  const cells =
-    what.kind === 'text' ? letterCells(what.run) : what.kind === 'mark' ? markCells(what.inked) : [];
-  const area = around(cells);
-  const groundIn = (state: LinkState) => {
-    const stack = stackOf(worn, index, state, area);
-    return { stack, veil: veilOf(stack.layers, area) };
+  const { palette } = worn.site;
+  const colourIn = (state: LinkState) => ink.ink ?? resolveColour(palette, inkIn(look, state));
+  const grounds = new Map<string, Pick<Target, 'stack' | 'veil'>>();
+  /** What is behind some cells in a state: worked out once where it is the same. */
+  const groundIn = (state: LinkState, cells: readonly Cell[], part: InkPart) => {
+    const backings = part === 'ring' ? [] : backingsOf(worn, ink, look, state);
+    const key = JSON.stringify([part, backings]);
+    const known = grounds.get(key);
+    if (known) return known;
+    const area = around(cells);
+    const stack = stackOf(worn, index, area, backings);
+    const ground = { stack, veil: veilOf(stack.layers, area) };
+    grounds.set(key, ground);
+    return ground;
   };
-  const shared = ink.backing ? undefined : groundIn('rest');
-  return statesOf(ink, worn.page).map((state) => ({
+  const target = (state: LinkState, part: InkPart, cells: Cell[], needed: number, colour: Rgb): Target => ({
     ink,
     state,
-    needed: what.kind === 'text' ? textTarget(what.run) : MARK_TARGET,
-    ...(shared ?? groundIn(state)),
-    shape: { kind: 'cells', colour: ink.ink ?? resolveColour(worn.site.palette, inks[state]), cells },
-  }));
+    part,
+    needed,
+    ...groundIn(state, cells, part),
+    shape: { kind: 'cells', colour, cells },
+  });
+  const cells =
+    what.kind === 'text' ? letterCells(what.run) : what.kind === 'mark' ? markCells(what.inked) : [];
+  const needed = what.kind === 'text' ? textTarget(what.run) : MARK_TARGET;
+  const states = statesOf(ink, look, worn.page);
+  const ring = ringCells(ink, worn.layout);
+  const ringed = look.ink.ring ?? (ink.wearsOwn ? look.ink.link : look.ink.focused);
+  return [
+    ...(cells.length > 0 ? states : []).map((state) => target(state, 'ink', cells, needed, colourIn(state))),
+    ...states.flatMap((state) => {
+      const line = cueBox(ink, look, state);
+      return line ? [target(state, 'cue', [areaOf(line)], MARK_TARGET, colourIn(state))] : [];
+    }),
+    ...(ring.length > 0
+      ? [target('focused', 'ring', ring, MARK_TARGET, resolveColour(palette, ringed))]
+      : []),
+  ];
+}
+
+/** The line below a word in a state; none where it has none there. */
+function cueBox(ink: HeaderInk, { cue }: ResolvedLook, state: LinkState): Box | undefined {
+  const thickness =
+    state === 'hover' || state === 'pressed' ? cue.hover : state === 'current' ? cue.current : 0;
+  if (!ink.isCued || ink.what.kind !== 'text' || thickness === 0) return undefined;
+  const { left, advance, baseline } = ink.what.run;
+  const width = (advance * cue.share) / 100;
+  return { x: left + (advance - width) / 2, y: baseline + cue.offset, width, height: thickness };
+}
+
+/** The focus ring: how far its inner edge is from what it goes round, and how thick it is. CSS pixels. */
+export const RING = { offset: 3, thickness: 2 };
+
+/**
+ * The cells of the ring round an ink: its four sides, where they lie on the header. Each is one cell: a ring is seen as a
+ * whole, and a star behind it does not hide it.
+ */
+function ringCells(ink: HeaderInk, { bar }: HeaderLayout): Cell[] {
+  const { focus = ink.box } = ink;
+  if (focus === false || ink.isStill) return [];
+  const [inner, outer] = [RING.offset, RING.offset + RING.thickness];
+  const grown = (by: number) => ({
+    left: focus.x - by,
+    top: focus.y - by,
+    right: focus.x + focus.width + by,
+    bottom: focus.y + focus.height + by,
+  });
+  const [a, b] = [grown(outer), grown(inner)];
+  const box = (left: number, top: number, right: number, bottom: number): Box => ({
+    x: left,
+    y: top,
+    width: right - left,
+    height: bottom - top,
+  });
+  const sides = [
+    box(a.left, a.top, a.right, b.top),
+    box(a.left, b.bottom, a.right, a.bottom),
+    box(a.left, b.top, b.left, b.bottom),
+    box(b.right, b.top, a.right, b.bottom),
+  ];
+  const on = areaOf(bar);
+  const isOn = ({ left, top, right, bottom }: Cell) =>
+    left >= on.left && top >= on.top && right <= on.right && bottom <= on.bottom;
+  return sides.map(areaOf).filter(isOn);
 }
 
 function pictureTarget(worn: Worn, index: number, picture: string): Target[] {
@@ -186,9 +295,20 @@ function pictureTarget(worn: Worn, index: number, picture: string): Target[] {
   const cells = logoCells(pixels, worn.layout.width, worn.layout.height);
   if (cells[0]?.edges.length === 0) return [];
   const area = edgeArea(cells);
-  const stack = stackOf(worn, index, 'rest', area);
+  const look = lookOf(worn, ink);
+  const stack = stackOf(worn, index, area, backingsOf(worn, ink, look, 'rest'));
   const veil = veilOf(stack.layers, area);
-  return [{ ink, state: 'rest', needed: MARK_TARGET, stack, veil, pixels, shape: { kind: 'logo', cells } }];
+  const logo: Target = {
+    ink,
+    state: 'rest',
+    part: 'ink',
+    needed: MARK_TARGET,
+    stack,
+    veil,
+    pixels,
+    shape: { kind: 'logo', cells },
+  };
+  return [logo, ...cellTargets(worn, index)];
 }
 
 /** The area that a logo's edge pixels and the ground beside them lie in. */

@@ -14,7 +14,7 @@ import { CopyFrom, wearersOf } from './CopyFrom.tsx';
 import { Covers } from './Covers.tsx';
 import { LayerBody } from './layers/LayerBody.tsx';
 import { DressingProvider } from './layers/Value.tsx';
-import { LayerSummary, isThere } from './LayerSummary.tsx';
+import { LayerSummary, isThere, stateWords } from './LayerSummary.tsx';
 import { LetterPatch } from './LetterPatch.tsx';
 import { LAYER_NAMES, ownLook, putBack, putBackMoment, setsLayer, wearerName } from './lookEdits.ts';
 import { MannerPanel, mannerText } from './MannerPanel.tsx';
@@ -31,15 +31,11 @@ interface CutPanelProps {
   facts: SceneFacts | undefined;
 }
 
-const STATE_WORDS: Record<Row['state'], string> = {
-  rest: '',
-  hover: ' hovered',
-  current: ' on its own page',
-};
-
 /** Layers from the ink down, as they lie. */
 const ORDER: readonly LayerName[] = [
   'ink',
+  'cue',
+  'backing',
   'textShadow',
   'edge',
   'shadow',
@@ -52,11 +48,13 @@ const ORDER: readonly LayerName[] = [
 ];
 /** What is said of a header even where it is not there; the rest is added when it is wanted. */
 const ALWAYS_LISTED: readonly LayerName[] = ['ink', 'fill'];
+/** What every header has without its being a layer that somebody added. */
+const PLAIN_THERE: readonly LayerName[] = ['cue'];
 
 /** The layers that each kind of wearer has. */
 function layersOf({ rail, item }: Wearer): readonly LayerName[] {
-  if (item) return ['ink', 'textShadow'];
-  if (rail) return ['ink', 'textShadow', 'tint', 'picture', 'gradient', 'fill', 'blur'];
+  if (item) return ['ink', 'cue', 'backing', 'textShadow'];
+  if (rail) return ['ink', 'cue', 'backing', 'textShadow', 'tint', 'picture', 'gradient', 'fill', 'blur'];
   return ORDER;
 }
 
@@ -78,7 +76,10 @@ export function CutPanel(props: CutPanelProps) {
   const layers = layersOf(wearer);
   const listed = layers.filter(
     (name) =>
-      ALWAYS_LISTED.includes(name) || isThere(look, name) || setsLayer(wearer, moment, name) || open === name,
+      ALWAYS_LISTED.includes(name) ||
+      (isThere(look, name) && !PLAIN_THERE.includes(name)) ||
+      setsLayer(wearer, moment, name) ||
+      open === name,
   );
   const missing = layers.filter((name) => !listed.includes(name));
   const isPart = wearer.rail !== undefined;
@@ -93,8 +94,8 @@ export function CutPanel(props: CutPanelProps) {
             {worst.verdict === 'clear' ? 'Nearest to its limit: ' : 'The cut at its worst letter: '}
             {cut.letters && `“${cut.letters}” of `}
             {worst.item}
-            {STATE_WORDS[worst.state]}, {worst.scroll} px down {pageTitle}. Each row adds a layer; the figure
-            is the contrast so far, {worst.needed} is needed.
+            {stateWords(worst)}, {worst.scroll} px down {pageTitle}. Each row adds a layer; the figure is the
+            contrast so far, {worst.needed} is needed.
           </>
         ) : (
           'This moment is never met on this page at this width: the page ends before it begins.'
@@ -154,7 +155,7 @@ export function CutPanel(props: CutPanelProps) {
           ))}
         </div>
       )}
-      {cut && step('backing') && (
+      {cut && step('backing') && !listed.includes('backing') && (
         <div className="layer layer-plain">
           <div className="layer-head">
             <span className="layer-name">

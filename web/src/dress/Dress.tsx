@@ -13,7 +13,16 @@ import { Film, FILM_WIDTH } from './Film.tsx';
 import { Moments } from './Moments.tsx';
 import { Remedy } from './Remedy.tsx';
 import { Stage } from './Stage.tsx';
-import { useCut, useFilm, useMeasure, useProbes, useSweptView, worstRow, firstScroll } from './view.ts';
+import {
+  useCut,
+  useFilm,
+  useMeasure,
+  useProbes,
+  useSweptView,
+  worstRow,
+  firstScroll,
+  isPassing,
+} from './view.ts';
 import { WidthRuler } from './WidthRuler.tsx';
 
 /** Dress: the page under its header, where it is lost, and everything the header wears. */
@@ -169,7 +178,7 @@ export function Dress() {
 /** Of the items at this scroll that are not clear, the one furthest below its need; hovered links are left out. */
 function mostLost(probes: readonly Probe[]): Probe | undefined {
   return probes
-    .filter(({ state, verdict }) => state !== 'hover' && verdict !== 'clear')
+    .filter((probe) => !isPassing(probe) && probe.verdict !== 'clear')
     .reduce<Probe | undefined>(
       (worst, probe) =>
         !worst || probe.contrast / probe.needed < worst.contrast / worst.needed ? probe : worst,

@@ -1,7 +1,23 @@
 import type { LayerName, ResolvedLook } from '@hatrail/core/header/look';
 import type { Site } from '@hatrail/core/model/site';
+import type { InkPart, LinkState } from '@hatrail/core/sweep/targets';
 import { cutDepth, showsGradient } from '@hatrail/core/stack/worn';
 import { colourName } from '../parts/ColourField.tsx';
+
+const STATES = ['rest', 'hover', 'pressed', 'focused', 'current'] as const;
+/** The states of a link as the interface calls them. */
+export const STATE_NAMES: Record<LinkState, string> = {
+  rest: 'at rest',
+  hover: 'hovered',
+  pressed: 'pressed',
+  focused: 'with the keyboard on it',
+  current: 'on its own page',
+};
+
+/** The state of a row in words that follow its item's name; none at rest, and for a ring, which says it itself. */
+export function stateWords({ state, part }: { state: LinkState; part: InkPart }): string {
+  return state === 'rest' || part === 'ring' ? '' : `, ${STATE_NAMES[state]}`;
+}
 
 /** Whether a layer of a look is there to be seen. */
 export function isThere(look: ResolvedLook, layer: LayerName): boolean {
@@ -21,6 +37,10 @@ export function isThere(look: ResolvedLook, layer: LayerName): boolean {
       return showsGradient(look.gradient);
     case 'blur':
       return look.blur.radius > 0;
+    case 'backing':
+      return STATES.some((state) => look.backing[state].opacity > 0);
+    case 'cue':
+      return look.cue.hover + look.cue.current > 0;
     case 'ink':
       return true;
   }
@@ -37,6 +57,14 @@ export function LayerSummary({ site, look, layer }: { site: Site; look: Resolved
           <Dot site={site} use={look.ink.link} /> links <Dot site={site} use={look.ink.hover} /> hovered
         </>
       );
+    case 'cue':
+      return isThere(look, 'cue')
+        ? `${look.cue.hover} px hovered, ${look.cue.current} px on its own page`
+        : 'none';
+    case 'backing': {
+      const worn = STATES.filter((state) => look.backing[state].opacity > 0);
+      return worn.length > 0 ? worn.map((state) => STATE_NAMES[state]).join(', ') : 'none';
+    }
     case 'edge':
       return look.edge.on
         ? `a line below, ${look.edge.thickness} px, ${colourName(palette, look.edge.colour)}`

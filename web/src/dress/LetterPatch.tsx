@@ -37,12 +37,16 @@ export function LetterPatch({ cut, ground }: { cut: Cut; ground: Raster }) {
   );
 }
 
-function drawInk(context: CanvasRenderingContext2D, { patch, run, logo, ink }: Cut): void {
+function drawInk(context: CanvasRenderingContext2D, { patch, run, logo, marks, ink }: Cut): void {
   if (run) {
     context.fillStyle = cssColour(ink);
     context.font = fontShorthand(run.font);
     context.letterSpacing = `${run.font.letterSpacing}px`;
     context.fillText(run.text, run.left - patch.left, run.baseline - patch.top);
+  } else if (marks) {
+    context.fillStyle = cssColour(ink);
+    for (const { left, top, right, bottom } of marks)
+      context.fillRect(left - patch.left, top - patch.top, right - left, bottom - top);
   } else if (logo) {
     const pixels = new OffscreenCanvas(logo.width, logo.height);
     pixels.getContext('2d')!.putImageData(new ImageData(new Uint8ClampedArray(logo.data), logo.width), 0, 0);

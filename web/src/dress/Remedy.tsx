@@ -10,6 +10,7 @@ import type { FillAnswer } from '../editor/verdicts.ts';
 import { colourName } from '../parts/ColourField.tsx';
 import { figure } from '../parts/Verdict.tsx';
 import type { SiteAtHand } from '../engine/proof.ts';
+import { stateWords } from './LayerSummary.tsx';
 import { OtherWays } from './OtherWays.tsx';
 import { worstRow } from './view.ts';
 
@@ -74,7 +75,7 @@ function RemedyText({ hand, header, moment, rows, progress, failure, answer }: R
           <p>
             Even solid, no colour of the palette reaches what every ink of this moment needs. Change the ink
             that is lost first: {worst?.item}
-            {worst?.state === 'hover' ? ', hovered' : ''}.
+            {worst && stateWords(worst)}.
           </p>
           <OtherWays hand={hand} header={header} moment={moment} rows={own} />
         </>
@@ -131,6 +132,7 @@ export function Cost({
       (row) =>
         row.itemId === fill.limit!.itemId &&
         row.state === fill.limit!.state &&
+        row.part === fill.limit!.part &&
         row.page === fill.limit!.page &&
         row.width === fill.limit!.width,
     );
@@ -140,7 +142,7 @@ export function Cost({
       {cost &&
         `${Math.round(cost.pageShowing * 100)}\u00a0% of the page still shows through at the worst place, and colours move by ${cost.colourDifference.toFixed(2)} (ΔE OK).`}
       {limit &&
-        ` ${limit.item}${limit.state === 'hover' ? ', hovered,' : ''} asks for the most, on ${site.pages.find(({ path }) => path === limit.page)?.title}.`}
+        ` ${limit.item}${stateWords(limit)} asks for the most, on ${site.pages.find(({ path }) => path === limit.page)?.title}.`}
     </>
   );
 }

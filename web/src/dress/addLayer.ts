@@ -20,6 +20,12 @@ export function addLayer(site: Site, wearer: Wearer, moment: Moment, layer: Laye
     }
     case 'tint':
       return setLayer(wearer, moment, 'tint', { colour: { swatch: site.palette[0]!.id }, opacity: 0.3 });
+    case 'cue':
+      return setLayer(wearer, moment, 'cue', { hover: 2, current: 2 });
+    case 'backing':
+      return setLayer(wearer, moment, 'backing', {
+        hover: { colour: { swatch: site.palette[0]!.id }, opacity: 0.6 },
+      });
     case 'textShadow':
       return setLayer(wearer, moment, 'textShadow', { opacity: 0.6 });
     case 'shadow':

@@ -9,6 +9,8 @@ import { changeHeader } from '../editor/edits.ts';
 /** Layers by the names that the interface gives them. */
 export const LAYER_NAMES: Record<LayerName, string> = {
   ink: 'Ink',
+  cue: 'Line below links',
+  backing: 'Backing of links',
   textShadow: 'Text shadow',
   edge: 'Edge',
   shadow: 'Shadow',

@@ -85,7 +85,7 @@ export function useCut(
         const request = await sceneRequest(hand, header.id, pageId, row.width);
         return onEngine(placeName(pageId, row.width), (engine) => engine.cut(request, row), { signal });
       }),
-    [hand.site, header.id, pageId, row?.width, row?.moment, row?.itemId, row?.state, row?.scroll],
+    [hand.site, header.id, pageId, row?.width, row?.moment, row?.itemId, row?.state, row?.part, row?.scroll],
   );
   return row && value;
 }
@@ -143,14 +143,18 @@ export function firstScroll({ stretches }: SceneFacts, moment: Moment): number |
 
 const RANK: Record<Row['verdict'], number> = { lost: 0, strained: 2, clear: 4 };
 
+/** Whether a row is of what is there only under the pointer or the keyboard, or of a line below the word. */
+export function isPassing({ state, part }: Pick<Row, 'state' | 'part'>): boolean {
+  return part !== 'ink' || (state !== 'rest' && state !== 'current');
+}
+
 /**
  * The row to look at first: the worst verdict; where that is not clear, links at rest and on their own page before
  * hovered ones; and of those the one furthest below what it needs, or nearest to it.
  */
 export function worstRow<T extends Row>(rows: readonly T[]): T | undefined {
   const order = (row: T) =>
-    100 * (RANK[row.verdict] + (row.state === 'hover' && row.verdict !== 'clear' ? 1 : 0)) +
-    row.worst / row.needed;
+    100 * (RANK[row.verdict] + (isPassing(row) && row.verdict !== 'clear' ? 1 : 0)) + row.worst / row.needed;
   return rows.reduce<T | undefined>(
     (worst, row) => (!worst || order(row) < order(worst) ? row : worst),
     undefined,
@@ -166,7 +170,7 @@ export interface Thread {
 
 export function threadsOf(rows: readonly SweptRow[]): Thread[] {
   const groups = groupsOf(
-    rows.filter(({ state }) => state !== 'hover'),
+    rows.filter((row) => !isPassing(row)),
     ({ itemId }) => itemId,
   );
   return [...groups].map(([itemId, list]) => ({ itemId, item: list[0]!.item, rows: list }));

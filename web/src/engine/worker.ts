@@ -3,11 +3,10 @@ import { contextMeasure, type Measure, type MeasuringContext } from '@hatrail/co
 import type { Header, Moment } from '@hatrail/core/model/header';
 import { leastPercents, type Knob, type Place } from '@hatrail/core/remedy/leastFill';
 import { cutScene, type Cut } from '@hatrail/core/stack/cut';
-import { probeScene, proveScene, type Probe } from '@hatrail/core/sweep/prove';
+import { probeScene, proveScene, type Probe, type Row } from '@hatrail/core/sweep/prove';
 import { layoutScene, type Scene } from '@hatrail/core/sweep/scene';
 import { contextDrawing, type ReadableContext } from '@hatrail/core/stack/contextDrawing';
 import type { Drawing } from '@hatrail/core/stack/drawing';
-import type { LinkState } from '@hatrail/core/sweep/targets';
 import { loadFonts } from './fonts.ts';
 import { decodeAll, rasterOf } from './rasters.ts';
 import { drawnKey, type SceneRequest, type SweepRequest, type SweptScene } from './types.ts';
@@ -68,7 +67,7 @@ const engine = {
   /** The stack at an item's worst cell at a scroll. */
   async cut(
     request: SceneRequest,
-    at: { moment: Moment; itemId: string; state: LinkState; scroll: number },
+    at: Pick<Row, 'moment' | 'itemId' | 'state' | 'part' | 'scroll'>,
   ): Promise<Cut | undefined> {
     const { scene, raster, draw } = await prepared(request);
     return cutScene(scene, raster, draw, at);

@@ -6,7 +6,7 @@ interface PercentSliderProps {
   /** 0 to 1. */
   value: number;
   /** Whole percent from which the value clears, where there is one. */
-  clearFrom: number | undefined;
+  clearFrom?: number | undefined;
   onChange: (value: number) => void;
 }
 

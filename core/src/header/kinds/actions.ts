@@ -19,7 +19,7 @@ function square({ id, size, label, to }: ActionItem): Measured {
     place(x, y) {
       const box = { x, y, width: ACTION, height: ACTION };
       const inked = centred(box, { width: size * ICON_INK, height: size * ICON_INK });
-      return [{ id, name: label, box, what: { kind: 'mark', inked }, page: to.page }];
+      return [{ id, name: label, box, what: { kind: 'mark', inked }, plate: box, page: to.page }];
     },
   };
 }
@@ -87,12 +87,14 @@ export const basket: ItemKind<BasketItem> = {
         const run = textRun(text, style, left, whole, measure, COUNT.size);
         const box = { ...whole, x: left, width };
         return [
-          { ...mark, box: whole },
+          { ...mark, box: whole, plate: whole },
           {
             id: `${item.id}-count`,
             name: `${item.label}, count`,
             box,
             what: { kind: 'text', run },
+            plate: whole,
+            focus: false,
             page: item.to.page,
           },
         ];

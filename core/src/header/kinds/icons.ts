@@ -36,6 +36,7 @@ export const icons: ItemKind<IconsItem> = {
             name: link.label,
             box,
             what: { kind: 'mark', inked },
+            plate: box,
             page: link.page,
           };
         }),

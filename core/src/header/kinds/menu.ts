@@ -47,6 +47,9 @@ function measureEntry(site: Site, item: MenuItem, entry: Entry, measure: Measure
         box,
         what: { kind: 'text', run: textRun(label, style, left + padding, box, measure, size) },
         page: entry.page,
+        isCued: true,
+        ...(!leadsAnywhere(entry) && { focus: false, isStill: true }),
+        ...(!worn && { plate: box }),
         ...(worn && {
           ink: colour(worn.ink),
           wearsOwn: true,
@@ -137,6 +140,8 @@ export const menu: ItemKind<MenuItem> = {
         `--hr-current: ${colour(ink)}`,
         `height: ${px(STAND_OUT.height)}`,
         `padding: 0 ${px(STAND_OUT.padding)}`,
+        `--hr-pad: ${px(STAND_OUT.padding)}`,
+        `--hr-up: ${px((LINK_HEIGHT - STAND_OUT.height) / 2)}`,
         `border-radius: ${px(radius)}`,
         `background: ${colour(fill)}`,
         'text-shadow: none',

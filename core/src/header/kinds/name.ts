@@ -29,18 +29,26 @@ export const name: ItemKind<NameItem> = {
       height: line.name + line.tagline,
       place(x, y) {
         const box = { x, y, width: nameWidth, height: line.name };
+        const focus = { x, y, width, height: line.name + line.tagline };
         const inks: HeaderInk[] = [
           {
             id,
             name: site.name,
             box,
+            focus,
             what: { kind: 'text', run: textRun(site.name, heading, x, box, measure, size) },
           },
         ];
         if (line.tagline > 0) {
           const under = { x, y: y + line.name, width: below, height: line.tagline };
           const run = textRun(site.tagline, text, x, under, measure, taglineSize(size));
-          inks.push({ id: `${id}-tagline`, name: 'Tagline', box: under, what: { kind: 'text', run } });
+          inks.push({
+            id: `${id}-tagline`,
+            name: 'Tagline',
+            box: under,
+            focus: false,
+            what: { kind: 'text', run },
+          });
         }
         return inks;
       },

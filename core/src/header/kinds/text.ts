@@ -23,7 +23,18 @@ export const text: ItemKind<TextItem> = {
         const box = { x, y, width, height: LINK_HEIGHT };
         const run = textRun(item.text, style, x, box, measure, item.size);
         const what = { kind: 'text', run } as const;
-        return [{ id: item.id, name: item.text, box, what, page: item.to?.page, isStill: !item.to }];
+        return [
+          {
+            id: item.id,
+            name: item.text,
+            box,
+            what,
+            plate: box,
+            isCued: true,
+            page: item.to?.page,
+            ...(!item.to && { focus: false, isStill: true }),
+          },
+        ];
       },
     };
   },

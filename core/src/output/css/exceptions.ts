@@ -37,6 +37,7 @@ export function exceptionsCss(header: Header, foldWidth: number): string {
         rule('.hr-back', 'display: none'),
         rule('.hr-bar::after', 'background: CanvasText', 'forced-color-adjust: none'),
         rule('.hr-button', 'border: 1px solid LinkText'),
+        rule('.hr-link::after', 'background: LinkText', 'forced-color-adjust: none'),
         rule('.hr-icon', 'fill: LinkText'),
         rule('.hr-own', 'background: LinkText', 'forced-color-adjust: none'),
         rule('.hr-logo', 'background: var(--hr-fill)', 'forced-color-adjust: none'),

@@ -31,10 +31,7 @@ export function itemCss(site: Site, header: Header): string {
             : []),
         ].join('')
       : '',
-    has('name')
-      ? rule('.hr-name', 'flex-direction: column', 'white-space: nowrap', ...letters, ...ink) +
-        rule('.hr-name:hover', 'color: var(--hr-hover)')
-      : '',
+    has('name') ? rule('.hr-name', 'flex-direction: column', 'white-space: nowrap', ...letters, ...ink) : '',
     has('icons')
       ? rule('.hr-icons', 'display: flex', 'margin: 0', 'padding: 0', 'list-style: none') +
         rule('.hr-icons .hr-action', `height: ${px(LINK_HEIGHT)}`, `min-width: ${px(ICON_LEAST)}`) +
@@ -58,7 +55,7 @@ export function itemCss(site: Site, header: Header): string {
           'background: none',
           'cursor: pointer',
           ...ink,
-        ) + rule('.hr-action:hover', 'color: var(--hr-hover)')
+        )
       : '',
     has('basket')
       ? rule('.hr-basket', 'width: auto', ...letters) +

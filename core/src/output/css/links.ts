@@ -10,23 +10,37 @@ import { headerItems, type Header } from '../../model/header.ts';
 import type { Site } from '../../model/site.ts';
 import { px, rule } from '../text.ts';
 import { typeCss } from '../typeCss.ts';
-import { hasTextShadow } from './looks.ts';
+import { PLAIN } from '../../header/look.ts';
+import { RING } from '../../sweep/targets.ts';
+import { dressedStates, hasTextShadow } from './looks.ts';
 import { INK_TIME } from './times.ts';
+
+/** What takes the links' ink and answers to the pointer and the keyboard, beside links themselves. */
+const ACTING = '.hr-opener, .hr-toggle, .hr-action, .hr-name';
 
 /** Links, labels, openers, the menu button and buttons, and the ring that shows the focus. */
 export function linkCss(site: Site, header: Header): string {
   const kinds = new Set(headerItems(header).map(({ kind }) => kind));
-  const ring = ['outline: 2px solid currentcolor', 'outline-offset: 3px'];
+  const hasLinks = kinds.has('menu') || kinds.has('text');
+  const states = dressedStates(header);
   const change = `transition: color ${INK_TIME}`;
   const line = [
+    'position: relative',
     'display: flex',
     'align-items: center',
     `height: ${px(LINK_HEIGHT)}`,
     'white-space: nowrap',
     'color: var(--hr-link)',
     'text-decoration: none',
-    'text-underline-offset: 0.4em',
     ...(hasTextShadow(site, header) ? ['text-shadow: var(--hr-letters)'] : []),
+    change,
+  ];
+  const bare = [
+    'padding: 0',
+    'border: 0',
+    'background: none',
+    'color: var(--hr-link)',
+    'cursor: pointer',
     change,
   ];
   return [
@@ -40,6 +54,7 @@ export function linkCss(site: Site, header: Header): string {
             'display: flex',
             'align-items: center',
             `height: ${px(LINK_HEIGHT)}`,
+            'outline-color: var(--hr-ring, var(--hr-link))',
           ),
           rule(
             '.hr-opener',
@@ -48,23 +63,11 @@ export function linkCss(site: Site, header: Header): string {
             'place-items: center',
             `width: ${px(OPENER_WIDTH)}`,
             `height: ${px(LINK_HEIGHT)}`,
-            'padding: 0',
-            'border: 0',
-            'background: none',
-            'color: var(--hr-link)',
-            'cursor: pointer',
-            change,
+            ...bare,
           ),
-          rule('.hr-opener:hover', 'color: var(--hr-hover)'),
         ].join('')
       : '',
-    kinds.has('menu') || kinds.has('text')
-      ? [
-          rule('.hr-link, .hr-label', ...typeCss(site.type.menu), ...line),
-          rule('.hr-link[aria-current]', 'color: var(--hr-current)', 'text-decoration: underline 2px'),
-          rule('.hr-link:hover', 'color: var(--hr-hover)', 'text-decoration: underline 1px'),
-        ].join('')
-      : '',
+    hasLinks ? rule('.hr-link, .hr-label', ...typeCss(site.type.menu), ...line) + cueCss() : '',
     folds(header)
       ? rule(
           '.hr-toggle',
@@ -73,14 +76,10 @@ export function linkCss(site: Site, header: Header): string {
           'place-items: center',
           `width: ${px(MENU_BUTTON)}`,
           `height: ${px(MENU_BUTTON)}`,
-          'padding: 0',
-          'border: 0',
-          'background: none',
-          'color: var(--hr-link)',
-          'cursor: pointer',
-          change,
-        ) + rule('.hr-toggle:hover', 'color: var(--hr-hover)')
+          ...bare,
+        )
       : '',
+    statesCss(states, hasLinks),
     rule('.hr-mark', 'fill: none', 'stroke: currentcolor', 'stroke-width: 2'),
     kinds.has('button')
       ? rule(
@@ -94,8 +93,75 @@ export function linkCss(site: Site, header: Header): string {
           'text-decoration: none',
         )
       : '',
-    rule('.hr a:focus-visible, .hr button:focus-visible', ...ring),
-    // A solid button's ring is seen against the header, not against the button: it takes the links' ink.
-    kinds.has('button') ? rule('.hr-rail .hr-button:focus-visible', 'outline-color: var(--hr-link)') : '',
+    ringCss(kinds.has('button')),
+  ].join('');
+}
+
+/** The line below a hovered link and the one of the page one is on: outside the flow, so that nothing moves. */
+function cueCss(): string {
+  const share = 'var(--hr-line-share, 100%)';
+  return [
+    rule(
+      '.hr-link::after',
+      'content: ""',
+      'position: absolute',
+      `top: calc(var(--hr-base) - var(--hr-up, 0px) + var(--hr-line-at, ${px(PLAIN.cue.offset)}))`,
+      'left: var(--hr-pad, 0px)',
+      'width: calc(100% - 2 * var(--hr-pad, 0px))',
+      `clip-path: inset(0 calc((100% - ${share}) / 2))`,
+      'height: 0',
+      'background: currentcolor',
+    ),
+    rule('.hr-link[aria-current]::after', `height: var(--hr-line-current, ${px(PLAIN.cue.current)})`),
+    rule('.hr-link:is(:hover, :active)::after', `height: var(--hr-line-hover, ${px(PLAIN.cue.hover)})`),
+  ].join('');
+}
+
+/** Ink and backing by state; the later go before the earlier. */
+function statesCss(
+  { pressed, focused, backing }: ReturnType<typeof dressedStates>,
+  hasLinks: boolean,
+): string {
+  const plated = '.hr-link:not(.hr-out), .hr-label:not(.hr-out), .hr-action';
+  const back = (state: string, property: string) =>
+    backing ? rule(`:is(${plated})${state}::before`, `background: ${property}`) : '';
+  const rest = 'var(--hr-plate-rest, transparent)';
+  const hovered = `var(--hr-plate-hover, ${rest})`;
+  return [
+    backing
+      ? rule(`:is(${plated})`, 'isolation: isolate') +
+        rule('.hr-action', 'position: relative') +
+        rule(
+          `:is(${plated})::before`,
+          'content: ""',
+          'position: absolute',
+          'z-index: -1',
+          `inset: calc((100% - var(--hr-plate-height, ${px(PLAIN.backing.height)})) / 2) calc(-1 * var(--hr-plate-reach, ${px(PLAIN.backing.reach)}))`,
+          `border-radius: var(--hr-plate-radius, ${px(PLAIN.backing.radius)})`,
+          `background: ${rest}`,
+          `transition: background-color ${INK_TIME}`,
+        )
+      : '',
+    hasLinks ? rule('.hr-link[aria-current]', 'color: var(--hr-current)') : '',
+    backing ? rule('.hr-link[aria-current]::before', `background: var(--hr-plate-current, ${rest})`) : '',
+    rule(`:is(.hr-link, ${ACTING}):hover`, 'color: var(--hr-hover)'),
+    back(':is(a, button):hover', hovered),
+    focused ? rule(`:is(.hr-link, ${ACTING}):focus-visible`, 'color: var(--hr-focused, var(--hr-link))') : '',
+    back(':focus-visible', `var(--hr-plate-focused, ${rest})`),
+    pressed ? rule(`:is(.hr-link, ${ACTING}):active`, 'color: var(--hr-pressed, var(--hr-hover))') : '',
+    back(':is(a, button):active', `var(--hr-plate-pressed, ${hovered})`),
+  ].join('');
+}
+
+/** The focus ring. What stands on a ground of its own has its ring on the header: it takes the links' ink. */
+function ringCss(hasButton: boolean): string {
+  const ring = `outline: ${px(RING.thickness)} solid var(--hr-ring, currentcolor)`;
+  return [
+    rule('.hr a:focus-visible, .hr button:focus-visible', ring, `outline-offset: ${px(RING.offset)}`),
+    rule('.hr-menu > li > .hr-out:focus-visible', 'outline-color: inherit'),
+    rule('.hr :is(.hr-drop, .hr-panel) :focus-visible', 'outline-color: currentcolor'),
+    hasButton
+      ? rule('.hr-rail .hr-button:focus-visible', 'outline-color: var(--hr-ring, var(--hr-link))')
+      : '',
   ].join('');
 }

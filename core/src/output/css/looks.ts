@@ -1,6 +1,6 @@
 import { cssColour } from '../../colour/rgb.ts';
 import { originOf, resolveWorn, type ResolvedLook, type Wearer } from '../../header/look.ts';
-import { itemsOf, momentsOf, type Header, type Moment } from '../../model/header.ts';
+import { itemsOf, momentsOf, type Header, type Look, type Moment } from '../../model/header.ts';
 import { LOGO_VARIANTS } from '../../model/picture.ts';
 import { resolveColour, type ColourUse } from '../../model/palette.ts';
 import type { Site } from '../../model/site.ts';
@@ -36,38 +36,92 @@ function wearersOf(header: Header): (Wearer & { self: string })[] {
   ];
 }
 
-/** The inks of a look, all of them. */
-function inkProperties(site: Site, look: ResolvedLook, shadows: boolean): Properties {
-  const colour = (use: ColourUse) => cssColour(resolveColour(site.palette, use));
-  const { ink, textShadow } = look;
+/** A custom property of what passes down from header to rail to item, with the value of the look that it is made from. */
+interface Inherited {
+  name: string;
+  layer: 'ink' | 'cue' | 'backing' | 'textShadow';
+  keys: readonly string[];
+  value: string;
+  /** Left out where nobody sets it: the rules that read it say what holds then. */
+  isOptional?: boolean;
+}
+
+const BACKING_STATES = ['rest', 'hover', 'pressed', 'focused', 'current'] as const;
+
+/** All that passes down, at a moment. */
+function inheritedOf(site: Site, look: ResolvedLook, shadows: boolean): Inherited[] {
+  const colour = (use: ColourUse, opacity = 1) => cssColour(resolveColour(site.palette, use), opacity);
+  const { ink, cue, backing, textShadow } = look;
+  const inks = (['link', 'hover', 'current', 'pressed', 'focused', 'ring'] as const).map((key): Inherited => {
+    const isOptional = key === 'pressed' || key === 'focused' || key === 'ring';
+    const value = colour(ink[key] ?? ink.link);
+    return { name: `--hr-${key}`, layer: 'ink', keys: [key], value, isOptional };
+  });
+  const variants = LOGO_VARIANTS.map((variant): Inherited => ({
+    name: `--hr-${variant}`,
+    layer: 'ink',
+    keys: ['logo'],
+    value: ink.logo === variant ? '1' : '0',
+  }));
+  const optional = (layer: 'cue' | 'backing', key: string, name: string, value: string): Inherited => ({
+    name,
+    layer,
+    keys: [key],
+    value,
+    isOptional: true,
+  });
   return [
-    ['--hr-link', colour(ink.link)],
-    ['--hr-hover', colour(ink.hover)],
-    ['--hr-current', colour(ink.current)],
-    ...LOGO_VARIANTS.map((variant): [string, string] => [
-      `--hr-${variant}`,
-      ink.logo === variant ? '1' : '0',
-    ]),
-    ...(shadows ? [['--hr-letters', letterShadow(site, textShadow)] as [string, string]] : []),
+    ...inks,
+    ...variants,
+    optional('cue', 'hover', '--hr-line-hover', px(cue.hover)),
+    optional('cue', 'current', '--hr-line-current', px(cue.current)),
+    optional('cue', 'offset', '--hr-line-at', px(cue.offset)),
+    optional('cue', 'share', '--hr-line-share', `${cue.share}%`),
+    ...BACKING_STATES.map((key) =>
+      optional('backing', key, `--hr-plate-${key}`, colour(backing[key].colour, backing[key].opacity)),
+    ),
+    optional('backing', 'reach', '--hr-plate-reach', px(backing.reach)),
+    optional('backing', 'height', '--hr-plate-height', px(backing.height)),
+    optional('backing', 'radius', '--hr-plate-radius', px(backing.radius)),
+    ...(shadows
+      ? [
+          {
+            name: '--hr-letters',
+            layer: 'textShadow' as const,
+            keys: ['x', 'y', 'blur', 'colour', 'opacity'],
+            value: letterShadow(site, textShadow),
+          },
+        ]
+      : []),
   ];
 }
 
-/** Of a part's inks at a moment, those that the part itself sets then; the others come from what is around. */
-function ownInkProperties(site: Site, wearer: Wearer, moment: Moment, shadows: boolean): Properties {
-  const isOwn = (origin: string) => origin === 'own' || origin === 'pairing';
-  const own = (name: 'link' | 'hover' | 'current' | 'logo') =>
-    isOwn(originOf(site, wearer, moment, 'ink', name));
-  const shadowed = (['x', 'y', 'blur', 'colour', 'opacity'] as const).some((key) =>
-    isOwn(originOf(site, wearer, moment, 'textShadow', key)),
-  );
-  const sets: Record<string, boolean> = {
-    '--hr-link': own('link'),
-    '--hr-hover': own('hover'),
-    '--hr-current': own('current'),
-    '--hr-letters': shadowed,
-    ...Object.fromEntries(LOGO_VARIANTS.map((variant) => [`--hr-${variant}`, own('logo')])),
+/** What passes down from a wearer at a moment: of a part, what it sets itself; of the header, all but what nobody sets. */
+function inheritedProperties(site: Site, wearer: Wearer, moment: Moment, shadows: boolean): Properties {
+  const isPart = wearer.rail !== undefined;
+  return inheritedOf(site, resolveWorn(site, wearer, moment), shadows)
+    .filter(({ layer, keys, isOptional }) => {
+      const origins = keys.map((key) => originOf(site, wearer, moment, layer, key as never));
+      if (isPart) return origins.some((origin) => origin === 'own' || origin === 'pairing');
+      return !isOptional || origins.some((origin) => origin !== 'default');
+    })
+    .map(({ name, value }) => [name, value]);
+}
+
+/** States that links are dressed for beyond rest, hover and current page, anywhere in a header. */
+export function dressedStates(header: Header): { pressed: boolean; focused: boolean; backing: boolean } {
+  const sets = (test: (look: Look) => boolean) =>
+    wearersOf(header).some((wearer) =>
+      momentsOf(header).some((moment) => {
+        const part = wearer.item ?? wearer.rail ?? header;
+        return 'looks' in part && test(part.looks?.[moment] ?? {});
+      }),
+    );
+  return {
+    pressed: sets(({ ink }) => ink?.pressed !== undefined),
+    focused: sets(({ ink }) => ink?.focused !== undefined),
+    backing: sets(({ backing }) => BACKING_STATES.some((state) => backing?.[state] !== undefined)),
   };
-  return inkProperties(site, resolveWorn(site, wearer, moment), shadows).filter(([name]) => sets[name]);
 }
 
 /** The lines and the shadow round the header. */
@@ -112,14 +166,14 @@ export function hasShadow(site: Site, header: Header): boolean {
 /** All values of a wearer that hold at a moment. */
 function propertiesOf(site: Site, wearer: Wearer, moment: Moment, shadows: boolean): Properties {
   const { header, rail, item } = wearer;
-  if (item) return ownInkProperties(site, wearer, moment, shadows);
+  if (item) return inheritedProperties(site, wearer, moment, shadows);
   if (rail) {
     const layers = layerNeeds(site, wearer).back ? layerProperties(site, wearer, moment) : [];
-    return [...ownInkProperties(site, wearer, moment, shadows), ...layers];
+    return [...inheritedProperties(site, wearer, moment, shadows), ...layers];
   }
   const look = resolveWorn(site, wearer, moment);
   return [
-    ...inkProperties(site, look, shadows),
+    ...inheritedProperties(site, wearer, moment, shadows),
     ...outerProperties(site, look, hasSides(site, header), hasShadow(site, header)),
     ...layerProperties(site, wearer, moment),
   ];

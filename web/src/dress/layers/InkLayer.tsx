@@ -12,6 +12,8 @@ const COLOURS = [
   { name: 'link', label: 'Links', state: 'rest' },
   { name: 'hover', label: 'Hovered', state: 'hover' },
   { name: 'current', label: 'Current page', state: 'current' },
+  { name: 'pressed', label: 'Pressed', state: 'pressed' },
+  { name: 'focused', label: 'With the keyboard on it', state: 'focused' },
 ] as const;
 
 /** Link, hover and current-page colour, and the logo's variant, each with its verdict. */
@@ -39,7 +41,8 @@ export function InkLayer({ rows }: { rows: readonly Row[] }) {
             layer="ink"
             name={name}
             verdict={verdictFor(
-              (row) => row.state === state && row.item !== 'Logo' && !buttons.has(row.itemId),
+              (row) =>
+                row.state === state && row.part === 'ink' && row.item !== 'Logo' && !buttons.has(row.itemId),
             )}
           >
             <ColourField
@@ -50,8 +53,21 @@ export function InkLayer({ rows }: { rows: readonly Row[] }) {
             />
           </Value>
         ))}
+      <Value label="Focus ring" layer="ink" name="ring" verdict={verdictFor((row) => row.part === 'ring')}>
+        <ColourField
+          label="Focus ring"
+          palette={site.palette}
+          use={look.ink.ring ?? look.ink.focused}
+          onChange={(use) => setLook(wearer, moment, 'ink', 'ring', use)}
+        />
+      </Value>
       {hasLogo && (
-        <Value label="Logo" layer="ink" name="logo" verdict={verdictFor((row) => row.item === 'Logo')}>
+        <Value
+          label="Logo"
+          layer="ink"
+          name="logo"
+          verdict={verdictFor((row) => row.item === 'Logo' && row.part === 'ink')}
+        >
           <ToggleButtonGroup
             exclusive
             size="small"

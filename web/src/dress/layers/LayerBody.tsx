@@ -1,6 +1,7 @@
 import type { LayerName } from '@hatrail/core/header/look';
 import type { Row } from '@hatrail/core/sweep/prove';
 import type { FillAnswer } from '../../editor/verdicts.ts';
+import { BackingLayer, CueLayer } from './StateLayers.tsx';
 import { EvenLayer } from './EvenLayer.tsx';
 import { GradientLayer } from './GradientLayer.tsx';
 import { InkLayer } from './InkLayer.tsx';
@@ -22,6 +23,10 @@ export function LayerBody({
   switch (layer) {
     case 'ink':
       return <InkLayer rows={rows} />;
+    case 'cue':
+      return <CueLayer />;
+    case 'backing':
+      return <BackingLayer rows={rows} />;
     case 'textShadow':
       return <TextShadowLayer />;
     case 'edge':

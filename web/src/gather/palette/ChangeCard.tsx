@@ -9,6 +9,7 @@ import { MOMENT_NAMES } from '@hatrail/core/model/header';
 import type { Page } from '@hatrail/core/model/page';
 import { resolveColour, type Swatch } from '@hatrail/core/model/palette';
 import { changedVerdicts, type VerdictChange } from '@hatrail/core/sweep/compare';
+import { STATE_NAMES } from '../../dress/LayerSummary.tsx';
 import { useMeasure } from '../../dress/view.ts';
 import { useEditor } from '../../editor/store.ts';
 import { useVerdicts } from '../../editor/verdicts.ts';
@@ -128,8 +129,8 @@ function Changes({ changed, header }: { changed: SiteAtHand; header: Header }) {
             <VerdictMark verdict={to.verdict} /> <strong>{to.verdict}</strong>
           </span>{' '}
           {item}
-          {at === 'rest' ? '' : at === 'hover' ? ', hovered' : ', current'}, {MOMENT_NAMES[moment]}:{' '}
-          {figure(from.contrast)} becomes {figure(to.contrast)}, {to.row.scroll} px down{' '}
+          {at !== 'rest' && `, ${STATE_NAMES[at]}`}, {MOMENT_NAMES[moment]}: {figure(from.contrast)} becomes{' '}
+          {figure(to.contrast)}, {to.row.scroll} px down{' '}
           {changed.site.pages.find(({ path }) => path === to.row.page)?.title}
         </li>
       ))}

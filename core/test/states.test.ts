@@ -1,0 +1,97 @@
+import { describe, expect, test } from 'vitest';
+import { contrastRatio } from '../src/colour/contrast.ts';
+import { resolveWorn } from '../src/header/look.ts';
+import type { Header, Look } from '../src/model/header.ts';
+import { rootAddresses } from '../src/output/addresses.ts';
+import { headerCss } from '../src/output/headerCss.ts';
+import { proveScene } from '../src/sweep/prove.ts';
+import { layoutScene } from '../src/sweep/scene.ts';
+import { header, measure, noDrawing, raster, site } from './made.ts';
+
+/** States of links over a plain white page, so that every contrast is one of two colours. */
+
+const WHITE = { r: 255, g: 255, b: 255 };
+const page = raster(500, 2000, () => WHITE);
+const dressed = (top: Look): Header => ({ ...header, looks: { ...header.looks, top } });
+const rowsOf = (top: Look) => {
+  const of = dressed(top);
+  return proveScene(
+    layoutScene({ ...site, headers: [of] }, of, site.pages[0]!, 500, measure, 400),
+    page,
+    noDrawing,
+    ['top'],
+  );
+};
+const worst = (look: Look, state: string, part = 'ink') =>
+  rowsOf(look).find((row) => row.itemId === 'two' && row.state === state && row.part === part)?.worst;
+const ink = { link: { colour: '#000000' }, hover: { colour: '#1c6b4a' }, current: { colour: '#000000' } };
+
+describe('states of links', () => {
+  test('a hover colour equal to its backing is found: nothing is left of the word', () => {
+    const backing = { hover: { colour: { colour: '#1c6b4a' }, opacity: 1 } };
+    expect(worst({ ink, backing }, 'hover')).toBeCloseTo(1, 5);
+    expect(worst({ ink, backing }, 'rest')).toBeCloseTo(21, 2);
+  });
+  test('a backing that lets through is composed with what is behind it', () => {
+    const backing = { rest: { colour: { colour: '#000000' }, opacity: 0.5 } };
+    // Half black over white is 127.5, rounded up.
+    const ground = { r: 128, g: 128, b: 128 };
+    expect(worst({ ink, backing }, 'rest')).toBeCloseTo(contrastRatio(ground, { r: 0, g: 0, b: 0 }), 2);
+    expect(worst({ ink, backing }, 'hover')).toBeCloseTo(contrastRatio(ground, { r: 28, g: 107, b: 74 }), 2);
+  });
+  test('pressed and focused are judged where they are dressed, and else are as hovered and at rest', () => {
+    expect([worst({ ink }, 'pressed'), worst({ ink }, 'focused')]).toEqual([undefined, undefined]);
+    const set = { ...ink, pressed: { colour: '#ffffff' }, focused: { colour: '#767676' } };
+    expect(worst({ ink: set }, 'pressed')).toBeCloseTo(1, 5);
+    expect(worst({ ink: set }, 'focused')).toBeCloseTo(4.54, 2);
+    const look = resolveWorn(
+      site,
+      { header: dressed({ ink, backing: { hover: { colour: ink.hover, opacity: 1 } } }) },
+      'top',
+    );
+    expect(look.ink.pressed).toEqual(ink.hover);
+    expect(look.backing.pressed).toEqual(look.backing.hover);
+    expect(look.backing.current).toEqual(look.backing.rest);
+  });
+});
+
+describe('lines and rings', () => {
+  test('the line below a hovered word has its ink, and is judged as a mark where it lies', () => {
+    const row = rowsOf({ ink, cue: { hover: 3, offset: 4, share: 50 } }).find(
+      ({ itemId, part, state }) => itemId === 'two' && part === 'cue' && state === 'hover',
+    )!;
+    expect(row).toMatchObject({ item: 'Night log, its line', needed: 3 });
+    expect(row.worst).toBeCloseTo(contrastRatio(WHITE, { r: 28, g: 107, b: 74 }), 2);
+    // Nine letters of 8 px end at 480; half of them from 426, four below a baseline at 36.
+    expect(row.cell).toMatchObject({ x: 426, y: row.scroll + 40, width: 36, height: 3 });
+  });
+  test('no line, no row; none but the current page’s at rest', () => {
+    expect(worst({ ink, cue: { hover: 0 } }, 'hover', 'cue')).toBeUndefined();
+    const rows = rowsOf({ ink }).filter(({ part, state }) => part === 'cue' && state !== 'hover');
+    expect(rows.map(({ itemId, state }) => `${itemId} ${state}`)).toEqual(['one current']);
+  });
+  test('the focus ring has the ink it is round, or its own', () => {
+    expect(worst({ ink }, 'focused', 'ring')).toBeCloseTo(21, 2);
+    expect(worst({ ink: { ...ink, ring: { colour: '#767676' } } }, 'focused', 'ring')).toBeCloseTo(4.54, 2);
+  });
+});
+
+describe('in the style sheet', () => {
+  const cssOf = (look: Look) => headerCss(site, dressed(look), measure, rootAddresses(site));
+  test('what nobody sets is not there', () => {
+    const css = cssOf({ ink });
+    for (const name of ['pressed', 'focused', 'plate', 'ring:', 'line-hover:'])
+      expect(css).not.toContain(`--hr-${name}`);
+  });
+  test('what is set is a property of its wearer, and the rules read it', () => {
+    const css = cssOf({
+      ink: { ...ink, pressed: { colour: '#ff0000' } },
+      cue: { hover: 4 },
+      backing: { current: { colour: { colour: '#0000ff' }, opacity: 0.5 }, height: 30 },
+    });
+    expect(css).toContain('--hr-pressed: rgb(255 0 0);');
+    expect(css).toContain('--hr-line-hover: 4px;');
+    expect(css).toContain('--hr-plate-current: rgb(0 0 255 / 0.5);\n  --hr-plate-height: 30px;');
+    expect(css).toContain(':active {\n  color: var(--hr-pressed, var(--hr-hover));');
+  });
+});

@@ -1,0 +1,92 @@
+import type { Row } from '@hatrail/core/sweep/prove';
+import { LINK_STATES, type LinkState } from '@hatrail/core/sweep/targets';
+import { ColourField } from '../../parts/ColourField.tsx';
+import { PercentSlider } from '../../parts/PercentSlider.tsx';
+import { VerdictText } from '../../parts/Verdict.tsx';
+import { STATE_NAMES } from '../LayerSummary.tsx';
+import { setLook } from '../lookEdits.ts';
+import { worstRow } from '../view.ts';
+import { NumberValue, Value, useDressing } from './Value.tsx';
+
+/** The line that tells, beside colour, which link is hovered and which leads to the page one is on. */
+export function CueLayer() {
+  return (
+    <>
+      <NumberValue layer="cue" name="hover" label="Hovered" called="Line hovered" unit="px" min={0} max={8} />
+      <NumberValue
+        layer="cue"
+        name="current"
+        label="Own page"
+        called="Line on its own page"
+        unit="px"
+        min={0}
+        max={8}
+      />
+      <NumberValue layer="cue" name="offset" label="Below the letters" unit="px" min={0} max={20} />
+      <NumberValue layer="cue" name="share" label="Share of the word" unit="%" min={5} max={100} />
+    </>
+  );
+}
+
+const capital = (words: string) => words[0]!.toUpperCase() + words.slice(1);
+
+/** A ground behind each link and icon, by state, each with the verdict of the ink on it. */
+export function BackingLayer({ rows }: { rows: readonly Row[] }) {
+  const { site, wearer, moment, look } = useDressing();
+  const verdictFor = (state: LinkState) => {
+    const worst = worstRow(
+      rows.filter((row) => row.moment === moment && row.state === state && row.part === 'ink'),
+    );
+    return worst && <VerdictText verdict={worst.verdict} contrast={worst.worst} />;
+  };
+  return (
+    <>
+      {LINK_STATES.map((state) => {
+        const worn = look.backing[state];
+        const label = capital(STATE_NAMES[state]);
+        const set = (change: Partial<typeof worn>) =>
+          setLook(wearer, moment, 'backing', state, { ...worn, ...change });
+        return (
+          <Value
+            key={state}
+            label={label}
+            layer="backing"
+            name={state}
+            verdict={worn.opacity > 0 ? verdictFor(state) : undefined}
+          >
+            <ColourField
+              label={`Backing, ${STATE_NAMES[state]}`}
+              palette={site.palette}
+              use={worn.colour}
+              onChange={(colour) => set({ colour, opacity: worn.opacity || 1 })}
+            />
+            <PercentSlider
+              label={`Opacity, ${STATE_NAMES[state]}`}
+              value={worn.opacity}
+              onChange={(opacity) => set({ opacity })}
+            />
+          </Value>
+        );
+      })}
+      <NumberValue layer="backing" name="reach" label="Beyond the word" unit="px" min={0} max={40} />
+      <NumberValue
+        layer="backing"
+        name="height"
+        label="Height"
+        called="Height of the backing"
+        unit="px"
+        min={8}
+        max={120}
+      />
+      <NumberValue
+        layer="backing"
+        name="radius"
+        label="Corners"
+        called="Corners of the backing"
+        unit="px"
+        min={0}
+        max={60}
+      />
+    </>
+  );
+}
