@@ -44,7 +44,7 @@ export class Agreement {
 
 /** How far a ratio may be off, over a ground of some layers. What is allowed beyond 0.1 or 2 % is told in docs/agreement.md. */
 function allowed(seen: number, { stack: { blur, layers }, ink }: Target): number {
-  if (layers.some(({ name }) => name === 'textShadow')) return Math.max(0.15, seen * 0.06);
+  if (layers.some(({ name }) => name === 'textShadow')) return Math.max(0.15, seen * 0.07);
   return Math.max(0.1, seen * (blur || ink.what.kind === 'mark' ? 0.035 : 0.02));
 }
 

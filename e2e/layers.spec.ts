@@ -101,7 +101,7 @@ describe('the owner dresses a header', SLOW, () => {
   test('links with nothing behind them on a header in the flow are found, and it is laid over the page', async () => {
     const { tab } = owner;
     await row(/^Manner/).click();
-    await tab.getByRole('button', { name: 'Above it' }).click();
+    await tab.getByLabel('Lies').selectOption('above');
     await expect.poll(() => header().manner.lies, SLOW).toBe('above');
     await row(/^What still covers/).click();
     await tab.getByText(/still stands in the flow/).waitFor(SLOW);

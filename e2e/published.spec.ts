@@ -7,6 +7,7 @@ import type { Header } from '@hatrail/core/model/header';
 import { start, type Running } from '@hatrail/server/start';
 import { findings } from './axe.ts';
 import { openChromium } from './chromium.ts';
+import { shiftOf, watchShift } from './visitor.ts';
 
 /** The published site as a visitor meets it, on the stand-in. */
 
@@ -82,17 +83,9 @@ describe('the published header', () => {
     const tab = await visit();
     await tab.waitForLoadState('networkidle');
     await tab.waitForTimeout(300);
-    await tab.evaluate(() => {
-      (globalThis as unknown as { shift: number }).shift = 0;
-      new PerformanceObserver((list) => {
-        for (const entry of list.getEntries())
-          (globalThis as unknown as { shift: number }).shift += (
-            entry as PerformanceEntry & { value: number }
-          ).value;
-      }).observe({ type: 'layout-shift', buffered: false });
-    });
+    await watchShift(tab);
     for (const scroll of [100, 0, 300, 10]) await momentAfter(tab, scroll);
-    expect(await tab.evaluate(() => (globalThis as unknown as { shift: number }).shift)).toBe(0);
+    expect(await shiftOf(tab)).toBe(0);
     await tab.context().close();
   });
 

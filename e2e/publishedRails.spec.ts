@@ -1,44 +1,23 @@
-import { mkdtempSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import type { Browser, Page as Tab } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { Header } from '@hatrail/core/model/header';
 import type { Fold } from '@hatrail/core/model/item';
 import { newItem } from '@hatrail/core/start/items';
-import { start, type Running } from '@hatrail/server/start';
 import { findings } from './axe.ts';
-import { openChromium } from './chromium.ts';
+import { openVisitor, type Visitor } from './visitor.ts';
+import type { Page as Tab } from 'playwright-core';
 
 /** A published header of several rails and every kind of item, as a visitor meets it. */
 
-let running: Running;
-let browser: Browser;
+let visitor: Visitor;
+let running: Visitor['running'];
+let visit: Visitor['visit'];
 
 beforeAll(async () => {
-  running = await start({ port: 0, livePort: 0, dataFolder: mkdtempSync(join(tmpdir(), 'hatrail-')) });
-  browser = await openChromium('software');
+  visitor = await openVisitor();
+  ({ running, visit } = visitor);
 });
-afterAll(async () => {
-  await browser.close();
-  await running.close();
-});
+afterAll(() => visitor.close());
 
-/** Publishes the ferry with its header changed, and visits it. */
-async function visit(change: (header: Header) => void, width = 1280, path = ''): Promise<Tab> {
-  const { context } = running;
-  const id = context.sites.ids()[1]!;
-  const { site, hashes } = context.sites.read(id)!;
-  const header = site.headers[0]!;
-  change(header);
-  context.releases.make(id, site, hashes, '');
-  const tab = await (
-    await browser.newContext({ viewport: { width, height: 800 }, bypassCSP: true, reducedMotion: 'reduce' })
-  ).newPage();
-  await tab.goto(`${running.liveUrl}/pellow/${path}`);
-  await tab.evaluate(() => document.fonts.ready);
-  return tab;
-}
 const asItIs = () => undefined;
 
 /** Adds every kind of item that the ferry does not have. */

@@ -136,6 +136,17 @@ export function momentName({ manner }: Pick<Header, 'manner'>, moment: Moment): 
 export class PanelLook {
   @Nested(() => ColourUse) fill: ColourUse;
   @Nested(() => ColourUse) ink: ColourUse;
+  /** Ink and fill of an entry under the pointer; as at rest where nothing is said. */
+  @IsOptional()
+  @Nested(() => ColourUse)
+  hover?: ColourUse;
+  @IsOptional()
+  @Nested(() => ColourUse)
+  hoverFill?: ColourUse;
+  /** Ink of the entry of the page one is on. */
+  @IsOptional()
+  @Nested(() => ColourUse)
+  current?: ColourUse;
 }
 
 export class Header {

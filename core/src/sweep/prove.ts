@@ -187,7 +187,7 @@ function rowOf(
   };
 }
 
-/** One item as it is at a scroll: its contrast and its worst cell there, in header pixels. */
+/** One item as it is at a scroll: its contrast and its worst cell there, in pixels of the window. */
 export interface Probe {
   itemId: string;
   item: string;
@@ -211,6 +211,7 @@ export function probeScene(
 ): Probe[] {
   const here = { from: scroll, to: scroll };
   const targets = sceneTargets(scene, moment, draw);
+  const down = headerRow(scene, scroll) - scroll;
   return targets
     .filter(({ ink }) => spanOfInk(ink, here))
     .map((target) => {
@@ -224,8 +225,8 @@ export function probeScene(
         needed,
         contrast,
         verdict: verdictOf(contrast, needed),
-        cell,
-        box: ink.box,
+        cell: { ...cell, top: cell.top + down, bottom: cell.bottom + down },
+        box: { ...ink.box, y: ink.box.y + down },
       };
     });
 }

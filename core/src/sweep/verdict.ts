@@ -7,7 +7,12 @@ export const MARK_TARGET = 3;
 
 /** Contrast that a text needs (WCAG 2.2, 1.4.3): 3 where it is large, else 4.5. */
 export function textTarget({ font }: Pick<TextRun, 'font'>): number {
-  const large = font.size >= 24 || (font.size >= 18.66 && font.weight >= 700);
+  return textTargetOf(font.size, font.weight);
+}
+
+/** The same of a size in CSS pixels and a weight. */
+export function textTargetOf(size: number, weight: number): number {
+  const large = size >= 24 || (size >= 18.66 && weight >= 700);
   return large ? 3 : 4.5;
 }
 

@@ -8,10 +8,12 @@ import type { Cut } from '@hatrail/core/stack/cut';
 import type { Row } from '@hatrail/core/sweep/prove';
 import { verdictOf } from '@hatrail/core/sweep/verdict';
 import type { FillAnswer } from '../editor/verdicts.ts';
+import type { Held } from '../parts/preview.ts';
 import { figure, VERDICT_COLOURS } from '../parts/Verdict.tsx';
 import { addLayer } from './addLayer.ts';
 import { CopyFrom, wearersOf } from './CopyFrom.tsx';
 import { Covers } from './Covers.tsx';
+import { HoldChoice } from './HoldChoice.tsx';
 import { LayerBody } from './layers/LayerBody.tsx';
 import { DressingProvider } from './layers/Value.tsx';
 import { LayerSummary, isThere, stateWords } from './LayerSummary.tsx';
@@ -29,6 +31,9 @@ interface CutPanelProps {
   cut: Cut | undefined;
   answer: FillAnswer;
   facts: SceneFacts | undefined;
+  /** The state that the links on the stage are held in. */
+  held: Held | undefined;
+  onHold: (held: Held | undefined) => void;
 }
 
 /** Layers from the ink down, as they lie. */
@@ -60,7 +65,7 @@ function layersOf({ rail, item }: Wearer): readonly LayerName[] {
 
 /** The cut of a moment: its layers from the ink down to the page, the worst letter over each, and the contrast so far. */
 export function CutPanel(props: CutPanelProps) {
-  const { site, header, moment, pageTitle, rows, worst, cut, answer, facts } = props;
+  const { site, header, moment, pageTitle, rows, worst, cut, answer, facts, held, onHold } = props;
   const [open, setOpen] = useState<LayerName | 'manner' | 'covers'>('fill');
   const [whose, setWhose] = useState('header');
   const wearers = wearersOf(header);
@@ -117,6 +122,7 @@ export function CutPanel(props: CutPanelProps) {
         </select>
         <CopyFrom site={site} wearers={wearers} wearer={wearer} moment={moment} />
       </p>
+      <HoldChoice held={held} onHold={onHold} />
       <DressingProvider value={{ site, wearer, moment, look }}>
         {listed.map((name) => (
           <LayerRow

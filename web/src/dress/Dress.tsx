@@ -6,10 +6,11 @@ import { momentAt } from '@hatrail/core/sweep/scene';
 import type { Probe } from '@hatrail/core/sweep/prove';
 import { useLeastFill, useVerdicts } from '../editor/verdicts.ts';
 import type { EditorContext } from '../editor/Editor.tsx';
-import { usePreview } from '../parts/preview.ts';
+import { usePreview, type Held } from '../parts/preview.ts';
 import { BorrowedGround, GROUNDS, groundCss, type GroundName } from './BorrowedGround.tsx';
 import { CutPanel } from './CutPanel.tsx';
 import { Film, FILM_WIDTH } from './Film.tsx';
+import { MenuLook } from './MenuLook.tsx';
 import { Moments } from './Moments.tsx';
 import { Remedy } from './Remedy.tsx';
 import { Stage } from './Stage.tsx';
@@ -52,6 +53,8 @@ export function Dress() {
   }, [isWaiting, worst, go]);
 
   const [ground, setGround] = useState<GroundName>('page');
+  const [held, setHeld] = useState<Held>();
+  const [menu, setMenu] = useState<'open' | 'closed'>('closed');
   const stage = useRef<HTMLDivElement>(null);
   const room = useWidthOf(stage);
   const windowHeight = facts?.windowHeight ?? usualWindowHeight(width);
@@ -64,11 +67,20 @@ export function Dress() {
   const worstScroll = worst?.scroll;
   const goToWorst = useCallback(() => go({ scroll: worstScroll }), [go, worstScroll]);
   const chooseMoment = useCallback(
-    (next: Moment) => {
+    (next: Moment, at = width) => {
+      setMenu('closed');
+      if (at !== width) return go({ moment: next, width: at, scroll: undefined });
       const its = worstRow(scene?.rows.filter((row) => row.moment === next) ?? []);
       go({ moment: next, scroll: its?.scroll ?? (facts && firstScroll(facts, next)) ?? 0 });
     },
-    [go, scene, facts],
+    [go, scene, facts, width],
+  );
+  const openMenu = useCallback(
+    (at: number) => {
+      setMenu('open');
+      if (at !== width) go({ width: at, scroll: undefined });
+    },
+    [go, width],
   );
   const followLink = (address: string) => {
     const path = address.split('#')[0];
@@ -110,8 +122,8 @@ export function Dress() {
             scale={scale}
             scroll={scroll}
             ground={groundCss(ground)}
-            header={header}
-            worst={ground === 'page' ? mostLost(probes) : undefined}
+            held={held ?? (menu === 'open' ? (facts?.layout.folded ? 'menu' : 'drop-downs') : undefined)}
+            worst={ground === 'page' && menu === 'closed' ? mostLost(probes) : undefined}
             onScroll={(next) => next !== scroll && goTo(next)}
             onLink={followLink}
           />
@@ -137,7 +149,13 @@ export function Dress() {
           pageTitle={page.title}
           width={width}
           moment={moment}
+          isMenuOpen={menu === 'open'}
+          site={site}
+          page={page.path}
+          rows={all.rows}
+          foldWidth={facts?.layout.foldWidth ?? 0}
           onChoose={chooseMoment}
+          onMenu={openMenu}
         />
       </div>
       <Film
@@ -149,27 +167,38 @@ export function Dress() {
         onScroll={goTo}
         onWorst={goToWorst}
       />
-      <aside className="dress-side" aria-label={`Look, ${momentName(header, moment)}`}>
-        <CutPanel
-          site={site}
-          header={header}
-          moment={moment}
-          pageTitle={page.title}
-          rows={scene?.rows ?? []}
-          worst={worst}
-          cut={cut}
-          answer={answer}
-          facts={facts}
-        />
-        <Remedy
-          hand={hand}
-          header={header}
-          moment={moment}
-          rows={all.rows}
-          progress={all.progress}
-          failure={all.failure}
-          answer={answer}
-        />
+      <aside
+        className="dress-side"
+        aria-label={`Look, ${menu === 'open' ? 'menu open' : momentName(header, moment)}`}
+      >
+        {menu === 'open' ? (
+          <MenuLook site={site} header={header} />
+        ) : (
+          <>
+            <CutPanel
+              site={site}
+              header={header}
+              moment={moment}
+              pageTitle={page.title}
+              rows={scene?.rows ?? []}
+              worst={worst}
+              cut={cut}
+              answer={answer}
+              facts={facts}
+              held={held}
+              onHold={setHeld}
+            />
+            <Remedy
+              hand={hand}
+              header={header}
+              moment={moment}
+              rows={all.rows}
+              progress={all.progress}
+              failure={all.failure}
+              answer={answer}
+            />
+          </>
+        )}
       </aside>
     </main>
   );

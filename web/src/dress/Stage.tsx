@@ -1,7 +1,6 @@
-import type { Header } from '@hatrail/core/model/header';
 import type { Probe } from '@hatrail/core/sweep/prove';
 import { LiveFrame } from '../parts/LiveFrame.tsx';
-import type { Preview } from '../parts/preview.ts';
+import type { Held, Preview } from '../parts/preview.ts';
 import { figure } from '../parts/Verdict.tsx';
 
 interface StageProps {
@@ -13,7 +12,7 @@ interface StageProps {
   scroll: number;
   /** CSS of a borrowed ground. */
   ground: string | undefined;
-  header: Header;
+  held: Held | undefined;
   /** The item furthest below its need at this scroll. */
   worst: Probe | undefined;
   onScroll: (scroll: number) => void;
@@ -22,10 +21,8 @@ interface StageProps {
 
 /** The page under the header it will ship with, and the worst letter at this scroll in brackets. */
 export function Stage(props: StageProps) {
-  const { preview, title, width, windowHeight, scale, scroll, ground, header, worst, onScroll, onLink } =
-    props;
+  const { preview, title, width, windowHeight, scale, scroll, ground, held, worst, onScroll, onLink } = props;
   if (!preview) return <div className="stage-wait">Loading the site’s type and pages</div>;
-  const offset = header.manner.onScroll === 'leaves' ? -scroll : 0;
   return (
     <LiveFrame
       preview={preview}
@@ -35,20 +32,21 @@ export function Stage(props: StageProps) {
       scale={scale}
       scroll={scroll}
       {...(ground !== undefined && { ground })}
+      held={held}
       isLive
       onScroll={onScroll}
       onLink={onLink}
     >
-      {worst && <Brackets probe={worst} scale={scale} offset={offset} />}
+      {worst && <Brackets probe={worst} scale={scale} />}
     </LiveFrame>
   );
 }
 
-function Brackets({ probe, scale, offset }: { probe: Probe; scale: number; offset: number }) {
+function Brackets({ probe, scale }: { probe: Probe; scale: number }) {
   const { box, cell, contrast, needed, item } = probe;
   const at = (x: number, y: number, width: number, height: number, grow = 0) => ({
     left: x * scale - grow,
-    top: (y + offset) * scale - grow,
+    top: y * scale - grow,
     width: width * scale + 2 * grow,
     height: height * scale + 2 * grow,
   });
@@ -59,10 +57,7 @@ function Brackets({ probe, scale, offset }: { probe: Probe; scale: number; offse
         className="bracket-cell"
         style={at(cell.left, cell.top, cell.right - cell.left, cell.bottom - cell.top, 1)}
       />
-      <span
-        className="bracket-figure"
-        style={{ left: box.x * scale, top: (box.y + box.height + offset) * scale + 6 }}
-      >
+      <span className="bracket-figure" style={{ left: box.x * scale, top: (box.y + box.height) * scale + 6 }}>
         {item}: {figure(contrast)} where {needed} is needed
       </span>
     </div>

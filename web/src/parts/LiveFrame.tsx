@@ -1,6 +1,5 @@
 import { useEffect, useRef, useState, type ReactNode } from 'react';
-import type { Preview } from './preview.ts';
-import { dressFrame } from './preview.ts';
+import { dressFrame, holdFrame, type Held, type Preview } from './preview.ts';
 
 interface LiveFrameProps {
   preview: Preview;
@@ -13,6 +12,8 @@ interface LiveFrameProps {
   scroll: number;
   /** CSS that puts another ground under the header, for looking only. */
   ground?: string;
+  /** A state that it is held in. */
+  held?: Held | undefined;
   /** Whether the page can be worked with, or is only to be looked at. */
   isLive?: boolean;
   onScroll?: (scroll: number) => void;
@@ -35,6 +36,7 @@ export function LiveFrame(props: LiveFrameProps) {
     scale,
     scroll,
     ground,
+    held,
     isLive = false,
     onScroll,
     onLink,
@@ -86,6 +88,15 @@ export function LiveFrame(props: LiveFrameProps) {
   useEffect(() => {
     if (loads > 0) dressFrame(frame.current!, preview, ground);
   }, [preview, ground, loads]);
+
+  // One that nobody holds is left as it is: whoever works with it has opened what is open.
+  const wasHeld = useRef(false);
+  useEffect(() => {
+    const inside = frame.current?.contentDocument;
+    if (loads === 0 || !inside || (!held && !wasHeld.current)) return;
+    wasHeld.current = held !== undefined;
+    holdFrame(inside, held);
+  }, [held, loads]);
 
   useEffect(() => {
     const inside = frame.current?.contentWindow;

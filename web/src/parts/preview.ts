@@ -128,6 +128,35 @@ export function usePreview(
   );
 }
 
+/** A state of links and icons, or an open menu, that a frame is held in while it is dressed. */
+export type Held = 'hover' | 'active' | 'focus-visible' | 'drop-downs' | 'menu';
+
+const POINTED = ['hover', 'active', 'focus-visible'] as const;
+
+/** The header's style sheet with its states told by an attribute as well. */
+function holdable(css: string): string {
+  return POINTED.reduce(
+    (text, state) => text.replaceAll(`:${state}`, `:is(:${state}, [data-held='${state}'])`),
+    css,
+  );
+}
+
+/** Holds a loaded frame's header in a state, or lets it go. Nothing takes the focus from whoever is dressing it. */
+export function holdFrame(inside: Document, held: Held | undefined): void {
+  const state = POINTED.find((each) => each === held);
+  for (const part of inside.querySelectorAll<HTMLElement>('.hr-rail :is(a, button)')) {
+    if (state) part.dataset.held = state;
+    else delete part.dataset.held;
+  }
+  const opener = inside.querySelector<HTMLElement>('.hr-rail [aria-expanded]');
+  if (opener && (opener.getAttribute('aria-expanded') === 'true') !== (held === 'drop-downs')) opener.click();
+  const panel = inside.querySelector<HTMLDialogElement>('.hr-panel');
+  if (!panel) return;
+  panel.inert = held === 'menu';
+  if (held === 'menu' && !panel.open) panel.showModal();
+  else if (held !== 'menu' && panel.open) panel.close();
+}
+
 /** Puts the style sheets of a preview into a loaded frame, without letting the change run over time. */
 export function dressFrame(
   frame: HTMLIFrameElement,
@@ -142,6 +171,6 @@ export function dressFrame(
   set('still-css', '.hr, .hr * { transition: none !important }');
   set('site-css', pages);
   set('ground-css', ground);
-  set('header-css', headerCss);
+  set('header-css', holdable(headerCss));
   frame.contentWindow?.setTimeout(() => set('still-css', ''), 120);
 }

@@ -31,13 +31,14 @@ export function dropCss(site: Site, header: Header): string {
     rule('.hr .hr-drop', 'padding: 8px 0'),
     rule('.hr-drop ul', 'padding-left: 16px'),
     rule('[aria-expanded="true"] + .hr-drop', 'display: block'),
-    subCss(site),
+    subCss(site, header),
   ].join('');
 }
 
 /** A link in a drop-down or in the folded menu. */
-export function subCss(site: Site): string {
+export function subCss(site: Site, { panel }: Header): string {
   const { menu } = site.type;
+  const colour = (use: ColourUse) => cssColour(resolveColour(site.palette, use));
   const room = Math.max(lineHeightPx(menu) + 16, LINK_HEIGHT);
   return [
     rule(
@@ -54,7 +55,17 @@ export function subCss(site: Site): string {
       'text-decoration: none',
       'text-underline-offset: 0.4em',
     ),
-    rule('a.hr-sub:hover, .hr-sub[aria-current]', 'text-decoration: underline 2px'),
+    rule(
+      '.hr-sub[aria-current]',
+      'text-decoration: underline 2px',
+      panel.current !== undefined && `color: ${colour(panel.current)}`,
+    ),
+    rule(
+      'a.hr-sub:hover',
+      'text-decoration: underline 2px',
+      panel.hover !== undefined && `color: ${colour(panel.hover)}`,
+      panel.hoverFill !== undefined && `background: ${colour(panel.hoverFill)}`,
+    ),
     rule('.hr .hr-sub:focus-visible', 'outline-offset: -4px'),
     rule('.hr-search', 'display: flex', 'gap: 8px', 'padding: 8px 16px'),
     rule(

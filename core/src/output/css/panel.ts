@@ -63,7 +63,7 @@ export function panelCss(site: Site, header: Header): string {
           .css(site, item.kind === 'icons' ? { ...item, size: 24 } : item, `.hr-in-${item.id}`)
           .map(([selector, ...declarations]) => rule(selector, ...declarations)),
       ),
-    headerItems(header).some(({ kind }) => kind === 'menu' || kind === 'search') ? '' : subCss(site),
+    headerItems(header).some(({ kind }) => kind === 'menu' || kind === 'search') ? '' : subCss(site, header),
     size === undefined ? '' : rule('.hr-panel .hr-sub', ...typeCss(site.type.menu, size)),
     row === undefined ? '' : rule('.hr-panel .hr-sub', `min-height: ${px(row)}`),
   ].join('');

@@ -1,0 +1,152 @@
+import type { Page as Tab } from 'playwright-core';
+import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { skiaMeasure } from '@hatrail/cli/skia';
+import type { Header } from '@hatrail/core/model/header';
+import type { Site } from '@hatrail/core/model/site';
+import { layoutScene } from '@hatrail/core/sweep/scene';
+import { openVisitor, shiftOf, watchShift, type Visitor } from './visitor.ts';
+
+/** What a published header does while its page is scrolled. */
+
+const measure = skiaMeasure();
+let visitor: Visitor;
+let visit: Visitor['visit'];
+
+beforeAll(async () => {
+  visitor = await openVisitor();
+  ({ visit } = visitor);
+});
+afterAll(() => visitor.close());
+
+const bar = (tab: Tab) =>
+  tab.locator('.hr-bar').evaluate((element) => {
+    const { top, bottom } = element.getBoundingClientRect();
+    return { top, bottom };
+  });
+/** Scrolls, and waits until the header's script has heard of it. */
+const scrollTo = (tab: Tab, y: number) =>
+  tab.evaluate(
+    (to) =>
+      new Promise((resolve) => {
+        addEventListener('scroll', () => requestAnimationFrame(resolve), { once: true });
+        window.scrollTo({ top: to, behavior: 'instant' });
+      }),
+    y,
+  );
+const moment = (tab: Tab) => tab.locator('.hr').getAttribute('data-moment');
+
+describe('goes and returns', () => {
+  test('out of sight while scrolled down, back when scrolled up or reached by keyboard', async () => {
+    const tab = await visit(({ manner }) => void Object.assign(manner, { onScroll: 'returns' }));
+    expect(await moment(tab)).toBe('top');
+    await scrollTo(tab, 900);
+    expect((await bar(tab)).bottom).toBeLessThanOrEqual(0);
+    await scrollTo(tab, 880);
+    expect((await bar(tab)).top).toBeGreaterThanOrEqual(0);
+    expect(await moment(tab)).toBe('back');
+    await scrollTo(tab, 950);
+    expect((await bar(tab)).bottom).toBeLessThanOrEqual(0);
+    await tab.locator('.hr-link').first().focus();
+    expect((await bar(tab)).top).toBeGreaterThanOrEqual(0);
+    await tab.context().close();
+  });
+});
+
+describe('keeps to the bottom edge', () => {
+  test('on the window’s lower edge at every scroll; its drop-down opens upwards, inside the window', async () => {
+    const tab = await visit(({ manner }) => void Object.assign(manner, { onScroll: 'bottom' }));
+    const inset = await tab.evaluate(() =>
+      parseFloat(getComputedStyle(document.querySelector('.hr-bar')!).marginBottom),
+    );
+    for (const y of [300, 900]) {
+      await scrollTo(tab, y);
+      expect((await bar(tab)).bottom).toBe(800 - inset);
+    }
+    await tab.getByRole('button', { name: 'More in Timetable' }).click();
+    const drop = (await tab.locator('[aria-expanded=true] + .hr-drop').boundingBox())!;
+    expect(drop.y).toBeGreaterThanOrEqual(0);
+    expect(drop.y + drop.height).toBeLessThanOrEqual((await bar(tab)).top + 60);
+    await tab.context().close();
+  });
+});
+
+describe('smaller after scrolling', () => {
+  test('everything is where the core has it, and nothing is laid out anew', async () => {
+    let site!: Site;
+    const tab = await visit((header, all) => {
+      site = all;
+      header.manner = {
+        ...header.manner,
+        smaller: 30,
+        onScroll: 'stays',
+        switch: { at: 'distance', distance: 50 },
+      };
+      for (const rail of header.rails)
+        Object.assign(rail, { leaves: false, inFlow: false, height: rail.height + 24 });
+    });
+    const header = site.headers[0]!;
+    const scene = layoutScene(site, header, site.pages[0]!, 1280, measure, 800);
+    const tops = (selector: string) =>
+      tab
+        .locator(selector)
+        .evaluateAll((all) => all.map((element) => Math.round(element.getBoundingClientRect().top)));
+    const links = (at: 'top' | 'scrolled') =>
+      scene.layouts[at].inks
+        .filter(({ id, isCued }) => isCued && !id.endsWith('-opener'))
+        .map(({ box }) => Math.round(box.y));
+    expect((await tops('.hr-rail .hr-link')).sort()).toEqual(links('top').sort());
+    await watchShift(tab);
+    await scrollTo(tab, 400);
+    expect((await tops('.hr-rail .hr-link')).sort()).toEqual(links('scrolled').sort());
+    const back = await tab
+      .locator('.hr-bar > .hr-back')
+      .evaluate((element) => element.getBoundingClientRect().bottom);
+    expect(Math.round(back)).toBe(scene.layouts.scrolled.height);
+    expect(scene.layouts.scrolled.height).toBeLessThan(scene.layouts.top.height);
+    await scrollTo(tab, 0);
+    expect(await shiftOf(tab)).toBe(0);
+    await tab.context().close();
+  });
+});
+
+describe('follows the ground', () => {
+  const follows = (header: Header) => {
+    header.manner = {
+      ...header.manner,
+      onScroll: 'stays',
+      lies: 'over',
+      switch: { at: 'ground', distance: 50 },
+    };
+  };
+  test('each band of the page has its look, at the very pixel where the core has it', async () => {
+    let site!: Site;
+    const tab = await visit((header, all) => {
+      site = all;
+      follows(header);
+      site.pages[0]!.bands.forEach((band, i) => (band.ground = i % 2 === 0 ? 'dark' : 'light'));
+    });
+    const { stretches, maxScroll } = layoutScene(site, site.headers[0]!, site.pages[0]!, 1280, measure, 800);
+    expect(stretches.length).toBeGreaterThan(2);
+    for (const { from, moment: met } of stretches.slice(1)) {
+      if (from > maxScroll) continue;
+      await scrollTo(tab, from - 1);
+      expect(await moment(tab)).not.toBe(met);
+      await scrollTo(tab, from);
+      expect(await moment(tab)).toBe(met);
+    }
+    await tab.context().close();
+  });
+  test('a page that does not say has the look that was chosen for it', async () => {
+    const tab = await visit((header) => {
+      follows(header);
+      header.manner.switch.unknown = 'scrolled';
+    });
+    await tab.evaluate(() => {
+      for (const band of document.querySelectorAll<HTMLElement>('main > *')) delete band.dataset.hrGround;
+      // The page grows, as it does when its pictures come.
+      document.body.append('more');
+    });
+    await expect.poll(() => moment(tab)).toBe('scrolled');
+    await tab.context().close();
+  });
+});

@@ -1,0 +1,35 @@
+import type { Held } from '../parts/preview.ts';
+
+const STATES: [Held | '', string][] = [
+  ['', 'as they are'],
+  ['hover', 'hovered'],
+  ['active', 'pressed'],
+  ['focus-visible', 'with the keyboard on them'],
+];
+
+/** Holds the links on the stage in a state while it is dressed. */
+export function HoldChoice({
+  held,
+  onHold,
+}: {
+  held: Held | undefined;
+  onHold: (held: Held | undefined) => void;
+}) {
+  return (
+    <p className="wearer-choice">
+      <label htmlFor="held">Show links</label>
+      <select
+        id="held"
+        className="choice-select"
+        value={held ?? ''}
+        onChange={(event) => onHold((event.target.value || undefined) as Held | undefined)}
+      >
+        {STATES.map(([state, name]) => (
+          <option key={state} value={state}>
+            {name}
+          </option>
+        ))}
+      </select>
+    </p>
+  );
+}
