@@ -62,7 +62,7 @@ describe('keeps to the bottom edge', () => {
       await scrollTo(tab, y);
       expect((await bar(tab)).bottom).toBe(800 - inset);
     }
-    await tab.getByRole('button', { name: 'More in Timetable' }).click();
+    await tab.getByRole('link', { name: 'Timetable' }).first().hover();
     const drop = (await tab.locator('[aria-expanded=true] + .hr-drop').boundingBox())!;
     expect(drop.y).toBeGreaterThanOrEqual(0);
     expect(drop.y + drop.height).toBeLessThanOrEqual((await bar(tab)).top + 60);
