@@ -11,6 +11,9 @@ import type { FillAnswer } from '../editor/verdicts.ts';
 import type { Held } from '../parts/preview.ts';
 import { figure, VERDICT_COLOURS } from '../parts/Verdict.tsx';
 import { addLayer } from './addLayer.ts';
+import type { Page } from '@hatrail/core/model/page';
+import type { SiteAtHand } from '../engine/proof.ts';
+import { ChangeWatch } from './ChangeWatch.tsx';
 import { CopyFrom, wearersOf } from './CopyFrom.tsx';
 import { Covers } from './Covers.tsx';
 import { HoldChoice } from './HoldChoice.tsx';
@@ -25,7 +28,9 @@ interface CutPanelProps {
   site: Site;
   header: Header;
   moment: Moment;
-  pageTitle: string;
+  hand: SiteAtHand;
+  page: Page;
+  width: number;
   rows: readonly Row[];
   worst: Row | undefined;
   cut: Cut | undefined;
@@ -65,7 +70,8 @@ function layersOf({ rail, item }: Wearer): readonly LayerName[] {
 
 /** The cut of a moment: its layers from the ink down to the page, the worst letter over each, and the contrast so far. */
 export function CutPanel(props: CutPanelProps) {
-  const { site, header, moment, pageTitle, rows, worst, cut, answer, facts, held, onHold } = props;
+  const { site, header, moment, hand, page, width, rows, worst, cut, answer, facts, held, onHold } = props;
+  const pageTitle = page.title;
   const [open, setOpen] = useState<LayerName | 'manner' | 'covers'>('fill');
   const [whose, setWhose] = useState('header');
   const wearers = wearersOf(header);
@@ -205,6 +211,14 @@ export function CutPanel(props: CutPanelProps) {
         onPutBack={undefined}
       >
         <MannerPanel site={site} header={header} facts={facts} />
+        <ChangeWatch
+          hand={hand}
+          header={header}
+          moment={moment}
+          pageId={page.id}
+          pageTitle={page.title}
+          width={width}
+        />
       </LayerRow>
       {Object.keys(ownLook(wearer, moment)).length > 0 && (moment !== 'top' || isPart) && (
         <p className="origin put-back-all">

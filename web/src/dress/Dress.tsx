@@ -179,7 +179,9 @@ export function Dress() {
               site={site}
               header={header}
               moment={moment}
-              pageTitle={page.title}
+              hand={hand}
+              page={page}
+              width={width}
               rows={scene?.rows ?? []}
               worst={worst}
               cut={cut}

@@ -1,3 +1,4 @@
+import type { Change, ChangeCurve } from '@hatrail/core/change/curve';
 import { layoutHeader } from '@hatrail/core/header/layout';
 import { contextMeasure, type Measure, type MeasuringContext } from '@hatrail/core/measure/measure';
 import { MOMENTS, momentsOf, type Header, type Moment } from '@hatrail/core/model/header';
@@ -247,4 +248,20 @@ export async function costOf(
 export function withHeader(at: SiteAtHand, header: Header): SiteAtHand {
   const headers = at.site.headers.map((old) => (old.id === header.id ? header : old));
   return { ...at, site: { ...at.site, headers } };
+}
+
+/** How well a header is read on a page while it changes. */
+export async function proveChange(
+  at: SiteAtHand,
+  header: Header,
+  pageId: string,
+  width: number,
+  change: Change,
+  options: ProofOptions = {},
+): Promise<ChangeCurve | undefined> {
+  const request = await sceneRequest(withHeader(at, header), header.id, pageId, width);
+  return onEngine(placeName(pageId, width), (engine) => engine.change(request, change), {
+    urgency: 'soon',
+    ...options,
+  });
 }

@@ -3,6 +3,7 @@ import { contextMeasure, type Measure, type MeasuringContext } from '@hatrail/co
 import type { Header, Moment } from '@hatrail/core/model/header';
 import { leastPercents, type Knob, type Place } from '@hatrail/core/remedy/leastFill';
 import { cutScene, type Cut } from '@hatrail/core/stack/cut';
+import { changeCurve, type Change, type ChangeCurve } from '@hatrail/core/change/curve';
 import { probeScene, proveScene, type Probe, type Row } from '@hatrail/core/sweep/prove';
 import { layoutScene, type Scene } from '@hatrail/core/sweep/scene';
 import { contextDrawing, type ReadableContext } from '@hatrail/core/stack/contextDrawing';
@@ -82,6 +83,12 @@ const engine = {
   ): Promise<(number | undefined)[]> {
     const { scene, raster, draw } = await prepared(request);
     return leastPercents(scene, raster, draw, moment, knob, places);
+  },
+
+  /** How well the header is read while it changes. */
+  async change(request: SceneRequest, change: Change): Promise<ChangeCurve | undefined> {
+    const { scene, raster, draw } = await prepared(request);
+    return changeCurve(scene, raster, draw, change);
   },
 
   /** The whole page as a picture of a given width. */

@@ -1,0 +1,151 @@
+import { momentsOf, type Header, type Moment } from '../model/header.ts';
+import type { Drawing } from '../stack/drawing.ts';
+import type { Raster } from '../stack/ground.ts';
+import { Planes, sceneTargets, sweepTarget } from '../sweep/prove.ts';
+import { spanOfInk, spansOf, type Scene, type Span } from '../sweep/scene.ts';
+import { easingOf } from './easing.ts';
+import { headerBetween, headerHovering } from './between.ts';
+
+/** How well a header is read while it changes: where it is worst at each instant. */
+
+/** The item that is worst at an instant, by its contrast against its need. */
+export interface Instant {
+  /** ms from the beginning of the change. */
+  time: number;
+  item: string;
+  contrast: number;
+  needed: number;
+}
+
+export interface ChangeCurve {
+  /** In the order of time, both ends included. */
+  instants: Instant[];
+  /** The worst of all. */
+  least: Instant;
+  /** How long anything is below what it needs, ms. */
+  below: number;
+  /** ms until nothing changes any more. */
+  duration: number;
+}
+
+/** A change: from one moment into the next, or of the links under the pointer at a moment. */
+export type Change = { kind: 'moment' } | { kind: 'hover'; moment: Moment };
+
+/** How far on either side of the switch a change may be met, CSS pixels of scroll. */
+const NEAR = 200;
+const STEPS = 24;
+
+/** How long a change takes in all, ms. */
+export function durationOf({ manner }: Pick<Header, 'manner'>): number {
+  const { duration, ink } = manner;
+  return ink ? Math.max(duration, ink.delay + ink.duration) : duration;
+}
+
+/** The header at an instant of a change. */
+function headerAt({ site, header }: Scene, change: Change, time: number): Header {
+  const { duration, easing = 'ease', ink = { delay: 0, duration } } = header.manner;
+  const eased = easingOf(easing);
+  const share = (begins: number, lasts: number) =>
+    lasts === 0
+      ? time >= begins && time > 0
+        ? 1
+        : 0
+      : eased(Math.min(1, Math.max(0, (time - begins) / lasts)));
+  const inks = share(ink.delay, ink.duration);
+  if (change.kind === 'hover') return headerHovering(site, header, change.moment, inks);
+  const [from, to] = momentsOf(header) as [Moment, Moment];
+  return headerBetween(site, header, from, to, { layers: share(0, duration), inks });
+}
+
+/** Where a change is met: round the switches of a page, or all along a moment. */
+function spansOfChange(scene: Scene, change: Change): Span[] {
+  if (change.kind === 'hover') return spansOf(scene, change.moment);
+  return scene.stretches
+    .slice(1)
+    .map(({ from }) => ({ from: Math.max(0, from - NEAR), to: Math.min(scene.maxScroll, from + NEAR) }));
+}
+
+/** Everything at rest at an instant: the item that is worst, wherever it is. */
+function instantAt(
+  scene: Scene,
+  raster: Raster,
+  draw: Drawing,
+  change: Change,
+  time: number,
+): Instant | undefined {
+  const header = headerAt(scene, change, time);
+  const layout = scene.layouts[change.kind === 'hover' ? change.moment : 'top'];
+  const between: Scene = { ...scene, header, layouts: { top: layout, scrolled: layout, back: layout } };
+  const targets = sceneTargets(between, 'top', draw).filter(
+    ({ part, state }) => part === 'ink' && (state === 'rest' || state === 'current'),
+  );
+  let worst: Instant | undefined;
+  for (const span of spansOfChange(scene, change)) {
+    const planes = new Planes(raster);
+    for (const target of targets) {
+      const own = spanOfInk(target.ink, span);
+      if (!own) continue;
+      const contrast = sweepTarget(between, own, target, raster, planes).reduce((a, b) => Math.min(a, b));
+      if (worst && contrast / target.needed >= worst.contrast / worst.needed) continue;
+      worst = { time, item: target.ink.name, contrast, needed: target.needed };
+    }
+  }
+  return worst;
+}
+
+/**
+ * The worst contrast at every instant of a change, at the switch's scroll and the 200 px on each side of it; of a change
+ * under the pointer, all along its moment.
+ * @returns `undefined` where the page never comes to it.
+ */
+export function changeCurve(
+  scene: Scene,
+  raster: Raster,
+  draw: Drawing,
+  change: Change,
+): ChangeCurve | undefined {
+  const duration = durationOf(scene.header);
+  const at = (time: number) => instantAt(scene, raster, draw, change, time);
+  const steps = duration === 0 ? [0] : Array.from({ length: STEPS + 1 }, (_, i) => (duration * i) / STEPS);
+  const instants = steps.map(at).filter((instant) => instant !== undefined);
+  if (instants.length === 0) return undefined;
+  const share = ({ contrast, needed }: Instant) => contrast / needed;
+  const leastOf = (list: readonly Instant[]) => list.reduce((a, b) => (share(b) < share(a) ? b : a));
+  if (duration === 0) return { instants, least: instants[0]!, below: 0, duration };
+  // Between two instants the least may lie lower still: looked for round the lowest.
+  const near = leastOf(instants);
+  const pitch = duration / STEPS;
+  for (let i = -7; i <= 7; i++) {
+    const time = near.time + (i * pitch) / 8;
+    const instant = i !== 0 && time > 0 && time < duration ? at(time) : undefined;
+    if (instant) instants.push(instant);
+  }
+  instants.sort((a, b) => a.time - b.time);
+  return { instants, least: leastOf(instants), below: timeBelow(instants), duration };
+}
+
+/** How long a curve lies below what is needed, its points joined by straight lines. */
+function timeBelow(instants: readonly Instant[]): number {
+  let below = 0;
+  for (const [i, next] of instants.slice(1).entries()) {
+    const [a, b] = [instants[i]!, next].map(({ contrast, needed }) => contrast / needed - 1) as [
+      number,
+      number,
+    ];
+    const time = next.time - instants[i]!.time;
+    if (a < 0 && b < 0) below += time;
+    else if (a < 0 || b < 0) below += (time * Math.abs(a < 0 ? a : b)) / Math.abs(a - b);
+  }
+  return below;
+}
+
+/** Ways to time a change, each as the manner that has it. */
+export function timings({ manner }: Header): { text: string; manner: Header['manner'] }[] {
+  const { ink: _, ...along } = manner;
+  const { duration } = manner;
+  return [
+    { text: 'The inks first, at once', manner: { ...along, ink: { delay: 0, duration: 0 } } },
+    { text: 'The inks last, at once', manner: { ...along, ink: { delay: duration, duration: 0 } } },
+    { text: 'All at once', manner: { ...along, duration: 0 } },
+  ];
+}
