@@ -1,7 +1,7 @@
 import { ArrayMaxSize, ArrayMinSize, IsBoolean, IsIn, IsOptional, ValidateBy } from 'class-validator';
 import { Fold, ITEM_KINDS, STEP_RANGE, type Item } from './item.ts';
 import { GROUND_KINDS, type GroundKind } from './layer.ts';
-import { Looks, MOMENT_NAMES, PartLooks, type Moment } from './look.ts';
+import { Looks, MOMENTS, MOMENT_NAMES, PartLooks, type Moment } from './look.ts';
 import { ColourUse } from './palette.ts';
 import { InRange, IsId, IsPlainText, KindList, Nested, NestedList } from './rules.ts';
 
@@ -149,6 +149,31 @@ export class PanelLook {
   current?: ColourUse;
 }
 
+/** What a rail or an item wore in a look that is set aside. */
+export class TrialPart {
+  /** `rail-1` for the first rail, or an item's id. */
+  @IsId() of: string;
+  @Nested(() => PartLooks) looks: PartLooks;
+}
+
+export const HELD_LAYERS = ['fill', 'tint', 'gradient'] as const;
+
+/** A layer whose opacity is kept at the least that clears its moment: it is solved again when what it depends on changes. */
+export class Hold {
+  @IsIn(MOMENTS, { message: `Choose ${MOMENTS.join(', ')}.` }) moment: Moment;
+  @IsIn(HELD_LAYERS, { message: `Choose ${HELD_LAYERS.join(', ')}.` }) layer: (typeof HELD_LAYERS)[number];
+}
+
+/** A look that is set aside to be compared: what the header, its rails and its items wore, and how it behaved. */
+export class Trial {
+  @IsId() id: string;
+  @IsPlainText(60) name: string;
+  @Nested(() => Looks) looks: Looks;
+  @NestedList(() => TrialPart, 80) parts: TrialPart[];
+  @Nested(() => Manner) manner: Manner;
+  @Nested(() => PanelLook) panel: PanelLook;
+}
+
 export class Header {
   @IsId() id: string;
   @IsPlainText(60) name: string;
@@ -171,6 +196,13 @@ export class Header {
   @Nested(() => Looks) looks: Looks;
   @Nested(() => Manner) manner: Manner;
   @Nested(() => PanelLook) panel: PanelLook;
+  @IsOptional()
+  @NestedList(() => Hold, 9)
+  holds?: Hold[];
+  /** Looks that are set aside. */
+  @IsOptional()
+  @NestedList(() => Trial, 12)
+  trials?: Trial[];
 }
 
 /** All items of a rail, from start to end. */

@@ -160,8 +160,13 @@ function Timings({
     <ul className="timings">
       {ways.map(({ text, manner, curve }) => (
         <li key={text}>
-          {text}: least {figure(curve.least.contrast)},{' '}
-          {curve.below > 0 ? `below for ${Math.max(1, Math.round(curve.below))} ms` : 'nothing in between'}.{' '}
+          {text}:{' '}
+          {curve.below > 0
+            ? `least ${figure(curve.least.contrast)}, below for ${Math.max(1, Math.round(curve.below))} ms`
+            : curve.duration > 0
+              ? `clear all the way, least ${figure(curve.least.contrast)}`
+              : 'nothing in between'}
+          .{' '}
           <Button
             size="small"
             variant="outlined"

@@ -7,7 +7,7 @@ import type { Site } from '@hatrail/core/model/site';
 import type { Cut } from '@hatrail/core/stack/cut';
 import type { Row } from '@hatrail/core/sweep/prove';
 import { verdictOf } from '@hatrail/core/sweep/verdict';
-import type { FillAnswer } from '../editor/verdicts.ts';
+import { useLeast, type FillAnswer, type Solved } from '../editor/verdicts.ts';
 import type { Held } from '../parts/preview.ts';
 import { figure, VERDICT_COLOURS } from '../parts/Verdict.tsx';
 import { addLayer } from './addLayer.ts';
@@ -17,6 +17,7 @@ import { ChangeWatch } from './ChangeWatch.tsx';
 import { CopyFrom, wearersOf } from './CopyFrom.tsx';
 import { Covers } from './Covers.tsx';
 import { HoldChoice } from './HoldChoice.tsx';
+import { isHeld } from './layers/HoldField.tsx';
 import { LayerBody } from './layers/LayerBody.tsx';
 import { DressingProvider } from './layers/Value.tsx';
 import { LayerSummary, isThere, stateWords } from './LayerSummary.tsx';
@@ -77,7 +78,21 @@ export function CutPanel(props: CutPanelProps) {
   const wearers = wearersOf(header);
   const wearer = wearers.find(({ key }) => key === whose)?.wearer ?? { header };
   const look = resolveWorn(site, wearer, moment);
+  const isPart = wearer.rail !== undefined;
   const owner = wearer.item ? 'item' : wearer.rail ? 'rail' : 'header';
+  const isShown = (layer: Solved) => !isPart && (open === layer || isHeld(header, moment, layer));
+  const answers = {
+    fill: answer,
+    tint: useLeast(hand, header, moment, width, 'tint', isShown('tint') && isThere(look, 'tint')),
+    gradient: useLeast(
+      hand,
+      header,
+      moment,
+      width,
+      'gradient',
+      isShown('gradient') && isThere(look, 'gradient'),
+    ),
+  };
   const stepOf = (name: LayerName) =>
     name === 'ink'
       ? cut?.steps.at(-1)
@@ -93,7 +108,6 @@ export function CutPanel(props: CutPanelProps) {
       open === name,
   );
   const missing = layers.filter((name) => !listed.includes(name));
-  const isPart = wearer.rail !== undefined;
   const step = (name: string) => cut?.steps.findLast(({ layer }) => layer === name);
   const covers = coversOf(site, header, moment);
   return (
@@ -145,7 +159,7 @@ export function CutPanel(props: CutPanelProps) {
                 : undefined
             }
           >
-            <LayerBody layer={name} rows={rows} answer={answer} isPart={isPart} />
+            <LayerBody layer={name} rows={rows} answers={answers} isPart={isPart} />
           </LayerRow>
         ))}
       </DressingProvider>

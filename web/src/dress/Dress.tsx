@@ -1,11 +1,12 @@
-import { useCallback, useDeferredValue, useEffect, useRef, useState } from 'react';
+import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { useOutletContext } from 'react-router';
 import { usualWindowHeight } from '@hatrail/core/page/layout';
-import { momentName, type Moment } from '@hatrail/core/model/header';
+import { momentName, type Header, type Moment } from '@hatrail/core/model/header';
 import { momentAt } from '@hatrail/core/sweep/scene';
 import type { Probe } from '@hatrail/core/sweep/prove';
-import { useLeastFill, useVerdicts } from '../editor/verdicts.ts';
+import { useLeast, useVerdicts } from '../editor/verdicts.ts';
 import type { EditorContext } from '../editor/Editor.tsx';
+import { withHeader } from '../engine/proof.ts';
 import { usePreview, type Held } from '../parts/preview.ts';
 import { BorrowedGround, GROUNDS, groundCss, type GroundName } from './BorrowedGround.tsx';
 import { CutPanel } from './CutPanel.tsx';
@@ -24,6 +25,7 @@ import {
   firstScroll,
   isPassing,
 } from './view.ts';
+import { Trials } from './Trials.tsx';
 import { WidthRuler } from './WidthRuler.tsx';
 
 /** Dress: the page under its header, where it is lost, and everything the header wears. */
@@ -41,7 +43,7 @@ export function Dress() {
   const probes = useProbes(hand, header, page.id, width, facts ? momentAt(facts, scroll) : moment, scroll);
   const cut = useCut(hand, header, page.id, worst);
   const all = useVerdicts();
-  const answer = useLeastFill(hand, header, moment, width);
+  const answer = useLeast(hand, header, moment, width, 'fill');
   const preview = usePreview(hand, header, page, measure);
   // The small pictures may follow a moment later than the stage.
   const calmPreview = useDeferredValue(preview);
@@ -53,6 +55,11 @@ export function Dress() {
   }, [isWaiting, worst, go]);
 
   const [ground, setGround] = useState<GroundName>('page');
+  const [other, setOther] = useState<{ name: string; header: Header }>();
+  const otherHand = useMemo(() => (other ? withHeader(hand, other.header) : hand), [hand, other]);
+  const otherPreview = usePreview(otherHand, other?.header ?? header, page, other && measure);
+  const compared = other && otherPreview && { name: other.name, preview: otherPreview };
+  const compare = (name: string, to: Header) => setOther({ name, header: to });
   const [held, setHeld] = useState<Held>();
   const [menu, setMenu] = useState<'open' | 'closed'>('closed');
   const stage = useRef<HTMLDivElement>(null);
@@ -124,6 +131,8 @@ export function Dress() {
             ground={groundCss(ground)}
             held={held ?? (menu === 'open' ? (facts?.layout.folded ? 'menu' : 'drop-downs') : undefined)}
             worst={ground === 'page' && menu === 'closed' ? mostLost(probes) : undefined}
+            compared={compared}
+            onCompared={() => setOther(undefined)}
             onScroll={(next) => next !== scroll && goTo(next)}
             onLink={followLink}
           />
@@ -156,6 +165,15 @@ export function Dress() {
           foldWidth={facts?.layout.foldWidth ?? 0}
           onChoose={chooseMoment}
           onMenu={openMenu}
+        />
+        <Trials
+          hand={hand}
+          header={header}
+          page={page}
+          width={width}
+          moment={moment}
+          scroll={scroll}
+          onCompare={compare}
         />
       </div>
       <Film
@@ -198,6 +216,7 @@ export function Dress() {
               progress={all.progress}
               failure={all.failure}
               answer={answer}
+              onCompare={compare}
             />
           </>
         )}

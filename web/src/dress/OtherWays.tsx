@@ -13,6 +13,7 @@ interface OtherWaysProps {
   header: Header;
   moment: Moment;
   rows: readonly Row[];
+  onCompare: (name: string, header: Header) => void;
 }
 
 interface Search {
@@ -22,7 +23,7 @@ interface Search {
 }
 
 /** Other changes that clear a moment, looked for when they are asked for; each is swept before it is listed. */
-export function OtherWays({ hand, header, moment, rows }: OtherWaysProps) {
+export function OtherWays({ hand, header, moment, rows, onCompare }: OtherWaysProps) {
   const [search, setSearch] = useState<Search>();
   const stop = useRef<AbortController>(undefined);
   const end = () => {
@@ -75,6 +76,13 @@ export function OtherWays({ hand, header, moment, rows }: OtherWaysProps) {
               }
             >
               Try it
+            </Button>{' '}
+            <Button
+              size="small"
+              aria-label={`Compare: ${way.text}`}
+              onClick={() => onCompare(way.text, way.header)}
+            >
+              Compare
             </Button>
           </li>
         ))}

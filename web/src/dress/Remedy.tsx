@@ -23,6 +23,8 @@ interface RemedyProps {
   progress: { done: number; of: number } | undefined;
   failure: string | undefined;
   answer: FillAnswer;
+  /** Holds another header against the present one. */
+  onCompare: (name: string, header: Header) => void;
 }
 
 /** The smallest fill that clears the moment on every page, swept before it is offered, tried with one click. */
@@ -34,10 +36,13 @@ export function Remedy(props: RemedyProps) {
   );
 }
 
-function RemedyText({ hand, header, moment, rows, progress, failure, answer }: RemedyProps) {
+function RemedyText({ hand, header, moment, rows, progress, failure, answer, onCompare }: RemedyProps) {
   const { site } = hand;
   if (failure) return <p>The pages could not be swept: {failure} Reload to try again.</p>;
-  if (!rows) {
+  // What is clear may no longer be: a verdict of the look before is not shown for this one.
+  const isOld =
+    progress !== undefined && rows?.every((row) => row.moment !== moment || row.verdict === 'clear');
+  if (!rows || isOld) {
     return (
       <>
         <h3>Sweeping every page</h3>
@@ -77,7 +82,7 @@ function RemedyText({ hand, header, moment, rows, progress, failure, answer }: R
             that is lost first: {worst?.item}
             {worst && stateWords(worst)}.
           </p>
-          <OtherWays hand={hand} header={header} moment={moment} rows={own} />
+          <OtherWays hand={hand} header={header} moment={moment} rows={own} onCompare={onCompare} />
         </>
       );
     case 'own':
@@ -107,8 +112,16 @@ function RemedyText({ hand, header, moment, rows, progress, failure, answer }: R
             }
           >
             Try it
-          </Button>
-          <OtherWays hand={hand} header={header} moment={moment} rows={own} />
+          </Button>{' '}
+          <Button
+            size="small"
+            variant="outlined"
+            aria-label={`Compare the fill of ${fill.percent} %`}
+            onClick={() => onCompare(`Fill ${fill.percent} %`, fill.header)}
+          >
+            Compare
+          </Button>{' '}
+          <OtherWays hand={hand} header={header} moment={moment} rows={own} onCompare={onCompare} />
         </>
       );
     }

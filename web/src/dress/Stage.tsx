@@ -1,4 +1,5 @@
 import type { Probe } from '@hatrail/core/sweep/prove';
+import { Divider, type Compared } from './Divider.tsx';
 import { LiveFrame } from '../parts/LiveFrame.tsx';
 import type { Held, Preview } from '../parts/preview.ts';
 import { figure } from '../parts/Verdict.tsx';
@@ -15,13 +16,30 @@ interface StageProps {
   held: Held | undefined;
   /** The item furthest below its need at this scroll. */
   worst: Probe | undefined;
+  /** Another look to be held against this one. */
+  compared: Compared | undefined;
+  onCompared: () => void;
   onScroll: (scroll: number) => void;
   onLink: (address: string) => void;
 }
 
 /** The page under the header it will ship with, and the worst letter at this scroll in brackets. */
 export function Stage(props: StageProps) {
-  const { preview, title, width, windowHeight, scale, scroll, ground, held, worst, onScroll, onLink } = props;
+  const {
+    preview,
+    title,
+    width,
+    windowHeight,
+    scale,
+    scroll,
+    ground,
+    held,
+    worst,
+    compared,
+    onCompared,
+    onScroll,
+    onLink,
+  } = props;
   if (!preview) return <div className="stage-wait">Loading the site’s type and pages</div>;
   return (
     <LiveFrame
@@ -37,7 +55,17 @@ export function Stage(props: StageProps) {
       onScroll={onScroll}
       onLink={onLink}
     >
-      {worst && <Brackets probe={worst} scale={scale} />}
+      {worst && !compared && <Brackets probe={worst} scale={scale} />}
+      {compared && (
+        <Divider
+          compared={compared}
+          width={width}
+          height={windowHeight}
+          scale={scale}
+          scroll={scroll}
+          onEnd={onCompared}
+        />
+      )}
     </LiveFrame>
   );
 }

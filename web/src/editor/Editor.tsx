@@ -7,6 +7,7 @@ import { ApiProblem, api } from '../api.ts';
 import type { SiteAtHand } from '../engine/proof.ts';
 import { usePlace, type Place, type PlaceChange } from '../dress/place.ts';
 import { settleConflict, useAutosave } from './autosave.ts';
+import { HoldKeepers } from './HoldKeeper.tsx';
 import { Shortcuts } from './Shortcuts.tsx';
 import { useEditor } from './store.ts';
 import { TopBar } from './TopBar.tsx';
@@ -62,6 +63,7 @@ function OpenSite({
       <TopBar siteId={siteId} site={site} place={place} />
       <Conflict />
       <Shortcuts go={go} />
+      <HoldKeepers hand={hand} header={place.header} width={place.width} />
       <Outlet context={context} />
     </>
   );

@@ -33,6 +33,8 @@ export interface EditorState {
   took(file: TakenFile): void;
   /** Changes the document as one undoable step; edits of one `group` in one go are one step. */
   edit(label: string, change: (draft: Draft<Site>) => void, group?: string): void;
+  /** Changes the document along with the step before, so that both are undone together. */
+  amend(label: string, change: (draft: Draft<Site>) => void): void;
   undo(): void;
   redo(): void;
 }
@@ -69,6 +71,18 @@ export const useEditor = create<EditorState>()((set, get) => ({
     const joins = group !== undefined && last?.group === group && now - last.at < ONE_DRAG;
     const step: Step = { ...(joins ? joinEdits(last, edit) : edit), group, at: now };
     set({ site: next, past: [...(joins ? past.slice(0, -1) : past), step].slice(-200), future: [] });
+  },
+
+  amend(label, change) {
+    const { site, past } = get();
+    if (!site) return;
+    const [next, edit] = makeEdit(site, label, change);
+    if (edit.patches.length === 0) return;
+    const last = past.at(-1);
+    const step: Step = last
+      ? { ...joinEdits(last, edit), label: last.label, group: last.group, at: last.at }
+      : { ...edit, group: undefined, at: Date.now() };
+    set({ site: next, past: [...past.slice(0, -1), step] });
   },
 
   undo() {

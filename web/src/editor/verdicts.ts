@@ -1,8 +1,14 @@
 import { useEffect, useRef } from 'react';
 import { create } from 'zustand';
 import type { Header, Moment } from '@hatrail/core/model/header';
-import { fillCandidates, leastFill, type LeastFill } from '@hatrail/core/remedy/leastFill';
-import { resolveLook } from '@hatrail/core/header/look';
+import {
+  fillCandidates,
+  leastFill,
+  leastOpacity,
+  type Knob,
+  type LeastFill,
+} from '@hatrail/core/remedy/leastFill';
+import { resolveLook, type ResolvedLook } from '@hatrail/core/header/look';
 import type { ColourUse } from '@hatrail/core/model/palette';
 import type { Site } from '@hatrail/core/model/site';
 import type { Row } from '@hatrail/core/sweep/prove';
@@ -63,7 +69,10 @@ export function useProofOfAll(hand: SiteAtHand, header: Header, width: number): 
   }, [site, header.id, width]);
 }
 
-/** What the solver says of a moment's fill. */
+/** The layers whose least opacity is solved. */
+export type Solved = Knob['layer'];
+
+/** What the solver says of the opacity of a layer at a moment. */
 export type FillAnswer =
   | { kind: 'solving' }
   /** The moment's own colour clears it from a percent on. */
@@ -82,14 +91,28 @@ interface Answers {
 /** Answers by their questions, so that going back and forth between moments asks nothing anew. */
 const answered = new Map<string, FillAnswer>();
 
-export const useFillAnswer = create<Answers>()(() => ({ answer: { kind: 'solving' }, key: '' }));
+const WAITING: Answers = { answer: { kind: 'solving' }, key: '' };
+/** By moment and layer. */
+export const useAnswers = create<Partial<Record<string, Answers>>>()(() => ({}));
 
-/** All that the least fill of a moment depends on: everything but the opacity it now has. */
-function questionKey(site: Site, header: Header, moment: Moment, width: number): string {
-  const { fill, ...others } = resolveLook(site, header, moment);
-  const { opacity: _, ...colour } = fill;
+/** What a moment asks of a layer: everything of it but how opaque it now is. */
+function withoutOpacity(look: ResolvedLook, layer: Solved): unknown {
+  if (layer !== 'gradient') return look[layer].colour;
+  const { stops, ...gradient } = look.gradient;
+  const most = Math.max(...stops.map(({ opacity }) => opacity)) || 1;
+  return {
+    ...gradient,
+    stops: stops.map((stop) => ({ ...stop, opacity: (stop.opacity / most).toFixed(3) })),
+  };
+}
+
+/** All that the least opacity of a layer at a moment depends on: everything but the one it now has. */
+function questionKey(site: Site, header: Header, moment: Moment, width: number, layer: Solved): string {
+  const look = resolveLook(site, header, moment);
+  const { [layer]: _, ...others } = look;
   const { duration: __, easing: ___, ink: ____, ...manner } = header.manner;
   return JSON.stringify([
+    layer,
     site.name,
     site.tagline,
     site.palette,
@@ -106,43 +129,51 @@ function questionKey(site: Site, header: Header, moment: Moment, width: number):
     manner,
     moment,
     others,
-    colour,
+    withoutOpacity(look, layer),
   ]);
 }
 
-/** Solves the least fill of a moment over all pages and widths, once they have been swept. */
-export function useLeastFill(hand: SiteAtHand, header: Header, moment: Moment, width: number): FillAnswer {
-  const { answer, key } = useFillAnswer();
+/**
+ * Solves the least opacity of a layer at a moment over all pages and widths, once they have been swept.
+ * @param isAsked whether anybody wants to know
+ */
+export function useLeast(
+  hand: SiteAtHand,
+  header: Header,
+  moment: Moment,
+  width: number,
+  layer: Solved,
+  isAsked = true,
+): FillAnswer {
+  const place = `${moment} ${layer}`;
+  const { answer, key } = useAnswers((answers) => answers[place] ?? WAITING);
   const rows = useVerdicts((state) => state.rows);
-  const question = questionKey(hand.site, header, moment, width);
+  const question = isAsked ? questionKey(hand.site, header, moment, width, layer) : '';
   const asked = useRef('');
   useEffect(() => {
-    if (!rows || asked.current === question) return;
+    if (!rows || !isAsked || asked.current === question) return;
     asked.current = question;
+    const tell = (found: FillAnswer) => useAnswers.setState({ [place]: { answer: found, key: question } });
     const known = answered.get(question);
     if (known) {
-      useFillAnswer.setState({ answer: known, key: question });
+      tell(known);
       return;
     }
     const stop = new AbortController();
-    useFillAnswer.setState({ answer: { kind: 'solving' }, key: question });
+    tell({ kind: 'solving' });
     const timer = setTimeout(() => {
-      solve(hand, header, moment, width, rows, stop.signal)
+      solve(hand, header, moment, width, rows, layer, stop.signal)
         .then((found) => {
           answered.set(question, found);
-          useFillAnswer.setState({ answer: found, key: question });
+          tell(found);
         })
         .catch((error: unknown) => {
-          if (isAbort(error)) return;
-          useFillAnswer.setState({
-            answer: { kind: 'failed', message: (error as Error).message },
-            key: question,
-          });
+          if (!isAbort(error)) tell({ kind: 'failed', message: (error as Error).message });
         });
     }, 150);
     return () => {
       clearTimeout(timer);
-      if (useFillAnswer.getState().answer.kind === 'solving') {
+      if (useAnswers.getState()[place]?.answer.kind === 'solving') {
         stop.abort();
         asked.current = '';
       }
@@ -159,16 +190,20 @@ async function solve(
   moment: Moment,
   width: number,
   rows: readonly Row[],
+  layer: Solved,
   signal: AbortSignal,
 ): Promise<FillAnswer> {
   const work = fillWork(hand, moment, { signal, width });
   const own = rows.filter((row) => row.moment === moment);
+  const look = resolveLook(hand.site, header, moment);
   const [first, ...others] = fillCandidates({ site: hand.site, header }, moment);
-  const fill = await leastFill(header, moment, first!, own, work);
+  const knob: Knob =
+    layer === 'gradient' ? { layer } : { layer, colour: layer === 'fill' ? first! : look.tint.colour };
+  const fill = await leastOpacity(header, moment, knob, own, work);
   const worst = worstFirst(own)[0];
   const cost = async (found: LeastFill) => worst && costOf(hand, worst, header, found.header, { signal });
   if (fill) return { kind: 'own', fill, cost: await cost(fill) };
-  for (const colour of others.slice(0, 3)) {
+  for (const colour of layer === 'fill' ? others.slice(0, 3) : []) {
     const other = await leastFill(header, moment, colour, own, work);
     if (other) return { kind: 'other', fill: other, colour, cost: await cost(other) };
   }

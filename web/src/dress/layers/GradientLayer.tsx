@@ -2,17 +2,20 @@ import { useRef, useState, type KeyboardEvent } from 'react';
 import { cssColour } from '@hatrail/core/colour/rgb';
 import type { GradientStop } from '@hatrail/core/model/layer';
 import { resolveColour } from '@hatrail/core/model/palette';
+import { headerWith } from '@hatrail/core/remedy/leastFill';
 import { startGradients } from '@hatrail/core/start/gradients';
 import { ColourField } from '../../parts/ColourField.tsx';
 import { NumberField } from '../../parts/NumberField.tsx';
 import { PercentSlider } from '../../parts/PercentSlider.tsx';
+import type { FillAnswer } from '../../editor/verdicts.ts';
 import { setLayer } from '../lookEdits.ts';
+import { HoldField, isHeld, setHold } from './HoldField.tsx';
 import { NumberValue, Value, useDressing } from './Value.tsx';
 
 const MOST_STOPS = 12;
 
 /** A gradient over the fill: its stops are dragged on the gradient itself. */
-export function GradientLayer() {
+export function GradientLayer({ answer }: { answer: FillAnswer | undefined }) {
   const { site, wearer, moment, look } = useDressing();
   const [chosen, setChosen] = useState(0);
   const bar = useRef<HTMLDivElement>(null);
@@ -20,6 +23,14 @@ export function GradientLayer() {
   const set = (values: Partial<typeof look.gradient>) => setLayer(wearer, moment, 'gradient', values);
   const setStop = (index: number, values: Partial<GradientStop>) =>
     set({ stops: stops.map((stop, i) => (i === index ? { ...stop, ...values } : stop)) });
+  /** All stops by the same share, the most opaque to a value. */
+  const setStrength = (most: number) => {
+    const { header } = wearer;
+    // Whoever sets it by hand has let it go.
+    if (isHeld(header, moment, 'gradient')) setHold(header, moment, 'gradient', false);
+    const scaled = headerWith(header, moment, { layer: 'gradient' }, most).looks[moment]?.gradient?.stops;
+    if (scaled) set({ stops: scaled });
+  };
   const css = (list: readonly GradientStop[], angle: number) =>
     `linear-gradient(${angle}deg, ${list
       .map((stop) => `${cssColour(resolveColour(site.palette, stop.colour), stop.opacity)} ${stop.at}%`)
@@ -146,6 +157,22 @@ export function GradientLayer() {
             <p className="origin">
               A stop stands before the one above it in order: it is drawn where that one is, as browsers do.
             </p>
+          )}
+          {answer && (
+            <div className="value">
+              <span className="value-label">Strength</span>
+              <span className="value-field">
+                <PercentSlider
+                  label="Strength of the gradient, at its most opaque stop"
+                  value={Math.max(0, ...stops.map(({ opacity }) => opacity))}
+                  clearFrom={answer.kind === 'own' ? answer.fill.percent : undefined}
+                  onChange={setStrength}
+                />
+              </span>
+            </div>
+          )}
+          {answer && wearer.rail === undefined && (
+            <HoldField header={wearer.header} moment={moment} layer="gradient" answer={answer} />
           )}
           <NumberValue
             layer="gradient"

@@ -1,6 +1,6 @@
 import type { LayerName } from '@hatrail/core/header/look';
 import type { Row } from '@hatrail/core/sweep/prove';
-import type { FillAnswer } from '../../editor/verdicts.ts';
+import type { FillAnswer, Solved } from '../../editor/verdicts.ts';
 import { BackingLayer, CueLayer } from './StateLayers.tsx';
 import { EvenLayer } from './EvenLayer.tsx';
 import { GradientLayer } from './GradientLayer.tsx';
@@ -12,12 +12,13 @@ import { PictureLayer } from './PictureLayer.tsx';
 export function LayerBody({
   layer,
   rows,
-  answer,
+  answers,
   isPart,
 }: {
   layer: LayerName;
   rows: readonly Row[];
-  answer: FillAnswer;
+  /** What is solved of the header's own layers. */
+  answers: Record<Solved, FillAnswer>;
   isPart: boolean;
 }) {
   switch (layer) {
@@ -36,20 +37,14 @@ export function LayerBody({
     case 'cut':
       return <CutLayer />;
     case 'tint':
-      return <EvenLayer layer="tint" />;
+      return <EvenLayer layer="tint" answer={isPart ? undefined : answers.tint} />;
     case 'picture':
       return <PictureLayer />;
     case 'gradient':
-      return <GradientLayer />;
+      return <GradientLayer answer={isPart ? undefined : answers.gradient} />;
     case 'blur':
       return <BlurLayer />;
     case 'fill':
-      return (
-        <EvenLayer
-          layer="fill"
-          clearFrom={!isPart && answer.kind === 'own' ? answer.fill.percent : undefined}
-          neverClears={!isPart && (answer.kind === 'other' || answer.kind === 'none')}
-        />
-      );
+      return <EvenLayer layer="fill" answer={isPart ? undefined : answers.fill} />;
   }
 }

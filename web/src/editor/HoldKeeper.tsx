@@ -1,0 +1,58 @@
+import { useEffect } from 'react';
+import { create } from 'zustand';
+import type { Header, Hold } from '@hatrail/core/model/header';
+import { resolveLook } from '@hatrail/core/header/look';
+import type { SiteAtHand } from '../engine/proof.ts';
+import { useEditor } from './store.ts';
+import { useLeast, useVerdicts, type Solved } from './verdicts.ts';
+
+/** What held layers were last set to, by moment and layer. */
+export const useHeldNews = create<Partial<Record<string, string>>>()(() => ({}));
+
+/** Keeps every held layer of a header at the least that clears it, whatever changes it depends on. */
+export function HoldKeepers({ hand, header, width }: { hand: SiteAtHand; header: Header; width: number }) {
+  return (header.holds ?? []).map((hold) => (
+    <HoldKeeper key={`${hold.moment} ${hold.layer}`} hand={hand} header={header} width={width} hold={hold} />
+  ));
+}
+
+function HoldKeeper({
+  hand,
+  header,
+  width,
+  hold: { moment, layer },
+}: {
+  hand: SiteAtHand;
+  header: Header;
+  width: number;
+  hold: Hold;
+}) {
+  const answer = useLeast(hand, header, moment, width, layer);
+  const isSwept = useVerdicts(({ rows, progress }) => rows !== undefined && progress === undefined);
+  const now = percentOf(hand, header, moment, layer);
+  useEffect(() => {
+    if (!isSwept) return;
+    const tell = (news: string) => useHeldNews.setState({ [`${moment} ${layer}`]: news });
+    if (answer.kind === 'other' || answer.kind === 'none')
+      tell('No opacity clears it now: it is left as it was.');
+    if (answer.kind !== 'own' || answer.fill.percent === now) return;
+    const { looks } = answer.fill.header;
+    useEditor.getState().amend(`Held ${layer}`, (draft) => {
+      const target = draft.headers.find(({ id }) => id === header.id)!;
+      const look = (target.looks[moment] ??= {});
+      Object.assign(look, { [layer]: JSON.parse(JSON.stringify(looks[moment]?.[layer])) as unknown });
+    });
+    tell(`Solved again: ${now} % became ${answer.fill.percent} %.`);
+  }, [answer, now, isSwept, header.id, moment, layer]);
+  return null;
+}
+
+/** The opacity of a layer in whole percent; of a gradient, that of its most opaque stop. */
+function percentOf(hand: SiteAtHand, header: Header, moment: Hold['moment'], layer: Solved): number {
+  const look = resolveLook(hand.site, header, moment);
+  const opacity =
+    layer === 'gradient'
+      ? Math.max(0, ...look.gradient.stops.map((stop) => stop.opacity))
+      : look[layer].opacity;
+  return Math.round(100 * opacity);
+}
