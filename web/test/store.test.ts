@@ -204,3 +204,18 @@ describe('autosave', () => {
     });
   });
 });
+
+describe('a step that is amended', () => {
+  test('is undone together with what it was added to', () => {
+    const { open, edit } = useEditor.getState();
+    open(kept());
+    edit('Name', (draft) => void (draft.name = 'Other'));
+    useEditor.getState().amend('Held fill', (draft) => void (draft.tagline = 'Held'));
+    expect(useEditor.getState().past.map(({ label }) => label)).toEqual(['Name']);
+    const before = useEditor.getState().site!;
+    expect([before.name, before.tagline]).toEqual(['Other', 'Held']);
+    useEditor.getState().undo();
+    const after = useEditor.getState().site!;
+    expect([after.name, after.tagline]).toEqual([site.name, site.tagline]);
+  });
+});

@@ -118,13 +118,13 @@ function TrialCard({
         <Button
           size="small"
           onClick={() => change(`Wear ${trial.name}`, (draft) => wearTrial(draft, trial))}
-          aria-label={`Wear ${trial.name}`}
+          aria-label={`Wear it: ${trial.name}`}
         >
           Wear it
         </Button>
         <Button
           size="small"
-          aria-label={`Throw ${trial.name} away`}
+          aria-label={`Throw away: ${trial.name}`}
           onClick={() =>
             change(`Throw ${trial.name} away`, (draft) => {
               draft.trials = draft.trials!.filter(({ id }) => id !== trial.id);

@@ -1,4 +1,4 @@
-import { useEffect, useRef } from 'react';
+import { useEffect } from 'react';
 import { create } from 'zustand';
 import type { Header, Moment } from '@hatrail/core/model/header';
 import {
@@ -82,18 +82,42 @@ export type FillAnswer =
   | { kind: 'none' }
   | { kind: 'failed'; message: string };
 
-interface Answers {
-  answer: FillAnswer;
-  /** What it was solved for, so that an answer is never shown beside another question. */
-  key: string;
+/** Answers by their questions, so that one is never shown beside another, and going back and forth asks nothing anew. */
+const useAnswers = create<Partial<Record<string, FillAnswer>>>()(() => ({}));
+
+/** Questions that are being solved, with how many wait for each: one that nobody waits for any more is given up. */
+const underWay = new Map<string, { waiting: number; stop: AbortController }>();
+
+function ask(question: string, solveIt: (signal: AbortSignal) => Promise<FillAnswer>): () => void {
+  const known = useAnswers.getState()[question];
+  if (known && known.kind !== 'failed') return () => undefined;
+  let work = underWay.get(question);
+  if (!work) {
+    work = { waiting: 0, stop: new AbortController() };
+    underWay.set(question, work);
+    const { signal } = work.stop;
+    const tell = (answer: FillAnswer) => {
+      underWay.delete(question);
+      useAnswers.setState({ [question]: answer });
+    };
+    // What is still being dragged is not solved at every step of the way.
+    setTimeout(() => {
+      if (signal.aborted) return;
+      solveIt(signal)
+        .then(tell)
+        .catch((error: unknown) => {
+          if (!isAbort(error)) tell({ kind: 'failed', message: (error as Error).message });
+        });
+    }, 150);
+  }
+  const mine = work;
+  mine.waiting++;
+  return () => {
+    if (--mine.waiting > 0 || underWay.get(question) !== mine) return;
+    underWay.delete(question);
+    mine.stop.abort();
+  };
 }
-
-/** Answers by their questions, so that going back and forth between moments asks nothing anew. */
-const answered = new Map<string, FillAnswer>();
-
-const WAITING: Answers = { answer: { kind: 'solving' }, key: '' };
-/** By moment and layer. */
-export const useAnswers = create<Partial<Record<string, Answers>>>()(() => ({}));
 
 /** What a moment asks of a layer: everything of it but how opaque it now is. */
 function withoutOpacity(look: ResolvedLook, layer: Solved): unknown {
@@ -145,43 +169,16 @@ export function useLeast(
   layer: Solved,
   isAsked = true,
 ): FillAnswer {
-  const place = `${moment} ${layer}`;
-  const { answer, key } = useAnswers((answers) => answers[place] ?? WAITING);
   const rows = useVerdicts((state) => state.rows);
   const question = isAsked ? questionKey(hand.site, header, moment, width, layer) : '';
-  const asked = useRef('');
+  const answer = useAnswers((answers) => answers[question]);
   useEffect(() => {
-    if (!rows || !isAsked || asked.current === question) return;
-    asked.current = question;
-    const tell = (found: FillAnswer) => useAnswers.setState({ [place]: { answer: found, key: question } });
-    const known = answered.get(question);
-    if (known) {
-      tell(known);
-      return;
-    }
-    const stop = new AbortController();
-    tell({ kind: 'solving' });
-    const timer = setTimeout(() => {
-      solve(hand, header, moment, width, rows, layer, stop.signal)
-        .then((found) => {
-          answered.set(question, found);
-          tell(found);
-        })
-        .catch((error: unknown) => {
-          if (!isAbort(error)) tell({ kind: 'failed', message: (error as Error).message });
-        });
-    }, 150);
-    return () => {
-      clearTimeout(timer);
-      if (useAnswers.getState()[place]?.answer.kind === 'solving') {
-        stop.abort();
-        asked.current = '';
-      }
-    };
+    if (!rows || !isAsked) return;
+    return ask(question, (signal) => solve(hand, header, moment, width, rows, layer, signal));
     // The question is made from all that the answer depends on.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [question, rows]);
-  return key === question ? answer : { kind: 'solving' };
+  return answer ?? { kind: 'solving' };
 }
 
 async function solve(

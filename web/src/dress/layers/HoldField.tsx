@@ -33,7 +33,7 @@ export function HoldField({
 }) {
   const news = useHeldNews((all) => all[`${moment} ${layer}`]);
   const held = isHeld(header, moment, layer);
-  if (!held && answer.kind !== 'own') return null;
+  if (!held && (answer.kind === 'other' || answer.kind === 'none')) return null;
   return (
     <p className="hold">
       <label>
