@@ -38,7 +38,9 @@ export function pairsInUse(site: Site): Pair[] {
       const where = `${band.name}, ${page.title}`;
       const { gradient, picture, tint } = band.backdrop;
       const { ground, ink } = bandColours(site, band);
-      const hasText = band.contents.some(({ kind }) => kind === 'heading' || kind === 'paragraph');
+      const hasText = band.contents.some(
+        ({ kind }) => kind === 'heading' || kind === 'paragraph' || kind === 'said',
+      );
       if (!gradient && !picture && !tint && hasText) add(ink, ground, where);
       for (const content of band.contents) {
         if (content.kind === 'cards') add(content.ink, content.fill, `Cards in ${where}`);

@@ -108,7 +108,8 @@ export function letters(text: string): string[] {
   return [...segments.segment(text)].map(({ segment }) => segment);
 }
 
-function letterEdges(text: string, font: Font, measure: Measure): number[] {
+/** Right edge of each letter of a text, from its left edge. */
+export function letterEdges(text: string, font: Font, measure: Measure): number[] {
   let before = '';
   return letters(text).map((letter) => measure.advance((before += letter), font));
 }

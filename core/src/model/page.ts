@@ -1,5 +1,6 @@
 import { Allow, ArrayMaxSize, IsArray, IsIn, IsOptional, Matches } from 'class-validator';
 import { Backdrop, GROUND_KINDS, type GroundKind } from './layer.ts';
+import { MAX_LABEL, Target } from './menu.ts';
 import { ColourUse } from './palette.ts';
 import { InRange, IsId, IsPlainText, KindList, Nested, NestedList } from './rules.ts';
 
@@ -35,7 +36,36 @@ export class PicturesContent {
   pictures: string[];
 }
 
-export type Content = HeadingContent | ParagraphContent | CardsContent | PicturesContent;
+export const SAID = ['page title', 'site name', 'tagline'] as const;
+
+/** What the page or the site is called, by name: it follows when that changes. */
+export class SaidContent {
+  @Allow() kind: 'said';
+  @IsIn(SAID, { message: `Choose ${SAID.join(', ')}.` }) what: (typeof SAID)[number];
+}
+
+export class BandButton extends Target {
+  @IsPlainText(MAX_LABEL) label: string;
+  @Nested(() => ColourUse) ink: ColourUse;
+  @Nested(() => ColourUse) fill: ColourUse;
+}
+
+/** Buttons side by side, in as many rows as they need. */
+export class ButtonsContent {
+  @Allow() kind: 'buttons';
+  @NestedList(() => BandButton, 6) buttons: BandButton[];
+}
+
+export type Content =
+  HeadingContent | ParagraphContent | CardsContent | PicturesContent | SaidContent | ButtonsContent;
+
+/** Where a band's headings and paragraphs stand. CSS pixels. */
+export class BandWords {
+  /** Widest that they get. */
+  @IsOptional() @InRange(200, 1120, 'px') width?: number;
+  /** From the column's start; less where that would leave them too narrow. */
+  @IsOptional() @InRange(0, 800, 'px') offset?: number;
+}
 
 /** A band's least height: CSS pixels, or a percentage of the window's height. It grows with its contents. */
 export class BandHeight {
@@ -54,10 +84,20 @@ export class Band {
   @IsOptional() @IsId() pairing?: string;
   /** Whether its ground is dark or light, for headers that follow the ground; told from its backdrop where nothing is said. */
   @IsOptional() @IsIn(GROUND_KINDS, { message: 'Choose dark or light.' }) ground?: GroundKind;
+  @IsOptional()
+  @Nested(() => BandWords)
+  words?: BandWords;
   /** Colour of its headings and text. */
   @Nested(() => ColourUse) ink: ColourUse;
   @KindList(
-    { heading: HeadingContent, paragraph: ParagraphContent, cards: CardsContent, pictures: PicturesContent },
+    {
+      heading: HeadingContent,
+      paragraph: ParagraphContent,
+      cards: CardsContent,
+      pictures: PicturesContent,
+      said: SaidContent,
+      buttons: ButtonsContent,
+    },
     40,
   )
   contents: Content[];

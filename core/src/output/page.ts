@@ -8,6 +8,7 @@ import type { Site } from '../model/site.ts';
 import { headingStyle } from '../model/type.ts';
 import { groundKind } from '../page/groundKind.ts';
 import {
+  BAND_BUTTON,
   BLOCK_GAP,
   CARD_GAP,
   CARD_PADDING,
@@ -16,11 +17,12 @@ import {
   CONTENT_MAX,
   PAGE_STEPS,
   TEXT_MAX,
+  WORDS_LEAST,
   cardTitleSize,
   headingSize,
 } from '../page/metrics.ts';
 import { cssImage, imageSource, type Addresses } from './addresses.ts';
-import { bandColours } from '../page/layout.ts';
+import { bandColours, spoken } from '../page/layout.ts';
 import { cssBackground, cssBlending } from './backdrop.ts';
 import { headerFonts } from './fonts.ts';
 import { byWidth, type Rules } from './geometryCss.ts';
@@ -69,7 +71,7 @@ export function pageHtml(
     `<main id="main" tabindex="-1" class="page page-${page.id}">`,
     ...(hasSnapshots(site, page)
       ? snapshotsHtml(site, page, to)
-      : page.bands.map((band, i) => bandHtml(site, band, levelBefore(page, i), to))),
+      : page.bands.map((band, i) => bandHtml(site, page, band, levelBefore(site, page, i), to))),
     '</main>',
     '</body>',
     '</html>',
@@ -78,21 +80,23 @@ export function pageHtml(
 }
 
 /** Level of the last heading before a band, 1 where there is none: what follows it is one level further down. */
-function levelBefore(page: Page, index: number): 1 | 2 {
-  const headings = page.bands
-    .slice(0, index)
-    .flatMap((band) =>
-      band.contents.flatMap((content) => (content.kind === 'heading' ? [content.level] : [])),
-    );
+function levelBefore(site: Site, page: Page, index: number): 1 | 2 {
+  const headings = page.bands.slice(0, index).flatMap((band) =>
+    band.contents.flatMap((content) => {
+      const said = content.kind === 'said' ? spoken(site, page, content) : content;
+      return said.kind === 'heading' ? [said.level] : [];
+    }),
+  );
   return headings.at(-1) ?? 1;
 }
 
-function bandHtml(site: Site, band: Band, before: 1 | 2, to: Addresses): string {
+function bandHtml(site: Site, page: Page, band: Band, before: 1 | 2, to: Addresses): string {
   let level = before;
   const ground = groundKind(site, band);
   return [
     `<section class="band" id="${band.id}" aria-label="${escapeHtml(band.name)}"${ground ? ` data-hr-ground="${ground}"` : ''}>`,
-    ...band.contents.map((content) => {
+    ...band.contents.map((each) => {
+      const content = each.kind === 'said' ? spoken(site, page, each) : each;
       if (content.kind === 'heading') level = content.level;
       return contentHtml(site, content, level + 1, to);
     }),
@@ -100,7 +104,12 @@ function bandHtml(site: Site, band: Band, before: 1 | 2, to: Addresses): string 
   ].join('\n');
 }
 
-function contentHtml(site: Site, content: Content, cardLevel: number, to: Addresses): string {
+function contentHtml(
+  site: Site,
+  content: Exclude<Content, { kind: 'said' }>,
+  cardLevel: number,
+  to: Addresses,
+): string {
   switch (content.kind) {
     case 'heading':
       return `<h${content.level}>${escapeHtml(content.text)}</h${content.level}>`;
@@ -113,6 +122,13 @@ function contentHtml(site: Site, content: Content, cardLevel: number, to: Addres
           `<li class="card ${colours}"><h${cardLevel} class="card-title">${escapeHtml(title)}</h${cardLevel}><p>${escapeHtml(text)}</p></li>`,
       );
       return `<ul class="cards">\n${cards.join('\n')}\n</ul>`;
+    }
+    case 'buttons': {
+      const items = content.buttons.map((button) => {
+        const colours = `${contentClass('cards', button.fill, site)} ${contentClass('ink', button.ink, site)}`;
+        return `<a class="band-button ${colours}" href="${escapeHtml(to.link(button))}">${escapeHtml(button.label)}</a>`;
+      });
+      return `<div class="buttons">\n${items.join('\n')}\n</div>`;
     }
     case 'pictures': {
       const items = content.pictures.map((id) => {
@@ -145,11 +161,14 @@ export function siteCss(
   const bands = site.pages.flatMap((page) =>
     page.bands.map((band) => {
       const { unit, value } = band.height;
+      const { words = {} } = band;
       return rule(
         `.page-${page.id} > #${band.id}`,
         `color: ${cssColour(resolveColour(palette, bandColours(site, band).ink))}`,
         `background: ${cssBackground({ ...band.backdrop, colour: bandColours(site, band).ground }, palette, (id) => cssImage(to, id))}`,
         cssBlending(band.backdrop) !== undefined && `background-blend-mode: ${cssBlending(band.backdrop)}`,
+        words.width !== undefined && `--words: ${px(words.width)}`,
+        words.offset !== undefined && `--words-x: ${px(words.offset)}`,
         unit === 'px' ? `min-height: ${px(Math.round(value))}` : `min-height: round(${value}vh, 1px)`,
       );
     }),
@@ -237,6 +256,10 @@ function baseCss(site: Site): string {
     ].join('');
     return step.from === 0 ? css : within(`@container page (width >= ${px(step.from)})`, css);
   });
+  const offset = `min(var(--words-x, 0px), max(0px, 100% - ${px(WORDS_LEAST)}))`;
+  const hasButtons = site.pages.some(({ bands }) =>
+    bands.some(({ contents }) => contents.some(({ kind }) => kind === 'buttons')),
+  );
   return [
     rule('body', 'margin: 0'),
     rule('.page', 'container: page / inline-size', 'outline: 0'),
@@ -250,8 +273,8 @@ function baseCss(site: Site): string {
     rule('.band > *', 'flex: none'),
     rule(
       '.page :is(h1, h2, p)',
-      `width: min(100%, ${px(TEXT_MAX)})`,
-      'margin: 0',
+      `width: min(100% - ${offset}, var(--words, ${px(TEXT_MAX)}))`,
+      `margin: 0 0 0 ${offset}`,
       'overflow-wrap: break-word',
     ),
     ...([1, 2] as const).map((level) => rule(`.page h${level}`, ...typeCss(headingStyle(site.type, level)))),
@@ -264,7 +287,8 @@ function baseCss(site: Site): string {
       'padding: 0',
       'list-style: none',
     ),
-    rule('.card', `padding: ${px(CARD_PADDING)}`, `border-radius: ${px(CARD_RADIUS)}`),
+    rule('.card', `padding: ${px(CARD_PADDING)}`, `border-radius: ${px(CARD_RADIUS)}`, '--words-x: 0px'),
+    hasButtons ? buttonsCss(site, offset) : '',
 
     rule('.pictures img', 'display: block', 'width: 100%', 'object-fit: cover'),
     ...steps,
@@ -277,6 +301,38 @@ function baseCss(site: Site): string {
   ].join('');
 }
 
+function buttonsCss(site: Site, offset: string): string {
+  const { height, padding, radius, gap } = BAND_BUTTON;
+  return [
+    rule(
+      '.buttons',
+      'display: flex',
+      'flex-wrap: wrap',
+      `gap: ${px(gap)}`,
+      `width: min(100% - ${offset}, var(--words, ${px(TEXT_MAX)}))`,
+      `margin-left: ${offset}`,
+    ),
+    rule(
+      '.band-button',
+      'box-sizing: border-box',
+      'display: flex',
+      'align-items: center',
+      `height: ${px(height)}`,
+      `padding: 0 ${px(padding)}`,
+      `border-radius: ${px(radius)}`,
+      ...typeCss(site.type.button),
+      'white-space: nowrap',
+      'text-decoration: none',
+    ),
+    rule(
+      '.band-button:is(:hover, :focus-visible)',
+      'text-decoration: underline 2px',
+      'text-underline-offset: 0.4em',
+    ),
+    rule('.band-button:focus-visible', 'outline: 2px solid', 'outline-offset: 3px'),
+  ].join('');
+}
+
 function pictureCounts(band: Band): number[] {
   return band.contents.flatMap((content) => (content.kind === 'pictures' ? [content.pictures.length] : []));
 }
@@ -285,10 +341,13 @@ function colourClasses(site: Site): string[] {
   const rules = new Set<string>();
   for (const { bands } of site.pages) {
     for (const content of bands.flatMap((band) => band.contents)) {
-      if (content.kind !== 'cards') continue;
+      if (content.kind !== 'cards' && content.kind !== 'buttons') continue;
       const colour = (use: ColourUse) => cssColour(resolveColour(site.palette, use));
-      rules.add(rule(`.${contentClass('cards', content.fill, site)}`, `background: ${colour(content.fill)}`));
-      rules.add(rule(`.${contentClass('ink', content.ink, site)}`, `color: ${colour(content.ink)}`));
+      const worn = content.kind === 'cards' ? [content] : content.buttons;
+      for (const { fill, ink } of worn) {
+        rules.add(rule(`.${contentClass('cards', fill, site)}`, `background: ${colour(fill)}`));
+        rules.add(rule(`.${contentClass('ink', ink, site)}`, `color: ${colour(ink)}`));
+      }
     }
   }
   return [...rules];

@@ -1,19 +1,32 @@
 import { resolveColour, type ColourUse } from '../model/palette.ts';
 import type { Rgb } from '../colour/rgb.ts';
 import type { Backdrop } from '../model/layer.ts';
-import type { Band, BandHeight, CardsContent, Content, Page, Snapshot } from '../model/page.ts';
+import type {
+  Band,
+  BandHeight,
+  ButtonsContent,
+  CardsContent,
+  Content,
+  HeadingContent,
+  Page,
+  ParagraphContent,
+  SaidContent,
+  Snapshot,
+} from '../model/page.ts';
 import type { Picture } from '../model/picture.ts';
 import type { Site } from '../model/site.ts';
 import { headingStyle, inCase, type TypeStyle } from '../model/type.ts';
 import { breakLines } from '../measure/lines.ts';
 import { baselineInLine, fontOf, type Font, type Measure } from '../measure/measure.ts';
 import {
+  BAND_BUTTON,
   BLOCK_GAP,
   CARD_GAP,
   CARD_PADDING,
   COLUMN_GAP,
   CONTENT_MAX,
   TEXT_MAX,
+  WORDS_LEAST,
   cardTitleSize,
   headingSize,
   pageStep,
@@ -38,6 +51,7 @@ export interface LaidLine {
 export type Block =
   | { kind: 'text'; role: 'heading' | 'paragraph'; font: Font; colour: Rgb; lines: LaidLine[] }
   | { kind: 'card'; box: Box; colour: Rgb }
+  | { kind: 'button'; box: Box; colour: Rgb; radius: number }
   | { kind: 'picture'; box: Box; picture: string; focus: { x: number; y: number } };
 
 export interface LaidBand {
@@ -45,6 +59,8 @@ export interface LaidBand {
   name: string;
   top: number;
   height: number;
+  /** Height that its contents need, whatever its own is. */
+  needed: number;
   backdrop: Backdrop;
   /** In the order they are painted. */
   blocks: Block[];
@@ -80,7 +96,7 @@ export function layoutPage(site: Site, page: Page, view: PageView, measure: Meas
   if (picture) return layoutSnapshot(site, page, view, picture);
   let top = view.slot;
   const bands = page.bands.map((band, i): LaidBand => {
-    const laid = layoutBand(site, band, top, i === 0 ? view.covered : 0, view, measure);
+    const laid = layoutBand(site, page, band, top, i === 0 ? view.covered : 0, view, measure);
     top += laid.height;
     return laid;
   });
@@ -141,6 +157,7 @@ export function contentColumn(width: number): { x: number; width: number } {
 
 interface Pen {
   site: Site;
+  page: Page;
   band: Band;
   measure: Measure;
   step: PageStep;
@@ -155,6 +172,7 @@ interface Laid {
 
 function layoutBand(
   site: Site,
+  page: Page,
   band: Band,
   top: number,
   covered: number,
@@ -162,7 +180,7 @@ function layoutBand(
   measure: Measure,
 ): LaidBand {
   const step = pageStep(view.width);
-  const pen: Pen = { site, band, measure, step, column: contentColumn(view.width) };
+  const pen: Pen = { site, page, band, measure, step, column: contentColumn(view.width) };
   const blocks: Block[] = [];
   let y = top + covered + step.bandPadding;
   band.contents.forEach((content, i) => {
@@ -174,34 +192,78 @@ function layoutBand(
   const needed = y + step.bandPadding - top;
   const height = Math.max(bandHeightPx(band.height, view.windowHeight), needed);
   const backdrop = { ...band.backdrop, colour: bandColours(site, band).ground };
-  return { id: band.id, name: band.name, top, height, backdrop, blocks };
+  return { id: band.id, name: band.name, top, height, needed, backdrop, blocks };
 }
 
 function layoutContent(pen: Pen, content: Content, y: number): Laid {
-  const { site, band, column, step } = pen;
-  const width = Math.min(column.width, TEXT_MAX);
+  const { site, page, band, column, step } = pen;
+  const { offset, width } = wordsPlace(band, column.width);
+  const at = { x: column.x + offset, y, width };
   const colour = resolveColour(site.palette, bandColours(site, band).ink);
   switch (content.kind) {
     case 'heading': {
       const style = headingStyle(site.type, content.level);
       const size = headingSize(site.type, content.level, step);
-      return layoutText(pen, 'heading', content.text, style, size, { x: column.x, y, width }, colour);
+      return layoutText(pen, 'heading', content.text, style, size, at, colour);
     }
     case 'paragraph':
-      return layoutText(
-        pen,
-        'paragraph',
-        content.text,
-        site.type.text,
-        site.type.text.size,
-        { x: column.x, y, width },
-        colour,
-      );
+      return layoutText(pen, 'paragraph', content.text, site.type.text, site.type.text.size, at, colour);
+    case 'said':
+      return layoutContent(pen, spoken(site, page, content), y);
+    case 'buttons':
+      return layoutButtons(pen, content, at);
     case 'cards':
       return layoutCards(pen, content, y);
     case 'pictures':
       return layoutPictures(pen, content.pictures, y);
   }
+}
+
+/** Where a band's words stand in its column: they keep at least {@link WORDS_LEAST} of it. */
+export function wordsPlace({ words = {} }: Band, column: number): { offset: number; width: number } {
+  const offset = Math.min(words.offset ?? 0, Math.max(0, column - WORDS_LEAST));
+  return { offset, width: Math.min(column - offset, words.width ?? TEXT_MAX) };
+}
+
+/** What is said by name, as the heading or paragraph that it stands for. */
+export function spoken(site: Site, page: Page, { what }: SaidContent): HeadingContent | ParagraphContent {
+  if (what === 'tagline') return { kind: 'paragraph', text: site.tagline || site.name };
+  return { kind: 'heading', level: 1, text: what === 'page title' ? page.title : site.name };
+}
+
+/** Buttons from the column's start on, the next row where one does not fit. */
+function layoutButtons(
+  { site, measure }: Pen,
+  { buttons }: ButtonsContent,
+  at: { x: number; y: number; width: number },
+): Laid {
+  const style = site.type.button;
+  const font = fontOf(style, style.size);
+  const lineHeight = Math.round(style.size * style.lineHeight);
+  const blocks: Block[] = [];
+  let [x, y] = [at.x, at.y];
+  for (const { label, ink, fill } of buttons) {
+    const text = inCase(style, label);
+    const width = Math.ceil(measure.advance(text, font) * 64 - 1e-6) / 64 + 2 * BAND_BUTTON.padding;
+    if (x > at.x && x + width > at.x + at.width + 1e-6) {
+      x = at.x;
+      y += BAND_BUTTON.height + BAND_BUTTON.gap;
+    }
+    const box = { x, y, width, height: BAND_BUTTON.height };
+    const baseline = y + (BAND_BUTTON.height - lineHeight) / 2 + baselineInLine(measure, font, lineHeight);
+    blocks.push(
+      { kind: 'button', box, colour: resolveColour(site.palette, fill), radius: BAND_BUTTON.radius },
+      {
+        kind: 'text',
+        role: 'paragraph',
+        font,
+        colour: resolveColour(site.palette, ink),
+        lines: [{ text, x: x + BAND_BUTTON.padding, baseline: Math.round(baseline) }],
+      },
+    );
+    x += width + BAND_BUTTON.gap;
+  }
+  return { blocks, height: buttons.length > 0 ? y + BAND_BUTTON.height - at.y : 0 };
 }
 
 function layoutText(

@@ -50,6 +50,10 @@ export const PAGE_STEPS: readonly PageStep[] = [
 export const CONTENT_MAX = 1120;
 /** Widest that a heading or a paragraph gets. */
 export const TEXT_MAX = 620;
+/** Least width that an offset leaves to a band's words. */
+export const WORDS_LEAST = 240;
+/** A button in a band. */
+export const BAND_BUTTON = { height: 44, padding: 22, radius: 6, gap: 12 };
 /** Between a text and what follows it, and between the last text of a group and cards or pictures. */
 export const BLOCK_GAP = 20;
 export const COLUMN_GAP = 20;

@@ -171,11 +171,12 @@ function paintBlock(block: Block, context: PaintingContext, paints: Paints): voi
       context.fillStyle = cssColour(block.colour);
       for (const line of block.lines) context.fillText(line.text, line.x, line.baseline);
       return;
-    case 'card': {
+    case 'card':
+    case 'button': {
       const { x, y, width, height } = snapBox(block.box);
       context.fillStyle = cssColour(block.colour);
       context.beginPath();
-      context.roundRect(x, y, width, height, CARD_RADIUS);
+      context.roundRect(x, y, width, height, block.kind === 'card' ? CARD_RADIUS : block.radius);
       context.fill();
       return;
     }

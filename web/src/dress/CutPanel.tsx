@@ -9,7 +9,7 @@ import type { Row } from '@hatrail/core/sweep/prove';
 import { verdictOf } from '@hatrail/core/sweep/verdict';
 import { useLeast, type FillAnswer, type Solved } from '../editor/verdicts.ts';
 import type { Held } from '../parts/preview.ts';
-import { figure, VERDICT_COLOURS } from '../parts/Verdict.tsx';
+import { figure, VERDICT_COLOURS, VerdictText } from '../parts/Verdict.tsx';
 import { addLayer } from './addLayer.ts';
 import type { Page } from '@hatrail/core/model/page';
 import type { SiteAtHand } from '../engine/proof.ts';
@@ -23,6 +23,7 @@ import { DressingProvider } from './layers/Value.tsx';
 import { LayerSummary, isThere, stateWords } from './LayerSummary.tsx';
 import { LetterPatch } from './LetterPatch.tsx';
 import { LAYER_NAMES, ownLook, putBack, putBackMoment, setsLayer, wearerName } from './lookEdits.ts';
+import { OpeningBand, useOpeningBand, worstWord } from './OpeningBand.tsx';
 import { MannerPanel, mannerText } from './MannerPanel.tsx';
 
 interface CutPanelProps {
@@ -73,7 +74,7 @@ function layersOf({ rail, item }: Wearer): readonly LayerName[] {
 export function CutPanel(props: CutPanelProps) {
   const { site, header, moment, hand, page, width, rows, worst, cut, answer, facts, held, onHold } = props;
   const pageTitle = page.title;
-  const [open, setOpen] = useState<LayerName | 'manner' | 'covers'>('fill');
+  const [open, setOpen] = useState<LayerName | 'manner' | 'covers' | 'opening'>('fill');
   const [whose, setWhose] = useState('header');
   const wearers = wearersOf(header);
   const wearer = wearers.find(({ key }) => key === whose)?.wearer ?? { header };
@@ -110,6 +111,8 @@ export function CutPanel(props: CutPanelProps) {
   const missing = layers.filter((name) => !listed.includes(name));
   const step = (name: string) => cut?.steps.findLast(({ layer }) => layer === name);
   const covers = coversOf(site, header, moment);
+  const readings = useOpeningBand({ hand, header, page, width });
+  const word = readings && worstWord(readings);
   return (
     <section className="cut" aria-label={`The cut, ${momentName(header, moment)}`}>
       <h2>{momentName(header, moment)}</h2>
@@ -204,6 +207,25 @@ export function CutPanel(props: CutPanelProps) {
           <Figure cut={cut} step={step('page')} />
         </div>
       </div>
+      <LayerRow
+        title="Opening band"
+        summary={
+          word ? (
+            <>
+              its words: <VerdictText verdict={word.verdict} contrast={word.contrast} />
+            </>
+          ) : (
+            'the first band of the page'
+          )
+        }
+        cut={undefined}
+        step={undefined}
+        isOpen={open === 'opening'}
+        onOpen={() => setOpen('opening')}
+        onPutBack={undefined}
+      >
+        <OpeningBand hand={hand} header={header} page={page} width={width} readings={readings} />
+      </LayerRow>
       <LayerRow
         title="What still covers the page"
         summary={covers.length === 0 ? 'nothing' : `${covers.length} of header, rails and items`}

@@ -7,6 +7,7 @@ import { shippedSizes, type ShippedSizes } from '@hatrail/core/output/sizes';
 import { lookCost, type LookCost } from '@hatrail/core/remedy/cost';
 import type { FillWork, Place } from '@hatrail/core/remedy/leastFill';
 import type { Row } from '@hatrail/core/sweep/prove';
+import type { BandReading } from '@hatrail/core/sweep/words';
 import { STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
 import { groupsOf } from './groups.ts';
 import { drawLogos } from './logo.ts';
@@ -264,4 +265,44 @@ export async function proveChange(
     urgency: 'soon',
     ...options,
   });
+}
+
+/** The words of a page's band, at every standard width and the one on screen; none where the page has no such band. */
+export async function readBandAt(
+  at: SiteAtHand,
+  headerId: string,
+  pageId: string,
+  band: number,
+  width: number,
+  options: ProofOptions = {},
+): Promise<BandReading[]> {
+  const widths = [...new Set([...STANDARD_WIDTHS, width])].sort((a, b) => a - b);
+  const readings = await Promise.all(
+    widths.map(async (each) => {
+      const request = await sceneRequest(at, headerId, pageId, each);
+      return onEngine(placeName(pageId, each), (engine) => engine.words(request, band), {
+        urgency: 'soon',
+        ...options,
+      });
+    }),
+  );
+  return readings.filter((reading) => reading !== undefined);
+}
+
+/** Sweeps a header at some moments over one page, at every standard width and the one on screen. */
+export async function provePage(
+  at: SiteAtHand,
+  header: Header,
+  pageId: string,
+  width: number,
+  moments: readonly Moment[],
+  options: ProofOptions = {},
+): Promise<Row[]> {
+  const places = placesToProve(at.site, width).filter((place) => place.pageId === pageId);
+  const rows = await Promise.all(
+    places.flatMap((place) =>
+      moments.map((moment) => proveMoment(at, header, pageId, place.width, moment, options)),
+    ),
+  );
+  return rows.flat();
 }

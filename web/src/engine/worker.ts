@@ -5,6 +5,7 @@ import { leastPercents, type Knob, type Place } from '@hatrail/core/remedy/least
 import { cutScene, type Cut } from '@hatrail/core/stack/cut';
 import { changeCurve, type Change, type ChangeCurve } from '@hatrail/core/change/curve';
 import { probeScene, proveScene, type Probe, type Row } from '@hatrail/core/sweep/prove';
+import { bareBand, readBand, type BandReading } from '@hatrail/core/sweep/words';
 import { layoutScene, type Scene } from '@hatrail/core/sweep/scene';
 import { contextDrawing, type ReadableContext } from '@hatrail/core/stack/contextDrawing';
 import type { Drawing } from '@hatrail/core/stack/drawing';
@@ -83,6 +84,14 @@ const engine = {
   ): Promise<(number | undefined)[]> {
     const { scene, raster, draw } = await prepared(request);
     return leastPercents(scene, raster, draw, moment, knob, places);
+  },
+
+  /** The words of a band over its own ground. */
+  async words(request: SceneRequest, band: number): Promise<BandReading | undefined> {
+    const scene = await sceneOf(request);
+    if (!scene.laid.bands[band]) return undefined;
+    const raster = await rasterOf(request, bareBand(scene.laid, band));
+    return readBand(scene.site, scene.page, scene.laid, band, raster, measure!);
   },
 
   /** How well the header is read while it changes. */

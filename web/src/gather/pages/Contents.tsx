@@ -1,7 +1,8 @@
 import { Button } from '@mui/material';
-import { Card, HeadingContent, ParagraphContent, type Content } from '@hatrail/core/model/page';
+import { BandButton, Card, HeadingContent, ParagraphContent, type Content } from '@hatrail/core/model/page';
 import { ColourField } from '../../parts/ColourField.tsx';
 import { Choice, Row, TextInput } from '../../parts/fields.tsx';
+import { TargetField } from '../../parts/TargetField.tsx';
 import { byRule } from '../../parts/rules.ts';
 import type { BandFieldsProps } from './BackdropFields.tsx';
 
@@ -10,7 +11,19 @@ const NAMES: Record<Content['kind'], string> = {
   paragraph: 'Paragraph',
   cards: 'Cards',
   pictures: 'Pictures',
+  said: 'Name',
+  buttons: 'Buttons',
 };
+
+/** A button that leads to the first page, in two colours of the palette. */
+function newButton(site: BandFieldsProps['site']): BandButton {
+  return {
+    label: 'Read more',
+    page: site.pages[0]!.id,
+    ink: { swatch: site.palette[0]!.id },
+    fill: { swatch: site.palette.at(-1)!.id },
+  };
+}
 
 /** What stands in a band, first to last. */
 export function Contents({ site, band, change }: BandFieldsProps) {
@@ -26,6 +39,8 @@ export function Contents({ site, band, change }: BandFieldsProps) {
       cards: ['One', 'Two', 'Three'].map((title) => ({ title, text: 'A sentence about it.' })),
     }),
     pictures: () => ({ kind: 'pictures', pictures: site.pictures.slice(0, 1).map(({ id }) => id) }),
+    said: () => ({ kind: 'said', what: 'page title' }),
+    buttons: () => ({ kind: 'buttons', buttons: [newButton(site)] }),
   };
   return (
     <fieldset className="layer-fields">
@@ -187,6 +202,83 @@ function ContentFields({ site, content, index, onChange }: ContentFieldsProps) {
             }
           >
             Add a card
+          </Button>
+        </>
+      );
+    case 'said':
+      return (
+        <Choice
+          label={`What name ${index + 1} says`}
+          value={content.what}
+          options={[
+            ['page title', 'the page’s own title'],
+            ['site name', 'the site’s name'],
+            ['tagline', 'the tagline'],
+          ]}
+          onChange={(what) => change('said', 'What is said', (draft) => void (draft.what = what))}
+        />
+      );
+    case 'buttons':
+      return (
+        <>
+          {content.buttons.map((button, b) => {
+            const alter = (label: string, make: (draft: BandButton) => void) =>
+              change('buttons', label, (draft) => make(draft.buttons[b]!));
+            return (
+              <div key={b} className="card-fields">
+                <TextInput
+                  label={`Label of button ${b + 1}`}
+                  value={button.label}
+                  problem={byRule(BandButton, 'label')}
+                  onChange={(label) => alter('Label of a button', (draft) => void (draft.label = label))}
+                />
+                <TargetField
+                  site={site}
+                  of={`button ${b + 1}`}
+                  value={button}
+                  onChange={(to) =>
+                    alter('Where a button leads', (draft) => {
+                      delete draft.page;
+                      delete draft.address;
+                      Object.assign(draft, to);
+                    })
+                  }
+                />
+                <span className="row">
+                  <ColourField
+                    label={`Ink of button ${b + 1}`}
+                    palette={site.palette}
+                    use={button.ink}
+                    onChange={(use) => alter('Ink of a button', (draft) => void (draft.ink = use))}
+                  />
+                  <ColourField
+                    label={`Fill of button ${b + 1}`}
+                    palette={site.palette}
+                    use={button.fill}
+                    onChange={(use) => alter('Fill of a button', (draft) => void (draft.fill = use))}
+                  />
+                  <button
+                    type="button"
+                    className="link"
+                    disabled={content.buttons.length === 1}
+                    onClick={() =>
+                      change('buttons', 'Remove a button', (draft) => void draft.buttons.splice(b, 1))
+                    }
+                  >
+                    remove
+                  </button>
+                </span>
+              </div>
+            );
+          })}
+          <Button
+            size="small"
+            disabled={content.buttons.length >= 6}
+            onClick={() =>
+              change('buttons', 'Add a button', (draft) => void draft.buttons.push(newButton(site)))
+            }
+          >
+            Add a button
           </Button>
         </>
       );

@@ -1,0 +1,184 @@
+import { letterEdges, type TextRun } from '../header/ink.ts';
+import type { Measure } from '../measure/measure.ts';
+import type { ColourUse } from '../model/palette.ts';
+import { resolveColour } from '../model/palette.ts';
+import type { Page } from '../model/page.ts';
+import type { Site } from '../model/site.ts';
+import type { StackLayer } from '../stack/layers.ts';
+import { around } from '../stack/area.ts';
+import type { Raster } from '../stack/ground.ts';
+import { veilOf } from '../stack/veil.ts';
+import { leastPercentAt } from '../remedy/leastFill.ts';
+import { letterCells } from './cells.ts';
+import { readAt } from './exact.ts';
+import type { Target } from './targets.ts';
+import { textTarget, verdictOf, type Verdict } from './verdict.ts';
+import type { Block, Box, LaidBand, LaidPage } from '../page/layout.ts';
+import { tilingOf } from '../page/placing.ts';
+
+/**
+ * The words of a band, judged like the header's links: letter by letter, over the band's own ground. They move with it, so
+ * that one place stands for every scroll.
+ */
+
+/** The verdict on one text of a band. */
+export interface WordVerdict {
+  text: string;
+  contrast: number;
+  needed: number;
+  verdict: Verdict;
+}
+
+/** What is known of a band's words at a width. */
+export interface BandReading {
+  width: number;
+  words: WordVerdict[];
+  /** Least opacity of the band's tint at which all of them are clear, percent; `undefined` where none is. */
+  leastTint: number | undefined;
+  /** Height that the words need, clear of the header that lies over them; CSS pixels. */
+  leastHeight: number;
+  height: number;
+  /** Share of the picture's subject in view that the words cover, 0 to 1; `undefined` where none is marked or in view. */
+  subjectCovered: number | undefined;
+}
+
+/** A page of which one band is left, without its words and its tint: what those are composed over. */
+export function bareBand(laid: LaidPage, index: number): LaidPage {
+  const { tint: _, ...backdrop } = laid.bands[index]!.backdrop;
+  const bands = laid.bands.map((band, i) =>
+    i === index ? { ...band, backdrop, blocks: [] } : { ...band, blocks: [] },
+  );
+  return { ...laid, bands };
+}
+
+/** The tint of a band as a layer. */
+function tintLayer(site: Site, { colour, opacity }: { colour: ColourUse; opacity: number }): StackLayer {
+  const paint = { kind: 'even' as const, colour: { ...resolveColour(site.palette, colour), a: opacity } };
+  return { name: 'tint', owner: 'header', blend: 'normal', paint };
+}
+
+/** The button whose label a text block is: the block before it. */
+function buttonUnder(blocks: readonly Block[], index: number): StackLayer[] {
+  const under = blocks[index - 1];
+  if (under?.kind !== 'button') return [];
+  return [
+    {
+      name: 'backing',
+      owner: 'item',
+      blend: 'normal',
+      paint: { kind: 'even', colour: { ...under.colour, a: 1 } },
+    },
+  ];
+}
+
+type Text = Extract<Block, { kind: 'text' }>;
+
+function runsOf({ font, lines }: Text, measure: Measure): TextRun[] {
+  const { capHeight, descent } = measure.metrics(font);
+  return lines.map(({ text, x, baseline }) => ({
+    text,
+    font,
+    left: x,
+    advance: measure.advance(text, font),
+    baseline,
+    capHeight,
+    descent,
+    letterEdges: letterEdges(text, font, measure),
+  }));
+}
+
+/** Texts of a band that stand on its own ground or on a button: those of cards stand on the cards. */
+function textsOf({ blocks }: LaidBand): { text: Text; index: number }[] {
+  const firstCard = blocks.findIndex(({ kind }) => kind === 'card');
+  return blocks.flatMap((block, index) =>
+    block.kind === 'text' && (firstCard < 0 || index < firstCard) ? [{ text: block, index }] : [],
+  );
+}
+
+/** Where a band's picture has its subject, in page pixels; cut to the band. */
+function subjectBox(site: Site, width: number, { top, height, backdrop }: LaidBand): Box | undefined {
+  const own = site.pictures.find(({ id }) => id === backdrop.picture?.picture);
+  if (!own?.subject || !backdrop.picture) return undefined;
+  const { tile } = tilingOf(own, { x: 0, y: top, width, height }, backdrop.picture);
+  const { subject } = own;
+  const [x0, y0] = [tile.x + (tile.width * subject.x) / 100, tile.y + (tile.height * subject.y) / 100];
+  const left = Math.max(0, x0);
+  const upper = Math.max(top, y0);
+  const right = Math.min(width, x0 + (tile.width * subject.width) / 100);
+  const lower = Math.min(top + height, y0 + (tile.height * subject.height) / 100);
+  return right > left && lower > upper
+    ? { x: left, y: upper, width: right - left, height: lower - upper }
+    : undefined;
+}
+
+/** How much of a box some lines of text cover, 0 to 1; lines of one band do not lie over one another. */
+function coveredShare(box: Box, runs: readonly TextRun[]): number {
+  const covered = runs.reduce((sum, { left, advance, baseline, capHeight, descent }) => {
+    const across = Math.min(box.x + box.width, left + advance) - Math.max(box.x, left);
+    const down = Math.min(box.y + box.height, baseline + descent) - Math.max(box.y, baseline - capHeight);
+    return sum + Math.max(0, across) * Math.max(0, down);
+  }, 0);
+  return covered / (box.width * box.height);
+}
+
+/**
+ * Reads the words of a band.
+ * @param raster the page of {@link bareBand}, painted
+ */
+export function readBand(
+  site: Site,
+  page: Page,
+  laid: LaidPage,
+  index: number,
+  raster: Raster,
+  measure: Measure,
+): BandReading {
+  const band = laid.bands[index]!;
+  const tint = page.bands[index]!.backdrop.tint ?? { colour: { colour: '#000000' }, opacity: 0 };
+  const here = { row: 0, gone: 0 };
+  const texts = textsOf(band).map(({ text, index: at }) => {
+    const runs = runsOf(text, measure);
+    const cells = runs.flatMap(letterCells);
+    const layers = [tintLayer(site, tint), ...buttonUnder(band.blocks, at)];
+    const target: Target = {
+      ink: {
+        id: `words-${at}`,
+        name: runs.map((run) => run.text).join(' '),
+        box: { x: 0, y: 0, width: 0, height: 0 },
+        what: { kind: 'text', run: runs[0]! },
+      },
+      state: 'rest',
+      part: 'ink',
+      needed: textTarget(runs[0]!),
+      stack: { layers },
+      veil: veilOf(layers, around(cells)),
+      shape: { kind: 'cells', colour: text.colour, cells },
+    };
+    return { runs, target };
+  });
+  const least = texts.map(({ target }) =>
+    leastPercentAt(target, raster, here, ({ layers }, opacity) => ({
+      layers: [tintLayer(site, { ...tint, opacity }), ...layers.slice(1)],
+    })),
+  );
+  const subject = subjectBox(site, laid.width, band);
+  return {
+    width: laid.width,
+    words: texts.map(({ target }) => {
+      const { contrast } = readAt(target, raster, here);
+      const { needed } = target;
+      return { text: target.ink.name, contrast, needed, verdict: verdictOf(contrast, needed) };
+    }),
+    leastTint: least.some((percent) => percent === undefined)
+      ? undefined
+      : Math.max(0, ...(least as number[])),
+    leastHeight: band.needed,
+    height: band.height,
+    subjectCovered:
+      subject &&
+      coveredShare(
+        subject,
+        texts.flatMap(({ runs }) => runs),
+      ),
+  };
+}

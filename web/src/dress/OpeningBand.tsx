@@ -1,0 +1,262 @@
+import { Button } from '@mui/material';
+import { useEffect, useRef, useState } from 'react';
+import { momentName, type Header } from '@hatrail/core/model/header';
+import type { Band, Page } from '@hatrail/core/model/page';
+import type { BandReading } from '@hatrail/core/sweep/words';
+import { useEditor } from '../editor/store.ts';
+import { isAbort } from '../engine/pool.ts';
+import { readBandAt, type SiteAtHand } from '../engine/proof.ts';
+import { ColourField, colourName } from '../parts/ColourField.tsx';
+import { NumberField } from '../parts/NumberField.tsx';
+import { PercentSlider } from '../parts/PercentSlider.tsx';
+import { VerdictText, figure } from '../parts/Verdict.tsx';
+import { leastBandTint, type BandRemedy } from './bandRemedy.ts';
+
+interface OpeningBandProps {
+  hand: SiteAtHand;
+  header: Header;
+  page: Page;
+  width: number;
+}
+
+/** The words of the page's first band over its own ground, at every standard width and the one on screen. */
+export function useOpeningBand({ hand, header, page, width }: OpeningBandProps): BandReading[] | undefined {
+  const [found, setFound] = useState<{ of: string; readings: BandReading[] }>();
+  const of = `${page.id} ${width}`;
+  useEffect(() => {
+    const stop = new AbortController();
+    readBandAt(hand, header.id, page.id, 0, width, { signal: stop.signal })
+      .then((readings) => !stop.signal.aborted && setFound({ of, readings }))
+      .catch((error: unknown) => {
+        if (!isAbort(error) && !stop.signal.aborted) setFound({ of, readings: [] });
+      });
+    return () => stop.abort();
+  }, [hand, header.id, page.id, width, of]);
+  return found?.of === of ? found.readings : undefined;
+}
+
+/** The worst of all words at all widths. */
+export function worstWord(readings: readonly BandReading[]) {
+  return readings
+    .flatMap(({ words, width }) => words.map((word) => ({ ...word, width })))
+    .reduce<(BandReading['words'][number] & { width: number }) | undefined>(
+      (worst, word) => (!worst || word.contrast / word.needed < worst.contrast / worst.needed ? word : worst),
+      undefined,
+    );
+}
+
+/** The first band as the page's banner: its height, tint and words, each with what it does to what is read there. */
+export function OpeningBand(props: OpeningBandProps & { readings: BandReading[] | undefined }) {
+  const { hand, page, width, readings } = props;
+  const { site } = hand;
+  const edit = useEditor((state) => state.edit);
+  const band = page.bands[0];
+  if (!band) return <p className="origin">This page has no bands. Add one under Gather, Pages.</p>;
+  const change = (label: string, make: (draft: Band) => void, group?: string) =>
+    edit(label, (draft) => make(draft.pages.find(({ id }) => id === page.id)!.bands[0]! as Band), group);
+  const here = readings?.find((reading) => reading.width === width);
+  const tint = band.backdrop.tint ?? { colour: { swatch: site.palette[0]!.id }, opacity: 0 };
+  const setTint = (next: Partial<typeof tint>) =>
+    change(
+      'Tint of the opening band',
+      (draft) => void (draft.backdrop.tint = { ...tint, ...next }),
+      'opening tint',
+    );
+  const marks = (readings ?? []).map(({ leastTint }) => leastTint);
+  const clearFrom =
+    readings && marks.every((mark) => mark !== undefined) ? Math.max(...(marks as number[])) : undefined;
+  const isPx = band.height.unit === 'px';
+  return (
+    <>
+      <div className="value">
+        <span className="value-label">Height</span>
+        <span className="value-field row">
+          <NumberField
+            label="Height of the opening band"
+            unit={isPx ? 'px' : '% of the window'}
+            min={0}
+            max={4000}
+            value={band.height.value}
+            onChange={(value) =>
+              change(
+                'Height of the opening band',
+                (draft) => void (draft.height.value = value),
+                'opening height',
+              )
+            }
+          />
+          <button
+            type="button"
+            className="link"
+            onClick={() =>
+              change('Unit of the height', (draft) => {
+                draft.height = isPx
+                  ? { unit: 'window', value: 70 }
+                  : { unit: 'px', value: here?.height ?? 600 };
+              })
+            }
+          >
+            {isPx ? 'as a share of the window' : 'in px'}
+          </button>
+        </span>
+        {here && (
+          <span className="origin">
+            {here.height} px at {width}; its words need {here.leastHeight} px to stand clear of the header.
+          </span>
+        )}
+      </div>
+      <div className="value">
+        <span className="value-label">Tint</span>
+        <span className="value-field">
+          <ColourField
+            label="Tint of the opening band"
+            palette={site.palette}
+            use={tint.colour}
+            onChange={(colour) => setTint({ colour })}
+          />
+          <PercentSlider
+            label="Opacity of the opening band’s tint"
+            value={tint.opacity}
+            clearFrom={clearFrom}
+            onChange={(opacity) => setTint({ opacity })}
+          />
+        </span>
+      </div>
+      <div className="value">
+        <span className="value-label">Words</span>
+        <span className="value-field row">
+          <NumberField
+            label="Width of the words"
+            unit="px at most"
+            min={200}
+            max={1120}
+            value={band.words?.width ?? 620}
+            onChange={(value) =>
+              change(
+                'Width of the words',
+                (draft) => void (draft.words = { ...draft.words, width: value }),
+                'words width',
+              )
+            }
+          />
+          <NumberField
+            label="Offset of the words"
+            unit="px in"
+            min={0}
+            max={800}
+            value={band.words?.offset ?? 0}
+            onChange={(value) =>
+              change(
+                'Offset of the words',
+                (draft) => void (draft.words = { ...draft.words, offset: value }),
+                'words offset',
+              )
+            }
+          />
+        </span>
+      </div>
+      {!readings && <p className="quiet">Its words are being read at every width.</p>}
+      <ul className="panel-verdicts">
+        {here?.words.map((word, i) => (
+          <li key={i}>
+            <span>“{word.text.length > 34 ? `${word.text.slice(0, 32)}…` : word.text}”</span>
+            <VerdictText verdict={word.verdict} contrast={word.contrast} />
+          </li>
+        ))}
+      </ul>
+      {(readings ?? []).some(({ subjectCovered }) => subjectCovered !== undefined) && (
+        <p className="origin">
+          The words cover of the picture’s subject:{' '}
+          {readings!
+            .map(({ width: at, subjectCovered }) =>
+              subjectCovered === undefined
+                ? `it is out of view at ${at} px`
+                : `${Math.round(subjectCovered * 100)} % at ${at} px`,
+            )
+            .join(', ')}
+          .
+        </p>
+      )}
+      <BandTint
+        {...props}
+        colour={tint.colour}
+        onTake={(remedy) => setTint({ colour: remedy.colour, opacity: remedy.percent / 100 })}
+      />
+    </>
+  );
+}
+
+/** The least tint at which words and header are clear together, looked for when it is asked for. */
+function BandTint({
+  hand,
+  header,
+  page,
+  width,
+  colour,
+  onTake,
+}: OpeningBandProps & { colour: BandRemedy['colour']; onTake: (remedy: BandRemedy) => void }) {
+  const [state, setState] = useState<'idle' | 'busy' | 'none' | BandRemedy | { failure: string }>('idle');
+  const stop = useRef<AbortController>(undefined);
+  // What was found holds for the site as it was.
+  useEffect(
+    () => () => {
+      stop.current?.abort();
+      setState('idle');
+    },
+    [hand.site, header.id, page.id],
+  );
+  const begin = () => {
+    const abort = new AbortController();
+    stop.current = abort;
+    setState('busy');
+    leastBandTint(hand, header, page, width, colour, abort.signal)
+      .then((found) => !abort.signal.aborted && setState(found ?? 'none'))
+      .catch((error: unknown) => {
+        if (!isAbort(error) && !abort.signal.aborted) setState({ failure: (error as Error).message });
+      });
+  };
+  const name = colourName(hand.site.palette, colour);
+  const over = `${header.name}, ${momentName(header, 'top')}`;
+  if (state === 'idle')
+    return (
+      <Button size="small" variant="outlined" onClick={begin}>
+        Least tint for words and header
+      </Button>
+    );
+  if (state === 'busy')
+    return (
+      <p className="quiet" role="status">
+        Tints in {name} are being swept, with {over} over them.{' '}
+        <button
+          type="button"
+          className="link"
+          onClick={() => {
+            stop.current?.abort();
+            setState('idle');
+          }}
+        >
+          Stop
+        </button>
+      </p>
+    );
+  if (state === 'none')
+    return (
+      <p>
+        No tint in {name} clears the words and {over} together. Try another colour.
+      </p>
+    );
+  if ('failure' in state) return <p role="alert">The search stopped: {state.failure} Try again.</p>;
+  const word = worstWord(state.readings);
+  const row = state.rows.reduce((a, b) => (b.worst / b.needed < a.worst / a.needed ? b : a));
+  return (
+    <div className="band-remedy">
+      <p>
+        Tint in {name}, {state.percent} %: {word && `worst word ${figure(word.contrast)}, `}
+        and of {over}, which lies over it, {row.item} {figure(row.worst)}, at every width.
+      </p>
+      <Button size="small" variant="contained" onClick={() => onTake(state)}>
+        Try it
+      </Button>
+    </div>
+  );
+}

@@ -1,0 +1,61 @@
+import type { Header } from '@hatrail/core/model/header';
+import type { Tint } from '@hatrail/core/model/layer';
+import type { Page } from '@hatrail/core/model/page';
+import type { Site } from '@hatrail/core/model/site';
+import type { Row } from '@hatrail/core/sweep/prove';
+import type { BandReading } from '@hatrail/core/sweep/words';
+import { provePage, readBandAt, type SiteAtHand } from '../engine/proof.ts';
+
+/** The least tint on a page's opening band at which its words and the header over it are clear together. */
+export interface BandRemedy {
+  /** Whole percent. */
+  percent: number;
+  colour: Tint['colour'];
+  /** The header's rows at the top of that page, and the words at every width, with that tint. */
+  rows: Row[];
+  readings: BandReading[];
+}
+
+/** A site with a tint on the first band of a page. */
+export function withBandTint(site: Site, page: Page, tint: Tint): Site {
+  const bands = page.bands.map((band, i) =>
+    i === 0 ? { ...band, backdrop: { ...band.backdrop, tint } } : band,
+  );
+  return { ...site, pages: site.pages.map((each) => (each.id === page.id ? { ...page, bands } : each)) };
+}
+
+/**
+ * Looks for the least tint, by halving: every percent that is tried is swept with the header, at every width.
+ * @returns `undefined` where even the whole of it leaves something below its need.
+ */
+export async function leastBandTint(
+  hand: SiteAtHand,
+  header: Header,
+  page: Page,
+  width: number,
+  colour: Tint['colour'],
+  signal: AbortSignal,
+): Promise<BandRemedy | undefined> {
+  const tried = async (percent: number): Promise<BandRemedy | undefined> => {
+    signal.throwIfAborted();
+    const at = { ...hand, site: withBandTint(hand.site, page, { colour, opacity: percent / 100 }) };
+    const [rows, readings] = await Promise.all([
+      provePage(at, header, page.id, width, ['top'], { signal }),
+      readBandAt(at, header.id, page.id, 0, width, { signal }),
+    ]);
+    const isClear =
+      rows.every(({ verdict }) => verdict === 'clear') &&
+      readings.every(({ words }) => words.every(({ verdict }) => verdict === 'clear'));
+    return isClear ? { percent, colour, rows, readings } : undefined;
+  };
+  let best = await tried(100);
+  if (!best) return undefined;
+  let [low, high] = [-1, 100];
+  while (high - low > 1) {
+    const middle = (low + high) >> 1;
+    const found = await tried(middle);
+    if (found) [best, high] = [found, middle];
+    else low = middle;
+  }
+  return best;
+}
