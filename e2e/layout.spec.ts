@@ -6,6 +6,7 @@ import { skiaMeasure } from '@hatrail/cli/skia';
 import { layoutHeader } from '@hatrail/core/header/layout';
 import { fontShorthand, type Font, type Measure } from '@hatrail/core/measure/measure';
 import { checkSite } from '@hatrail/core/model/check';
+import type { Content } from '@hatrail/core/model/page';
 import type { Site } from '@hatrail/core/model/site';
 import { siteFiles } from '@hatrail/core/output/files';
 import { layoutScene } from '@hatrail/core/sweep/scene';
@@ -183,48 +184,75 @@ describe('generated headers', () => {
 
 describe('the demo’s pages', () => {
   const WIDTHS = [320, 390, 639, 640, 768, 999, 1000, 1280, 1281, 1920];
-  test.each(['/', '/visit', '/log', '/members'])(
-    '%s: every line of text where the core has it',
-    async (path) => {
-      const { site } = loaded;
-      files = await shippedFiles(site, siteFiles(site, measure), loaded.read);
-      const page = site.pages.find((candidate) => candidate.path === path)!;
-      const tab = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-      await tab.goto(`${server.url}${path === '/' ? '/' : `${path}/`}`);
-      await tab.evaluate(() => document.fonts.ready);
-      for (const width of WIDTHS) {
-        const scene = layoutScene(site, site.headers[0]!, page, width, measure);
-        await tab.setViewportSize({ width, height: scene.windowHeight });
-        // Each text block as its lines' left edges and middles, from the rectangles of its range.
-        const seen = await tab.evaluate(() =>
-          [...document.querySelectorAll('main :is(h1, h2, h3, p)')].map((element) => {
-            const range = document.createRange();
-            range.selectNodeContents(element);
-            return [...range.getClientRects()].map(({ x, width: w }) => [Math.round(x), Math.round(w)]);
-          }),
-        );
-        const expected = scene.laid.bands.flatMap(({ blocks }) =>
-          blocks.flatMap((block) =>
-            block.kind === 'text'
-              ? [
-                  block.lines.map(({ text, x }) => [
-                    Math.round(x),
-                    Math.round(measure.advance(text, block.font)),
-                  ]),
-                ]
-              : [],
-          ),
-        );
-        expect(seen.length, `${width}`).toBe(expected.length);
-        expected.forEach((lines, i) => {
-          expect(seen[i]!.length, `lines of block ${i} at ${width}`).toBe(lines.length);
-          lines.forEach(([x, w], k) => {
-            expect(Math.abs(seen[i]![k]![0]! - x!)).toBeLessThanOrEqual(1);
-            expect(Math.abs(seen[i]![k]![1]! - w!)).toBeLessThanOrEqual(1);
-          });
+  const asItIs = (site: Site) => site;
+  /** A page that opens with what it is called by name, buttons in several rows, and its words moved in. */
+  const opening = (site: Site): Site => {
+    const button = { page: 'home', ink: { colour: '#ffffff' }, fill: { colour: '#101b33' } };
+    const contents: Content[] = [
+      { kind: 'said', what: 'page title' },
+      { kind: 'said', what: 'site name' },
+      { kind: 'said', what: 'tagline' },
+      {
+        kind: 'buttons',
+        buttons: ['Book a night', 'Getting here', 'AV', 'What is on tonight'].map((label) => ({
+          ...button,
+          label,
+        })),
+      },
+    ];
+    const pages = site.pages.map((page) => ({
+      ...page,
+      bands: page.bands.map((band, i) =>
+        i === 0 ? { ...band, contents, words: { width: 420, offset: 130 } } : band,
+      ),
+    }));
+    return { ...site, pages };
+  };
+  test.each([
+    ['/', asItIs],
+    ['/visit', asItIs],
+    ['/log', asItIs],
+    ['/members', asItIs],
+    ['/shows', opening],
+  ])('%s: every line of text where the core has it', async (path, change) => {
+    const site = change(loaded.site);
+    files = await shippedFiles(site, siteFiles(site, measure), loaded.read);
+    const page = site.pages.find((candidate) => candidate.path === path)!;
+    const tab = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    await tab.goto(`${server.url}${path === '/' ? '/' : `${path}/`}`);
+    await tab.evaluate(() => document.fonts.ready);
+    for (const width of WIDTHS) {
+      const scene = layoutScene(site, site.headers[0]!, page, width, measure);
+      await tab.setViewportSize({ width, height: scene.windowHeight });
+      // Each text block as its lines' left edges and middles, from the rectangles of its range.
+      const seen = await tab.evaluate(() =>
+        [...document.querySelectorAll('main :is(h1, h2, h3, p, .band-button)')].map((element) => {
+          const range = document.createRange();
+          range.selectNodeContents(element);
+          return [...range.getClientRects()].map(({ x, width: w }) => [Math.round(x), Math.round(w)]);
+        }),
+      );
+      const expected = scene.laid.bands.flatMap(({ blocks }) =>
+        blocks.flatMap((block) =>
+          block.kind === 'text'
+            ? [
+                block.lines.map(({ text, x }) => [
+                  Math.round(x),
+                  Math.round(measure.advance(text, block.font)),
+                ]),
+              ]
+            : [],
+        ),
+      );
+      expect(seen.length, `${width}`).toBe(expected.length);
+      expected.forEach((lines, i) => {
+        expect(seen[i]!.length, `lines of block ${i} at ${width}`).toBe(lines.length);
+        lines.forEach(([x, w], k) => {
+          expect(Math.abs(seen[i]![k]![0]! - x!)).toBeLessThanOrEqual(1);
+          expect(Math.abs(seen[i]![k]![1]! - w!)).toBeLessThanOrEqual(1);
         });
-      }
-      await tab.close();
-    },
-  );
+      });
+    }
+    await tab.close();
+  });
 });

@@ -10,11 +10,13 @@ import {
   leastOpacity,
   leastPercents,
   type FillWork,
+  type Knob,
 } from '../src/remedy/leastFill.ts';
 import { cutScene } from '../src/stack/cut.ts';
 import { proveScene } from '../src/sweep/prove.ts';
 import { layoutScene } from '../src/sweep/scene.ts';
-import { header, measure, noDrawing, raster, site } from './made.ts';
+import { parseColour } from '../src/colour/rgb.ts';
+import { header, measure, noDrawing, random, raster, site } from './made.ts';
 
 const page = site.pages[0]!;
 const sceneOf = (worn: Header) => layoutScene({ ...site, headers: [worn] }, worn, page, 500, measure, 400);
@@ -29,14 +31,14 @@ const work = (moment: 'top' | 'scrolled'): FillWork => ({
 const rowsOf = (worn: Header) => proveScene(sceneOf(worn), ground, noDrawing);
 
 describe('the least fill', () => {
-  test('over snow it is 57: there the ground, rounded to 111, 119, 135, just reaches 4.5', async () => {
+  test('over snow it is 57.0 %: there the ground, rounded to 111, 119, 135, just reaches 4.5', async () => {
     const white = { r: 255, g: 255, b: 255 };
     expect(contrastRatio(white, { r: 111, g: 119, b: 135 })).toBeGreaterThan(4.5);
     expect(contrastRatio(white, { r: 114, g: 122, b: 137 })).toBeLessThan(4.5);
     const found = await leastFill(header, 'scrolled', { swatch: 'night' }, rowsOf(header), work('scrolled'));
     expect(found?.percent).toBe(57);
     expect(found?.rows.every(({ verdict }) => verdict === 'clear')).toBe(true);
-    const less = headerWithFill(header, 'scrolled', { swatch: 'night' }, 0.56);
+    const less = headerWithFill(header, 'scrolled', { swatch: 'night' }, 0.569);
     expect(rowsOf(less).some(({ verdict }) => verdict !== 'clear')).toBe(true);
     expect(found?.limit).toMatchObject({ page: '/', width: 500 });
   });
@@ -81,7 +83,7 @@ describe('the least of another layer', () => {
   test.each([
     ['tint', {}, { layer: 'tint', colour: { swatch: 'night' } }],
     ['gradient', shaded, { layer: 'gradient' }],
-  ] as const)('%s: what is found clears, and one percent less does not', async (_, look, knob) => {
+  ] as const)('%s: what is found clears, and a tenth of a percent less does not', async (_, look, knob) => {
     const start = worn(look as Header['looks']['scrolled']);
     const rows = rowsOf(start).filter(({ moment }) => moment === 'scrolled');
     const found = await leastOpacity(start, 'scrolled', knob, rows, work('scrolled'));
@@ -89,7 +91,70 @@ describe('the least of another layer', () => {
     const isClear = (tried: Header) =>
       proveScene(sceneOf(tried), ground, noDrawing, ['scrolled']).every(({ verdict }) => verdict === 'clear');
     expect(isClear(found!.header)).toBe(true);
-    expect(isClear(headerWith(start, 'scrolled', knob, (found!.percent - 1) / 100))).toBe(false);
+    expect(isClear(headerWith(start, 'scrolled', knob, (found!.percent - 0.1) / 100))).toBe(false);
+  });
+});
+
+describe('over looks, inks and grounds made up by chance', () => {
+  const COLOURS = ['#ffffff', '#000000', '#101b33', '#767676', '#e8b34a', '#1c6b4a', '#c2185b', '#eef2f6'];
+  /** A header in two layers of one to three colours, over a page of hard patches. */
+  function made(seed: number) {
+    const next = random(seed);
+    const pick = <T>(list: readonly T[]) => list[Math.floor(next() * list.length)]!;
+    const colour = () => ({ colour: pick(COLOURS) });
+    const link = colour();
+    const look: Header['looks']['top'] = {
+      ink: { link, hover: next() < 0.5 ? link : colour(), current: link, logo: 'light' },
+      fill: { colour: colour(), opacity: Math.round(next() * 100) / 100 },
+      ...(next() < 0.5 && { tint: { colour: colour(), opacity: next() * 0.5 } }),
+      ...(next() < 0.5 && {
+        gradient: {
+          on: true,
+          angle: Math.round(next() * 360),
+          stops: [0, 60, 100].map((at) => ({ at, colour: colour(), opacity: 0.1 + 0.5 * next() })),
+        },
+      }),
+    };
+    const worn: Header = { ...header, looks: { top: look, scrolled: {} } };
+    const patches = Array.from({ length: 64 }, () => parseColour(pick(COLOURS))!);
+    const patched = raster(
+      500,
+      sceneOf(worn).laid.height,
+      (x, y) => patches[((x >> 5) + 7 * (y >> 6)) % 64]!,
+    );
+    const knobs: Knob[] = [
+      { layer: 'fill', colour: colour() },
+      { layer: 'tint', colour: colour() },
+      ...(look.gradient ? [{ layer: 'gradient' as const }] : []),
+    ];
+    return { worn, patched, knobs };
+  }
+  test('every answer clears what it claims, a tenth of a percent less does not, and none is given up without cause', async () => {
+    let [answered, without] = [0, 0];
+    for (let seed = 1; seed <= 24; seed++) {
+      const { worn, patched, knobs } = made(seed);
+      const sweep = (of: Header) => proveScene(sceneOf(of), patched, noDrawing, ['scrolled']);
+      const isClear = (knob: Knob, percent: number) =>
+        sweep(headerWith(worn, 'scrolled', knob, percent / 100)).every(({ verdict }) => verdict === 'clear');
+      for (const knob of knobs) {
+        const found = await leastOpacity(worn, 'scrolled', knob, sweep(worn), {
+          sweep: async (of) => sweep(of),
+          solve: async (of, asked, places) =>
+            leastPercents(sceneOf(of), patched, noDrawing, 'scrolled', asked, places),
+        });
+        const where = `seed ${seed}, ${JSON.stringify(knob)}`;
+        if (!found) {
+          without++;
+          expect(isClear(knob, 100), where).toBe(false);
+          continue;
+        }
+        answered++;
+        expect(isClear(knob, found.percent), where).toBe(true);
+        if (found.percent > 0) expect(isClear(knob, found.percent - 0.1), where).toBe(false);
+      }
+    }
+    expect(answered).toBeGreaterThan(5);
+    expect(without).toBeGreaterThan(5);
   });
 });
 

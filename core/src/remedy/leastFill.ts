@@ -10,8 +10,9 @@ import { sceneTargets, type Row } from '../sweep/prove.ts';
 import { behindAt, type Scene } from '../sweep/scene.ts';
 import type { InkPart, LinkState, Target } from '../sweep/targets.ts';
 
-/** Opacities are solved and set in whole percents. */
-export const PERCENT = 100;
+/** Opacities are solved and set in tenths of a percent: so many make up the whole. */
+const TENTHS = 1000;
+const WHOLE = 100;
 
 /** A place that limits the fill: one item in one state, at one scroll of one page and width. */
 export interface Place {
@@ -35,7 +36,7 @@ export function placeOf({ page, width, itemId, state, part, scroll }: Row): Plac
 export type Knob = { layer: 'fill' | 'tint'; colour: ColourUse } | { layer: 'gradient' };
 
 /**
- * The least opacity, in whole percents, from which a target is clear at one place for every opacity up to 100.
+ * The least opacity, in percent to one decimal, from which a target is clear at one place for every opacity up to 100.
  * @returns `undefined` where it is not clear even at 100.
  */
 export function leastPercentAt(
@@ -44,12 +45,12 @@ export function leastPercentAt(
   behind: Behind,
   withOpacity: (stack: Stack, opacity: number) => Stack,
 ): number | undefined {
-  const isClear = (percent: number) =>
-    readAt(target, raster, behind, withOpacity(target.stack, percent / PERCENT)).contrast >= target.needed;
-  if (!isClear(PERCENT)) return undefined;
-  let clear = PERCENT;
-  for (const step of [5, 1]) while (clear - step >= 0 && isClear(clear - step)) clear -= step;
-  return clear;
+  const isClear = (tenths: number) =>
+    readAt(target, raster, behind, withOpacity(target.stack, tenths / TENTHS)).contrast >= target.needed;
+  if (!isClear(TENTHS)) return undefined;
+  let clear = TENTHS;
+  for (const step of [50, 10, 1]) while (clear - step >= 0 && isClear(clear - step)) clear -= step;
+  return (WHOLE * clear) / TENTHS;
 }
 
 /** A stack with the header's layer set as a knob says. */
@@ -111,12 +112,12 @@ export interface FillWork {
 
 /** The least opacity of a layer that clears a moment everywhere. */
 export interface LeastFill {
-  /** Whole percent. */
+  /** Percent, to one decimal. */
   percent: number;
   header: Header;
   /** The sweep of that header: every row is clear. */
   rows: Row[];
-  /** The place that one percent less would not clear; none where nothing at all is needed. */
+  /** The place that a tenth of a percent less would not clear; none where nothing at all is needed. */
   limit: Place | undefined;
 }
 
@@ -124,10 +125,10 @@ export interface LeastFill {
 const ROUNDS = 12;
 
 /**
- * Finds the least opacity of a header's layer that clears a moment over all pages and widths, in whole percents.
+ * Finds the least opacity of a header's layer that clears a moment over all pages and widths, in tenths of a percent.
  *
  * The worst places of a sweep are solved on their own; the largest of their answers is swept, and whatever is still not
- * clear adds its worst place. So the answer is swept as a whole, and one percent less fails at a place that is named.
+ * clear adds its worst place. So the answer is swept as a whole, and a tenth less fails at a place that is named.
  * @returns `undefined` where this layer cannot clear it at any opacity.
  */
 export async function leastOpacity(
@@ -146,12 +147,12 @@ export async function leastOpacity(
       if (least === undefined) return undefined;
       if (least > percent) [percent, limit] = [least, places[i]];
     }
-    const tried = headerWith(header, moment, knob, percent / PERCENT);
+    const tried = headerWith(header, moment, knob, percent / WHOLE);
     const swept = await work.sweep(tried);
     const failing = swept.filter(({ verdict }) => verdict !== 'clear');
     if (failing.length === 0) return { percent, header: tried, rows: swept, limit };
     places = failing.map(placeOf);
-    if (percent === PERCENT) return undefined;
+    if (percent === WHOLE) return undefined;
   }
   return undefined;
 }

@@ -49,7 +49,7 @@ export function isThere(look: ResolvedLook, layer: LayerName): boolean {
 /** A layer in a few words. */
 export function LayerSummary({ site, look, layer }: { site: Site; look: ResolvedLook; layer: LayerName }) {
   const { palette } = site;
-  const percent = (opacity: number) => `${Math.round(opacity * 100)} %`;
+  const percent = (opacity: number) => `${Number((opacity * 100).toFixed(1))} %`;
   switch (layer) {
     case 'ink':
       return (

@@ -47,12 +47,12 @@ function HoldKeeper({
   return null;
 }
 
-/** The opacity of a layer in whole percent; of a gradient, that of its most opaque stop. */
+/** The opacity of a layer in percent, to one decimal; of a gradient, that of its most opaque stop. */
 function percentOf(hand: SiteAtHand, header: Header, moment: Hold['moment'], layer: Solved): number {
   const look = resolveLook(hand.site, header, moment);
   const opacity =
     layer === 'gradient'
       ? Math.max(0, ...look.gradient.stops.map((stop) => stop.opacity))
       : look[layer].opacity;
-  return Math.round(100 * opacity);
+  return Number((100 * opacity).toFixed(1));
 }

@@ -5,14 +5,14 @@ interface PercentSliderProps {
   label: string;
   /** 0 to 1. */
   value: number;
-  /** Whole percent from which the value clears, where there is one. */
+  /** Percent from which the value clears, where there is one. */
   clearFrom?: number | undefined;
   onChange: (value: number) => void;
 }
 
-/** An opacity in whole percents, with the computed mark from which it clears; dragged, stepped or typed. */
+/** An opacity in percent, to one decimal, with the computed mark from which it clears; dragged, stepped or typed. */
 export function PercentSlider({ label, value, clearFrom, onChange }: PercentSliderProps) {
-  const percent = Math.round(value * 100);
+  const percent = Number((value * 100).toFixed(1));
   const [text, setText, leave] = useTyped(String(percent));
   const typed = Number(text);
   const isWrong = text.trim() === '' || !(typed >= 0 && typed <= 100);
@@ -47,7 +47,7 @@ export function PercentSlider({ label, value, clearFrom, onChange }: PercentSlid
             setText(event.target.value);
             const next = Number(event.target.value);
             if (event.target.value.trim() !== '' && next >= 0 && next <= 100)
-              onChange(Math.round(next) / 100);
+              onChange(Math.round(next * 10) / 1000);
           }}
           onBlur={() => !isWrong && leave()}
         />

@@ -1,0 +1,108 @@
+import { describe, expect, test } from 'vitest';
+import { contrastRatio } from '../src/colour/contrast.ts';
+import { checkSite } from '../src/model/check.ts';
+import type { Band, Page } from '../src/model/page.ts';
+import type { Site } from '../src/model/site.ts';
+import { layoutScene } from '../src/sweep/scene.ts';
+import { bareBand, readBand } from '../src/sweep/words.ts';
+import { header, measure, raster, site } from './made.ts';
+
+/** A page 500 wide whose first band is white, with white words and a black tint over it. */
+
+const [home] = site.pages;
+const opening = (band: Partial<Band>): [Site, Page] => {
+  const page = { ...home!, bands: [{ ...home!.bands[0]!, ...band }, home!.bands[1]!] };
+  return [{ ...site, tagline: 'Dark skies', pages: [page] }, page];
+};
+const ink = { colour: '#ffffff' };
+const backdrop = (opacity: number): Band['backdrop'] => ({
+  colour: { colour: '#ffffff' },
+  tint: { colour: { colour: '#000000' }, opacity },
+});
+const read = (band: Partial<Band>, ground = { r: 255, g: 255, b: 255 }, pictures = site.pictures) => {
+  const [of, page] = opening({ ink, backdrop: backdrop(0), ...band });
+  const all = { ...of, pictures };
+  const scene = layoutScene(all, header, page, 500, measure, 400);
+  const { laid } = scene;
+  return readBand(
+    all,
+    page,
+    laid,
+    0,
+    raster(500, laid.height, () => ground),
+    measure,
+  );
+};
+
+describe('the words of a band', () => {
+  const contents: Band['contents'] = [
+    { kind: 'said', what: 'page title' },
+    { kind: 'said', what: 'tagline' },
+  ];
+  test('are what the page and the site are called, each with what it needs', () => {
+    const { words } = read({ contents, backdrop: backdrop(0.6) });
+    expect(words.map(({ text }) => text)).toEqual(['Home', 'Dark skies']);
+    // 0.6 of black over white is 102.
+    const told = contrastRatio({ r: 255, g: 255, b: 255 }, { r: 102, g: 102, b: 102 });
+    for (const { contrast } of words) expect(contrast).toBeCloseTo(told, 2);
+    expect(words.map(({ needed, verdict }) => [needed, verdict])).toEqual([
+      [4.5, 'clear'],
+      [4.5, 'clear'],
+    ]);
+  });
+  test('the least tint is the reference’s 0.53468, as grounds of 8 bits round it', () => {
+    expect(read({ contents }).leastTint).toBe(53.6);
+  });
+  test('no tint of the ink’s own colour ever clears them', () => {
+    const white: Band['backdrop'] = { ...backdrop(0), tint: { colour: { colour: '#ffffff' }, opacity: 0 } };
+    expect(read({ contents, backdrop: white }).leastTint).toBeUndefined();
+  });
+  test('a button stands on its own fill, whatever is behind', () => {
+    const button = { label: 'Book', page: 'home', ink, fill: { colour: '#767676' } };
+    const { words, leastTint } = read({ contents: [{ kind: 'buttons', buttons: [button] }] });
+    expect(words[0]!.contrast).toBeCloseTo(4.54, 2);
+    expect(leastTint).toBe(0);
+  });
+  test('their height is what keeps them clear of the header over them', () => {
+    // 60 of header, 48 above and below, two lines of 24 with 20 between; the heading is 10 px, its line 15.
+    const { leastHeight, height } = read({ contents });
+    expect(leastHeight).toBe(60 + 2 * 48 + 15 + 20 + 24);
+    expect(height).toBe(500);
+  });
+  test('how much of the picture’s subject they cover', () => {
+    const picture = { picture: 'sky', size: 'cover' as const, x: 50, y: 50, repeat: 'no-repeat' as const };
+    const sky = { id: 'sky', name: 'Sky', file: 'sky.jpg', width: 500, height: 500, alt: '' };
+    const covered = (subject: { x: number; y: number; width: number; height: number }) =>
+      read({ contents, backdrop: { ...backdrop(0), picture } }, undefined, [
+        ...site.pictures,
+        { ...sky, subject },
+      ]).subjectCovered;
+    expect(covered({ x: 80, y: 80, width: 10, height: 10 })).toBe(0);
+    // The title's capitals: "Home" of four letters 5 px wide from x 24, 7 px of cap height and 2.5 below the baseline.
+    const all = covered({ x: 4.8, y: 20, width: 4, height: 10 })!;
+    expect(all).toBeGreaterThan(0.1);
+    expect(all).toBeLessThan(1);
+  });
+});
+
+test('what is read is the band’s ground alone: without words, and without the tint', () => {
+  const [of, page] = opening({ backdrop: backdrop(0.5), contents: [{ kind: 'paragraph', text: 'Words' }] });
+  const { laid } = layoutScene(of, header, page, 500, measure, 400);
+  const bare = bareBand(laid, 0);
+  expect(bare.bands.flatMap(({ blocks }) => blocks)).toEqual([]);
+  expect(bare.bands[0]!.backdrop).toEqual({ colour: { colour: '#ffffff' } });
+});
+
+test('a band’s words and buttons have their rules', () => {
+  const [of] = opening({
+    words: { width: 100, offset: -1 },
+    contents: [{ kind: 'said', what: 'weather' as never }],
+  });
+  expect(checkSite(of).map(({ path }) => path)).toEqual(
+    expect.arrayContaining([
+      'pages[0].bands[0].words.width',
+      'pages[0].bands[0].words.offset',
+      'pages[0].bands[0].contents[0].what',
+    ]),
+  );
+});
