@@ -67,12 +67,10 @@ export function OtherWays({ hand, header, moment, rows, onCompare }: OtherWaysPr
               variant="outlined"
               aria-label={`Try it: ${way.text}`}
               onClick={() =>
-                changeHeader(
-                  header.id,
-                  way.text,
-                  (draft) =>
-                    void (draft.looks = JSON.parse(JSON.stringify(way.header.looks)) as Header['looks']),
-                )
+                changeHeader(header.id, way.text, (draft) => {
+                  const { looks, manner, rails } = JSON.parse(JSON.stringify(way.header)) as Header;
+                  Object.assign(draft, { looks, manner, rails });
+                })
               }
             >
               Try it

@@ -1,10 +1,11 @@
 import { resolveLook } from '@hatrail/core/header/look';
-import type { Header, Moment } from '@hatrail/core/model/header';
+import { headerItems, momentsOf, type Header, type Moment } from '@hatrail/core/model/header';
 import { LOGO_VARIANTS, LOGO_VARIANT_NAMES } from '@hatrail/core/model/picture';
 import type { LookCost } from '@hatrail/core/remedy/cost';
 import { fillCandidates, leastOpacity, type Knob, type Place } from '@hatrail/core/remedy/leastFill';
 import { showsGradient } from '@hatrail/core/stack/worn';
 import type { Row } from '@hatrail/core/sweep/prove';
+import { MARK_TARGET } from '@hatrail/core/sweep/verdict';
 import { colourName } from '../parts/ColourField.tsx';
 import { costOf, fillWork, proveAll, type SiteAtHand } from '../engine/proof.ts';
 
@@ -57,12 +58,20 @@ function withLook(header: Header, moment: Moment, set: Header['looks'][Moment]):
 }
 
 /** Sweeps a header; a way where every row is clear. */
-async function ifClear({ hand, moment, signal }: Asked, header: Header, text: string) {
-  const rows = await proveAll(hand, header, { moments: [moment], signal });
+async function ifClear(
+  { hand, moment, signal }: Asked,
+  header: Header,
+  text: string,
+  moments: readonly Moment[] = [moment],
+) {
+  const rows = await proveAll(hand, header, { moments, signal });
   return rows.every(({ verdict }) => verdict === 'clear')
     ? { text, header, rows, limit: undefined }
     : undefined;
 }
+
+/** Least size of large text at any weight (WCAG 2.2), CSS pixels. */
+const LARGE = 24;
 
 /** The colour of the palette that stands furthest from the links' ink. */
 const furthest = ({ hand, header, moment }: Asked) => fillCandidates({ site: hand.site, header }, moment)[1]!;
@@ -112,6 +121,38 @@ const FINDERS: readonly Finder[] = [
       if (way) return way;
     }
     return undefined;
+  },
+  // The change moved to where the ground changes: both of its moments must be clear then.
+  async (asked) => {
+    const { header } = asked;
+    const begins = header.manner.switch;
+    const places: [text: string, change: Partial<Header['manner']['switch']>][] = [
+      ['The change at the end of the first band.', { at: 'band', band: 1 }],
+      ['The change at the end of the second band.', { at: 'band', band: 2 }],
+      ...(header.manner.onScroll === 'returns'
+        ? []
+        : ([
+            ['The first look over dark bands, the second over light ones.', { at: 'ground', first: 'dark' }],
+            ['The first look over light bands, the second over dark ones.', { at: 'ground', first: 'light' }],
+          ] as [string, Partial<Header['manner']['switch']>][])),
+    ];
+    for (const [text, change] of places) {
+      const tried = { ...header, manner: { ...header.manner, switch: { ...begins, ...change } } };
+      const way = await ifClear(asked, tried, text, momentsOf(header));
+      if (way) return way;
+    }
+    return undefined;
+  },
+  // Large text needs less: enough where every text reaches that already.
+  async (asked) => {
+    const { header, rows } = asked;
+    const failing = rows.filter(({ verdict }) => verdict !== 'clear');
+    if (failing.some(({ needed, worst }) => needed < 4.5 || worst < MARK_TARGET)) return undefined;
+    const grown = JSON.parse(JSON.stringify(header)) as Header;
+    for (const item of headerItems(grown)) {
+      if (item.kind === 'menu' || item.kind === 'text') item.size = Math.max(item.size ?? 0, LARGE);
+    }
+    return ifClear(asked, grown, `Links and lines of text at ${LARGE} px, which makes them large text.`);
   },
 ];
 
