@@ -150,3 +150,70 @@ describe('follows the ground', () => {
     await tab.context().close();
   });
 });
+
+describe('in the richest look', () => {
+  const rich = (header: Header) => {
+    const colour = { colour: '#101b33' };
+    const stops = [0, 100].map((at) => ({ at, colour, opacity: 0.3 + at / 200 }));
+    const look = (n: number): Header['looks']['top'] => ({
+      ink: { link: { colour: '#ffffff' }, pressed: colour, logo: n === 1 ? 'light' : 'dark' },
+      backing: { hover: { colour, opacity: 0.5 } },
+      gradient: { on: true, angle: 90 * n, stops },
+      tint: { colour, opacity: n / 10 },
+      blur: { radius: 6 * n },
+      fill: { colour, opacity: 0.2 * n },
+      shadow: { opacity: 0.3, y: n },
+    });
+    header.looks = { top: look(1), scrolled: look(2) };
+    header.manner = {
+      ...header.manner,
+      onScroll: 'stays',
+      lies: 'over',
+      smaller: 10,
+      switch: { at: 'distance', distance: 60 },
+    };
+    for (const rail of header.rails)
+      Object.assign(rail, { leaves: false, inFlow: false, height: rail.height + 20 });
+  };
+
+  test('nothing shifts at the switch, and scrolling makes no long task', async () => {
+    const tab = await visit(rich);
+    await watchShift(tab);
+    await tab.evaluate(() => {
+      const told = globalThis as unknown as { long: number };
+      told.long = 0;
+      new PerformanceObserver((list) => {
+        told.long += list.getEntries().length;
+      }).observe({ type: 'longtask' });
+    });
+    for (const y of [30, 200, 900, 40, 0]) await scrollTo(tab, y);
+    expect(await shiftOf(tab)).toBe(0);
+    expect(await tab.evaluate(() => (globalThis as unknown as { long: number }).long)).toBe(0);
+    await tab.context().close();
+  });
+
+  test('on paper: once, in black, with no ground', async () => {
+    const tab = await visit(rich);
+    await tab.emulateMedia({ media: 'print' });
+    const style = (selector: string, property: string) =>
+      tab
+        .locator(selector)
+        .first()
+        .evaluate((element, name) => getComputedStyle(element).getPropertyValue(name), property);
+    expect(await style('.hr', 'position')).toBe('relative');
+    expect(await style('.hr-link', 'color')).toBe('rgb(0, 0, 0)');
+    expect(await style('.hr-bar > .hr-back', 'display')).toBe('none');
+    await tab.context().close();
+  });
+
+  test('at 400 % zoom, which leaves 320 px: no sideways scroll, and every link can be had', async () => {
+    const tab = await visit(rich, 320);
+    expect(await tab.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(320);
+    await tab.locator('.hr-toggle').click();
+    const links = tab.locator('.hr-panel a');
+    expect(await links.count()).toBeGreaterThan(3);
+    for (const box of await links.evaluateAll((all) => all.map((link) => link.getBoundingClientRect().right)))
+      expect(box).toBeLessThanOrEqual(320);
+    await tab.context().close();
+  });
+});

@@ -44,7 +44,7 @@ export function headerCss(
     dropCss(site, header),
     panelCss(site, header),
     geometryCss(site, header, layout.foldWidth, measure),
-    exceptionsCss(header, layout.foldWidth),
+    exceptionsCss(site, header, layout.foldWidth),
   ]
     .filter(Boolean)
     .join('\n');

@@ -24,6 +24,7 @@ import { LayerSummary, isThere, stateWords } from './LayerSummary.tsx';
 import { LetterPatch } from './LetterPatch.tsx';
 import { LAYER_NAMES, ownLook, putBack, putBackMoment, setsLayer, wearerName } from './lookEdits.ts';
 import { OpeningBand, useOpeningBand, worstWord } from './OpeningBand.tsx';
+import { ExtentFields } from '../hang/ExtentFields.tsx';
 import { MannerPanel, mannerText } from './MannerPanel.tsx';
 
 interface CutPanelProps {
@@ -74,7 +75,7 @@ function layersOf({ rail, item }: Wearer): readonly LayerName[] {
 export function CutPanel(props: CutPanelProps) {
   const { site, header, moment, hand, page, width, rows, worst, cut, answer, facts, held, onHold } = props;
   const pageTitle = page.title;
-  const [open, setOpen] = useState<LayerName | 'manner' | 'covers' | 'opening'>('fill');
+  const [open, setOpen] = useState<LayerName | 'manner' | 'covers' | 'opening' | 'extent'>('fill');
   const [whose, setWhose] = useState('header');
   const wearers = wearersOf(header);
   const wearer = wearers.find(({ key }) => key === whose)?.wearer ?? { header };
@@ -238,6 +239,17 @@ export function CutPanel(props: CutPanelProps) {
         <Covers site={site} header={header} moment={moment} />
       </LayerRow>
       <LayerRow
+        title="Extent"
+        summary={extentText(header)}
+        cut={undefined}
+        step={undefined}
+        isOpen={open === 'extent'}
+        onOpen={() => setOpen('extent')}
+        onPutBack={undefined}
+      >
+        <ExtentFields header={header} />
+      </LayerRow>
+      <LayerRow
         title="Manner"
         summary={mannerText(header)}
         cut={undefined}
@@ -265,6 +277,17 @@ export function CutPanel(props: CutPanelProps) {
       )}
     </section>
   );
+}
+
+/** How wide the header is, in a few words. */
+function extentText({ extent, rails }: Header): string {
+  const { top = 0, sides = 0, radius = 0, steps = [] } = extent ?? {};
+  const most = rails.flatMap(({ max }) => (max === undefined ? [] : [max]));
+  const inset = top + sides > 0 ? `inset ${top} px and ${sides} px` : 'edge to edge';
+  const corners = radius > 0 ? [`corners of ${radius} px`] : [];
+  const widest = most.length > 0 ? [`contents ${Math.max(...most)} px at most`] : [];
+  const narrower = steps.length > 0 ? [`${steps.length === 1 ? 'another' : 'others'} on small screens`] : [];
+  return [inset, ...corners, ...widest, ...narrower].join(', ');
 }
 
 interface LayerRowProps {

@@ -1,6 +1,7 @@
 import { Popover, TextField } from '@mui/material';
 import { useId, useState } from 'react';
 import { HexColorPicker } from 'react-colorful';
+import { create } from 'zustand';
 import { hexColour, parseColour } from '@hatrail/core/colour/rgb';
 import { colourMessage } from '@hatrail/core/model/rules';
 import { resolveColour, type ColourUse, type Swatch } from '@hatrail/core/model/palette';
@@ -13,6 +14,17 @@ interface ColourFieldProps {
   onChange: (use: ColourUse) => void;
 }
 
+/** Colours that were taken last and are not in the palette, the latest first. */
+const useRecent = create<{ colours: string[] }>()(() => ({ colours: [] }));
+const MOST_RECENT = 8;
+
+function remember(colour: string | undefined): void {
+  if (colour === undefined) return;
+  useRecent.setState(({ colours }) => ({
+    colours: [colour, ...colours.filter((each) => each !== colour)].slice(0, MOST_RECENT),
+  }));
+}
+
 /** What a colour is called: its swatch's name, or the colour itself. */
 export function colourName(palette: readonly Swatch[], use: ColourUse): string {
   return palette.find(({ id }) => id === use.swatch)?.name ?? use.colour ?? '';
@@ -20,6 +32,7 @@ export function colourName(palette: readonly Swatch[], use: ColourUse): string {
 
 /** A colour: a swatch of the palette, or any colour, typed or picked. */
 export function ColourField({ label, palette, use, onChange }: ColourFieldProps) {
+  const recent = useRecent(({ colours }) => colours);
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const hex = hexColour(resolveColour(palette, use));
   return (
@@ -38,7 +51,10 @@ export function ColourField({ label, palette, use, onChange }: ColourFieldProps)
       <Popover
         open={anchor !== null}
         anchorEl={anchor}
-        onClose={() => setAnchor(null)}
+        onClose={() => {
+          remember(use.colour);
+          setAnchor(null);
+        }}
         anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
         slotProps={{ paper: { role: 'dialog', 'aria-label': label, sx: { p: 2, width: 248 } } }}
       >
@@ -58,6 +74,22 @@ export function ColourField({ label, palette, use, onChange }: ColourFieldProps)
             </button>
           ))}
         </div>
+        {recent.length > 0 && (
+          <div className="recent" role="group" aria-label="Recent colours">
+            {recent.map((colour) => (
+              <button
+                key={colour}
+                type="button"
+                title={colour}
+                aria-label={colour}
+                aria-pressed={colour === use.colour}
+                onClick={() => onChange({ colour })}
+              >
+                <span className="swatch" style={{ background: colour }} />
+              </button>
+            ))}
+          </div>
+        )}
         <HexColorPicker
           color={hex}
           onChange={(colour) => colour !== hex && onChange({ colour })}

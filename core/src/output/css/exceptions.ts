@@ -1,10 +1,12 @@
 import { ALWAYS } from '../../header/fold.ts';
+import { logoVariantsOf } from '../../header/look.ts';
 import type { Header } from '../../model/header.ts';
+import type { Site } from '../../model/site.ts';
 import { keepsToBottom, standsInFlow } from '../../header/manner.ts';
 import { px, rule, within } from '../text.ts';
 
 /** Without the script, without motion, in forced colours and in print. */
-export function exceptionsCss(header: Header, foldWidth: number): string {
+export function exceptionsCss(site: Site, header: Header, foldWidth: number): string {
   // One that keeps to the bottom stands there without a script, too.
   const leaves = header.manner.lies === 'over' && !standsInFlow(header) ? 'absolute' : 'relative';
   const opened = rule(
@@ -43,5 +45,24 @@ export function exceptionsCss(header: Header, foldWidth: number): string {
         rule('.hr-logo', 'background: var(--hr-fill)', 'forced-color-adjust: none'),
       ].join(''),
     ),
+    printCss(site, header),
   ].join('');
+}
+
+/** On paper there are no backgrounds: the header stands once, at the top, in black, with the logo that is for light grounds. */
+function printCss(site: Site, header: Header): string {
+  const variants = logoVariantsOf(site, header);
+  const shown = variants.find(({ variant }) => variant === 'dark') ?? variants[0];
+  return within(
+    '@media print',
+    [
+      rule('.hr', 'position: relative', 'inset: auto'),
+      rule('.hr-back, .hr-opener, .hr-toggle, .hr-find', 'display: none'),
+      rule('.hr-bar', 'background: none', 'box-shadow: none', 'translate: none'),
+      rule('.hr :is(a, span)', 'color: #000', 'text-shadow: none'),
+      variants.length > 1
+        ? rule('.hr-logo img', 'opacity: 0') + rule(`.hr .hr-${shown!.variant}`, 'opacity: 1')
+        : '',
+    ].join(''),
+  );
 }

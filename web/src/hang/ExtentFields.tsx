@@ -1,0 +1,96 @@
+import type { Extent, Header } from '@hatrail/core/model/header';
+import { OnOff, Row } from '../parts/fields.tsx';
+import { NumberField } from '../parts/NumberField.tsx';
+import { ByWidth } from './ByWidth.tsx';
+import { changeHeader } from '../editor/edits.ts';
+
+const FLUSH: Extent = { top: 0, sides: 0, linked: true, radius: 0 };
+
+/** How far a header is inset from the window, by width, and the radius of its corners; edge to edge where all is 0. */
+export function ExtentFields({ header }: { header: Header }) {
+  const extent = header.extent ?? FLUSH;
+  const change = (label: string, make: (draft: Header) => void) =>
+    changeHeader(header.id, label, make, `header ${label}`);
+  const setExtent = (label: string, part: Partial<Extent>) =>
+    change(label, (draft) => {
+      const next = { ...extent, ...part };
+      if (next.linked && part.top !== undefined) next.sides = part.top;
+      if (next.linked && part.sides !== undefined) next.top = Math.min(240, part.sides);
+      draft.extent = next;
+    });
+  return (
+    <>
+      <Row label="Top">
+        <NumberField
+          label="Inset from the top"
+          unit="px"
+          min={0}
+          max={240}
+          value={extent.top}
+          onChange={(top) => setExtent('Inset from the top', { top })}
+        />
+      </Row>
+      <Row label="Sides">
+        <NumberField
+          label="Inset from the sides"
+          unit="px"
+          min={0}
+          max={400}
+          value={extent.sides}
+          onChange={(sides) => setExtent('Inset from the sides', { sides })}
+        />
+      </Row>
+      <Row label="Linked">
+        <OnOff
+          label="Top and sides are changed together"
+          value={extent.linked}
+          onChange={(linked) =>
+            change('Link the insets', (draft) => {
+              draft.extent = { ...extent, linked, ...(linked && { sides: extent.top }) };
+            })
+          }
+        />
+      </Row>
+      <Row label="Corners">
+        <NumberField
+          label="Corner radius"
+          unit="px"
+          min={0}
+          max={80}
+          value={extent.radius}
+          onChange={(radius) => setExtent('Corner radius', { radius })}
+        />
+      </Row>
+      <ByWidth
+        of="the inset"
+        steps={extent.steps}
+        canHide={false}
+        values={[
+          { key: 'top', label: 'Top', min: 0, max: 240, base: extent.top },
+          { key: 'sides', label: 'Sides', min: 0, max: 400, base: extent.sides },
+        ]}
+        onChange={(steps, label) =>
+          change(label, (draft) => {
+            const { steps: old = [], ...rest } = extent;
+            if (!steps) {
+              draft.extent = rest;
+              return;
+            }
+            // Linked insets stay alike at every width.
+            draft.extent = {
+              ...rest,
+              steps: steps.map((step) => {
+                if (!extent.linked) return step;
+                const was = old.find(({ below }) => below === step.below);
+                const changed = step.top !== was?.top ? step.top : step.sides;
+                return changed === undefined
+                  ? { below: step.below }
+                  : { below: step.below, top: Math.min(240, changed), sides: changed };
+              }),
+            };
+          })
+        }
+      />
+    </>
+  );
+}
