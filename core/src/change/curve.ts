@@ -75,7 +75,11 @@ function instantAt(
 ): Instant | undefined {
   const header = headerAt(scene, change, time);
   const layout = scene.layouts[change.kind === 'hover' ? change.moment : 'top'];
-  const between: Scene = { ...scene, header, layouts: { top: layout, scrolled: layout, back: layout } };
+  const between: Scene = {
+    ...scene,
+    header,
+    layouts: { top: layout, scrolled: layout, back: layout, pointed: layout },
+  };
   const targets = sceneTargets(between, 'top', draw).filter(
     ({ part, state }) => part === 'ink' && (state === 'rest' || state === 'current'),
   );

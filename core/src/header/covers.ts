@@ -15,7 +15,7 @@ export interface Cover {
 
 type Layer = 'fill' | 'gradient' | 'picture' | 'tint' | 'blur' | 'edge' | 'shadow' | 'cut';
 
-const percent = (opacity: number) => `${Math.round(opacity * 100)} %`;
+const percent = (opacity: number) => `${Number((opacity * 100).toFixed(1))} %`;
 
 /** For each layer: what to say of it where it is there, and the values that take it off. */
 const LAYERS: Record<Layer, { say(look: ResolvedLook): string | undefined; off: object }> = {

@@ -7,6 +7,7 @@ import {
   type Moment,
   type Rail,
 } from '../model/header.ts';
+import { allPointed } from './pointed.ts';
 import type { Item } from '../model/item.ts';
 import type { GradientStop, Mask, Tint, PicturePlacing, BlendMode } from '../model/layer.ts';
 import type { Line } from '../model/look.ts';
@@ -222,37 +223,45 @@ export function originOf<N extends LayerName>(
   return lineage(site, wearer, moment, name).find(({ look }) => sets(look))?.origin ?? 'default';
 }
 
+/** Every look that a wearer has: at each moment, and with the pointer over the header at each. */
+export function looksOf(site: Pick<Site, 'pairings'>, wearer: Wearer): ResolvedLook[] {
+  const { header, rail, item } = wearer;
+  const at = rail ? header.rails.indexOf(rail) : -1;
+  const pointed = allPointed(header).map(({ base, header: worn }) => {
+    const own = worn.rails[at];
+    const part = item && own && [own.start, own.middle, own.end].flat().find(({ id }) => id === item.id);
+    return resolveWorn(site, { header: worn, rail: own, item: part }, base);
+  });
+  return [...momentsOf(header).map((moment) => resolveWorn(site, wearer, moment)), ...pointed];
+}
+
 /** The logo variants that the header's moments show, each with its picture; none twice, none where there is no logo. */
 export function logoVariantsOf(site: Site, header: Header): { variant: LogoVariant; picture: string }[] {
   const shown = header.rails.flatMap((rail) =>
     [rail.start, rail.middle, rail.end]
       .flat()
       .filter(({ kind }) => kind === 'logo')
-      .flatMap((item) =>
-        momentsOf(header).map((moment) => resolveWorn(site, { header, rail, item }, moment).ink.logo),
-      ),
+      .flatMap((item) => looksOf(site, { header, rail, item }).map(({ ink }) => ink.logo)),
   );
-  const own = momentsOf(header).map((moment) => resolveLook(site, header, moment).ink.logo);
+  const own = looksOf(site, { header }).map(({ ink }) => ink.logo);
   return [...new Set([...own, ...shown])].flatMap((variant) => {
     const picture = logoPicture(site.logo, variant);
     return picture === undefined ? [] : [{ variant, picture }];
   });
 }
 
-/** A picture layer that a header or one of its rails wears at a moment. */
+/** A picture layer that a header or one of its rails wears at some moment. */
 export interface WornPicture {
-  moment: Moment;
   rail: Rail | undefined;
   picture: ResolvedLook['picture'];
 }
 
-/** Every picture layer of a header, moment by moment: its own, then its rails'. */
+/** Every picture layer of a header, look by look: its own, then its rails'. */
 export function wornPictures(site: Site, header: Header): WornPicture[] {
   return [undefined, ...header.rails].flatMap((rail) =>
-    momentsOf(header).flatMap((moment) => {
-      const { picture } = resolveWorn(site, { header, rail }, moment);
+    looksOf(site, { header, rail }).flatMap(({ picture }) => {
       const isThere = picture.on && site.pictures.some(({ id }) => id === picture.picture);
-      return isThere ? [{ moment, rail, picture }] : [];
+      return isThere ? [{ rail, picture }] : [];
     }),
   );
 }

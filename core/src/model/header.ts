@@ -125,10 +125,15 @@ export function momentsOf({ manner }: Pick<Header, 'manner'>): readonly Moment[]
   return manner.onScroll === 'returns' ? ['top', 'back'] : ['top', 'scrolled'];
 }
 
+/** All moments that a header is dressed for: with one for the pointer over it, where it has that. */
+export function allMoments(header: Pick<Header, 'manner' | 'looks'>): readonly Moment[] {
+  return [...momentsOf(header), ...(header.looks.pointed ? (['pointed'] as const) : [])];
+}
+
 /** What a header's moments are called: where its look follows the ground, by that ground. */
 export function momentName({ manner }: Pick<Header, 'manner'>, moment: Moment): string {
   const { at, first = 'dark' } = manner.switch;
-  if (at !== 'ground' || manner.onScroll === 'returns') return MOMENT_NAMES[moment];
+  if (at !== 'ground' || manner.onScroll === 'returns' || moment === 'pointed') return MOMENT_NAMES[moment];
   return (moment === 'top') === (first === 'dark') ? 'Over dark bands' : 'Over light bands';
 }
 

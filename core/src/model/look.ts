@@ -224,7 +224,7 @@ export class Look {
 }
 
 /** All moments, in the order in which each takes from the one before it. A header has those of {@link momentsOf}. */
-export const MOMENTS = ['top', 'scrolled', 'back'] as const;
+export const MOMENTS = ['top', 'scrolled', 'back', 'pointed'] as const;
 export type Moment = (typeof MOMENTS)[number];
 
 /** The moments' names, as visitors meet them. */
@@ -232,6 +232,7 @@ export const MOMENT_NAMES: Record<Moment, string> = {
   top: 'At the top',
   scrolled: 'After scrolling',
   back: 'Coming back up',
+  pointed: 'Pointer over it',
 };
 
 /** The looks of a header, one for each moment. */
@@ -241,6 +242,10 @@ export class Looks {
   @IsOptional()
   @Nested(() => Look)
   back?: Look;
+  /** With the pointer or the keyboard on the header, over whatever else it wears then. */
+  @IsOptional()
+  @Nested(() => Look)
+  pointed?: Look;
 }
 
 /** The looks of a rail or an item: what it does not take from what is around it. */
@@ -254,4 +259,8 @@ export class PartLooks {
   @IsOptional()
   @Nested(() => Look)
   back?: Look;
+  /** With the pointer or the keyboard on the header, over whatever else it wears then. */
+  @IsOptional()
+  @Nested(() => Look)
+  pointed?: Look;
 }

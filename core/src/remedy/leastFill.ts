@@ -7,7 +7,7 @@ import type { Behind, Raster } from '../stack/ground.ts';
 import type { Stack, StackLayer } from '../stack/layers.ts';
 import { readAt } from '../sweep/exact.ts';
 import { sceneTargets, type Row } from '../sweep/prove.ts';
-import { behindAt, type Scene } from '../sweep/scene.ts';
+import { behindAt, momentAt, type Scene } from '../sweep/scene.ts';
 import type { InkPart, LinkState, Target } from '../sweep/targets.ts';
 
 /** Opacities are solved and set in tenths of a percent: so many make up the whole. */
@@ -89,10 +89,17 @@ export function leastPercents(
   knob: Knob,
   places: readonly Place[],
 ): (number | undefined)[] {
-  const targets = sceneTargets(scene, moment, draw);
+  const known = new Map<Moment, Target[]>();
+  /** What is to be judged at a scroll: the same for all scrolls of a moment. */
+  const targetsAt = (scroll: number) => {
+    const met = momentAt(scene, scroll);
+    const targets = known.get(met) ?? sceneTargets(scene, moment, draw, scroll);
+    known.set(met, targets);
+    return targets;
+  };
   const { palette } = scene.site;
   return places.map((place) => {
-    const target = targets.find(
+    const target = targetsAt(place.scroll).find(
       ({ ink, state, part }) => ink.id === place.itemId && state === place.state && part === place.part,
     );
     if (!target) return 0;

@@ -58,7 +58,7 @@ export function cutScene(
   draw: Drawing,
   at: { moment: Moment; itemId: string; state: LinkState; part: InkPart; scroll: number },
 ): Cut | undefined {
-  const target = sceneTargets(scene, at.moment, draw).find(
+  const target = sceneTargets(scene, at.moment, draw, at.scroll).find(
     ({ ink, state, part }) => ink.id === at.itemId && state === at.state && part === at.part,
   );
   if (!target) return undefined;

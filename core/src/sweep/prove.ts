@@ -1,5 +1,6 @@
 import { luminance16 } from '../colour/contrast.ts';
-import { momentsOf, type Moment } from '../model/header.ts';
+import { pointedOver } from '../header/pointed.ts';
+import { allMoments, momentsOf, type Moment } from '../model/header.ts';
 import type { Box } from '../page/layout.ts';
 import type { Drawing } from '../stack/drawing.ts';
 import { groundTables, type Raster } from '../stack/ground.ts';
@@ -8,7 +9,7 @@ import { readAt } from './exact.ts';
 import { groundPlane, type Plane } from './plane.ts';
 import { sweepCells } from './running.ts';
 import { sweepLogo } from './runningLogo.ts';
-import { behindAt, headerRow, spanOfInk, spansOf, type Scene, type Span } from './scene.ts';
+import { behindAt, headerRow, momentAt, spanOfInk, spansOf, type Scene, type Span } from './scene.ts';
 import { sweepThroughVeil } from './runningVeil.ts';
 import { sweepBlurred } from './runningBlur.ts';
 import { targetsOf, type InkPart, type LinkState, type Target } from './targets.ts';
@@ -43,9 +44,26 @@ export interface SweptRow extends Row {
   contrasts: Float32Array;
 }
 
-/** Everything to be judged in a scene at a moment. */
-export function sceneTargets(scene: Scene, moment: Moment, draw: Drawing): Target[] {
-  return targetsOf(scene.site, scene.header, scene.layouts[moment], moment, scene.page, draw);
+/**
+ * Everything to be judged in a scene at a moment.
+ * @param scroll where the header is met; with the pointer over it, it wears what it does there besides
+ */
+export function sceneTargets(scene: Scene, moment: Moment, draw: Drawing, scroll = 0): Target[] {
+  const { site, header, layouts, page } = scene;
+  if (moment !== 'pointed') return targetsOf(site, header, layouts[moment], moment, page, draw);
+  const base = momentAt(scene, scroll);
+  return targetsOf(site, pointedOver(header, base), layouts[base], base, page, draw);
+}
+
+/** The stretches of a scene in which a moment is met, each with what is to be judged there. */
+function stretchesOf(scene: Scene, moment: Moment, draw: Drawing): { span: Span; targets: Target[] }[] {
+  const bases = moment === 'pointed' ? momentsOf(scene.header) : [moment];
+  return bases.flatMap((base) => {
+    const spans = spansOf(scene, base);
+    if (spans.length === 0) return [];
+    const targets = sceneTargets(scene, moment, draw, spans[0]!.from);
+    return spans.map((span) => ({ span, targets }));
+  });
 }
 
 /**
@@ -56,21 +74,18 @@ export function proveScene(
   scene: Scene,
   raster: Raster,
   draw: Drawing,
-  moments: readonly Moment[] = momentsOf(scene.header),
+  moments: readonly Moment[] = allMoments(scene.header),
 ): SweptRow[] {
-  return moments.flatMap((moment) => {
-    const spans = spansOf(scene, moment);
-    if (spans.length === 0) return [];
-    const targets = sceneTargets(scene, moment, draw);
-    return spans.flatMap((span) => {
+  return moments.flatMap((moment) =>
+    stretchesOf(scene, moment, draw).flatMap(({ span, targets }) => {
       const planes = new Planes(raster);
       return targets.flatMap((target) => {
         const own = spanOfInk(target.ink, span);
         if (!own) return [];
         return [rowOf(scene, moment, own, target, raster, sweepTarget(scene, own, target, raster, planes))];
       });
-    });
-  });
+    }),
+  );
 }
 
 /** A target's contrast at every scroll of a span. */
@@ -210,7 +225,7 @@ export function probeScene(
   scroll: number,
 ): Probe[] {
   const here = { from: scroll, to: scroll };
-  const targets = sceneTargets(scene, moment, draw);
+  const targets = sceneTargets(scene, moment, draw, scroll);
   const down = headerRow(scene, scroll) - scroll;
   return targets
     .filter(({ ink }) => spanOfInk(ink, here))

@@ -53,7 +53,7 @@ export function layoutScene(
     page,
     width,
     windowHeight,
-    layouts: { top, scrolled: later, back: later },
+    layouts: { top, scrolled: later, back: later, pointed: later },
     laid,
     stretches: stretchesOf(site, header, page, laid, top, at).filter(({ from }) => from <= maxScroll),
     maxScroll,

@@ -1,5 +1,5 @@
 import type { Wearer } from '@hatrail/core/header/look';
-import { itemsOf, momentName, momentsOf, type Header, type Moment } from '@hatrail/core/model/header';
+import { itemsOf, momentName, allMoments, type Header, type Moment } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
 import { copyLook, ownLook, wearerName } from './lookEdits.ts';
 
@@ -39,7 +39,7 @@ export function CopyFrom({
       .map(({ wearer: each }) => ({ wearer: each, name: wearerName(site, each) })),
     ...others,
   ].flatMap(({ wearer: each, name }) =>
-    momentsOf(each.header)
+    allMoments(each.header)
       .filter(
         (at) =>
           Object.keys(ownLook(each, at)).length > 0 &&

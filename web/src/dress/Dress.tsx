@@ -37,10 +37,23 @@ export function Dress() {
   const { scene, failure } = useSweptView(hand, header, page.id, width);
   const film = useFilm(hand, header, page.id, width, FILM_WIDTH * 2);
   const facts = scene?.facts;
+  const isPointed = moment === 'pointed';
   const scroll = Math.min(place.scroll ?? 0, facts?.maxScroll ?? Infinity);
+  // Under the pointer every scroll is met once more: its threads are shown on their own.
+  const shown = useMemo(
+    () => scene && { ...scene, rows: scene.rows.filter((row) => (row.moment === 'pointed') === isPointed) },
+    [scene, isPointed],
+  );
   const rows = scene?.rows.filter((row) => row.moment === moment) ?? [];
   const worst = worstRow(rows);
-  const probes = useProbes(hand, header, page.id, width, facts ? momentAt(facts, scroll) : moment, scroll);
+  const probes = useProbes(
+    hand,
+    header,
+    page.id,
+    width,
+    facts && !isPointed ? momentAt(facts, scroll) : moment,
+    scroll,
+  );
   const cut = useCut(hand, header, page.id, worst);
   const all = useVerdicts();
   const answer = useLeast(hand, header, moment, width, 'fill');
@@ -55,21 +68,23 @@ export function Dress() {
   }, [isWaiting, worst, go]);
 
   const [ground, setGround] = useState<GroundName>('page');
+  const opened: Held = facts?.layout.folded ? 'menu' : 'drop-downs';
+  const [held, setHeld] = useState<Held>();
+  const [menu, setMenu] = useState<'open' | 'closed'>('closed');
+  const heldNow = held ?? (menu === 'open' ? opened : isPointed ? 'pointed' : undefined);
   const [other, setOther] = useState<{ name: string; header: Header }>();
   const otherHand = useMemo(() => (other ? withHeader(hand, other.header) : hand), [hand, other]);
   const otherPreview = usePreview(otherHand, other?.header ?? header, page, other && measure);
   const compared = other && otherPreview && { name: other.name, preview: otherPreview };
   const compare = (name: string, to: Header) => setOther({ name, header: to });
-  const [held, setHeld] = useState<Held>();
-  const [menu, setMenu] = useState<'open' | 'closed'>('closed');
   const stage = useRef<HTMLDivElement>(null);
   const room = useWidthOf(stage);
   const windowHeight = facts?.windowHeight ?? usualWindowHeight(width);
   const scale = Math.min(1, room / width, 620 / windowHeight);
 
   const goTo = useCallback(
-    (next: number) => go({ scroll: next, ...(facts && { moment: momentAt(facts, next) }) }),
-    [go, facts],
+    (next: number) => go({ scroll: next, ...(facts && !isPointed && { moment: momentAt(facts, next) }) }),
+    [go, facts, isPointed],
   );
   const worstScroll = worst?.scroll;
   const goToWorst = useCallback(() => go({ scroll: worstScroll }), [go, worstScroll]);
@@ -129,7 +144,7 @@ export function Dress() {
             scale={scale}
             scroll={scroll}
             ground={groundCss(ground)}
-            held={held ?? (menu === 'open' ? (facts?.layout.folded ? 'menu' : 'drop-downs') : undefined)}
+            held={heldNow}
             worst={ground === 'page' && menu === 'closed' ? mostLost(probes) : undefined}
             compared={compared}
             onCompared={() => setOther(undefined)}
@@ -179,7 +194,7 @@ export function Dress() {
       <Film
         title={page.title}
         picture={film}
-        scene={scene}
+        scene={shown}
         scroll={scroll}
         worst={worst}
         onScroll={goTo}

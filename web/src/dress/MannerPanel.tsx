@@ -1,9 +1,18 @@
 import type { ReactNode } from 'react';
-import { momentsOf, EASINGS, type Easing, type Header, type OnScroll } from '@hatrail/core/model/header';
+import {
+  headerItems,
+  momentsOf,
+  EASINGS,
+  type Easing,
+  type Header,
+  type OnScroll,
+} from '@hatrail/core/model/header';
+import type { PartLooks } from '@hatrail/core/model/look';
 import type { Site } from '@hatrail/core/model/site';
 import type { SceneFacts } from '../engine/types.ts';
 import { NumberField } from '../parts/NumberField.tsx';
 import { BandGrounds } from './BandGrounds.tsx';
+import { changeHeader } from '../editor/edits.ts';
 import { setManner } from './lookEdits.ts';
 
 type Manner = Header['manner'];
@@ -141,6 +150,23 @@ export function MannerPanel({
           )}
         </Choice>
       )}
+      <Choice label="With the pointer over it">
+        <Select
+          label="With the pointer over it"
+          value={header.looks.pointed ? 'own' : 'same'}
+          options={{ same: 'As it is', own: 'A moment of its own' }}
+          onChange={(how) =>
+            changeHeader(header.id, 'A moment for the pointer', (draft) => {
+              if (how === 'own') draft.looks.pointed ??= {};
+              else
+                for (const { looks } of [draft, ...draft.rails, ...headerItems(draft)] as {
+                  looks?: PartLooks;
+                }[])
+                  delete looks?.pointed;
+            })
+          }
+        />
+      </Choice>
       <Choice label="The change takes">
         <NumberField
           label="Duration"

@@ -1,5 +1,5 @@
 import { memo, type ReactNode } from 'react';
-import { momentName, momentsOf, type Header, type Moment } from '@hatrail/core/model/header';
+import { allMoments, momentName, momentsOf, type Header, type Moment } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
 import { hasDropDowns, judgePanel } from '@hatrail/core/sweep/panel';
 import type { Row } from '@hatrail/core/sweep/prove';
@@ -51,7 +51,7 @@ export const Moments = memo(function Moments(props: MomentsProps) {
   );
   return (
     <section className="moments" aria-label={`Moments on ${pageTitle} at ${width} px`}>
-      {momentsOf(header).map((each) => {
+      {allMoments(header).map((each) => {
         const worst = worstRow(scene?.rows.filter((row) => row.moment === each) ?? []);
         return (
           <Card
@@ -62,6 +62,7 @@ export const Moments = memo(function Moments(props: MomentsProps) {
             preview={scene && preview}
             width={width}
             scroll={worst?.scroll ?? (scene && firstScroll(scene.facts, each)) ?? 0}
+            {...(each === 'pointed' && { held: 'pointed' })}
           >
             {worst ? (
               <VerdictText verdict={worst.verdict} contrast={worst.worst} />

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useMemo, useRef } from 'react';
 import { useSearchParams } from 'react-router';
-import { momentsOf, type Header, type Moment } from '@hatrail/core/model/header';
+import { allMoments, type Header, type Moment } from '@hatrail/core/model/header';
 import type { Page } from '@hatrail/core/model/page';
 import type { Site } from '@hatrail/core/model/site';
 import { GREATEST_WIDTH, LEAST_WIDTH } from '@hatrail/core/sweep/widths';
@@ -31,7 +31,7 @@ export function usePlace(site: Site): [Place, (change: PlaceChange) => void] {
     const width = Number(params.get('width') ?? 1280);
     const scroll = params.get('scroll');
     const header = site.headers.find(({ id }) => id === params.get('header')) ?? site.headers[0]!;
-    const moments = momentsOf(header);
+    const moments = allMoments(header);
     return {
       header,
       page: site.pages.find(({ id }) => id === params.get('page')) ?? site.pages[0]!,

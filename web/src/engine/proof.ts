@@ -1,7 +1,7 @@
 import type { Change, ChangeCurve } from '@hatrail/core/change/curve';
 import { layoutHeader } from '@hatrail/core/header/layout';
 import { contextMeasure, type Measure, type MeasuringContext } from '@hatrail/core/measure/measure';
-import { MOMENTS, momentsOf, type Header, type Moment } from '@hatrail/core/model/header';
+import { MOMENTS, allMoments, type Header, type Moment } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
 import { shippedSizes, type ShippedSizes } from '@hatrail/core/output/sizes';
 import { lookCost, type LookCost } from '@hatrail/core/remedy/cost';
@@ -93,7 +93,7 @@ export async function proveView(
 ): Promise<SweptScene> {
   const request = await sceneRequest(at, headerId, pageId, width);
   const header = at.site.headers.find(({ id }) => id === headerId)!;
-  const sweep = { ...request, moments: options.moments ?? momentsOf(header), curves: true };
+  const sweep = { ...request, moments: options.moments ?? allMoments(header), curves: true };
   return onEngine(placeName(pageId, width), (engine) => engine.sweep(sweep), { urgency: 'soon', ...options });
 }
 
@@ -188,7 +188,7 @@ export async function proveAll(
   const rows = await Promise.all(
     places.map(async ({ pageId, width }) => {
       const found = await Promise.all(
-        (options.moments ?? momentsOf(header)).map((moment) =>
+        (options.moments ?? allMoments(header)).map((moment) =>
           proveMoment(at, header, pageId, width, moment, { urgency: 'later', ...options }),
         ),
       );

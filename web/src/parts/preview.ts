@@ -129,7 +129,7 @@ export function usePreview(
 }
 
 /** A state of links and icons, or an open menu, that a frame is held in while it is dressed. */
-export type Held = 'hover' | 'active' | 'focus-visible' | 'drop-downs' | 'menu';
+export type Held = 'hover' | 'active' | 'focus-visible' | 'pointed' | 'drop-downs' | 'menu';
 
 const POINTED = ['hover', 'active', 'focus-visible'] as const;
 
@@ -148,6 +148,9 @@ export function holdFrame(inside: Document, held: Held | undefined): void {
     if (state) part.dataset.held = state;
     else delete part.dataset.held;
   }
+  const bar = inside.querySelector<HTMLElement>('.hr');
+  if (bar && held === 'pointed') bar.dataset.held = 'hover';
+  else delete bar?.dataset.held;
   const opener = inside.querySelector<HTMLElement>('.hr-rail [aria-expanded]');
   if (opener && (opener.getAttribute('aria-expanded') === 'true') !== (held === 'drop-downs')) opener.click();
   const panel = inside.querySelector<HTMLDialogElement>('.hr-panel');

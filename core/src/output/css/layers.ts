@@ -1,6 +1,6 @@
 import { cssColour } from '../../colour/rgb.ts';
-import { resolveWorn, type ResolvedLook, type Wearer } from '../../header/look.ts';
-import { momentsOf, type Header, type Moment, type Rail } from '../../model/header.ts';
+import { looksOf, type ResolvedLook, type Wearer } from '../../header/look.ts';
+import type { Header, Rail } from '../../model/header.ts';
 import { resolveColour, type ColourUse } from '../../model/palette.ts';
 import type { Site } from '../../model/site.ts';
 import { cutDepth, placingOf, showsGradient } from '../../stack/worn.ts';
@@ -35,7 +35,7 @@ const pictureKey = ({ on: _, opacity: __, ...placed }: Picture) => JSON.stringif
 
 /** The elements that a wearer's layers need. */
 export function layerNeeds(site: Pick<Site, 'pairings' | 'pictures'>, wearer: Wearer): LayerNeeds {
-  const looks = momentsOf(wearer.header).map((moment) => resolveWorn(site, wearer, moment));
+  const looks = looksOf(site, wearer);
   const shown = looks.filter(({ picture }) => picture.on).map(({ picture }) => picture);
   const pictures = [...new Map(shown.map((picture) => [pictureKey(picture), picture])).values()];
   const needs = {
@@ -83,11 +83,10 @@ function stopProperties(site: Site, looks: readonly ResolvedLook[], look: Resolv
   ] as [string, string][];
 }
 
-/** The values of a wearer's layers at a moment, as custom properties. */
-export function layerProperties(site: Site, wearer: Wearer, moment: Moment): [string, string][] {
+/** The values of a wearer's layers in one of its looks, as custom properties. */
+export function layerProperties(site: Site, wearer: Wearer, look: ResolvedLook): [string, string][] {
   const needs = layerNeeds(site, wearer);
-  const looks = momentsOf(wearer.header).map((each) => resolveWorn(site, wearer, each));
-  const look = resolveWorn(site, wearer, moment);
+  const looks = looksOf(site, wearer);
   const colour = (use: ColourUse, opacity = 1) => cssColour(resolveColour(site.palette, use), opacity);
   const { fill, tint, blur, cut, picture } = look;
   return [

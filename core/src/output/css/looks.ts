@@ -1,6 +1,7 @@
 import { cssColour } from '../../colour/rgb.ts';
-import { originOf, resolveWorn, type ResolvedLook, type Wearer } from '../../header/look.ts';
-import { itemsOf, momentsOf, type Header, type Look, type Moment } from '../../model/header.ts';
+import { looksOf, originOf, resolveWorn, type ResolvedLook, type Wearer } from '../../header/look.ts';
+import { allPointed } from '../../header/pointed.ts';
+import { allMoments, itemsOf, momentsOf, type Header, type Look, type Moment } from '../../model/header.ts';
 import { LOGO_VARIANTS } from '../../model/picture.ts';
 import { resolveColour, type ColourUse } from '../../model/palette.ts';
 import type { Site } from '../../model/site.ts';
@@ -21,7 +22,7 @@ function letterShadow(site: Site, { x, y, blur, colour, opacity }: ResolvedLook[
 /** Whether any header, rail or item wears a text shadow at any moment. */
 export function hasTextShadow(site: Site, header: Header): boolean {
   return wearersOf(header).some((wearer) =>
-    momentsOf(header).some((moment) => resolveWorn(site, wearer, moment).textShadow.opacity > 0),
+    looksOf(site, wearer).some(({ textShadow }) => textShadow.opacity > 0),
   );
 }
 
@@ -112,7 +113,7 @@ function inheritedProperties(site: Site, wearer: Wearer, moment: Moment, shadows
 export function dressedStates(header: Header): { pressed: boolean; focused: boolean; backing: boolean } {
   const sets = (test: (look: Look) => boolean) =>
     wearersOf(header).some((wearer) =>
-      momentsOf(header).some((moment) => {
+      allMoments(header).some((moment) => {
         const part = wearer.item ?? wearer.rail ?? header;
         return 'looks' in part && test(part.looks?.[moment] ?? {});
       }),
@@ -151,54 +152,62 @@ function outerProperties(site: Site, look: ResolvedLook, sides: boolean, shadow:
 export function hasSides(site: Site, header: Header): boolean {
   return (
     (header.extent?.radius ?? 0) > 0 ||
-    momentsOf(header).some((moment) => {
-      const { above, start, end } = resolveWorn(site, { header }, moment).edge;
-      return above.width + start.width + end.width > 0;
-    })
+    looksOf(site, { header }).some(
+      ({ edge: { above, start, end } }) => above.width + start.width + end.width > 0,
+    )
   );
 }
 
 /** Whether the header throws a shadow at any moment. */
 export function hasShadow(site: Site, header: Header): boolean {
-  return momentsOf(header).some((moment) => resolveWorn(site, { header }, moment).shadow.opacity > 0);
+  return looksOf(site, { header }).some(({ shadow }) => shadow.opacity > 0);
 }
 
-/** All values of a wearer that hold at a moment. */
-function propertiesOf(site: Site, wearer: Wearer, moment: Moment, shadows: boolean): Properties {
-  const { header, rail, item } = wearer;
-  if (item) return inheritedProperties(site, wearer, moment, shadows);
-  if (rail) {
-    const layers = layerNeeds(site, wearer).back ? layerProperties(site, wearer, moment) : [];
-    return [...inheritedProperties(site, wearer, moment, shadows), ...layers];
-  }
+/** All values of a wearer that hold at a moment. `as` is who it is in the header as it is dressed; layers go by that. */
+function propertiesOf(site: Site, wearer: Wearer, moment: Moment, shadows: boolean, as = wearer): Properties {
+  const { rail, item } = wearer;
+  const inherited = inheritedProperties(site, wearer, moment, shadows);
+  if (item) return inherited;
   const look = resolveWorn(site, wearer, moment);
+  if (rail) return layerNeeds(site, as).back ? [...inherited, ...layerProperties(site, as, look)] : inherited;
   return [
-    ...inheritedProperties(site, wearer, moment, shadows),
-    ...outerProperties(site, look, hasSides(site, header), hasShadow(site, header)),
-    ...layerProperties(site, wearer, moment),
+    ...inherited,
+    ...outerProperties(site, look, hasSides(site, as.header), hasShadow(site, as.header)),
+    ...layerProperties(site, as, look),
   ];
 }
 
-/** The looks of a header and its parts: what holds at the top, and what a later moment changes. */
+/** With the pointer over the header, or the keyboard in it. */
+const POINTED = ':is(:hover, :has(:focus-visible))';
+
+/** The looks of a header and its parts: what holds at the top, what a later moment changes, and what the pointer does. */
 export function looksCss(site: Site, header: Header): string {
   const shadows = hasTextShadow(site, header);
+  const pointed = allPointed(header).map(({ base, header: worn }) => ({ base, wearers: wearersOf(worn) }));
+  const momentAt = (moment: Moment) => (moment === 'top' ? '.hr' : `.hr[data-moment="${moment}"]`);
   return wearersOf(header)
-    .map((wearer) => {
+    .map((wearer, i) => {
       const { self } = wearer;
       const top = propertiesOf(site, wearer, 'top', shadows);
-      const first = new Map(top);
       const stops = wearer.item ? [] : stopTransitions(site, wearer);
+      /** What differs from other values, where the header is as `at` says. */
+      const differing = (at: string, properties: Properties, from: Properties) => {
+        const known = new Map(from);
+        const changed = properties.filter(([key, value]) => known.get(key) !== value);
+        return changed.length > 0 ? rule(self === '.hr' ? at : `${at} ${self}`, ...declare(changed)) : '';
+      };
       const later = momentsOf(header)
         .slice(1)
-        .map((moment) => {
-          const changed = propertiesOf(site, wearer, moment, shadows).filter(
-            ([key, value]) => first.get(key) !== value,
-          );
-          const at = `.hr[data-moment="${moment}"]`;
-          return changed.length > 0 ? rule(self === '.hr' ? at : `${at} ${self}`, ...declare(changed)) : '';
-        });
+        .map((moment) => differing(momentAt(moment), propertiesOf(site, wearer, moment, shadows), top));
+      const over = pointed.map(({ base, wearers }) =>
+        differing(
+          `${momentAt(base)}${POINTED}`,
+          propertiesOf(site, wearers[i]!, base, shadows, wearer),
+          propertiesOf(site, wearer, base, shadows),
+        ),
+      );
       const base = [...declare(top), ...(stops.length > 0 ? [`transition: ${stops.join(', ')}`] : [])];
-      return (base.length > 0 ? rule(self, ...base) : '') + later.join('');
+      return (base.length > 0 ? rule(self, ...base) : '') + later.join('') + over.join('');
     })
     .join('');
 }
