@@ -16,7 +16,10 @@ const running = await start({
 const browser = await openChromium();
 const tab = await browser.newPage({ viewport: { width: 1280, height: 800 } });
 const [id, ferry] = running.context.sites.ids();
-const shoot = (name: string, from: Tab = tab) => from.screenshot({ path: `docs/screenshots/${name}.png` });
+const shoot = async (name: string, from: Tab = tab) => {
+  if (from === tab) await tab.evaluate('scrollTo(0, 0)');
+  await from.screenshot({ path: `docs/screenshots/${name}.png` });
+};
 
 await tab.goto(running.url);
 await tab.locator('.site-verdict').nth(1).waitFor(WAIT);
@@ -55,6 +58,7 @@ await tab.locator('.percent-mark').waitFor(WAIT);
 await tab.waitForTimeout(1500);
 await shoot('dress');
 
+await tab.getByRole('button', { name: 'Set this look aside' }).click();
 await tryIt.click();
 await tab.getByText('Clear on every page').waitFor(WAIT);
 await tab.getByRole('button', { name: /^Ink/ }).click();
@@ -66,6 +70,24 @@ const add = (name: string) =>
 const undo = async (steps: number) => {
   for (let i = 0; i < steps; i++) await tab.getByRole('button', { name: 'Undo' }).click();
 };
+await tab.locator('.trial').getByText(/Lost/).first().waitFor(WAIT);
+await tab.getByRole('button', { name: 'Compare', exact: true }).first().click();
+await tab.getByRole('slider', { name: /^Divider/ }).waitFor(WAIT);
+await tab.setViewportSize({ width: 1280, height: 1080 });
+await tab.waitForTimeout(2500);
+await shoot('dress-trials');
+await tab.setViewportSize({ width: 1280, height: 800 });
+await tab.getByRole('button', { name: 'Stop comparing' }).click();
+await tab.getByRole('button', { name: /^Small, open/ }).click();
+await tab.waitForTimeout(2500);
+await shoot('dress-menu');
+await tab.getByRole('button', { name: /^After scrolling/ }).click();
+await tab.goto(`${running.url}/sites/${id}/dress`);
+await tab.locator('button.bar-verdict').waitFor(WAIT);
+await tab.getByRole('button', { name: /^Manner/ }).click();
+await tab.getByRole('region', { name: 'While a link comes under the pointer' }).scrollIntoViewIfNeeded();
+await tab.waitForTimeout(3500);
+await shoot('dress-change');
 await add('Gradient');
 await tab.waitForTimeout(2500);
 await shoot('dress-gradient');
@@ -81,9 +103,6 @@ await tab.locator('button.bar-verdict').waitFor(WAIT);
 await add('Blur');
 await tab.waitForTimeout(4000);
 await shoot('dress-blurred');
-await tab.getByRole('button', { name: /^What still covers/ }).click();
-await tab.waitForTimeout(500);
-await shoot('dress-covers');
 await undo(1);
 await tab.goto(`${running.url}/sites/${id}/dress`);
 await tab.getByText('Clear on every page').waitFor(WAIT);

@@ -131,6 +131,17 @@ export function setsLayer(wearer: Wearer, moment: Moment, layer: LayerName): boo
   return ownLook(wearer, moment)[layer] !== undefined;
 }
 
+/** What a state that nobody dresses is like. */
+const FOLLOWS: Partial<Record<string, string>> = {
+  'ink pressed': 'as hovered',
+  'ink focused': 'as at rest',
+  'ink ring': 'the ink that it is round',
+  'backing hover': 'as at rest',
+  'backing pressed': 'as hovered',
+  'backing focused': 'as at rest',
+  'backing current': 'as at rest',
+};
+
 /** Where a value comes from, in words. */
 export function originText<N extends LayerName>(
   site: Site,
@@ -144,7 +155,7 @@ export function originText<N extends LayerName>(
     case 'own':
       return 'own to this moment';
     case 'default':
-      return 'as a plain header';
+      return FOLLOWS[`${layer} ${String(key)}`] ?? 'as a plain header';
     case 'pairing':
       return 'from the pairing';
     case 'rail':
