@@ -69,6 +69,8 @@ const add = (name: string) =>
   tab.getByRole('group', { name: 'Add a layer' }).getByRole('button', { name, exact: true }).click();
 const undo = async (steps: number) => {
   for (let i = 0; i < steps; i++) await tab.getByRole('button', { name: 'Undo' }).click();
+  // Saved before the page is left.
+  await tab.waitForTimeout(1500);
 };
 await tab.locator('.trial').getByText(/Lost/).first().waitFor(WAIT);
 await tab.getByRole('button', { name: 'Compare', exact: true }).first().click();
