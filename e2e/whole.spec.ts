@@ -136,6 +136,35 @@ describe('the owner clears, holds and compares', SLOW, () => {
       .toEqual({ delay: 0, duration: header().manner.duration });
   });
 
+  test('the cut edge is dragged on the edge itself, the picture on the header', async () => {
+    const { tab } = owner;
+    const add = (name: string) =>
+      tab.getByRole('group', { name: 'Add a layer' }).getByRole('button', { name, exact: true }).click();
+    const cut = () => header().looks.scrolled.cut?.middle;
+    await tab.getByRole('button', { name: /^Over light bands/ }).click();
+    await add('Cut edge');
+    const handle = tab.getByRole('slider', { name: 'Depth of the cut in its middle' });
+    await handle.press('ArrowDown');
+    await expect.poll(cut, SLOW).toBe(25);
+    const box = (await handle.boundingBox())!;
+    await tab.mouse.move(box.x + 8, box.y + 8);
+    await tab.mouse.down();
+    await tab.mouse.move(box.x + 8, box.y + 30, { steps: 3 });
+    await tab.mouse.up();
+    await expect.poll(cut, SLOW).toBeGreaterThan(45);
+    await add('Picture');
+    const picture = tab.getByRole('group', { name: /^Place of the header’s picture/ });
+    await picture.press('Shift+ArrowDown');
+    await expect.poll(() => header().looks.scrolled.picture?.y, SLOW).toBe(60);
+    const at = (await picture.boundingBox())!;
+    await tab.mouse.move(at.x + 60, at.y + 10);
+    await tab.mouse.down();
+    await tab.mouse.move(at.x + 60, at.y + 40, { steps: 3 });
+    await tab.mouse.up();
+    // Pulled down, more of its upper part is seen.
+    await expect.poll(() => header().looks.scrolled.picture!.y!, SLOW).toBeLessThan(60);
+  });
+
   test('a trial is worn: everything is as it was set aside; axe-core finds nothing', async () => {
     const { tab } = owner;
     await tab.getByRole('button', { name: 'Wear it: Trial 1' }).click();

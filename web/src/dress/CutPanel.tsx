@@ -1,4 +1,4 @@
-import { useState, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import type { SceneFacts } from '../engine/types.ts';
 import { resolveWorn, type LayerName, type Wearer } from '@hatrail/core/header/look';
 import { coversOf } from '@hatrail/core/header/covers';
@@ -27,6 +27,9 @@ import { OpeningBand, useOpeningBand, worstWord } from './OpeningBand.tsx';
 import { ExtentFields } from '../hang/ExtentFields.tsx';
 import { MannerPanel, mannerText } from './MannerPanel.tsx';
 
+/** A part of the cut that can be open: one at a time. */
+export type OpenPart = LayerName | 'manner' | 'covers' | 'opening' | 'extent';
+
 interface CutPanelProps {
   site: Site;
   header: Header;
@@ -39,6 +42,11 @@ interface CutPanelProps {
   cut: Cut | undefined;
   answer: FillAnswer;
   facts: SceneFacts | undefined;
+  /** The part that is open, and whose look it is. */
+  open: OpenPart;
+  onOpen: (part: OpenPart) => void;
+  whose: string;
+  onWhose: (whose: string) => void;
   /** The state that the links on the stage are held in. */
   held: Held | undefined;
   onHold: (held: Held | undefined) => void;
@@ -73,10 +81,26 @@ function layersOf({ rail, item }: Wearer): readonly LayerName[] {
 
 /** The cut of a moment: its layers from the ink down to the page, the worst letter over each, and the contrast so far. */
 export function CutPanel(props: CutPanelProps) {
-  const { site, header, moment, hand, page, width, rows, worst, cut, answer, facts, held, onHold } = props;
+  const {
+    site,
+    header,
+    moment,
+    hand,
+    page,
+    width,
+    rows,
+    worst,
+    cut,
+    answer,
+    facts,
+    held,
+    onHold,
+    open,
+    onOpen: setOpen,
+    whose,
+    onWhose: setWhose,
+  } = props;
   const pageTitle = page.title;
-  const [open, setOpen] = useState<LayerName | 'manner' | 'covers' | 'opening' | 'extent'>('fill');
-  const [whose, setWhose] = useState('header');
   const wearers = wearersOf(header);
   const wearer = wearers.find(({ key }) => key === whose)?.wearer ?? { header };
   const look = resolveWorn(site, wearer, moment);

@@ -1,5 +1,6 @@
 import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { useOutletContext } from 'react-router';
+import { resolveLook } from '@hatrail/core/header/look';
 import { usualWindowHeight } from '@hatrail/core/page/layout';
 import { momentName, type Header, type Moment } from '@hatrail/core/model/header';
 import { momentAt } from '@hatrail/core/sweep/scene';
@@ -9,7 +10,8 @@ import type { EditorContext } from '../editor/Editor.tsx';
 import { withHeader } from '../engine/proof.ts';
 import { usePreview, type Held } from '../parts/preview.ts';
 import { BorrowedGround, GROUNDS, groundCss, type GroundName } from './BorrowedGround.tsx';
-import { CutPanel } from './CutPanel.tsx';
+import { CutPanel, type OpenPart } from './CutPanel.tsx';
+import { CutHandles, PictureHandle } from './StageHandles.tsx';
 import { Film, FILM_WIDTH } from './Film.tsx';
 import { MenuLook } from './MenuLook.tsx';
 import { Moments } from './Moments.tsx';
@@ -68,6 +70,8 @@ export function Dress() {
   }, [isWaiting, worst, go]);
 
   const [ground, setGround] = useState<GroundName>('page');
+  const [open, setOpen] = useState<OpenPart>('fill');
+  const [whose, setWhose] = useState('header');
   const opened: Held = facts?.layout.folded ? 'menu' : 'drop-downs';
   const [held, setHeld] = useState<Held>();
   const [menu, setMenu] = useState<'open' | 'closed'>('closed');
@@ -81,6 +85,22 @@ export function Dress() {
   const room = useWidthOf(stage);
   const windowHeight = facts?.windowHeight ?? usualWindowHeight(width);
   const scale = Math.min(1, room / width, 620 / windowHeight);
+
+  const down =
+    header.manner.onScroll === 'bottom'
+      ? windowHeight - (facts?.layout.height ?? 0)
+      : -Math.min(scroll, header.manner.onScroll === 'leaves' ? scroll : (facts?.layout.leaving ?? 0));
+  const bar = facts && { ...facts.bars[moment], y: facts.bars[moment].y + down };
+  const look = resolveLook(site, header, moment);
+  const grip = { site, wearer: { header }, moment, look, scale };
+  const handles =
+    bar && whose === 'header' && menu === 'closed' && !compared ? (
+      open === 'cut' ? (
+        <CutHandles {...grip} bar={bar} />
+      ) : open === 'picture' && look.picture.on ? (
+        <PictureHandle {...grip} bar={bar} />
+      ) : undefined
+    ) : undefined;
 
   const goTo = useCallback(
     (next: number) => go({ scroll: next, ...(facts && !isPointed && { moment: momentAt(facts, next) }) }),
@@ -147,6 +167,7 @@ export function Dress() {
             held={heldNow}
             worst={ground === 'page' && menu === 'closed' ? mostLost(probes) : undefined}
             compared={compared}
+            handles={handles}
             onCompared={() => setOther(undefined)}
             onScroll={(next) => next !== scroll && goTo(next)}
             onLink={followLink}
@@ -222,6 +243,10 @@ export function Dress() {
               facts={facts}
               held={held}
               onHold={setHeld}
+              open={open}
+              onOpen={setOpen}
+              whose={whose}
+              onWhose={setWhose}
             />
             <Remedy
               hand={hand}

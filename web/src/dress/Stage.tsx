@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import type { Probe } from '@hatrail/core/sweep/prove';
 import { Divider, type Compared } from './Divider.tsx';
 import { LiveFrame } from '../parts/LiveFrame.tsx';
@@ -18,6 +19,8 @@ interface StageProps {
   worst: Probe | undefined;
   /** Another look to be held against this one. */
   compared: Compared | undefined;
+  /** What can be dragged on the header itself. */
+  handles: ReactNode;
   onCompared: () => void;
   onScroll: (scroll: number) => void;
   onLink: (address: string) => void;
@@ -36,6 +39,7 @@ export function Stage(props: StageProps) {
     held,
     worst,
     compared,
+    handles,
     onCompared,
     onScroll,
     onLink,
@@ -56,6 +60,7 @@ export function Stage(props: StageProps) {
       onLink={onLink}
     >
       {worst && !compared && <Brackets probe={worst} scale={scale} />}
+      {handles}
       {compared && (
         <Divider
           compared={compared}

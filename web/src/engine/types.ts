@@ -2,6 +2,7 @@ import type { HeaderLayout } from '@hatrail/core/header/layout';
 import type { Moment } from '@hatrail/core/model/header';
 import type { ShippedSizes } from '@hatrail/core/output/sizes';
 import type { Site } from '@hatrail/core/model/site';
+import type { Box } from '@hatrail/core/page/layout';
 import type { Scene } from '@hatrail/core/sweep/scene';
 import type { SweptRow } from '@hatrail/core/sweep/prove';
 import type { LogoPixels } from '@hatrail/core/sweep/logo';
@@ -39,6 +40,8 @@ export interface SceneFacts {
   stretches: Scene['stretches'];
   /** The header at the top. */
   layout: HeaderLayout;
+  /** Its box at each moment, in its own pixels. */
+  bars: Record<Moment, Box>;
 }
 
 export interface SweepRequest extends SceneRequest {

@@ -53,6 +53,12 @@ const engine = {
       windowHeight: scene.windowHeight,
       stretches: scene.stretches,
       layout: scene.layouts.top,
+      bars: {
+        top: scene.layouts.top.bar,
+        scrolled: scene.layouts.scrolled.bar,
+        back: scene.layouts.back.bar,
+        pointed: scene.layouts.pointed.bar,
+      },
     };
     return transfer(
       { rows, facts },
