@@ -171,7 +171,7 @@ export function CutPanel(props: CutPanelProps) {
         <CopyFrom site={site} wearers={wearers} wearer={wearer} moment={moment} />
       </p>
       <HoldChoice held={held} onHold={onHold} />
-      <DressingProvider value={{ site, wearer, moment, look }}>
+      <DressingProvider value={{ hand, width, site, wearer, moment, look }}>
         {listed.map((name) => (
           <LayerRow
             key={name}
@@ -282,7 +282,7 @@ export function CutPanel(props: CutPanelProps) {
         onOpen={() => setOpen('manner')}
         onPutBack={undefined}
       >
-        <MannerPanel site={site} header={header} facts={facts} />
+        <MannerPanel hand={hand} width={width} header={header} facts={facts} />
         <ChangeWatch
           hand={hand}
           header={header}

@@ -75,7 +75,7 @@ export function Dress() {
   const opened: Held = facts?.layout.folded ? 'menu' : 'drop-downs';
   const [held, setHeld] = useState<Held>();
   const [menu, setMenu] = useState<'open' | 'closed'>('closed');
-  const heldNow = held ?? (menu === 'open' ? opened : isPointed ? 'pointed' : undefined);
+  const heldNow = menu === 'open' ? opened : (held ?? (isPointed ? 'pointed' : undefined));
   const [other, setOther] = useState<{ name: string; header: Header }>();
   const otherHand = useMemo(() => (other ? withHeader(hand, other.header) : hand), [hand, other]);
   const otherPreview = usePreview(otherHand, other?.header ?? header, page, other && measure);

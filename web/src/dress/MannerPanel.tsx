@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import {
   headerItems,
+  momentName,
   momentsOf,
   EASINGS,
   type Easing,
@@ -8,9 +9,10 @@ import {
   type OnScroll,
 } from '@hatrail/core/model/header';
 import type { PartLooks } from '@hatrail/core/model/look';
-import type { Site } from '@hatrail/core/model/site';
+import type { SiteAtHand } from '../engine/proof.ts';
 import type { SceneFacts } from '../engine/types.ts';
 import { NumberField } from '../parts/NumberField.tsx';
+import { BoundField } from './BoundField.tsx';
 import { BandGrounds } from './BandGrounds.tsx';
 import { changeHeader } from '../editor/edits.ts';
 import { setManner } from './lookEdits.ts';
@@ -48,14 +50,17 @@ export function mannerText({ manner }: Header): string {
 
 /** How the header behaves: over or above the page, on scroll, when the moment changes and how long that takes. */
 export function MannerPanel({
-  site,
+  hand,
+  width,
   header,
   facts,
 }: {
-  site: Site;
+  hand: SiteAtHand;
+  width: number;
   header: Header;
   facts: SceneFacts | undefined;
 }) {
+  const { site } = hand;
   const { manner } = header;
   const begins = manner.switch;
   const at = begins.at === 'first band' ? 'band' : begins.at;
@@ -120,6 +125,30 @@ export function MannerPanel({
           />
         )}
       </Choice>
+      {at === 'distance' && (
+        <p className="bounds">
+          {(['top', later!] as const).map((moment) => (
+            <BoundField
+              key={moment}
+              question={
+                moment === 'top'
+                  ? `How far may ${momentName(header, moment)} reach?`
+                  : `From where is ${momentName(header, moment)} clear?`
+              }
+              says={moment === 'top' ? 'Clear up to' : 'Clear from'}
+              hand={hand}
+              width={width}
+              header={header}
+              moments={[moment]}
+              least={1}
+              most={5000}
+              holds={moment === 'top' ? 'below' : 'above'}
+              make={(distance) => ({ ...header, manner: { ...manner, switch: { ...begins, distance } } })}
+              onTake={(distance) => setSwitch({ distance }, 'Distance')}
+            />
+          ))}
+        </p>
+      )}
       {at === 'band' && (
         <p className="origin">
           {from === undefined ? 'Never met on this page.' : `${from} px down this page.`} On a page with fewer

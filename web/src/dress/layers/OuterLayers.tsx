@@ -3,6 +3,7 @@ import type { Line } from '@hatrail/core/model/look';
 import { ColourField } from '../../parts/ColourField.tsx';
 import { NumberField } from '../../parts/NumberField.tsx';
 import { PercentSlider } from '../../parts/PercentSlider.tsx';
+import { BoundField } from '../BoundField.tsx';
 import { setLook } from '../lookEdits.ts';
 import { ColourValue, NumberValue, Value, useDressing } from './Value.tsx';
 
@@ -176,7 +177,38 @@ export function CutLayer() {
 
 /** The blur of what is behind: the page itself, before anything is laid over it. */
 export function BlurLayer() {
+  const { hand, width, wearer, moment } = useDressing();
+  const { header } = wearer;
+  const blurred = (radius: number) => ({
+    ...header,
+    looks: { ...header.looks, [moment]: { ...header.looks[moment], blur: { radius } } },
+  });
   return (
-    <NumberValue layer="blur" name="radius" label="Radius" called="Blur radius" unit="px" min={0} max={60} />
+    <>
+      <NumberValue
+        layer="blur"
+        name="radius"
+        label="Radius"
+        called="Blur radius"
+        unit="px"
+        min={0}
+        max={60}
+      />
+      {!wearer.rail && (
+        <BoundField
+          question="From where does a blur clear it?"
+          says="Clear from"
+          hand={hand}
+          width={width}
+          header={header}
+          moments={[moment]}
+          least={0}
+          most={60}
+          holds="above"
+          make={blurred}
+          onTake={(radius) => setLook(wearer, moment, 'blur', 'radius', radius)}
+        />
+      )}
+    </>
   );
 }

@@ -2,12 +2,15 @@ import { createContext, useContext, type ReactNode } from 'react';
 import { originOf, type LayerName, type ResolvedLook, type Wearer } from '@hatrail/core/header/look';
 import type { Moment } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
+import type { SiteAtHand } from '../../engine/proof.ts';
 import { ColourField } from '../../parts/ColourField.tsx';
 import { NumberField } from '../../parts/NumberField.tsx';
 import { originText, putBack, setLook } from '../lookEdits.ts';
 
 /** Whose look is being dressed, at which moment. */
 export interface Dressing {
+  hand: SiteAtHand;
+  width: number;
   site: Site;
   wearer: Wearer;
   moment: Moment;
