@@ -1,4 +1,3 @@
-import type { ReactNode } from 'react';
 import type { SceneFacts } from '../engine/types.ts';
 import { resolveWorn, type LayerName, type Wearer } from '@hatrail/core/header/look';
 import { coversOf } from '@hatrail/core/header/covers';
@@ -6,10 +5,9 @@ import { momentName, type Header, type Moment } from '@hatrail/core/model/header
 import type { Site } from '@hatrail/core/model/site';
 import type { Cut } from '@hatrail/core/stack/cut';
 import type { Row } from '@hatrail/core/sweep/prove';
-import { verdictOf } from '@hatrail/core/sweep/verdict';
 import { useLeast, type FillAnswer, type Solved } from '../editor/verdicts.ts';
 import type { Held } from '../parts/preview.ts';
-import { figure, VERDICT_COLOURS, VerdictText } from '../parts/Verdict.tsx';
+import { VerdictText } from '../parts/Verdict.tsx';
 import { addLayer } from './addLayer.ts';
 import type { Page } from '@hatrail/core/model/page';
 import type { SiteAtHand } from '../engine/proof.ts';
@@ -21,10 +19,10 @@ import { isHeld } from './layers/HoldField.tsx';
 import { LayerBody } from './layers/LayerBody.tsx';
 import { DressingProvider } from './layers/Value.tsx';
 import { LayerSummary, isThere, stateWords } from './LayerSummary.tsx';
-import { LetterPatch } from './LetterPatch.tsx';
 import { LAYER_NAMES, ownLook, putBack, putBackMoment, setsLayer, wearerName } from './lookEdits.ts';
 import { OpeningBand, useOpeningBand, worstWord } from './OpeningBand.tsx';
-import { ExtentFields } from '../hang/ExtentFields.tsx';
+import { Figure, LayerRow } from './LayerRow.tsx';
+import { ExtentFields, extentText } from '../hang/ExtentFields.tsx';
 import { MannerPanel, mannerText } from './MannerPanel.tsx';
 
 /** A part of the cut that can be open: one at a time. */
@@ -300,70 +298,5 @@ export function CutPanel(props: CutPanelProps) {
         </p>
       )}
     </section>
-  );
-}
-
-/** How wide the header is, in a few words. */
-function extentText({ extent, rails }: Header): string {
-  const { top = 0, sides = 0, radius = 0, steps = [] } = extent ?? {};
-  const most = rails.flatMap(({ max }) => (max === undefined ? [] : [max]));
-  const inset = top + sides > 0 ? `inset ${top} px and ${sides} px` : 'edge to edge';
-  const corners = radius > 0 ? [`corners of ${radius} px`] : [];
-  const widest = most.length > 0 ? [`contents ${Math.max(...most)} px at most`] : [];
-  const narrower = steps.length > 0 ? [`${steps.length === 1 ? 'another' : 'others'} on small screens`] : [];
-  return [inset, ...corners, ...widest, ...narrower].join(', ');
-}
-
-interface LayerRowProps {
-  title: string;
-  summary: ReactNode;
-  cut: Cut | undefined;
-  step: Cut['steps'][number] | undefined;
-  isOpen: boolean;
-  onOpen: () => void;
-  onPutBack: (() => void) | undefined;
-  children: ReactNode;
-}
-
-function LayerRow({ title, summary, cut, step, isOpen, onOpen, onPutBack, children }: LayerRowProps) {
-  return (
-    <div className="layer" data-open={isOpen || undefined}>
-      <button type="button" className="layer-head" aria-expanded={isOpen} onClick={onOpen}>
-        <span className="layer-name">
-          <strong>{title}</strong>
-          <small>{summary}</small>
-        </span>
-        <Figure cut={cut} step={step} />
-      </button>
-      {isOpen && (
-        <div className="layer-body">
-          {children}
-          {onPutBack && (
-            <p className="origin">
-              <button type="button" className="link" onClick={onPutBack}>
-                Put the whole layer back
-              </button>
-            </p>
-          )}
-        </div>
-      )}
-    </div>
-  );
-}
-
-function Figure({ cut, step }: { cut: Cut | undefined; step: Cut['steps'][number] | undefined }) {
-  if (!cut || !step) return null;
-  const verdict = verdictOf(step.contrast, cut.needed);
-  return (
-    <>
-      <LetterPatch cut={cut} ground={step.ground} />
-      <span
-        className="layer-figure"
-        style={{ color: VERDICT_COLOURS[verdict] }}
-        title={`${verdict}, ${cut.needed} is needed`}
-      >
-        {figure(step.contrast)}
-      </span>
-    </>
   );
 }

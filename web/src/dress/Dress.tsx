@@ -79,7 +79,8 @@ export function Dress() {
   const [other, setOther] = useState<{ name: string; header: Header }>();
   const otherHand = useMemo(() => (other ? withHeader(hand, other.header) : hand), [hand, other]);
   const otherPreview = usePreview(otherHand, other?.header ?? header, page, other && measure);
-  const compared = other && otherPreview && { name: other.name, preview: otherPreview };
+  const isOfThis = other?.header.id === header.id;
+  const compared = isOfThis && otherPreview ? { name: other.name, preview: otherPreview } : undefined;
   const compare = (name: string, to: Header) => setOther({ name, header: to });
   const stage = useRef<HTMLDivElement>(null);
   const room = useWidthOf(stage);

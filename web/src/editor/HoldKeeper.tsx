@@ -28,7 +28,10 @@ function HoldKeeper({
   hold: Hold;
 }) {
   const answer = useLeast(hand, header, moment, width, layer);
-  const isSwept = useVerdicts(({ rows, progress }) => rows !== undefined && progress === undefined);
+  // A moment that no page comes to asks for nothing, and is left as it is.
+  const isSwept = useVerdicts(
+    ({ rows, progress }) => progress === undefined && rows?.some((row) => row.moment === moment) === true,
+  );
   const now = percentOf(hand, header, moment, layer);
   useEffect(() => {
     if (!isSwept) return;

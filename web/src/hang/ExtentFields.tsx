@@ -94,3 +94,14 @@ export function ExtentFields({ header }: { header: Header }) {
     </>
   );
 }
+
+/** How wide the header is, in a few words. */
+export function extentText({ extent, rails }: Header): string {
+  const { top = 0, sides = 0, radius = 0, steps = [] } = extent ?? {};
+  const most = rails.flatMap(({ max }) => (max === undefined ? [] : [max]));
+  const inset = top + sides > 0 ? `inset ${top} px and ${sides} px` : 'edge to edge';
+  const corners = radius > 0 ? [`corners of ${radius} px`] : [];
+  const widest = most.length > 0 ? [`contents ${Math.max(...most)} px at most`] : [];
+  const narrower = steps.length > 0 ? [`${steps.length === 1 ? 'another' : 'others'} on small screens`] : [];
+  return [inset, ...corners, ...widest, ...narrower].join(', ');
+}

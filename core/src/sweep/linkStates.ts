@@ -1,0 +1,83 @@
+import type { HeaderInk, HeaderLayout } from '../header/layout.ts';
+import type { ResolvedLook } from '../header/look.ts';
+import type { Page } from '../model/page.ts';
+import type { ColourUse } from '../model/palette.ts';
+import type { Box } from '../page/layout.ts';
+import { areaOf } from '../stack/worn.ts';
+import type { Cell } from './cells.ts';
+
+/** The states of a link, and what is judged of it besides its word: the line below and the ring round it. */
+
+export const LINK_STATES = ['rest', 'current', 'hover', 'focused', 'pressed'] as const;
+export type LinkState = (typeof LINK_STATES)[number];
+
+/** What is judged of an ink: itself, the line below it, or the ring round it. */
+export type InkPart = 'ink' | 'cue' | 'ring';
+
+/** The states in which a visitor can meet an ink on a page: of pressed and focused, those that look other than hovered and at rest. */
+export function statesOf(ink: HeaderInk, look: ResolvedLook, page: Page): LinkState[] {
+  const current = !ink.wearsOwn && ink.what.kind === 'text' && ink.page === page.id;
+  const rest = current ? 'current' : 'rest';
+  if (ink.isStill) return [rest];
+  const differs = (a: 'pressed' | 'focused', b: 'hover' | 'rest') =>
+    !ink.wearsOwn &&
+    (JSON.stringify(look.ink[a]) !== JSON.stringify(look.ink[b === 'rest' ? 'link' : b]) ||
+      (ink.plate !== undefined && JSON.stringify(look.backing[a]) !== JSON.stringify(look.backing[b])));
+  return [
+    rest,
+    'hover',
+    ...(differs('focused', 'rest') ? ['focused' as const] : []),
+    ...(differs('pressed', 'hover') ? ['pressed' as const] : []),
+  ];
+}
+
+/** The ink of a look in a state. */
+export function inkIn({ ink }: ResolvedLook, state: LinkState): ColourUse {
+  return state === 'rest' ? ink.link : ink[state];
+}
+
+/** The line below a word in a state; none where it has none there. */
+export function cueBox(ink: HeaderInk, { cue }: ResolvedLook, state: LinkState): Box | undefined {
+  const thickness =
+    state === 'hover' || state === 'pressed' ? cue.hover : state === 'current' ? cue.current : 0;
+  if (!ink.isCued || ink.what.kind !== 'text' || thickness === 0) return undefined;
+  const { left, advance, baseline } = ink.what.run;
+  const width = (advance * cue.share) / 100;
+  return { x: left + (advance - width) / 2, y: baseline + cue.offset, width, height: thickness };
+}
+
+/** The focus ring: how far its inner edge is from what it goes round, and how thick it is. CSS pixels. */
+export const RING = { offset: 3, thickness: 2 };
+
+/**
+ * The cells of the ring round an ink: its four sides, where they lie on the header. Each is one cell: a ring is seen as a
+ * whole, and a star behind it does not hide it.
+ */
+export function ringCells(ink: HeaderInk, { bar }: HeaderLayout): Cell[] {
+  const { focus = ink.box } = ink;
+  if (focus === false || ink.isStill) return [];
+  const [inner, outer] = [RING.offset, RING.offset + RING.thickness];
+  const grown = (by: number) => ({
+    left: focus.x - by,
+    top: focus.y - by,
+    right: focus.x + focus.width + by,
+    bottom: focus.y + focus.height + by,
+  });
+  const [a, b] = [grown(outer), grown(inner)];
+  const box = (left: number, top: number, right: number, bottom: number): Box => ({
+    x: left,
+    y: top,
+    width: right - left,
+    height: bottom - top,
+  });
+  const sides = [
+    box(a.left, a.top, a.right, b.top),
+    box(a.left, b.bottom, a.right, a.bottom),
+    box(a.left, b.top, b.left, b.bottom),
+    box(b.right, b.top, a.right, b.bottom),
+  ];
+  const on = areaOf(bar);
+  const isOn = ({ left, top, right, bottom }: Cell) =>
+    left >= on.left && top >= on.top && right <= on.right && bottom <= on.bottom;
+  return sides.map(areaOf).filter(isOn);
+}
