@@ -59,7 +59,7 @@ export function Stage(props: StageProps) {
       onScroll={onScroll}
       onLink={onLink}
     >
-      {worst && !compared && <Brackets probe={worst} scale={scale} />}
+      {worst && !compared && <Brackets probe={worst} scale={scale} room={windowHeight * scale} />}
       {handles}
       {compared && (
         <Divider
@@ -75,7 +75,10 @@ export function Stage(props: StageProps) {
   );
 }
 
-function Brackets({ probe, scale }: { probe: Probe; scale: number }) {
+/** Height of the figure beside the brackets, with the room round it. */
+const FIGURE = 34;
+
+function Brackets({ probe, scale, room }: { probe: Probe; scale: number; room: number }) {
   const { box, cell, contrast, needed, item } = probe;
   const at = (x: number, y: number, width: number, height: number, grow = 0) => ({
     left: x * scale - grow,
@@ -83,6 +86,8 @@ function Brackets({ probe, scale }: { probe: Probe; scale: number }) {
     width: width * scale + 2 * grow,
     height: height * scale + 2 * grow,
   });
+  // Below what is bracketed, or above it at the window's lower edge.
+  const below = (box.y + box.height) * scale;
   return (
     <div className="brackets" aria-hidden="true">
       <span className="bracket" style={at(box.x, box.y, box.width, box.height, 3)} />
@@ -90,7 +95,10 @@ function Brackets({ probe, scale }: { probe: Probe; scale: number }) {
         className="bracket-cell"
         style={at(cell.left, cell.top, cell.right - cell.left, cell.bottom - cell.top, 1)}
       />
-      <span className="bracket-figure" style={{ left: box.x * scale, top: (box.y + box.height) * scale + 6 }}>
+      <span
+        className="bracket-figure"
+        style={{ left: box.x * scale, top: below + FIGURE > room ? box.y * scale - FIGURE : below + 6 }}
+      >
         {item}: {figure(contrast)} where {needed} is needed
       </span>
     </div>
