@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { contrastRatio } from '../src/colour/contrast.ts';
 import { resolveWorn } from '../src/header/look.ts';
-import type { Header, Look } from '../src/model/header.ts';
+import type { Header, Item, Look } from '../src/model/header.ts';
 import { rootAddresses } from '../src/output/addresses.ts';
 import { headerCss } from '../src/output/headerCss.ts';
 import { proveScene } from '../src/sweep/prove.ts';
@@ -53,6 +53,33 @@ describe('states of links', () => {
     expect(look.backing.pressed).toEqual(look.backing.hover);
     expect(look.backing.current).toEqual(look.backing.rest);
   });
+});
+
+test('a button has its own ink and fill at rest, hovered and pressed', () => {
+  const colour = (code: string) => ({ colour: code });
+  const button: Item = {
+    kind: 'button',
+    id: 'book',
+    label: 'Book',
+    page: 'home',
+    ink: colour('#ffffff'),
+    fill: colour('#000000'),
+    hoverFill: colour('#767676'),
+    hoverInk: colour('#767676'),
+    pressedFill: colour('#ffffff'),
+    radius: 4,
+  };
+  const of = { ...header, rails: [{ ...header.rails[0]!, end: [button] }] };
+  const scene = layoutScene({ ...site, headers: [of] }, of, site.pages[0]!, 500, measure, 400);
+  const rows = proveScene(scene, page, noDrawing, ['top']).filter(
+    ({ itemId, part }) => itemId === 'book' && part === 'ink',
+  );
+  const told = Object.fromEntries(rows.map(({ state, worst: contrast }) => [state, contrast]));
+  expect(told.rest).toBeCloseTo(21, 2);
+  expect(told.hover).toBeCloseTo(1, 5);
+  expect(told.pressed).toBeCloseTo(4.54, 2);
+  const css = headerCss({ ...site, headers: [of] }, of, measure, rootAddresses(site));
+  expect(css).toContain('.hr-item-book:active {\n  background: rgb(255 255 255);');
 });
 
 describe('lines and rings', () => {

@@ -51,7 +51,7 @@ export function pairsInUse(site: Site): Pair[] {
     for (const item of headerItems(header)) {
       if (item.kind !== 'button') continue;
       add(item.ink, item.fill, `${item.label}, ${header.name}`);
-      add(item.ink, item.hoverFill, `${item.label} hovered, ${header.name}`);
+      add(item.hoverInk ?? item.ink, item.hoverFill, `${item.label} hovered, ${header.name}`);
     }
     add(header.panel.ink, header.panel.fill, `Folded menu and drop-downs, ${header.name}`);
     for (const moment of momentsOf(header)) {

@@ -15,15 +15,22 @@ const KEY_NAMES: Record<string, string> = {
   link: 'Links',
   hover: 'Hovered',
   current: 'Current page',
+  rest: 'At rest',
+  pressed: 'Pressed',
+  focused: 'With the keyboard on it',
+  ring: 'Focus ring',
   colour: 'Colour',
   fill: 'Fill',
   hoverFill: 'Fill, hovered',
+  hoverInk: 'Ink, hovered',
+  pressedFill: 'Fill, pressed',
   ink: 'Ink',
   ground: 'Ground',
 };
 
 /** Layers of looks that have colours, with their names. */
 const LOOK_LAYERS = [
+  ['backing', 'Backing of links'],
   ['edge', 'Edge'],
   ['textShadow', 'Text shadow'],
   ['shadow', 'Shadow'],

@@ -28,9 +28,11 @@ export interface HeaderInk {
   box: Box;
   what: InkKind;
   /** The backing it stands on, where it has one of its own. */
-  backing?: { rest: Rgba; hover: Rgba };
+  backing?: { rest: Rgba; hover: Rgba; pressed?: Rgba };
   /** Its own ink, where it has one in the place of the look's: that of a button, or of an entry that stands out. */
   ink?: Rgb;
+  /** The same under the pointer, where it is another. */
+  hoverInk?: Rgb;
   /** Whether ink and backing are its own, whatever the look. */
   wearsOwn?: boolean;
   /** The item it belongs to, and the number of its rail: known once it is placed. */

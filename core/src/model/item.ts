@@ -91,6 +91,14 @@ export class StandOut {
   @Nested(() => ColourUse) ink: ColourUse;
   @Nested(() => ColourUse) fill: ColourUse;
   @Nested(() => ColourUse) hoverFill: ColourUse;
+  /** Ink under the pointer; as at rest where nothing is said. */
+  @IsOptional()
+  @Nested(() => ColourUse)
+  hoverInk?: ColourUse;
+  /** Fill while it is pressed; as hovered where nothing is said. */
+  @IsOptional()
+  @Nested(() => ColourUse)
+  pressedFill?: ColourUse;
   @InRange(0, 40, 'px') radius: number;
 }
 
@@ -123,6 +131,14 @@ export class ButtonItem extends Target {
   @Nested(() => ColourUse) fill: ColourUse;
   /** Fill under the pointer. */
   @Nested(() => ColourUse) hoverFill: ColourUse;
+  /** Ink under the pointer; as at rest where nothing is said. */
+  @IsOptional()
+  @Nested(() => ColourUse)
+  hoverInk?: ColourUse;
+  /** Fill while it is pressed; as hovered where nothing is said. */
+  @IsOptional()
+  @Nested(() => ColourUse)
+  pressedFill?: ColourUse;
   @InRange(0, 40, 'px') radius: number;
   /** Text size, where it is not the button style's own. */
   @IsOptional() @InRange(10, 40, 'px') size?: number;

@@ -23,11 +23,12 @@ export function statesOf(ink: HeaderInk, look: ResolvedLook, page: Page): LinkSt
     !ink.wearsOwn &&
     (JSON.stringify(look.ink[a]) !== JSON.stringify(look.ink[b === 'rest' ? 'link' : b]) ||
       (ink.plate !== undefined && JSON.stringify(look.backing[a]) !== JSON.stringify(look.backing[b])));
+  const pressed = ink.backing?.pressed !== undefined || differs('pressed', 'hover');
   return [
     rest,
     'hover',
     ...(differs('focused', 'rest') ? ['focused' as const] : []),
-    ...(differs('pressed', 'hover') ? ['pressed' as const] : []),
+    ...(pressed ? ['pressed' as const] : []),
   ];
 }
 

@@ -153,7 +153,8 @@ function backingsOf({ site }: Worn, ink: HeaderInk, look: ResolvedLook, state: L
     ...(box && { box }),
   });
   const isOver = state === 'hover' || state === 'pressed';
-  const own = ink.backing && (isOver ? ink.backing.hover : ink.backing.rest);
+  const { rest, hover = rest, pressed = hover } = ink.backing ?? {};
+  const own = state === 'pressed' ? pressed : isOver ? hover : rest;
   const { colour, opacity } = look.backing[state];
   if (!ink.plate || opacity === 0) return own ? [layer(own)] : [];
   const { reach, height, radius } = look.backing;
@@ -176,7 +177,10 @@ function cellTargets(worn: Worn, index: number): Target[] {
   const { what } = ink;
   const look = lookOf(worn, ink);
   const { palette } = worn.site;
-  const colourIn = (state: LinkState) => ink.ink ?? resolveColour(palette, inkIn(look, state));
+  const colourIn = (state: LinkState) => {
+    const isOver = state === 'hover' || state === 'pressed';
+    return (isOver ? ink.hoverInk : undefined) ?? ink.ink ?? resolveColour(palette, inkIn(look, state));
+  };
   const grounds = new Map<string, Pick<Target, 'stack' | 'veil'>>();
   /** What is behind some cells in a state: worked out once where it is the same. */
   const groundIn = (state: LinkState, cells: readonly Cell[], part: InkPart) => {

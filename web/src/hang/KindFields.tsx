@@ -99,13 +99,15 @@ function ButtonFields({ site, item, change }: FieldsProps<ButtonItem>) {
           ['ink', 'Ink'],
           ['fill', 'Fill'],
           ['hoverFill', 'Fill, hovered'],
+          ['hoverInk', 'Ink, hovered'],
+          ['pressedFill', 'Fill, pressed'],
         ] as const
       ).map(([key, label]) => (
         <Row key={key} label={label}>
           <ColourField
             label={`${label} of the button`}
             palette={site.palette}
-            use={item[key]}
+            use={item[key] ?? item[key === 'hoverInk' ? 'ink' : 'hoverFill']}
             onChange={(use) =>
               change<ButtonItem>(`${label} of the button`, (draft) => void (draft[key] = use))
             }

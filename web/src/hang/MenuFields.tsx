@@ -66,13 +66,15 @@ export function MenuFields({ site, item, change }: FieldsProps<MenuItem>) {
               ['ink', 'Ink'],
               ['fill', 'Fill'],
               ['hoverFill', 'Fill, hovered'],
+              ['hoverInk', 'Ink, hovered'],
+              ['pressedFill', 'Fill, pressed'],
             ] as const
           ).map(([key, label]) => (
             <Row key={key} label={`Out: ${label.toLowerCase()}`}>
               <ColourField
                 label={`${label} of the entry that stands out`}
                 palette={site.palette}
-                use={worn[key]}
+                use={worn[key] ?? worn[key === 'hoverInk' ? 'ink' : 'hoverFill']}
                 onChange={(use) =>
                   change<MenuItem>(
                     'Entry that stands out',

@@ -21,7 +21,12 @@ export const button: ItemKind<ButtonItem> = {
       place(x, y) {
         const box = { x, y, width, height: BUTTON_HEIGHT };
         const run = textRun(item.label, style, x + BUTTON_PADDING, box, measure, size);
-        const backing = { rest: { ...colour(item.fill), a: 1 }, hover: { ...colour(item.hoverFill), a: 1 } };
+        const solid = (use: ColourUse) => ({ ...colour(use), a: 1 });
+        const backing = {
+          rest: solid(item.fill),
+          hover: solid(item.hoverFill),
+          ...(item.pressedFill && { pressed: solid(item.pressedFill) }),
+        };
         const what = { kind: 'text', run } as const;
         return [
           {
@@ -31,6 +36,7 @@ export const button: ItemKind<ButtonItem> = {
             what,
             backing,
             ink: colour(item.ink),
+            ...(item.hoverInk && { hoverInk: colour(item.hoverInk) }),
             wearsOwn: true,
             page: item.page,
           },
@@ -52,7 +58,14 @@ export const button: ItemKind<ButtonItem> = {
         `color: ${colour(item.ink)}`,
         `background: ${colour(item.fill)}`,
       ],
-      [`${self}:hover`, `background: ${colour(item.hoverFill)}`],
+      [
+        `${self}:hover`,
+        `background: ${colour(item.hoverFill)}`,
+        ...(item.hoverInk ? [`color: ${colour(item.hoverInk)}`] : []),
+      ],
+      ...(item.pressedFill
+        ? [[`${self}:active`, `background: ${colour(item.pressedFill)}`] as [string, string]]
+        : []),
     ];
   },
 };

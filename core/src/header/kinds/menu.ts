@@ -53,7 +53,12 @@ function measureEntry(site: Site, item: MenuItem, entry: Entry, measure: Measure
         ...(worn && {
           ink: colour(worn.ink),
           wearsOwn: true,
-          backing: { rest: { ...colour(worn.fill), a: 1 }, hover: { ...colour(worn.hoverFill), a: 1 } },
+          ...(worn.hoverInk && { hoverInk: colour(worn.hoverInk) }),
+          backing: {
+            rest: { ...colour(worn.fill), a: 1 },
+            hover: { ...colour(worn.hoverFill), a: 1 },
+            ...(worn.pressedFill && { pressed: { ...colour(worn.pressedFill), a: 1 } }),
+          },
         }),
       };
       if (!opens(entry)) return [link];
@@ -126,7 +131,7 @@ export const menu: ItemKind<MenuItem> = {
   },
   css(site, { gap, size, standOut }, self) {
     const colour = (use: ColourUse) => cssColour(resolveColour(site.palette, use));
-    const { ink, fill, hoverFill, radius } = standOut ?? PLAIN_STAND_OUT;
+    const { ink, fill, hoverFill, hoverInk = ink, pressedFill, radius } = standOut ?? PLAIN_STAND_OUT;
     const style = site.type.menu;
     return [
       [`${self} .hr-menu`, `gap: ${px(gap)}`],
@@ -136,7 +141,7 @@ export const menu: ItemKind<MenuItem> = {
       [
         `${self} .hr-out`,
         `--hr-link: ${colour(ink)}`,
-        `--hr-hover: ${colour(ink)}`,
+        `--hr-hover: ${colour(hoverInk)}`,
         `--hr-current: ${colour(ink)}`,
         `height: ${px(STAND_OUT.height)}`,
         `padding: 0 ${px(STAND_OUT.padding)}`,
@@ -147,6 +152,9 @@ export const menu: ItemKind<MenuItem> = {
         'text-shadow: none',
       ],
       [`${self} .hr-out:hover`, `background: ${colour(hoverFill)}`],
+      ...(pressedFill
+        ? [[`${self} .hr-out:active`, `background: ${colour(pressedFill)}`] as [string, string]]
+        : []),
     ];
   },
 };

@@ -105,7 +105,7 @@ function UseVerdict({ hand, header, place }: { hand: SiteAtHand; header: Header;
     const verdict = contrast >= 4.5 ? 'clear' : contrast >= 3 ? 'strained' : 'lost';
     return <VerdictText verdict={verdict} contrast={contrast} />;
   }
-  return ['colour', 'fill', 'ground', 'hoverFill'].includes(key) ? (
+  return ['colour', 'fill', 'ground', 'hoverFill', 'pressedFill'].includes(key) ? (
     <span className="quiet">ground</span>
   ) : null;
 }
