@@ -2,6 +2,7 @@ import { Button } from '@mui/material';
 import { useEffect, useRef, useState } from 'react';
 import { momentName, type Header } from '@hatrail/core/model/header';
 import type { Band, Page } from '@hatrail/core/model/page';
+import { TEXT_MAX } from '@hatrail/core/page/metrics';
 import type { BandReading } from '@hatrail/core/sweep/words';
 import { useEditor } from '../editor/store.ts';
 import { isAbort } from '../engine/pool.ts';
@@ -44,6 +45,12 @@ export function worstWord(readings: readonly BandReading[]) {
       undefined,
     );
 }
+
+/** Where the words stand, with what holds where nothing is said. */
+const WORDS = [
+  { key: 'width', label: 'Width of the words', unit: 'px at most', min: 200, max: 1120, plain: TEXT_MAX },
+  { key: 'offset', label: 'Offset of the words', unit: 'px in', min: 0, max: 800, plain: 0 },
+] as const;
 
 /** The first band as the page's banner: its height, tint and words, each with what it does to what is read there. */
 export function OpeningBand(props: OpeningBandProps & { readings: BandReading[] | undefined }) {
@@ -125,34 +132,23 @@ export function OpeningBand(props: OpeningBandProps & { readings: BandReading[] 
       <div className="value">
         <span className="value-label">Words</span>
         <span className="value-field row">
-          <NumberField
-            label="Width of the words"
-            unit="px at most"
-            min={200}
-            max={1120}
-            value={band.words?.width ?? 620}
-            onChange={(value) =>
-              change(
-                'Width of the words',
-                (draft) => void (draft.words = { ...draft.words, width: value }),
-                'words width',
-              )
-            }
-          />
-          <NumberField
-            label="Offset of the words"
-            unit="px in"
-            min={0}
-            max={800}
-            value={band.words?.offset ?? 0}
-            onChange={(value) =>
-              change(
-                'Offset of the words',
-                (draft) => void (draft.words = { ...draft.words, offset: value }),
-                'words offset',
-              )
-            }
-          />
+          {WORDS.map(({ key, label, unit, min, max, plain }) => (
+            <NumberField
+              key={key}
+              label={label}
+              unit={unit}
+              min={min}
+              max={max}
+              value={band.words?.[key] ?? plain}
+              onChange={(value) =>
+                change(
+                  label,
+                  (draft) => void (draft.words = { ...draft.words, [key]: value }),
+                  `words ${key}`,
+                )
+              }
+            />
+          ))}
         </span>
       </div>
       {!readings && <p className="quiet">Its words are being read at every width.</p>}
