@@ -82,9 +82,9 @@ export async function expectAgreement(
   const painted = logos ? await shoot(tab, clip, scene.windowHeight, false) : undefined;
   const ground = await shoot(tab, clip, scene.windowHeight, true);
   const skia = { ...skiaDrawing(site, pictures), logo: (picture: string) => drawn[picture] };
-  const draw = await withLetters(tab, skia, (asked) => sceneTargets(scene, moment, asked));
+  const draw = await withLetters(tab, skia, (asked) => sceneTargets(scene, moment, asked, scroll));
   tally.combinations++;
-  for (const target of sceneTargets(scene, moment, draw)) {
+  for (const target of sceneTargets(scene, moment, draw, scroll)) {
     const { box } = target.ink;
     const isOut = box.y < behind.gone || box.y + box.height - behind.gone > scene.windowHeight;
     const isPassing = target.part !== 'ink' || !['rest', 'current'].includes(target.state);
@@ -111,8 +111,8 @@ export async function expectHovered(seen: Seen, scroll: number, tally: Agreement
   const ground = await shoot(tab, clip, scene.windowHeight, true);
   await tab.mouse.move(1, clip.y > 0 ? 1 : scene.windowHeight - 1);
   const skia = { ...skiaDrawing(scene.site, pictures), logo: () => undefined };
-  const draw = await withLetters(tab, skia, (asked) => sceneTargets(scene, moment, asked));
-  const target = sceneTargets(scene, moment, draw).find(
+  const draw = await withLetters(tab, skia, (asked) => sceneTargets(scene, moment, asked, scroll));
+  const target = sceneTargets(scene, moment, draw, scroll).find(
     (each) => each.ink.id === ink.id && each.state === 'hover' && each.part === 'ink',
   )!;
   tally.combinations++;

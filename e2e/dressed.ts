@@ -180,6 +180,8 @@ const MANNERS: Partial<Header['manner']>[] = [
   { smaller: 24, onScroll: 'returns', switch: { at: 'band', band: 1, distance: 40 } },
 ];
 const FIRST_BY_TURN = 24;
+/** The last of them change along with the scroll. */
+const FIRST_BY_SCROLL = 37;
 /** Their links stand on grounds of their own. */
 const PLATES = {
   rest: { colour: { colour: '#767676' }, opacity: 0.4 },
@@ -232,6 +234,11 @@ export function dressedSite(base: Site, seed: number): Dressed {
       onScroll: pick(['stays', 'stays', 'leaves'] as const),
       switch: { at: 'distance', distance: 40 },
       ...(seed >= FIRST_BY_TURN && MANNERS[seed % MANNERS.length]),
+      ...(seed >= FIRST_BY_SCROLL && {
+        onScroll: 'stays',
+        switch: { at: 'distance', distance: 150 },
+        stretch: 200,
+      }),
     },
   };
   const bands = Array.from({ length: 9 }, (_, i) => band(by, `band-${i}`));
@@ -254,6 +261,8 @@ export function dressedSite(base: Site, seed: number): Dressed {
   const leaves = header.manner.onScroll === 'leaves';
   const scrolls = leaves
     ? [0, 7, 15, 23, 31, 41]
-    : [0, between(1, 39), 40, between(41, 300), between(301, 600), between(601, 900)];
+    : seed >= FIRST_BY_SCROLL
+      ? [51, between(60, 120), 149, 150, between(170, 240), 250]
+      : [0, between(1, 39), 40, between(41, 300), between(301, 600), between(601, 900)];
   return { site, header, width: pick([1280, 1280, 1003, 768, 1536, 390]), scrolls, windowHeight: 320 };
 }

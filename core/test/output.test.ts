@@ -147,9 +147,9 @@ describe('the style sheet', () => {
     for (const said of ['30px', 'multiply', 'ease-out', 'backdrop-filter', 'clip-path', 'mask-image'])
       expect(css).toContain(said);
   });
-  test('with the script it travels in less than 4 KB', () => {
+  test('with the script it travels in less than 4.5 KB', () => {
     expect(gzipSync(headerCss(site, header, measure, to)).length + gzipSync(HEADER_JS).length).toBeLessThan(
-      4096,
+      4608,
     );
   });
 });

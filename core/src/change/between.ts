@@ -17,6 +17,11 @@ import { showsGradient } from '../stack/worn.ts';
 export interface Progress {
   layers: number;
   inks: number;
+  /**
+   * What it goes by. Along with the scroll, what cannot be between changes half way, and of two pictures the first is gone
+   * before the next comes.
+   */
+  by: 'time' | 'scroll';
 }
 
 const mix = (a: number, b: number, p: number) => a + (b - a) * p;
@@ -59,25 +64,45 @@ function mixGradients(
   return { on: true, angle: mix(from.angle, to.angle, p), stops };
 }
 
-/** Two pictures: one that comes or goes does so by its opacity; of two, the one that shows more. */
-function mixPictures(a: ResolvedLook['picture'], b: ResolvedLook['picture'], p: number): Look['picture'] {
+/** Two pictures: one that comes or goes does so by its opacity; of two that cross, the one that shows more. */
+function mixPictures(
+  a: ResolvedLook['picture'],
+  b: ResolvedLook['picture'],
+  p: number,
+  by: Progress['by'],
+): Look['picture'] {
   const [from, to] = [a.on ? a.opacity : 0, b.on ? b.opacity : 0];
   const { on: _, opacity: __, ...one } = a;
   const { on: ___, opacity: ____, ...other } = b;
   const same = JSON.stringify(one) === JSON.stringify(other);
-  if (a.on && b.on && !same) return p < 0.5 ? { ...a, opacity: from * (1 - p) } : { ...b, opacity: to * p };
+  if (a.on && b.on && !same) {
+    const [goes, comes] = by === 'time' ? [1 - p, p] : [1 - 2 * p, 2 * p - 1];
+    return p < 0.5 ? { ...a, opacity: from * goes } : { ...b, opacity: to * comes };
+  }
   return { ...(b.on ? b : a), on: a.on || b.on, opacity: mix(from, to, p) };
 }
 
 const STATES = ['rest', 'hover', 'pressed', 'focused', 'current'] as const;
+
+/** Numbers of two layers, mixed; the rest as in the second. */
+function mixNumbers<T extends object>(a: T, b: T, p: number): T {
+  const from = a as Record<string, unknown>;
+  return Object.fromEntries(
+    Object.entries(b).map(([key, value]) => [
+      key,
+      typeof value === 'number' ? mix(from[key] as number, value, p) : (value as unknown),
+    ]),
+  ) as T;
+}
 
 /** The look between two. */
 export function lookBetween(
   { palette }: Pick<Site, 'palette'>,
   a: ResolvedLook,
   b: ResolvedLook,
-  { layers: p, inks: q }: Progress,
+  { layers: p, inks: q, by }: Progress,
 ): Look {
+  const { ring } = q < 0.5 ? a.ink : b.ink;
   const ink = (key: 'link' | 'hover' | 'current' | 'pressed' | 'focused') =>
     mixColours(palette, a.ink[key], b.ink[key], q);
   return {
@@ -87,65 +112,70 @@ export function lookBetween(
       current: ink('current'),
       pressed: ink('pressed'),
       focused: ink('focused'),
+      ...(ring && { ring }),
       logo: q < 0.5 ? a.ink.logo : b.ink.logo,
     },
+    cue: mixNumbers(a.cue, b.cue, q),
     backing: {
-      ...b.backing,
+      ...mixNumbers(a.backing, b.backing, q),
       ...Object.fromEntries(
         STATES.map((state) => [state, mixFills(palette, a.backing[state], b.backing[state], q)]),
       ),
     },
-    textShadow: p > 0 ? b.textShadow : a.textShadow,
+    textShadow: p < (by === 'time' ? Number.MIN_VALUE : 0.5) ? a.textShadow : b.textShadow,
+    cut: mixNumbers(a.cut, b.cut, p),
     tint: mixFills(palette, a.tint, b.tint, p),
-    picture: mixPictures(a.picture, b.picture, p),
+    picture: mixPictures(a.picture, b.picture, p, by),
     gradient: mixGradients(palette, a, b, p) ?? { on: false },
     fill: mixFills(palette, a.fill, b.fill, p),
     blur: { radius: mix(a.blur.radius, b.blur.radius, p) },
   };
 }
 
-/** What a wearer's look is on either side of a change. */
-type Sides = (wearer: Wearer) => [ResolvedLook, ResolvedLook];
+/** Finds a wearer in any header of the same make. */
+type Find = (header: Header) => Wearer;
 
 /** A header whose look at the top is what it wears somewhere between, on header, rails and items alike. */
-function headerAt(site: Site, header: Header, sides: Sides, progress: Progress): Header {
-  const between = (wearer: Wearer) => ({ top: lookBetween(site, ...sides(wearer), progress) });
-  const rails = header.rails.map((rail) => {
+function headerAt(
+  site: Site,
+  header: Header,
+  sides: (find: Find) => [ResolvedLook, ResolvedLook],
+  progress: Progress,
+): Header {
+  const between = (find: Find) => ({ top: lookBetween(site, ...sides(find), progress) });
+  const rails = header.rails.map((rail, r) => {
     const items = Object.fromEntries(
       PLACES.map((place) => [
         place,
-        rail[place].map((item) => {
+        rail[place].map((item, i) => {
           if (item.kind === 'button') return item;
-          const { ink, backing, textShadow } = between({ header, rail, item }).top;
-          return { ...item, looks: { top: { ink, backing, textShadow } } } as Item;
+          const find: Find = (of) => ({ header: of, rail: of.rails[r], item: of.rails[r]![place][i] });
+          const { ink, cue, backing, textShadow } = between(find).top;
+          return { ...item, looks: { top: { ink, cue, backing, textShadow } } } as Item;
         }),
       ]),
     );
-    return { ...rail, ...items, looks: between({ header, rail }) };
+    return { ...rail, ...items, looks: between((of) => ({ header: of, rail: of.rails[r] })) };
   });
-  return { ...header, rails, looks: { ...between({ header }), scrolled: {} } };
+  return { ...header, rails, looks: { ...between((of) => ({ header: of })), scrolled: {} } };
 }
 
-/** A header between two of its moments. */
-export function headerBetween(
-  site: Site,
-  header: Header,
-  from: Moment,
-  to: Moment,
-  progress: Progress,
-): Header {
-  return headerAt(
-    site,
-    header,
-    (wearer) => [resolveWorn(site, wearer, from), resolveWorn(site, wearer, to)],
-    progress,
-  );
+/** A header at one end of a change. */
+export interface Side {
+  header: Header;
+  moment: Moment;
+}
+
+/** A header between two looks; the headers of its two sides are of the same make. */
+export function headerBetween(site: Site, a: Side, b: Side, progress: Progress): Header {
+  const worn = (side: Side, find: Find) => resolveWorn(site, find(side.header), side.moment);
+  return headerAt(site, a.header, (find) => [worn(a, find), worn(b, find)], progress);
 }
 
 /** A header at a moment, its links between rest and hovered. */
 export function headerHovering(site: Site, header: Header, moment: Moment, inks: number): Header {
-  const sides: Sides = (wearer) => {
-    const rest = resolveWorn(site, wearer, moment);
+  const sides = (find: Find): [ResolvedLook, ResolvedLook] => {
+    const rest = resolveWorn(site, find(header), moment);
     const { hover } = rest.ink;
     const over = {
       ...rest,
@@ -154,5 +184,5 @@ export function headerHovering(site: Site, header: Header, moment: Moment, inks:
     };
     return [rest, over];
   };
-  return headerAt(site, header, sides, { layers: 0, inks });
+  return headerAt(site, header, sides, { layers: 0, inks, by: 'time' });
 }

@@ -2,7 +2,9 @@ import { momentsOf, type Header, type Moment } from '../model/header.ts';
 import type { Drawing } from '../stack/drawing.ts';
 import type { Raster } from '../stack/ground.ts';
 import { Planes, sceneTargets, sweepTarget } from '../sweep/prove.ts';
-import { spanOfInk, spansOf, type Scene, type Span } from '../sweep/scene.ts';
+import { momentAt, spanOfInk, spansOf, type Scene, type Span } from '../sweep/scene.ts';
+import type { Target } from '../sweep/targets.ts';
+import { changesByScroll } from '../header/manner.ts';
 import { easingOf } from './easing.ts';
 import { headerBetween, headerHovering } from './between.ts';
 
@@ -10,7 +12,7 @@ import { headerBetween, headerHovering } from './between.ts';
 
 /** The item that is worst at an instant, by its contrast against its need. */
 export interface Instant {
-  /** ms from the beginning of the change. */
+  /** From the beginning of the change: ms, or CSS pixels of scroll. */
   time: number;
   item: string;
   contrast: number;
@@ -18,13 +20,15 @@ export interface Instant {
 }
 
 export interface ChangeCurve {
+  /** What it runs over; all figures are in its unit, ms or CSS pixels. */
+  over: 'time' | 'scroll';
   /** In the order of time, both ends included. */
   instants: Instant[];
   /** The worst of all. */
   least: Instant;
-  /** How long anything is below what it needs, ms. */
+  /** How long anything is below what it needs. */
   below: number;
-  /** ms until nothing changes any more. */
+  /** Until nothing changes any more. */
   duration: number;
 }
 
@@ -54,7 +58,8 @@ function headerAt({ site, header }: Scene, change: Change, time: number): Header
   const inks = share(ink.delay, ink.duration);
   if (change.kind === 'hover') return headerHovering(site, header, change.moment, inks);
   const [from, to] = momentsOf(header) as [Moment, Moment];
-  return headerBetween(site, header, from, to, { layers: share(0, duration), inks });
+  const side = (moment: Moment) => ({ header, moment });
+  return headerBetween(site, side(from), side(to), { layers: share(0, duration), inks, by: 'time' });
 }
 
 /** Where a change is met: round the switches of a page, or all along a moment. */
@@ -80,16 +85,25 @@ function instantAt(
     header,
     layouts: { top: layout, scrolled: layout, back: layout, pointed: layout },
   };
-  const targets = sceneTargets(between, 'top', draw).filter(
-    ({ part, state }) => part === 'ink' && (state === 'rest' || state === 'current'),
-  );
+  const targets = sceneTargets(between, 'top', draw).filter(isAtRest);
+  return worstOf(between, raster, targets, spansOfChange(scene, change), time);
+}
+
+/** Of some targets, the one that is worst anywhere in some spans. */
+function worstOf(
+  scene: Scene,
+  raster: Raster,
+  targets: readonly Target[],
+  spans: readonly Span[],
+  time: number,
+): Instant | undefined {
   let worst: Instant | undefined;
-  for (const span of spansOfChange(scene, change)) {
+  for (const span of spans) {
     const planes = new Planes(raster);
     for (const target of targets) {
       const own = spanOfInk(target.ink, span);
       if (!own) continue;
-      const contrast = sweepTarget(between, own, target, raster, planes).reduce((a, b) => Math.min(a, b));
+      const contrast = sweepTarget(scene, own, target, raster, planes).reduce((a, b) => Math.min(a, b));
       if (worst && contrast / target.needed >= worst.contrast / worst.needed) continue;
       worst = { time, item: target.ink.name, contrast, needed: target.needed };
     }
@@ -97,9 +111,36 @@ function instantAt(
   return worst;
 }
 
+const isAtRest = ({ part, state }: Target) => part === 'ink' && (state === 'rest' || state === 'current');
+
+/** The worst contrast at every scroll of the stretch over which a header changes. */
+function curveOverScroll(scene: Scene, raster: Raster, draw: Drawing, way: Span): ChangeCurve | undefined {
+  const instants: Instant[] = [];
+  for (let scroll = way.from; scroll <= Math.min(way.to, scene.maxScroll); scroll++) {
+    const targets = sceneTargets(scene, momentAt(scene, scroll), draw, scroll).filter(isAtRest);
+    const span = { from: scroll, to: scroll };
+    const instant = worstOf(scene, raster, targets, [span], scroll - way.from);
+    if (instant) instants.push(instant);
+  }
+  if (instants.length === 0) return undefined;
+  return {
+    over: 'scroll',
+    instants,
+    least: leastOf(instants),
+    below: timeBelow(instants),
+    duration: way.to - way.from,
+  };
+}
+
+/** The instant that is furthest below what it needs, or nearest to it. */
+function leastOf(instants: readonly Instant[]): Instant {
+  const share = ({ contrast, needed }: Instant) => contrast / needed;
+  return instants.reduce((a, b) => (share(b) < share(a) ? b : a));
+}
+
 /**
  * The worst contrast at every instant of a change, at the switch's scroll and the 200 px on each side of it; of a change
- * under the pointer, all along its moment.
+ * under the pointer, all along its moment; of one that goes along with the scroll, at every scroll of its stretch.
  * @returns `undefined` where the page never comes to it.
  */
 export function changeCurve(
@@ -108,14 +149,13 @@ export function changeCurve(
   draw: Drawing,
   change: Change,
 ): ChangeCurve | undefined {
-  const duration = durationOf(scene.header);
+  if (change.kind === 'moment' && scene.way) return curveOverScroll(scene, raster, draw, scene.way);
+  const duration = changesByScroll(scene.header) ? 0 : durationOf(scene.header);
   const at = (time: number) => instantAt(scene, raster, draw, change, time);
   const steps = duration === 0 ? [0] : Array.from({ length: STEPS + 1 }, (_, i) => (duration * i) / STEPS);
   const instants = steps.map(at).filter((instant) => instant !== undefined);
   if (instants.length === 0) return undefined;
-  const share = ({ contrast, needed }: Instant) => contrast / needed;
-  const leastOf = (list: readonly Instant[]) => list.reduce((a, b) => (share(b) < share(a) ? b : a));
-  if (duration === 0) return { instants, least: instants[0]!, below: 0, duration };
+  if (duration === 0) return { over: 'time', instants, least: instants[0]!, below: 0, duration };
   // Between two instants the least may lie lower still: looked for round the lowest.
   const near = leastOf(instants);
   const pitch = duration / STEPS;
@@ -125,7 +165,7 @@ export function changeCurve(
     if (instant) instants.push(instant);
   }
   instants.sort((a, b) => a.time - b.time);
-  return { instants, least: leastOf(instants), below: timeBelow(instants), duration };
+  return { over: 'time', instants, least: leastOf(instants), below: timeBelow(instants), duration };
 }
 
 /** How long a curve lies below what is needed, its points joined by straight lines. */

@@ -15,6 +15,12 @@ export function standsInFlow(header: Header): boolean {
   );
 }
 
+/** Whether its looks change along with the scroll, and not over time. */
+export function changesByScroll({ manner }: Pick<Header, 'manner'>): boolean {
+  const followsGround = manner.switch.at === 'ground' && manner.onScroll !== 'returns';
+  return manner.stretch !== undefined && !followsGround;
+}
+
 /**
  * How much lower a rail is at a moment than at the top, CSS pixels: never so much that its contents would not fit, and
  * an even number, so that what hangs in the middle moves by whole pixels.

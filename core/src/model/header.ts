@@ -118,6 +118,11 @@ export class Manner {
   @IsOptional()
   @Nested(() => InkChange)
   ink?: InkChange;
+  /**
+   * The change goes along with the scroll over so many CSS pixels, half of them on each side of where it begins, in the
+   * place of running over time. Where a look follows the ground there is no such stretch.
+   */
+  @IsOptional() @InRange(2, 2000, 'px') stretch?: number;
 }
 
 /** The moments in which a visitor meets a header: one that goes and comes back is not there after scrolling on. */

@@ -3,6 +3,7 @@ import { ICONS } from '../header/icons.ts';
 import { iconHtml, type Markup } from '../header/kinds/kind.ts';
 import { hasContent, kindOf } from '../header/kinds/index.ts';
 import { MENU_MARK } from '../header/metrics.ts';
+import { changesByScroll } from '../header/manner.ts';
 import { headerItems, type Header, type Rail } from '../model/header.ts';
 import type { Site } from '../model/site.ts';
 import type { Addresses } from './addresses.ts';
@@ -32,12 +33,14 @@ export function headerHtml(site: Site, header: Header, to: Addresses, page?: str
 }
 
 /** What the script must know of how the header behaves. */
-function mannerAttributes({ manner }: Header): string {
+function mannerAttributes(header: Header): string {
+  const { manner } = header;
   const { at, distance, band = 1, first = 'dark', unknown = 'top' } = manner.switch;
   const attributes: [string, string | number | undefined][] = [
     ['switch', distance],
     ['band', at === 'first band' || at === 'band' ? (at === 'band' ? band : 1) : undefined],
     ['ground', at === 'ground' && manner.onScroll !== 'returns' ? `${first} ${unknown}` : undefined],
+    ['stretch', changesByScroll(header) ? manner.stretch : undefined],
     ['returns', manner.onScroll === 'returns' ? '' : undefined],
     ['bottom', manner.onScroll === 'bottom' ? '' : undefined],
   ];

@@ -7,7 +7,7 @@ import type { Behind, Raster } from '../stack/ground.ts';
 import type { Stack, StackLayer } from '../stack/layers.ts';
 import { readAt } from '../sweep/exact.ts';
 import { sceneTargets, type Row } from '../sweep/prove.ts';
-import { behindAt, momentAt, type Scene } from '../sweep/scene.ts';
+import { behindAt, momentAt, wayAt, type Scene } from '../sweep/scene.ts';
 import type { InkPart, LinkState, Target } from '../sweep/targets.ts';
 
 /** Opacities are solved and set in tenths of a percent: so many make up the whole. */
@@ -89,22 +89,27 @@ export function leastPercents(
   knob: Knob,
   places: readonly Place[],
 ): (number | undefined)[] {
-  const known = new Map<Moment, Target[]>();
-  /** What is to be judged at a scroll: the same for all scrolls of a moment. */
-  const targetsAt = (scroll: number) => {
-    const met = momentAt(scene, scroll);
-    const targets = known.get(met) ?? sceneTargets(scene, moment, draw, scroll);
-    known.set(met, targets);
+  const known = new Map<string, Target[]>();
+  /** What is to be judged at a scroll: the same for all scrolls of a moment, but for those on the way to the next. */
+  const targetsAt = (scroll: number, opacity?: number) => {
+    const key = JSON.stringify([momentAt(scene, scroll), wayAt(scene, scroll), opacity]);
+    const worn = opacity === undefined ? scene.header : headerWith(scene.header, moment, knob, opacity);
+    const targets = known.get(key) ?? sceneTargets({ ...scene, header: worn }, moment, draw, scroll);
+    known.set(key, targets);
     return targets;
   };
   const { palette } = scene.site;
   return places.map((place) => {
-    const target = targetsAt(place.scroll).find(
-      ({ ink, state, part }) => ink.id === place.itemId && state === place.state && part === place.part,
-    );
+    const isIt = ({ ink, state, part }: Target) =>
+      ink.id === place.itemId && state === place.state && part === place.part;
+    const target = targetsAt(place.scroll).find(isIt);
     if (!target) return 0;
+    const way = wayAt(scene, place.scroll);
+    const isOnWay = way > 0 && way < 1;
     return leastPercentAt(target, raster, behindAt(scene, place.scroll), (stack, opacity) =>
-      stackWith(palette, knob, stack, opacity),
+      isOnWay
+        ? (targetsAt(place.scroll, opacity).find(isIt) ?? target).stack
+        : stackWith(palette, knob, stack, opacity),
     );
   });
 }

@@ -1,3 +1,4 @@
+import { headerBetween, type Side } from '../change/between.ts';
 import { luminance16 } from '../colour/contrast.ts';
 import { pointedOver } from '../header/pointed.ts';
 import { allMoments, momentsOf, type Moment } from '../model/header.ts';
@@ -9,7 +10,17 @@ import { readAt } from './exact.ts';
 import { groundPlane, type Plane } from './plane.ts';
 import { sweepCells } from './running.ts';
 import { sweepLogo } from './runningLogo.ts';
-import { behindAt, headerRow, momentAt, spanOfInk, spansOf, type Scene, type Span } from './scene.ts';
+import {
+  behindAt,
+  cutByWay,
+  headerRow,
+  momentAt,
+  spanOfInk,
+  spansOf,
+  wayAt,
+  type Scene,
+  type Span,
+} from './scene.ts';
 import { sweepThroughVeil } from './runningVeil.ts';
 import { sweepBlurred } from './runningBlur.ts';
 import { targetsOf, type InkPart, type LinkState, type Target } from './targets.ts';
@@ -46,24 +57,24 @@ export interface SweptRow extends Row {
 
 /**
  * Everything to be judged in a scene at a moment.
- * @param scroll where the header is met; with the pointer over it, it wears what it does there besides
+ * @param scroll where the header is met; with the pointer over it, it wears what it does there besides, and on its way from
+ * one look to the next what it does just there
  */
 export function sceneTargets(scene: Scene, moment: Moment, draw: Drawing, scroll = 0): Target[] {
   const { site, header, layouts, page } = scene;
-  if (moment !== 'pointed') return targetsOf(site, header, layouts[moment], moment, page, draw);
-  const base = momentAt(scene, scroll);
-  return targetsOf(site, pointedOver(header, base), layouts[base], base, page, draw);
+  const base = moment === 'pointed' ? momentAt(scene, scroll) : moment;
+  const worn = (at: Moment) => (moment === 'pointed' ? pointedOver(header, at) : header);
+  const way = wayAt(scene, scroll);
+  if (way === 0 || way === 1) return targetsOf(site, worn(base), layouts[base], base, page, draw);
+  const [a, b] = momentsOf(header).map((at) => ({ header: worn(at), moment: at })) as [Side, Side];
+  const between = headerBetween(site, a, b, { layers: way, inks: way, by: 'scroll' });
+  return targetsOf(site, between, layouts[base], 'top', page, draw);
 }
 
-/** The stretches of a scene in which a moment is met, each with what is to be judged there. */
-function stretchesOf(scene: Scene, moment: Moment, draw: Drawing): { span: Span; targets: Target[] }[] {
+/** The stretches of a scene in which a moment is met; some of them may be on the way from one look to the next. */
+function stretchesOf(scene: Scene, moment: Moment): ReturnType<typeof cutByWay> {
   const bases = moment === 'pointed' ? momentsOf(scene.header) : [moment];
-  return bases.flatMap((base) => {
-    const spans = spansOf(scene, base);
-    if (spans.length === 0) return [];
-    const targets = sceneTargets(scene, moment, draw, spans[0]!.from);
-    return spans.map((span) => ({ span, targets }));
-  });
+  return bases.flatMap((base) => spansOf(scene, base)).flatMap((span) => cutByWay(scene, span));
 }
 
 /**
@@ -76,15 +87,41 @@ export function proveScene(
   draw: Drawing,
   moments: readonly Moment[] = allMoments(scene.header),
 ): SweptRow[] {
-  return moments.flatMap((moment) =>
-    stretchesOf(scene, moment, draw).flatMap(({ span, targets }) => {
+  return moments.flatMap((moment) => {
+    const known = new Map<Moment, Target[]>();
+    return stretchesOf(scene, moment).flatMap(({ isOnWay, ...span }) => {
+      if (isOnWay) return proveWay(scene, moment, span, raster, draw);
+      const met = momentAt(scene, span.from);
+      const targets = known.get(met) ?? sceneTargets(scene, moment, draw, span.from);
+      known.set(met, targets);
       const planes = new Planes(raster);
       return targets.flatMap((target) => {
         const own = spanOfInk(target.ink, span);
         if (!own) return [];
-        return [rowOf(scene, moment, own, target, raster, sweepTarget(scene, own, target, raster, planes))];
+        const contrasts = sweepTarget(scene, own, target, raster, planes);
+        return [rowOf(scene, moment, own, target, raster, contrasts, worstAt(contrasts))];
       });
-    }),
+    });
+  });
+}
+
+/** Sweeps a stretch in which the header looks different at every scroll. What is not there at a scroll is not unclear there. */
+function proveWay(scene: Scene, moment: Moment, span: Span, raster: Raster, draw: Drawing): SweptRow[] {
+  const found = new Map<string, { contrasts: Float32Array; worst: Target; at: number }>();
+  for (let scroll = span.from; scroll <= span.to; scroll++) {
+    const at = scroll - span.from;
+    for (const target of sceneTargets(scene, moment, draw, scroll)) {
+      if (!spanOfInk(target.ink, { from: scroll, to: scroll })) continue;
+      const key = `${target.ink.id} ${target.state} ${target.part}`;
+      const { contrast } = readAt(target, raster, behindAt(scene, scroll));
+      const known = found.get(key);
+      const contrasts = known?.contrasts ?? new Float32Array(span.to - span.from + 1).fill(Infinity);
+      contrasts[at] = contrast;
+      if (!known || contrasts[at]! < contrasts[known.at]!) found.set(key, { contrasts, worst: target, at });
+    }
+  }
+  return [...found.values()].map(({ contrasts, worst, at }) =>
+    rowOf(scene, moment, span, worst, raster, contrasts, at),
   );
 }
 
@@ -176,8 +213,8 @@ function rowOf(
   target: Target,
   raster: Raster,
   contrasts: Float32Array,
+  at: number,
 ): SweptRow {
-  const at = worstAt(contrasts);
   const worst = contrasts[at]!;
   const scroll = span.from + at;
   const top = headerRow(scene, scroll);

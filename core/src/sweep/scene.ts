@@ -1,5 +1,5 @@
 import { coveredBy, layoutHeader, type HeaderInk, type HeaderLayout } from '../header/layout.ts';
-import { keepsToBottom } from '../header/manner.ts';
+import { changesByScroll, keepsToBottom } from '../header/manner.ts';
 import type { Measure } from '../measure/measure.ts';
 import { MOMENTS, momentsOf, type Header, type Moment } from '../model/header.ts';
 import type { Page } from '../model/page.ts';
@@ -20,6 +20,8 @@ export interface Scene {
   laid: LaidPage;
   /** Where each stretch of scrolls begins, and the moment that is met there; the first begins at 0. */
   stretches: { from: number; moment: Moment }[];
+  /** The scrolls over which one look becomes the next, where it does so along with the scroll: see {@link wayAt}. */
+  way: Span | undefined;
   /** The furthest that the page scrolls. */
   maxScroll: number;
 }
@@ -47,6 +49,7 @@ export function layoutScene(
   /** The page row at which a row of the header lies at scroll 0 once its leaving rails are gone. */
   const at = (row: number) =>
     Math.round(keepsToBottom(header) ? windowHeight - top.height + row : row - top.leaving);
+  const stretches = stretchesOf(site, header, page, laid, top, at);
   return {
     site,
     header,
@@ -55,9 +58,39 @@ export function layoutScene(
     windowHeight,
     layouts: { top, scrolled: later, back: later, pointed: later },
     laid,
-    stretches: stretchesOf(site, header, page, laid, top, at).filter(({ from }) => from <= maxScroll),
+    stretches: stretches.filter(({ from }) => from <= maxScroll),
+    way: changesByScroll(header) ? wayRound(stretches[1]!.from, header.manner.stretch!) : undefined,
     maxScroll,
   };
+}
+
+/** A stretch of scroll with the switch in its middle; one that would begin above the page is shorter. */
+function wayRound(begins: number, stretch: number): Span {
+  const reach = Math.min(Math.floor(stretch / 2), begins);
+  return { from: begins - reach, to: begins + reach };
+}
+
+/** How far a header has come from its first look to the next at a scroll, 0 to 1; 0 where it does not change by scrolling. */
+export function wayAt({ way }: Pick<Scene, 'way'>, scroll: number): number {
+  if (!way) return 0;
+  return Math.min(1, Math.max(0, (scroll - way.from) / (way.to - way.from)));
+}
+
+/** A span cut where a header is on its way from one look to the next: at each scroll in there it looks different. */
+export function cutByWay({ way }: Pick<Scene, 'way'>, span: Span): (Span & { isOnWay: boolean })[] {
+  if (!way) return [{ ...span, isOnWay: false }];
+  const parts = [
+    { from: -Infinity, to: way.from, isOnWay: false },
+    { from: way.from + 1, to: way.to - 1, isOnWay: true },
+    { from: way.to, to: Infinity, isOnWay: false },
+  ];
+  return parts
+    .map(({ from, to, isOnWay }) => ({
+      from: Math.max(from, span.from),
+      to: Math.min(to, span.to),
+      isOnWay,
+    }))
+    .filter(({ from, to }) => from <= to);
 }
 
 /** The stretches of a page's scrolls, each with its moment. */

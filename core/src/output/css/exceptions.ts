@@ -2,7 +2,7 @@ import { ALWAYS } from '../../header/fold.ts';
 import { logoVariantsOf } from '../../header/look.ts';
 import type { Header } from '../../model/header.ts';
 import type { Site } from '../../model/site.ts';
-import { keepsToBottom, standsInFlow } from '../../header/manner.ts';
+import { changesByScroll, keepsToBottom, standsInFlow } from '../../header/manner.ts';
 import { px, rule, within } from '../text.ts';
 
 /** Without the script, without motion, in forced colours and in print. */
@@ -30,7 +30,11 @@ export function exceptionsCss(site: Site, header: Header, foldWidth: number): st
     ),
     within(
       '@media (prefers-reduced-motion: reduce)',
-      rule('.hr[data-ready]', '--hr-time: 0s', header.manner.ink !== undefined && '--hr-ink-time: 0s'),
+      rule(
+        '.hr[data-ready]',
+        changesByScroll(header) ? '--hr-move-time: 0s' : '--hr-time: 0s',
+        header.manner.ink !== undefined && '--hr-ink-time: 0s',
+      ),
     ),
     within(
       '@media (forced-colors: active)',

@@ -1,9 +1,9 @@
 import type { Header } from '../../model/header.ts';
 import type { Site } from '../../model/site.ts';
-import { keepsToBottom, standsInFlow } from '../../header/manner.ts';
+import { changesByScroll, keepsToBottom, standsInFlow } from '../../header/manner.ts';
 import { px, rule } from '../text.ts';
 import { layerNeeds } from './layers.ts';
-import { TIME } from './times.ts';
+import { MOVE_TIME, TIME } from './times.ts';
 import { hasShadow, hasSides } from './looks.ts';
 
 /** Room in which the shadow and lines of a header that has gone are out of sight, too. */
@@ -19,11 +19,9 @@ export function frameCss(site: Site, header: Header, leaving: number): string {
   const isPlain = !layerNeeds(site, { header }).back;
   const shadow = hasShadow(site, header);
   const shadowed = shadow && smaller === 0;
-  const changing = [
-    ...(isPlain ? ['background-color'] : []),
-    ...(shadowed ? ['box-shadow'] : []),
-    ...(onScroll === 'returns' ? ['translate'] : []),
-  ];
+  const changing = [...(isPlain ? ['background-color'] : []), ...(shadowed ? ['box-shadow'] : [])];
+  const moves = onScroll === 'returns' ? [`translate ${MOVE_TIME}`] : [];
+  const transitions = [...changing.map((name) => `${name} ${TIME}`), ...moves];
   return [
     rule(
       '.hr',
@@ -47,7 +45,7 @@ export function frameCss(site: Site, header: Header, leaving: number): string {
       isPlain && 'background: var(--hr-fill)',
       shadowed && 'box-shadow: var(--hr-shadow)',
       smaller === 0 && 'pointer-events: auto',
-      changing.length > 0 && `transition: ${changing.map((name) => `${name} ${TIME}`).join(', ')}`,
+      transitions.length > 0 && `transition: ${transitions.join(', ')}`,
     ),
     hasSides(site, header) ? linesCss(header.extent?.radius ?? 0, smaller > 0) : lineCss(smaller > 0),
     // Gone, with its shadow and lines, until the page is scrolled up or the keyboard comes to it.
@@ -90,6 +88,8 @@ export function frameCss(site: Site, header: Header, leaving: number): string {
 function timesCss({ manner }: Header): string {
   const { duration, easing = 'ease', ink } = manner;
   const time = (ms: number, delay = 0) => `${ms}ms ${easing}${delay > 0 ? ` ${delay}ms` : ''}`;
+  // Looks that go along with the scroll are where it is; what moves still takes its time.
+  if (changesByScroll({ manner })) return rule('.hr[data-ready]', `--hr-move-time: ${time(duration)}`);
   return rule(
     '.hr[data-ready]',
     `--hr-time: ${time(duration)}`,
@@ -105,9 +105,12 @@ function smallerCss({ rails }: Header, shadow: boolean): string {
       'bottom: var(--hr-less, 0px)',
       'pointer-events: auto',
       shadow && 'box-shadow: var(--hr-shadow)',
-      `transition: bottom ${TIME}${shadow ? `, box-shadow ${TIME}` : ''}`,
+      `transition: bottom ${MOVE_TIME}${shadow ? `, box-shadow ${TIME}` : ''}`,
     ),
-    rule('.hr-rail, .hr-rail > .hr-back, .hr-place > *', `transition: translate ${TIME}, bottom ${TIME}`),
+    rule(
+      '.hr-rail, .hr-rail > .hr-back, .hr-place > *',
+      `transition: translate ${MOVE_TIME}, bottom ${MOVE_TIME}`,
+    ),
     rule('.hr-place > *', 'pointer-events: auto'),
     ...(rails.length > 1
       ? rails.map((_, i) => rule(`.hr-rail-${i + 1}`, `z-index: ${rails.length - i}`))
@@ -126,7 +129,7 @@ function lineCss(smaller: boolean): string {
     'background: var(--hr-edge)',
     'pointer-events: none',
     smaller && 'translate: 0 calc(-1 * var(--hr-less, 0px))',
-    `transition: background-color ${TIME}${smaller ? `, translate ${TIME}` : ''}`,
+    `transition: background-color ${TIME}${smaller ? `, translate ${MOVE_TIME}` : ''}`,
   );
 }
 
@@ -144,6 +147,6 @@ function linesCss(radius: number, smaller: boolean): string {
     'border-color: var(--hr-above) var(--hr-end) var(--hr-edge) var(--hr-start)',
     radius > 0 && `border-radius: calc(${px(radius)} + var(--hr-edge-size))`,
     'pointer-events: none',
-    `transition: border-color ${TIME}${smaller ? `, bottom ${TIME}` : ''}`,
+    `transition: border-color ${TIME}${smaller ? `, bottom ${MOVE_TIME}` : ''}`,
   );
 }

@@ -1,5 +1,6 @@
 import { cssColour } from '../../colour/rgb.ts';
 import { looksOf, type ResolvedLook, type Wearer } from '../../header/look.ts';
+import { changesByScroll } from '../../header/manner.ts';
 import type { Header, Rail } from '../../model/header.ts';
 import { resolveColour, type ColourUse } from '../../model/palette.ts';
 import type { Site } from '../../model/site.ts';
@@ -135,6 +136,8 @@ export function layersCss(
   const gradient = Array.from({ length: stops }, (_, i) => `var(--hr-stop-${i + 1}) var(--hr-at-${i + 1})`);
   const back = `${self} > .hr-back`;
   const time = `${TIME}`;
+  // Mixed colours are no longer told by `rgb()`, which would have said in which space the gradient runs.
+  const space = changesByScroll(wearer.header) ? ' in srgb' : '';
   return [
     needs.cut && wearer.rail === undefined
       ? rule(back, 'bottom: calc(var(--hr-less, 0px) - var(--hr-depth))')
@@ -144,7 +147,7 @@ export function layersCss(
     rule(
       `${back} > .hr-paint`,
       'background-color: var(--hr-fill)',
-      stops > 0 && `background-image: linear-gradient(var(--hr-angle), ${gradient.join(', ')})`,
+      stops > 0 && `background-image: linear-gradient(var(--hr-angle)${space}, ${gradient.join(', ')})`,
       `transition: background-color ${time}`,
     ),
     needs.blur

@@ -6,11 +6,13 @@ import { LOGO_VARIANTS } from '../../model/picture.ts';
 import { resolveColour, type ColourUse } from '../../model/palette.ts';
 import type { Site } from '../../model/site.ts';
 import { px, rule } from '../text.ts';
+import { changesByScroll } from '../../header/manner.ts';
 import { layerNeeds, layerProperties, stopTransitions } from './layers.ts';
+import { WAY_CSS, mixed, type Property } from './mixed.ts';
 
 /** Looks as custom properties: on the header, and on rails and items for what they set themselves. */
 
-type Properties = [name: string, value: string][];
+type Properties = Property[];
 
 /** A text shadow as CSS writes it. */
 function letterShadow(site: Site, { x, y, blur, colour, opacity }: ResolvedLook['textShadow']): string {
@@ -98,10 +100,17 @@ function inheritedOf(site: Site, look: ResolvedLook, shadows: boolean): Inherite
 }
 
 /** What passes down from a wearer at a moment: of a part, what it sets itself; of the header, all but what nobody sets. */
-function inheritedProperties(site: Site, wearer: Wearer, moment: Moment, shadows: boolean): Properties {
+function inheritedProperties(
+  site: Site,
+  wearer: Wearer,
+  moment: Moment,
+  shadows: boolean,
+  all?: ReadonlySet<string>,
+): Properties {
   const isPart = wearer.rail !== undefined;
   return inheritedOf(site, resolveWorn(site, wearer, moment), shadows)
-    .filter(({ layer, keys, isOptional }) => {
+    .filter(({ name, layer, keys, isOptional }) => {
+      if (all?.has(name)) return true;
       const origins = keys.map((key) => originOf(site, wearer, moment, layer, key as never));
       if (isPart) return origins.some((origin) => origin === 'own' || origin === 'pairing');
       return !isOptional || origins.some((origin) => origin !== 'default');
@@ -163,10 +172,21 @@ export function hasShadow(site: Site, header: Header): boolean {
   return looksOf(site, { header }).some(({ shadow }) => shadow.opacity > 0);
 }
 
-/** All values of a wearer that hold at a moment. `as` is who it is in the header as it is dressed; layers go by that. */
-function propertiesOf(site: Site, wearer: Wearer, moment: Moment, shadows: boolean, as = wearer): Properties {
+/**
+ * All values of a wearer that hold at a moment.
+ * @param as who it is in the header as it is dressed; layers go by that
+ * @param all names of values that are told though it does not set them itself
+ */
+function propertiesOf(
+  site: Site,
+  wearer: Wearer,
+  moment: Moment,
+  shadows: boolean,
+  as = wearer,
+  all?: ReadonlySet<string>,
+): Properties {
   const { rail, item } = wearer;
-  const inherited = inheritedProperties(site, wearer, moment, shadows);
+  const inherited = inheritedProperties(site, wearer, moment, shadows, all);
   if (item) return inherited;
   const look = resolveWorn(site, wearer, moment);
   if (rail) return layerNeeds(site, as).back ? [...inherited, ...layerProperties(site, as, look)] : inherited;
@@ -180,36 +200,68 @@ function propertiesOf(site: Site, wearer: Wearer, moment: Moment, shadows: boole
 /** With the pointer over the header, or the keyboard in it. */
 const POINTED = ':is(:hover, :has(:focus-visible))';
 
+/** A wearer's values at a moment; with names, those of that name are told though it does not set them itself. */
+type ValuesAt = (moment: Moment, all?: ReadonlySet<string>) => Properties;
+
+/** What holds at first, and what is set at once when the next moment begins. */
+interface Values {
+  base: Properties;
+  later: Properties;
+}
+
+/** Values that stay until the next moment begins. */
+function stepped(at: ValuesAt, [first, next]: readonly Moment[]): Values {
+  return { base: at(first!), later: at(next!) };
+}
+
+/** Values that go along with the scroll, as far as there is anything between them. */
+function scrolled(at: ValuesAt, [first, next]: readonly Moment[]): Values {
+  const names = new Set([...at(first!), ...at(next!)].map(([name]) => name));
+  const [from, to] = [at(first!, names), at(next!, names)];
+  const between = new Map(mixed(from, new Map(to)));
+  return {
+    base: from.map(([name, value]) => [name, between.get(name) ?? value]),
+    later: to.filter(([name]) => !between.has(name)),
+  };
+}
+
 /** The looks of a header and its parts: what holds at the top, what a later moment changes, and what the pointer does. */
 export function looksCss(site: Site, header: Header): string {
   const shadows = hasTextShadow(site, header);
-  const pointed = allPointed(header).map(({ base, header: worn }) => ({ base, wearers: wearersOf(worn) }));
-  const momentAt = (moment: Moment) => (moment === 'top' ? '.hr' : `.hr[data-moment="${moment}"]`);
-  return wearersOf(header)
-    .map((wearer, i) => {
-      const { self } = wearer;
-      const top = propertiesOf(site, wearer, 'top', shadows);
-      const stops = wearer.item ? [] : stopTransitions(site, wearer);
-      /** What differs from other values, where the header is as `at` says. */
-      const differing = (at: string, properties: Properties, from: Properties) => {
-        const known = new Map(from);
-        const changed = properties.filter(([key, value]) => known.get(key) !== value);
-        return changed.length > 0 ? rule(self === '.hr' ? at : `${at} ${self}`, ...declare(changed)) : '';
-      };
-      const later = momentsOf(header)
-        .slice(1)
-        .map((moment) => differing(momentAt(moment), propertiesOf(site, wearer, moment, shadows), top));
-      const over = pointed.map(({ base, wearers }) =>
+  const moments = momentsOf(header);
+  const byScroll = changesByScroll(header);
+  const values = byScroll ? scrolled : stepped;
+  const pointed = new Map(allPointed(header).map(({ base, header: worn }) => [base, wearersOf(worn)]));
+  const later = `.hr[data-moment="${moments[1]}"]`;
+  const rules = wearersOf(header).map((wearer, i) => {
+    const { self } = wearer;
+    /** What differs from other values, where the header is as `at` says. */
+    const differing = (at: string, properties: Properties, from: Properties) => {
+      const known = new Map(from);
+      const changed = properties.filter(([key, value]) => known.get(key) !== value);
+      return changed.length > 0 ? rule(self === '.hr' ? at : `${at} ${self}`, ...declare(changed)) : '';
+    };
+    const own = values((moment, all) => propertiesOf(site, wearer, moment, shadows, wearer, all), moments);
+    const stops = wearer.item ? [] : stopTransitions(site, wearer);
+    const base = [...declare(own.base), ...(stops.length > 0 ? [`transition: ${stops.join(', ')}`] : [])];
+    const rules = [base.length > 0 ? rule(self, ...base) : '', differing(later, own.later, own.base)];
+    if (pointed.size > 0) {
+      const over = values(
+        (moment, all) => propertiesOf(site, pointed.get(moment)![i]!, moment, shadows, wearer, all),
+        moments,
+      );
+      rules.push(
+        differing(`.hr${POINTED}`, over.base, own.base),
         differing(
-          `${momentAt(base)}${POINTED}`,
-          propertiesOf(site, wearers[i]!, base, shadows, wearer),
-          propertiesOf(site, wearer, base, shadows),
+          `${later}${POINTED}`,
+          over.later,
+          byScroll ? [...own.base, ...own.later, ...over.base] : [...own.base, ...own.later],
         ),
       );
-      const base = [...declare(top), ...(stops.length > 0 ? [`transition: ${stops.join(', ')}`] : [])];
-      return (base.length > 0 ? rule(self, ...base) : '') + later.join('') + over.join('');
-    })
-    .join('');
+    }
+    return rules.join('');
+  });
+  return (byScroll ? WAY_CSS : '') + rules.join('');
 }
 
 function declare(properties: Properties): string[] {
