@@ -3,7 +3,9 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { skiaMeasure } from '@hatrail/cli/skia';
 import type { Header } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
-import { layoutScene } from '@hatrail/core/sweep/scene';
+import { sceneTargets } from '@hatrail/core/sweep/prove';
+import { layoutScene, momentAt } from '@hatrail/core/sweep/scene';
+import { noDrawing } from '../core/test/made.ts';
 import { openVisitor, shiftOf, watchShift, type Visitor } from './visitor.ts';
 
 /** What a published header does while its page is scrolled. */
@@ -189,6 +191,38 @@ describe('in the richest look', () => {
     for (const y of [30, 200, 900, 40, 0]) await scrollTo(tab, y);
     expect(await shiftOf(tab)).toBe(0);
     expect(await tab.evaluate(() => (globalThis as unknown as { long: number }).long)).toBe(0);
+    await tab.context().close();
+  });
+
+  test('along with the scroll: at each scroll the colours that the core has there, and nothing shifts', async () => {
+    let site!: Site;
+    const tab = await visit((header, all) => {
+      site = all;
+      rich(header);
+      header.looks.scrolled.ink = { ...header.looks.scrolled.ink, link: { colour: '#15233b' } };
+      header.manner.switch.distance = 150;
+      header.manner.stretch = 200;
+    });
+    const scene = layoutScene(site, site.headers[0]!, site.pages[0]!, 1280, measure, 800);
+    expect(scene.way).toEqual({ from: 50, to: 250 });
+    await watchShift(tab);
+    const levels = (text: string) => (text.match(/[\d.]+/g) ?? []).map(Number);
+    for (const y of [30, 51, 110, 149, 150, 233, 400]) {
+      await scrollTo(tab, y);
+      const targets = sceneTargets(scene, momentAt(scene, y), noDrawing, y);
+      const link = targets.find(({ ink, state }) => ink.isCued && state === 'rest')!;
+      const seen = await tab
+        .locator('.hr-link:not([aria-current])')
+        .first()
+        .evaluate((element) => getComputedStyle(element).color);
+      // Mixed colours are told as shares of one, plain ones in levels.
+      const [r, g, b] = levels(seen).map((v) => (seen.startsWith('color') ? v * 255 : v));
+      if (link.shape.kind !== 'cells') throw new Error('a link is text');
+      expect(Math.abs(r! - link.shape.colour.r), `${y} px down: ${seen}`).toBeLessThanOrEqual(0.51);
+      expect(Math.abs(g! - link.shape.colour.g)).toBeLessThanOrEqual(0.51);
+      expect(Math.abs(b! - link.shape.colour.b)).toBeLessThanOrEqual(0.51);
+    }
+    expect(await shiftOf(tab)).toBe(0);
     await tab.context().close();
   });
 

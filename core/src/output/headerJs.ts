@@ -13,7 +13,6 @@ export const HEADER_JS = `(() => {
   let begins = 1;
   let bands = [];
   let last = scrollY;
-  let reach = 0;
   let way;
   const [over, unknown] = (data.ground || '').split(' ');
   const update = () => {
@@ -28,6 +27,7 @@ export const HEADER_JS = `(() => {
       data.moment = y < begins ? 'top' : 'back';
     } else data.moment = y < begins ? 'top' : 'scrolled';
     // How far one look has become the next, where that goes along with the scroll.
+    const reach = Math.min((data.stretch || 0) >> 1, begins);
     const come = reach && Math.min(1, Math.max(0, (y - begins + reach) / (2 * reach)));
     if (reach && come !== way) header.style.setProperty('--hr-way', (way = come));
     last = y;
@@ -47,7 +47,6 @@ export const HEADER_JS = `(() => {
     if (over) bands = parts.map((part) => ({ from: edge(part, 'top') - middle, ground: part.dataset.hrGround }));
     const band = data.band && parts[data.band - 1];
     begins = Math.max(1, band ? edge(band, 'bottom') - at(top + height) : parseFloat(data.switch));
-    reach = 'stretch' in data ? Math.min(Math.floor(data.stretch / 2), begins) : 0;
     update();
   };
   addEventListener('scroll', update, { passive: true });

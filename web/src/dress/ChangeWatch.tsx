@@ -70,19 +70,21 @@ function Watched({
         {title}: {pageTitle} never comes to it at {width} px.
       </p>
     );
-  const { least, below, duration } = curve;
+  const { least, below, duration, over } = curve;
+  const unit = over === 'time' ? 'ms' : 'px';
   const clears = least.contrast >= least.needed;
   return (
     <section className="change-watch" aria-label={title}>
       <strong>{title}</strong>
       <Plot
         curve={curve}
-        label={`${title}: contrast against what is needed, over ${Math.round(duration)} ms`}
+        label={`${title}: contrast against what is needed, over ${Math.round(duration)} ${unit}`}
       />
       <p>
         {clears ? 'Clear all the way: the least is ' : 'The least is '}
-        {least.item}, {figure(least.contrast)} where {least.needed} is needed, {Math.round(least.time)} ms in
-        {below > 0 && `; something is below for ${Math.max(1, Math.round(below))} ms`}.
+        {least.item}, {figure(least.contrast)} where {least.needed} is needed, {Math.round(least.time)} {unit}{' '}
+        in
+        {below > 0 && `; something is below for ${Math.max(1, Math.round(below))} ${unit}`}.
       </p>
       {!clears && change.kind === 'moment' && (
         <Timings hand={hand} header={header} pageId={pageId} width={width} below={below} />
@@ -171,7 +173,9 @@ function Timings({
             size="small"
             variant="outlined"
             aria-label={`Try it: ${text}`}
-            onClick={() => setManner(header, { ink: manner.ink, duration: manner.duration }, text)}
+            onClick={() =>
+              setManner(header, { ink: manner.ink, duration: manner.duration, stretch: manner.stretch }, text)
+            }
           >
             Try it
           </Button>

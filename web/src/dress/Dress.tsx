@@ -16,6 +16,8 @@ import { Film, FILM_WIDTH } from './Film.tsx';
 import { MenuLook } from './MenuLook.tsx';
 import { Moments } from './Moments.tsx';
 import { Remedy } from './Remedy.tsx';
+import { STRETCH_LABEL } from './MannerPanel.tsx';
+import { setManner } from './lookEdits.ts';
 import { Stage } from './Stage.tsx';
 import {
   useCut,
@@ -106,6 +108,10 @@ export function Dress() {
   const goTo = useCallback(
     (next: number) => go({ scroll: next, ...(facts && !isPointed && { moment: momentAt(facts, next) }) }),
     [go, facts, isPointed],
+  );
+  const setStretch = useCallback(
+    (stretch: number) => setManner(header, { stretch }, STRETCH_LABEL),
+    [header],
   );
   const worstScroll = worst?.scroll;
   const goToWorst = useCallback(() => go({ scroll: worstScroll }), [go, worstScroll]);
@@ -221,6 +227,7 @@ export function Dress() {
         worst={worst}
         onScroll={goTo}
         onWorst={goToWorst}
+        onStretch={setStretch}
       />
       <aside
         className="dress-side"

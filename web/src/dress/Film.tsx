@@ -14,10 +14,14 @@ interface FilmProps {
   worst: Row | undefined;
   onScroll: (scroll: number) => void;
   onWorst: () => void;
+  /** Sets over how much scroll the header changes; told where it goes along with the scroll. */
+  onStretch: (stretch: number) => void;
 }
 
 export const FILM_WIDTH = 62;
 const THREADS = 90;
+/** How far a stretch reaches on each side of its switch at most, CSS pixels. */
+const MOST_REACH = 1000;
 
 /** The whole page beside its threads: where each item is clear, strained or lost at every scroll. It is the scroll bar. */
 export const Film = memo(function Film({
@@ -28,17 +32,19 @@ export const Film = memo(function Film({
   worst,
   onScroll,
   onWorst,
+  onStretch,
 }: FilmProps) {
   const strip = useRef<HTMLDivElement>(null);
   const facts = scene?.facts;
   const threads = useMemo(() => (scene ? threadsOf(scene.rows) : []), [scene]);
   const pageHeight = facts?.pageHeight ?? 1;
   const pitch = Math.min(12, THREADS / Math.max(1, threads.length));
-  const toScroll = (clientY: number) => {
+  /** The page row at a height of the screen. */
+  const toRow = (clientY: number) => {
     const { top, height } = strip.current!.getBoundingClientRect();
-    const window = facts?.windowHeight ?? 0;
-    return clampScroll(((clientY - top) / height) * pageHeight - window / 2);
+    return ((clientY - top) / height) * pageHeight;
   };
+  const toScroll = (clientY: number) => clampScroll(toRow(clientY) - (facts?.windowHeight ?? 0) / 2);
   const clampScroll = (value: number) => Math.round(Math.min(facts?.maxScroll ?? 0, Math.max(0, value)));
   const onKeyDown = (event: KeyboardEvent) => {
     const window = facts?.windowHeight ?? 0;
@@ -92,6 +98,9 @@ export const Film = memo(function Film({
       >
         <FilmPicture picture={picture} />
         {facts && <Threads threads={threads} pageHeight={facts.pageHeight} pitch={pitch} />}
+        {facts?.way && (
+          <WayHandles way={facts.way} percent={percent} toScroll={toRow} onStretch={onStretch} />
+        )}
         {facts && (
           <span
             className="film-window"
@@ -118,6 +127,69 @@ export const Film = memo(function Film({
     </section>
   );
 });
+
+/** Both ends of the stretch over which the header changes; the switch stays in its middle. */
+function WayHandles({
+  way: { from, to },
+  percent,
+  toScroll,
+  onStretch,
+}: {
+  way: { from: number; to: number };
+  percent: (rows: number) => string;
+  toScroll: (clientY: number) => number;
+  onStretch: (stretch: number) => void;
+}) {
+  const middle = (from + to) / 2;
+  // It cannot begin above the page.
+  const most = Math.max(1, Math.min(MOST_REACH, middle));
+  const set = (reach: number) => onStretch(2 * Math.min(most, Math.max(1, Math.round(reach))));
+  return (
+    <>
+      <span
+        className="film-way"
+        aria-hidden="true"
+        style={{ top: percent(from), height: percent(to - from) }}
+      />
+      {(['from', 'to'] as const).map((end) => {
+        const at = end === 'from' ? from : to;
+        const outwards = end === 'from' ? -1 : 1;
+        return (
+          <span
+            key={end}
+            className="film-way-end"
+            data-end={end}
+            style={{ top: percent(at) }}
+            role="slider"
+            tabIndex={0}
+            aria-orientation="vertical"
+            aria-label={end === 'from' ? 'Where the change begins' : 'Where the change ends'}
+            aria-valuemin={0}
+            aria-valuemax={middle + most}
+            aria-valuenow={at}
+            aria-valuetext={`${at} px down`}
+            title={`The change ${end === 'from' ? 'begins' : 'ends'} ${at} px down. Drag it.`}
+            onKeyDown={(event) => {
+              const by = { ArrowDown: 1, ArrowUp: -1 }[event.key];
+              if (by === undefined) return;
+              event.preventDefault();
+              event.stopPropagation();
+              set(Math.abs(at - middle) + outwards * by * (event.shiftKey ? 10 : 1));
+            }}
+            onPointerDown={(event) => {
+              event.stopPropagation();
+              event.currentTarget.setPointerCapture(event.pointerId);
+            }}
+            onPointerMove={(event) => {
+              event.stopPropagation();
+              if (event.buttons === 1) set((toScroll(event.clientY) - middle) * outwards);
+            }}
+          />
+        );
+      })}
+    </>
+  );
+}
 
 function FilmPicture({ picture }: { picture: ImageBitmap | undefined }) {
   const canvas = useRef<HTMLCanvasElement>(null);

@@ -8,6 +8,7 @@ import {
   type Header,
   type OnScroll,
 } from '@hatrail/core/model/header';
+import { changesByScroll } from '@hatrail/core/header/manner';
 import type { PartLooks } from '@hatrail/core/model/look';
 import type { SiteAtHand } from '../engine/proof.ts';
 import type { SceneFacts } from '../engine/types.ts';
@@ -34,9 +35,14 @@ const ON_SCROLL_SHORT: Record<OnScroll, string> = {
   bottom: 'at the bottom edge',
 };
 
+/** CSS pixels that a change is spread over at first. */
+const STRETCH = 120;
+export const STRETCH_LABEL = 'Stretch of the change';
+
 /** How the header behaves, in a few words. */
-export function mannerText({ manner }: Header): string {
-  const { lies, onScroll, switch: begins, duration, smaller } = manner;
+export function mannerText(header: Header): string {
+  const { manner } = header;
+  const { lies, onScroll, switch: begins, duration, smaller, stretch } = manner;
   const froms: Record<Begins, string> = {
     distance: `changes from ${begins.distance} px`,
     'first band': 'changes at the end of the first band',
@@ -45,7 +51,8 @@ export function mannerText({ manner }: Header): string {
   };
   const where = onScroll === 'bottom' ? [] : [`${lies} the page`];
   const less = smaller ? [`${smaller} px smaller then`] : [];
-  return [...where, ON_SCROLL_SHORT[onScroll], froms[begins.at], ...less, `over ${duration} ms`].join(', ');
+  const over = changesByScroll(header) ? `over ${stretch} px of scroll` : `over ${duration} ms`;
+  return [...where, ON_SCROLL_SHORT[onScroll], froms[begins.at], ...less, over].join(', ');
 }
 
 /** How the header behaves: over or above the page, on scroll, when the moment changes and how long that takes. */
@@ -68,6 +75,8 @@ export function MannerPanel({
   const setSwitch = (change: Partial<Manner['switch']>, label: string) =>
     setManner(header, { switch: { ...begins, ...change } }, label);
   const [, later] = momentsOf(header);
+  const byScroll = changesByScroll(header);
+  const way = facts?.way;
   const from = facts?.stretches.find(({ moment }) => moment === later)?.from;
   return (
     <>
@@ -196,58 +205,93 @@ export function MannerPanel({
           }
         />
       </Choice>
-      <Choice label="The change takes">
-        <NumberField
-          label="Duration"
-          unit="ms"
-          min={0}
-          max={2000}
-          value={manner.duration}
-          onChange={(duration) => setManner(header, { duration }, 'Duration of the change')}
-        />
-        <Select<Easing>
-          label="Easing"
-          value={manner.easing ?? 'ease'}
-          options={Object.fromEntries(EASINGS.map((name) => [name, name])) as Record<Easing, string>}
-          onChange={(easing) => setManner(header, { easing }, 'Easing of the change')}
-        />
-      </Choice>
-      <Choice label="The inks">
-        <Select
-          label="The inks change"
-          value={manner.ink ? 'apart' : 'along'}
-          options={{ along: 'Change with the rest', apart: 'Have their own time' }}
-          onChange={(how) =>
-            setManner(
-              header,
-              { ink: how === 'apart' ? { delay: 0, duration: manner.duration } : undefined },
-              'When the inks change',
-            )
-          }
-        />
-        {manner.ink && (
-          <>
+      {at !== 'ground' && (
+        <Choice label="The change goes">
+          <Select
+            label="What the change goes by"
+            value={byScroll ? 'scroll' : 'time'}
+            options={{ time: 'Over time', scroll: 'Along with the scroll' }}
+            onChange={(by) =>
+              setManner(header, { stretch: by === 'scroll' ? STRETCH : undefined }, 'What the change goes by')
+            }
+          />
+          {byScroll && (
             <NumberField
-              label="After"
-              unit="ms"
-              min={0}
+              label="Stretch of scroll"
+              unit="px"
+              min={2}
               max={2000}
-              value={manner.ink.delay}
-              onChange={(delay) => setManner(header, { ink: { ...manner.ink!, delay } }, 'Delay of the inks')}
+              value={manner.stretch!}
+              onChange={(stretch) => setManner(header, { stretch }, STRETCH_LABEL)}
             />
-            <NumberField
-              label="Over"
-              unit="ms"
-              min={0}
-              max={2000}
-              value={manner.ink.duration}
-              onChange={(duration) =>
-                setManner(header, { ink: { ...manner.ink!, duration } }, 'Duration of the inks’ change')
-              }
-            />
-          </>
-        )}
-      </Choice>
+          )}
+        </Choice>
+      )}
+      {byScroll && (
+        <p className="origin">
+          {way
+            ? `From ${way.from} to ${way.to} px down this page, with the switch in its middle. Both ends can be dragged on the film.`
+            : 'Being computed.'}
+        </p>
+      )}
+      {(!byScroll || (manner.smaller ?? 0) > 0 || manner.onScroll === 'returns') && (
+        <Choice label={byScroll ? 'What moves takes' : 'The change takes'}>
+          <NumberField
+            label="Duration"
+            unit="ms"
+            min={0}
+            max={2000}
+            value={manner.duration}
+            onChange={(duration) => setManner(header, { duration }, 'Duration of the change')}
+          />
+          <Select<Easing>
+            label="Easing"
+            value={manner.easing ?? 'ease'}
+            options={Object.fromEntries(EASINGS.map((name) => [name, name])) as Record<Easing, string>}
+            onChange={(easing) => setManner(header, { easing }, 'Easing of the change')}
+          />
+        </Choice>
+      )}
+      {!byScroll && (
+        <Choice label="The inks">
+          <Select
+            label="The inks change"
+            value={manner.ink ? 'apart' : 'along'}
+            options={{ along: 'Change with the rest', apart: 'Have their own time' }}
+            onChange={(how) =>
+              setManner(
+                header,
+                { ink: how === 'apart' ? { delay: 0, duration: manner.duration } : undefined },
+                'When the inks change',
+              )
+            }
+          />
+          {manner.ink && (
+            <>
+              <NumberField
+                label="After"
+                unit="ms"
+                min={0}
+                max={2000}
+                value={manner.ink.delay}
+                onChange={(delay) =>
+                  setManner(header, { ink: { ...manner.ink!, delay } }, 'Delay of the inks')
+                }
+              />
+              <NumberField
+                label="Over"
+                unit="ms"
+                min={0}
+                max={2000}
+                value={manner.ink.duration}
+                onChange={(duration) =>
+                  setManner(header, { ink: { ...manner.ink!, duration } }, 'Duration of the inks’ change')
+                }
+              />
+            </>
+          )}
+        </Choice>
+      )}
     </>
   );
 }

@@ -38,6 +38,8 @@ export interface SceneFacts {
   windowHeight: number;
   /** Where each stretch of scrolls begins, and the moment that is met there. */
   stretches: Scene['stretches'];
+  /** The scrolls over which one look becomes the next, where it does so along with the scroll. */
+  way: Scene['way'];
   /** The header at the top. */
   layout: HeaderLayout;
   /** Its box at each moment, in its own pixels. */

@@ -52,6 +52,7 @@ const engine = {
       maxScroll: scene.maxScroll,
       windowHeight: scene.windowHeight,
       stretches: scene.stretches,
+      way: scene.way,
       layout: scene.layouts.top,
       bars: {
         top: scene.layouts.top.bar,

@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
 import type { Measure } from '@hatrail/core/measure/measure';
+import { changesByScroll } from '@hatrail/core/header/manner';
 import type { Header } from '@hatrail/core/model/header';
 import type { Page } from '@hatrail/core/model/page';
 import { addressOf } from '@hatrail/core/model/references';
@@ -21,6 +22,8 @@ export interface Preview {
   /** Style sheets that change with the look; they are put into the loaded frame. */
   headerCss: string;
   siteCss: string;
+  /** Over how much scroll the header changes; it is put into the loaded frame, too. */
+  stretch: number | undefined;
 }
 
 function previewAddresses({ site, hashes }: SiteAtHand, page: Page, sizes: ShippedSizes): Addresses {
@@ -119,12 +122,13 @@ export function usePreview(
     [site, header, measure, sizes, hashes, page],
   );
   /* eslint-enable react-hooks/exhaustive-deps */
+  const stretch = changesByScroll(header) ? header.manner.stretch : undefined;
   return useMemo(
     () =>
       css === undefined || pagesCss === undefined || html === undefined
         ? undefined
-        : { html, headerCss: css, siteCss: pagesCss },
-    [html, css, pagesCss],
+        : { html, headerCss: css, siteCss: pagesCss, stretch },
+    [html, css, pagesCss, stretch],
   );
 }
 
@@ -163,7 +167,7 @@ export function holdFrame(inside: Document, held: Held | undefined): void {
 /** Puts the style sheets of a preview into a loaded frame, without letting the change run over time. */
 export function dressFrame(
   frame: HTMLIFrameElement,
-  { headerCss, siteCss: pages }: Preview,
+  { headerCss, siteCss: pages, stretch }: Preview,
   ground = '',
 ): void {
   const inside = frame.contentDocument;
@@ -175,5 +179,12 @@ export function dressFrame(
   set('site-css', pages);
   set('ground-css', ground);
   set('header-css', holdable(headerCss));
+  const bar = inside?.querySelector<HTMLElement>('.hr');
+  if (bar && bar.dataset.stretch !== (stretch === undefined ? undefined : String(stretch))) {
+    if (stretch === undefined) delete bar.dataset.stretch;
+    else bar.dataset.stretch = String(stretch);
+    // Its script looks again when it hears of a scroll.
+    frame.contentWindow?.dispatchEvent(new Event('scroll'));
+  }
   frame.contentWindow?.setTimeout(() => set('still-css', ''), 120);
 }
