@@ -13,6 +13,7 @@ import { groundPatch, pixelAt, type Raster } from '@hatrail/core/stack/ground';
 import { readAt } from '@hatrail/core/sweep/exact';
 import { sceneTargets } from '@hatrail/core/sweep/prove';
 import { behindAt, momentAt, type Scene } from '@hatrail/core/sweep/scene';
+import { rasterAt } from '@hatrail/core/sweep/turns';
 import type { Target } from '@hatrail/core/sweep/targets';
 import { verdictOf } from '@hatrail/core/sweep/verdict';
 import { cellRatio, decode, logoRatio, meanDifference, type Shot } from './bruteForce.ts';
@@ -61,11 +62,12 @@ export interface Seen {
 
 /** Compares everything that is to be read at one scroll of a page that is shown. */
 export async function expectAgreement(
-  { scene, raster, pictures, tab, url, logos }: Seen,
+  { scene, raster: page, pictures, tab, url, logos }: Seen,
   scroll: number,
   tally: Agreement,
 ): Promise<void> {
   const { site, header } = scene;
+  const raster = rasterAt(scene, page, scroll);
   await tab.evaluate((y) => scrollTo(0, y), scroll);
   const moment = momentAt(scene, scroll);
   await tab.locator(`.hr[data-moment="${moment}"]`).waitFor({ state: 'attached' });
@@ -97,7 +99,8 @@ export async function expectAgreement(
 
 /** Compares a link under the pointer: the first whose backing or ink is another then. */
 export async function expectHovered(seen: Seen, scroll: number, tally: Agreement): Promise<void> {
-  const { scene, raster, pictures, tab } = seen;
+  const { scene, pictures, tab } = seen;
+  const raster = rasterAt(scene, seen.raster, scroll);
   await tab.evaluate((y) => scrollTo(0, y), scroll);
   const moment = momentAt(scene, scroll);
   const behind = behindAt(scene, scroll);

@@ -241,7 +241,15 @@ export function dressedSite(base: Site, seed: number): Dressed {
       }),
     },
   };
-  const bands = Array.from({ length: 9 }, (_, i) => band(by, `band-${i}`));
+  const turning = (): Band['turns'] => ({
+    tint: { colour: colour(), opacity: between(3, 10) / 10 },
+    from: between(-150, 50),
+    over: between(60, 400),
+  });
+  const bands = Array.from({ length: 9 }, (_, i): Band => ({
+    ...band(by, `band-${i}`),
+    ...(seed >= FIRST_BY_SCROLL && { turns: turning()! }),
+  }));
   const menu = base.type.menu;
   const site: Site = {
     ...base,

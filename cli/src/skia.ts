@@ -58,13 +58,17 @@ function tileOf(image: Image) {
 /** Paints a laid-out page. */
 export function skiaRaster(site: Site, laid: LaidPage, pictures: ReadonlyMap<string, Drawable>): Raster {
   registerFonts();
-  const context = createCanvas(laid.width, laid.height).getContext('2d');
-  drawTextAsBrowsers(context);
-  paintPage(laid, context as unknown as PaintingContext, { palette: site.palette, pictures });
+  const paint = (turned: boolean) => {
+    const context = createCanvas(laid.width, laid.height).getContext('2d');
+    drawTextAsBrowsers(context);
+    paintPage(laid, context as unknown as PaintingContext, { palette: site.palette, pictures }, turned);
+    return context.getImageData(0, 0, laid.width, laid.height).data;
+  };
   return {
     width: laid.width,
     height: laid.height,
-    data: context.getImageData(0, 0, laid.width, laid.height).data,
+    data: paint(false),
+    ...(laid.bands.some(({ turns }) => turns) && { turned: paint(true) }),
   };
 }
 

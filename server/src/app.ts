@@ -3,6 +3,7 @@ import express, { type Express } from 'express';
 import helmet from 'helmet';
 import { fontPath } from '@hatrail/cli/fonts';
 import { HEADER_JS } from '@hatrail/core/output/headerJs';
+import { BANDS_JS } from '@hatrail/core/output/turning';
 import type { Context } from './context.ts';
 import { guard } from './guard.ts';
 import { notFound, problemHandler } from './problem.ts';
@@ -68,9 +69,14 @@ export function createApp(context: Context, settings: AppSettings): Express {
     if (!path) throw notFound('font');
     response.set('Cache-Control', 'public, max-age=31536000, immutable').sendFile(path);
   });
-  app.get('/preview/header.js', (_request, response) => {
-    response.type('text/javascript').send(HEADER_JS);
-  });
+  for (const [name, script] of [
+    ['header.js', HEADER_JS],
+    ['bands.js', BANDS_JS],
+  ] as const) {
+    app.get(`/preview/${name}`, (_request, response) => {
+      response.type('text/javascript').send(script);
+    });
+  }
 
   if (existsSync(settings.webFolder)) {
     app.use('/assets', express.static(`${settings.webFolder}/assets`, { immutable: true, maxAge: '1y' }));

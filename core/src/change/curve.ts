@@ -3,6 +3,7 @@ import type { Drawing } from '../stack/drawing.ts';
 import type { Raster } from '../stack/ground.ts';
 import { Planes, sceneTargets, sweepTarget } from '../sweep/prove.ts';
 import { momentAt, spanOfInk, spansOf, type Scene, type Span } from '../sweep/scene.ts';
+import { rasterAt, stretchesIn } from '../sweep/turns.ts';
 import type { Target } from '../sweep/targets.ts';
 import { changesByScroll } from '../header/manner.ts';
 import { easingOf } from './easing.ts';
@@ -64,10 +65,21 @@ function headerAt({ site, header }: Scene, change: Change, time: number): Header
 
 /** Where a change is met: round the switches of a page, or all along a moment. */
 function spansOfChange(scene: Scene, change: Change): Span[] {
-  if (change.kind === 'hover') return spansOf(scene, change.moment);
-  return scene.stretches
-    .slice(1)
-    .map(({ from }) => ({ from: Math.max(0, from - NEAR), to: Math.min(scene.maxScroll, from + NEAR) }));
+  const spans =
+    change.kind === 'hover'
+      ? spansOf(scene, change.moment)
+      : scene.stretches.slice(1).map(({ from }) => ({
+          from: Math.max(0, from - NEAR),
+          to: Math.min(scene.maxScroll, from + NEAR),
+        }));
+  return spans.flatMap((span) =>
+    stretchesIn(scene, span).flatMap((stretch) => (stretch.isSteady ? [stretch] : everyScroll(stretch))),
+  );
+}
+
+/** A stretch scroll by scroll: each is steady on its own. */
+function everyScroll({ from, to }: Span): Span[] {
+  return Array.from({ length: to - from + 1 }, (_, i) => ({ from: from + i, to: from + i }));
 }
 
 /** Everything at rest at an instant: the item that is worst, wherever it is. */
@@ -99,11 +111,12 @@ function worstOf(
 ): Instant | undefined {
   let worst: Instant | undefined;
   for (const span of spans) {
-    const planes = new Planes(raster);
+    const shown = rasterAt(scene, raster, span.from);
+    const planes = new Planes(shown);
     for (const target of targets) {
       const own = spanOfInk(target.ink, span);
       if (!own) continue;
-      const contrast = sweepTarget(scene, own, target, raster, planes).reduce((a, b) => Math.min(a, b));
+      const contrast = sweepTarget(scene, own, target, shown, planes).reduce((a, b) => Math.min(a, b));
       if (worst && contrast / target.needed >= worst.contrast / worst.needed) continue;
       worst = { time, item: target.ink.name, contrast, needed: target.needed };
     }

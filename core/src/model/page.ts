@@ -1,5 +1,5 @@
 import { Allow, ArrayMaxSize, IsArray, IsIn, IsOptional, Matches } from 'class-validator';
-import { Backdrop, GROUND_KINDS, type GroundKind } from './layer.ts';
+import { Backdrop, GROUND_KINDS, Tint, type GroundKind } from './layer.ts';
 import { MAX_LABEL, Target } from './menu.ts';
 import { ColourUse } from './palette.ts';
 import { InRange, IsId, IsPlainText, KindList, Nested, NestedList } from './rules.ts';
@@ -74,6 +74,15 @@ export class BandHeight {
   @InRange(0, 4000) value: number;
 }
 
+/** A tint that comes over a band's backdrop along with the scroll: none of it at first, all of it at the end. */
+export class BandTurn {
+  @Nested(() => Tint) tint: Tint;
+  /** Where it begins: how far the band's upper edge is above the window's by then, CSS pixels; below it where negative. */
+  @InRange(-2000, 4000, 'px') from: number;
+  /** Over how much scroll it comes, CSS pixels. */
+  @InRange(1, 4000, 'px') over: number;
+}
+
 /** One full-width horizontal part of a page. */
 export class Band {
   @IsId() id: string;
@@ -84,6 +93,9 @@ export class Band {
   @IsOptional() @IsId() pairing?: string;
   /** Whether its ground is dark or light, for headers that follow the ground; told from its backdrop where nothing is said. */
   @IsOptional() @IsIn(GROUND_KINDS, { message: 'Choose dark or light.' }) ground?: GroundKind;
+  @IsOptional()
+  @Nested(() => BandTurn)
+  turns?: BandTurn;
   @IsOptional()
   @Nested(() => BandWords)
   words?: BandWords;

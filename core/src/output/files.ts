@@ -11,6 +11,7 @@ import { headerCss } from './headerCss.ts';
 import { headerHtml } from './headerHtml.ts';
 import { HEADER_JS } from './headerJs.ts';
 import { howTo } from './howTo.ts';
+import { BANDS_JS, hasTurning } from './turning.ts';
 import { pageHtml, picturesOf, siteCss } from './page.ts';
 
 /** A file that ships: its text, or the picture or font whose bytes it is. Paths are relative, with `/`. */
@@ -87,6 +88,7 @@ export function siteFiles(site: Site, measure: Measure): OutputFile[] {
     ...pages,
     { path: 'assets/header.css', kind: 'text', text: headerCss(site, header, measure, { picture, sizes }) },
     { path: 'assets/header.js', kind: 'text', text: HEADER_JS },
+    ...(hasTurning(site) ? [{ path: 'assets/bands.js', kind: 'text', text: BANDS_JS } as const] : []),
     { path: 'assets/site.css', kind: 'text', text: siteCss(site, header, measure, { picture, sizes }) },
     { path: 'assets/fonts.css', kind: 'text', text: fontCss(fonts, fontUrl) },
     ...[...new Set([...picturesOf(site), ...headerPictures(site, header)])].flatMap((id) =>

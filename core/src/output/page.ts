@@ -28,6 +28,7 @@ import { headerFonts } from './fonts.ts';
 import { byWidth, type Rules } from './geometryCss.ts';
 import { headerHtml } from './headerHtml.ts';
 import { escapeHtml, px, rule, within } from './text.ts';
+import { hasTurning, turningCss, turnsAttribute } from './turning.ts';
 import { typeCss } from './typeCss.ts';
 
 /**
@@ -43,7 +44,9 @@ export function linkedHead(site: Site, header: Header, to: Addresses): string {
     ...['fonts.css', 'site.css', 'header.css'].map(
       (name) => `<link rel="stylesheet" href="${to.asset(name)}">`,
     ),
-    `<script src="${to.asset('header.js')}" defer></script>`,
+    ...['header.js', ...(hasTurning(site) ? ['bands.js'] : [])].map(
+      (name) => `<script src="${to.asset(name)}" defer></script>`,
+    ),
   ].join('\n');
 }
 
@@ -94,7 +97,7 @@ function bandHtml(site: Site, page: Page, band: Band, before: 1 | 2, to: Address
   let level = before;
   const ground = groundKind(site, band);
   return [
-    `<section class="band" id="${band.id}" aria-label="${escapeHtml(band.name)}"${ground ? ` data-hr-ground="${ground}"` : ''}>`,
+    `<section class="band" id="${band.id}" aria-label="${escapeHtml(band.name)}"${ground ? ` data-hr-ground="${ground}"` : ''}${turnsAttribute(band)}>`,
     ...band.contents.map((each) => {
       const content = each.kind === 'said' ? spoken(site, page, each) : each;
       if (content.kind === 'heading') level = content.level;
@@ -178,6 +181,7 @@ export function siteCss(
     coveredCss(site, header, measure),
     ...colourClasses(site),
     ...bands,
+    turningCss(site),
     snapshotCss(site),
   ].join('');
 }

@@ -4,6 +4,7 @@ import type { Backdrop } from '../model/layer.ts';
 import type {
   Band,
   BandHeight,
+  BandTurn,
   ButtonsContent,
   CardsContent,
   Content,
@@ -62,6 +63,7 @@ export interface LaidBand {
   /** Height that its contents need, whatever its own is. */
   needed: number;
   backdrop: Backdrop;
+  turns?: BandTurn;
   /** In the order they are painted. */
   blocks: Block[];
 }
@@ -192,7 +194,8 @@ function layoutBand(
   const needed = y + step.bandPadding - top;
   const height = Math.max(bandHeightPx(band.height, view.windowHeight), needed);
   const backdrop = { ...band.backdrop, colour: bandColours(site, band).ground };
-  return { id: band.id, name: band.name, top, height, needed, backdrop, blocks };
+  const { turns } = band;
+  return { id: band.id, name: band.name, top, height, needed, backdrop, ...(turns && { turns }), blocks };
 }
 
 function layoutContent(pen: Pen, content: Content, y: number): Laid {

@@ -52,26 +52,35 @@ export interface Paints {
   pictures: ReadonlyMap<string, Drawable>;
 }
 
-/** Paints a laid-out page, without its header, on a context whose canvas has the page's size. */
-export function paintPage(page: LaidPage, context: PaintingContext, paints: Paints): void {
+/**
+ * Paints a laid-out page, without its header, on a context whose canvas has the page's size.
+ * @param turned with every band turned that turns along with the scroll
+ */
+export function paintPage(page: LaidPage, context: PaintingContext, paints: Paints, turned = false): void {
   context.imageSmoothingEnabled = true;
   context.imageSmoothingQuality = 'medium';
   context.textBaseline = 'alphabetic';
   context.fillStyle = cssColour(page.colour);
   context.fillRect(0, 0, page.width, page.height);
-  for (const band of page.bands) paintBand(page, band, context, paints);
+  for (const band of page.bands) paintBand(page, band, context, paints, turned);
   const { snapshot } = page;
   const picture = snapshot && paints.pictures.get(snapshot.picture);
   if (snapshot && picture) drawOn(context, picture, snapshot.box);
 }
 
-function paintBand(page: LaidPage, band: LaidBand, context: PaintingContext, paints: Paints): void {
-  paintBackdrop(
-    band.backdrop,
-    { x: 0, y: band.top, width: page.width, height: band.height },
-    context,
-    paints,
-  );
+function paintBand(
+  page: LaidPage,
+  band: LaidBand,
+  context: PaintingContext,
+  paints: Paints,
+  turned: boolean,
+): void {
+  const { backdrop, turns, top, height } = band;
+  paintBackdrop(backdrop, { x: 0, y: top, width: page.width, height }, context, paints);
+  if (turned && turns) {
+    context.fillStyle = cssColour(resolveColour(paints.palette, turns.tint.colour), turns.tint.opacity);
+    context.fillRect(0, top, page.width, height);
+  }
   for (const block of band.blocks) paintBlock(block, context, paints);
 }
 

@@ -8,6 +8,7 @@ import type { Stack, StackLayer } from '../stack/layers.ts';
 import { readAt } from '../sweep/exact.ts';
 import { sceneTargets, type Row } from '../sweep/prove.ts';
 import { behindAt, momentAt, wayAt, type Scene } from '../sweep/scene.ts';
+import { rasterAt } from '../sweep/turns.ts';
 import type { InkPart, LinkState, Target } from '../sweep/targets.ts';
 
 /** Opacities are solved and set in tenths of a percent: so many make up the whole. */
@@ -106,7 +107,8 @@ export function leastPercents(
     if (!target) return 0;
     const way = wayAt(scene, place.scroll);
     const isOnWay = way > 0 && way < 1;
-    return leastPercentAt(target, raster, behindAt(scene, place.scroll), (stack, opacity) =>
+    const shown = rasterAt(scene, raster, place.scroll);
+    return leastPercentAt(target, shown, behindAt(scene, place.scroll), (stack, opacity) =>
       isOnWay
         ? (targetsAt(place.scroll, opacity).find(isIt) ?? target).stack
         : stackWith(palette, knob, stack, opacity),

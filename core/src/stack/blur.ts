@@ -31,33 +31,35 @@ export function blurredPatch(raster: Raster, row: number, blur: Blur, area: Area
   const box = { ...blur.area, top: Math.max(blur.area.top, gone) };
   const reach = weights.length - 1;
   const [width, height] = [area.right - area.left, area.bottom - area.top];
-  const rows = [
-    ...new Set(
-      Array.from({ length: height + 2 * reach }, (_, i) =>
-        mirrored(area.top - reach + i, box.top, box.bottom),
-      ),
-    ),
-  ];
+  const taps = Float64Array.from({ length: 2 * reach + 1 }, (_, k) => weights[Math.abs(k - reach)]!);
+  /** Where each pixel that the kernel meets across is had from, and each row that it meets down. */
+  const columns = Int32Array.from(
+    { length: width + 2 * reach },
+    (_, i) => 4 * Math.min(raster.width - 1, mirrored(area.left - reach + i, box.left, box.right)),
+  );
+  const rows = Array.from({ length: height + 2 * reach }, (_, i) =>
+    mirrored(area.top - reach + i, box.top, box.bottom),
+  );
   const across = new Map<number, Float64Array>();
-  for (const y of rows) {
-    const line = new Float64Array(3 * width);
-    const py = Math.min(raster.height - 1, Math.max(0, row + y)) * raster.width;
-    for (let x = 0; x < width; x++) {
-      for (let k = -reach; k <= reach; k++) {
-        const from = 4 * (py + Math.min(raster.width - 1, mirrored(area.left + x + k, box.left, box.right)));
-        const w = weights[Math.abs(k)]!;
-        for (let c = 0; c < 3; c++) line[3 * x + c]! += w * raster.data[from + c]!;
-      }
+  const met = new Float64Array(3 * columns.length);
+  for (const y of new Set(rows)) {
+    const from = 4 * Math.min(raster.height - 1, Math.max(0, row + y)) * raster.width;
+    for (let i = 0; i < columns.length; i++) {
+      const at = from + columns[i]!;
+      met[3 * i] = raster.data[at]!;
+      met[3 * i + 1] = raster.data[at + 1]!;
+      met[3 * i + 2] = raster.data[at + 2]!;
     }
-    across.set(y, line);
+    across.set(y, convolved(met, taps, width));
   }
+  const lines = rows.map((y) => across.get(y)!);
   const data = new Uint8ClampedArray(4 * width * height);
   const sums = new Float64Array(3 * width);
   for (let y = 0; y < height; y++) {
     sums.fill(0);
-    for (let k = -reach; k <= reach; k++) {
-      const line = across.get(mirrored(area.top + y + k, box.top, box.bottom))!;
-      const w = weights[Math.abs(k)]!;
+    for (let k = 0; k < taps.length; k++) {
+      const line = lines[y + k]!;
+      const w = taps[k]!;
       for (let i = 0; i < sums.length; i++) sums[i]! += w * line[i]!;
     }
     for (let x = 0; x < width; x++) {
@@ -69,6 +71,24 @@ export function blurredPatch(raster: Raster, row: number, blur: Blur, area: Area
   return { width, height, data };
 }
 
+/** A row of pixels, three channels each, under a kernel: as many as are wanted, from the first one that it fits on. */
+function convolved(pixels: Float64Array, taps: Float64Array, width: number): Float64Array {
+  const line = new Float64Array(3 * width);
+  for (let x = 0; x < width; x++) {
+    let [r, g, b] = [0, 0, 0];
+    for (let k = 0, at = 3 * x; k < taps.length; k++, at += 3) {
+      const w = taps[k]!;
+      r += w * pixels[at]!;
+      g += w * pixels[at + 1]!;
+      b += w * pixels[at + 2]!;
+    }
+    line[3 * x] = r;
+    line[3 * x + 1] = g;
+    line[3 * x + 2] = b;
+  }
+  return line;
+}
+
 /** The page behind a part of the header as it is. Pixels beyond the raster take the nearest one's. */
 export function plainPatch(raster: Raster, row: number, area: Area): Raster {
   const [width, height] = [area.right - area.left, area.bottom - area.top];
@@ -78,7 +98,9 @@ export function plainPatch(raster: Raster, row: number, area: Area): Raster {
     for (let x = 0; x < width; x++) {
       const from = 4 * (py + Math.min(raster.width - 1, Math.max(0, area.left + x)));
       const to = 4 * (y * width + x);
-      for (let c = 0; c < 3; c++) data[to + c] = raster.data[from + c]!;
+      data[to] = raster.data[from]!;
+      data[to + 1] = raster.data[from + 1]!;
+      data[to + 2] = raster.data[from + 2]!;
       data[to + 3] = 255;
     }
   }

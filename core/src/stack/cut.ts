@@ -5,6 +5,7 @@ import type { Moment } from '../model/header.ts';
 import { readAt, readGround } from '../sweep/exact.ts';
 import { calledOf, sceneTargets } from '../sweep/prove.ts';
 import { behindAt, type Scene } from '../sweep/scene.ts';
+import { rasterAt } from '../sweep/turns.ts';
 import type { InkPart, LinkState, Target } from '../sweep/targets.ts';
 import type { Cell } from '../sweep/cells.ts';
 import type { Area } from './area.ts';
@@ -54,7 +55,7 @@ const MARGIN = 6;
 /** Cuts the stack at an item's worst cell at a scroll. */
 export function cutScene(
   scene: Scene,
-  raster: Raster,
+  page: Raster,
   draw: Drawing,
   at: { moment: Moment; itemId: string; state: LinkState; part: InkPart; scroll: number },
 ): Cut | undefined {
@@ -63,6 +64,7 @@ export function cutScene(
   );
   if (!target) return undefined;
   const behind = behindAt(scene, at.scroll);
+  const raster = rasterAt(scene, page, at.scroll);
   const { cell } = readAt(target, raster, behind);
   const patch: Area = {
     left: cell.left - MARGIN,

@@ -10,6 +10,8 @@ export interface Raster {
   width: number;
   height: number;
   data: Uint8ClampedArray;
+  /** The same of a page whose bands have turned, where any of them does along with the scroll. */
+  turned?: Uint8ClampedArray;
 }
 
 /**

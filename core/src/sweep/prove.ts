@@ -4,26 +4,18 @@ import { pointedOver } from '../header/pointed.ts';
 import { allMoments, momentsOf, type Moment } from '../model/header.ts';
 import type { Box } from '../page/layout.ts';
 import type { Drawing } from '../stack/drawing.ts';
-import { groundTables, type Raster } from '../stack/ground.ts';
+import { groundPatch, groundTables, type Raster } from '../stack/ground.ts';
 import { cellBox, type Cell } from './cells.ts';
-import { readAt } from './exact.ts';
+import { readAt, readGround } from './exact.ts';
 import { groundPlane, type Plane } from './plane.ts';
 import { sweepCells } from './running.ts';
 import { sweepLogo } from './runningLogo.ts';
-import {
-  behindAt,
-  cutByWay,
-  headerRow,
-  momentAt,
-  spanOfInk,
-  spansOf,
-  wayAt,
-  type Scene,
-  type Span,
-} from './scene.ts';
+import { behindAt, headerRow, momentAt, spanOfInk, spansOf, wayAt, type Scene, type Span } from './scene.ts';
 import { sweepThroughVeil } from './runningVeil.ts';
 import { sweepBlurred } from './runningBlur.ts';
+import { rasterAt, stretchesIn, type Stretch } from './turns.ts';
 import { targetsOf, type InkPart, type LinkState, type Target } from './targets.ts';
+import type { Veil } from '../stack/veil.ts';
 import { verdictOf, type Verdict } from './verdict.ts';
 
 /** The verdict on one item in one state, at one moment, over one page at one width. */
@@ -71,10 +63,10 @@ export function sceneTargets(scene: Scene, moment: Moment, draw: Drawing, scroll
   return targetsOf(site, between, layouts[base], 'top', page, draw);
 }
 
-/** The stretches of a scene in which a moment is met; some of them may be on the way from one look to the next. */
-function stretchesOf(scene: Scene, moment: Moment): ReturnType<typeof cutByWay> {
+/** The stretches of a scene in which a moment is met. */
+function stretchesOf(scene: Scene, moment: Moment): Stretch[] {
   const bases = moment === 'pointed' ? momentsOf(scene.header) : [moment];
-  return bases.flatMap((base) => spansOf(scene, base)).flatMap((span) => cutByWay(scene, span));
+  return bases.flatMap((base) => spansOf(scene, base)).flatMap((span) => stretchesIn(scene, span));
 }
 
 /**
@@ -89,31 +81,40 @@ export function proveScene(
 ): SweptRow[] {
   return moments.flatMap((moment) => {
     const known = new Map<Moment, Target[]>();
-    return stretchesOf(scene, moment).flatMap(({ isOnWay, ...span }) => {
-      if (isOnWay) return proveWay(scene, moment, span, raster, draw);
+    return stretchesOf(scene, moment).flatMap(({ isSteady, ...span }) => {
+      if (!isSteady) return proveUnsteady(scene, moment, span, raster, draw);
+      const shown = rasterAt(scene, raster, span.from);
       const met = momentAt(scene, span.from);
       const targets = known.get(met) ?? sceneTargets(scene, moment, draw, span.from);
       known.set(met, targets);
-      const planes = new Planes(raster);
+      const planes = new Planes(shown);
       return targets.flatMap((target) => {
         const own = spanOfInk(target.ink, span);
         if (!own) return [];
-        const contrasts = sweepTarget(scene, own, target, raster, planes);
+        const contrasts = sweepTarget(scene, own, target, shown, planes);
         return [rowOf(scene, moment, own, target, raster, contrasts, worstAt(contrasts))];
       });
     });
   });
 }
 
-/** Sweeps a stretch in which the header looks different at every scroll. What is not there at a scroll is not unclear there. */
-function proveWay(scene: Scene, moment: Moment, span: Span, raster: Raster, draw: Drawing): SweptRow[] {
+/** Sweeps a stretch in which every scroll is another sight. What is not there at a scroll is not unclear there. */
+function proveUnsteady(scene: Scene, moment: Moment, span: Span, raster: Raster, draw: Drawing): SweptRow[] {
+  const isOnWay = wayAt(scene, span.from) % 1 !== 0;
+  const still = isOnWay ? [] : sceneTargets(scene, moment, draw, span.from);
   const found = new Map<string, { contrasts: Float32Array; worst: Target; at: number }>();
   for (let scroll = span.from; scroll <= span.to; scroll++) {
     const at = scroll - span.from;
-    for (const target of sceneTargets(scene, moment, draw, scroll)) {
+    const shown = rasterAt(scene, raster, scroll);
+    const behind = behindAt(scene, scroll);
+    // States that stand on the same ground are read on it one after the other.
+    const grounds = new Map<Veil, Raster>();
+    for (const target of isOnWay ? sceneTargets(scene, moment, draw, scroll) : still) {
       if (!spanOfInk(target.ink, { from: scroll, to: scroll })) continue;
       const key = `${target.ink.id} ${target.state} ${target.part}`;
-      const { contrast } = readAt(target, raster, behindAt(scene, scroll));
+      const ground = grounds.get(target.veil) ?? groundPatch(shown, behind, target.stack.blur, target.veil);
+      grounds.set(target.veil, ground);
+      const { contrast } = readGround(target, ground);
       const known = found.get(key);
       const contrasts = known?.contrasts ?? new Float32Array(span.to - span.from + 1).fill(Infinity);
       contrasts[at] = contrast;
@@ -125,7 +126,7 @@ function proveWay(scene: Scene, moment: Moment, span: Span, raster: Raster, draw
   );
 }
 
-/** A target's contrast at every scroll of a span. */
+/** A target's contrast at every scroll of a steady span. */
 export function sweepTarget(
   scene: Scene,
   span: Span,
@@ -218,7 +219,7 @@ function rowOf(
   const worst = contrasts[at]!;
   const scroll = span.from + at;
   const top = headerRow(scene, scroll);
-  const { cell } = readAt(target, raster, behindAt(scene, scroll));
+  const { cell } = readAt(target, rasterAt(scene, raster, scroll), behindAt(scene, scroll));
   return {
     page: scene.page.path,
     header: scene.header.id,
@@ -264,10 +265,11 @@ export function probeScene(
   const here = { from: scroll, to: scroll };
   const targets = sceneTargets(scene, moment, draw, scroll);
   const down = headerRow(scene, scroll) - scroll;
+  const shown = rasterAt(scene, raster, scroll);
   return targets
     .filter(({ ink }) => spanOfInk(ink, here))
     .map((target) => {
-      const { contrast, cell } = readAt(target, raster, behindAt(scene, scroll));
+      const { contrast, cell } = readAt(target, shown, behindAt(scene, scroll));
       const { ink, state, part, needed } = target;
       return {
         itemId: ink.id,

@@ -1,10 +1,13 @@
 import { coveredBy, layoutHeader, type HeaderInk, type HeaderLayout } from '../header/layout.ts';
 import { changesByScroll, keepsToBottom } from '../header/manner.ts';
+import { looksOf } from '../header/look.ts';
+import { cutDepth } from '../stack/worn.ts';
 import type { Measure } from '../measure/measure.ts';
 import { MOMENTS, momentsOf, type Header, type Moment } from '../model/header.ts';
 import type { Page } from '../model/page.ts';
 import type { Site } from '../model/site.ts';
 import type { Behind } from '../stack/ground.ts';
+import { turnsOf, type Turn } from '../page/turns.ts';
 import { groundKind } from '../page/groundKind.ts';
 import { layoutPage, usualWindowHeight, type LaidPage } from '../page/layout.ts';
 
@@ -22,6 +25,10 @@ export interface Scene {
   stretches: { from: number; moment: Moment }[];
   /** The scrolls over which one look becomes the next, where it does so along with the scroll: see {@link wayAt}. */
   way: Span | undefined;
+  /** How far below its box a cut edge of any of its looks hangs, CSS pixels. */
+  depth: number;
+  /** The bands that turn along with the scroll. */
+  turns: Turn[];
   /** The furthest that the page scrolls. */
   maxScroll: number;
 }
@@ -60,6 +67,12 @@ export function layoutScene(
     laid,
     stretches: stretches.filter(({ from }) => from <= maxScroll),
     way: changesByScroll(header) ? wayRound(stretches[1]!.from, header.manner.stretch!) : undefined,
+    depth: Math.ceil(
+      Math.max(
+        ...[undefined, ...header.rails].flatMap((rail) => looksOf(site, { header, rail }).map(cutDepth)),
+      ),
+    ),
+    turns: turnsOf(laid),
     maxScroll,
   };
 }

@@ -224,7 +224,7 @@ function pictureTarget(worn: Worn, index: number, picture: string): Target[] {
   const ink = worn.layout.inks[index]!;
   const pixels = worn.draw.logo(picture, ink);
   if (!pixels) return [];
-  const cells = logoCells(pixels, worn.layout.width, worn.layout.height);
+  const cells = cellsOf(pixels, worn.layout);
   if (cells[0]?.edges.length === 0) return [];
   const area = edgeArea(cells);
   const look = lookOf(worn, ink);
@@ -241,6 +241,17 @@ function pictureTarget(worn: Worn, index: number, picture: string): Target[] {
     shape: { kind: 'logo', cells },
   };
   return [logo, ...cellTargets(worn, index)];
+}
+
+const known = new WeakMap<LogoPixels, { width: number; height: number; cells: LogoCell[] }>();
+
+/** The cells of a logo's pixels, worked out once for each header size. */
+function cellsOf(pixels: LogoPixels, { width, height }: HeaderLayout): LogoCell[] {
+  const found = known.get(pixels);
+  if (found?.width === width && found.height === height) return found.cells;
+  const cells = logoCells(pixels, width, height);
+  known.set(pixels, { width, height, cells });
+  return cells;
 }
 
 /** The area that a logo's edge pixels and the ground beside them lie in. */

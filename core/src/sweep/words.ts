@@ -42,10 +42,10 @@ export interface BandReading {
   subjectCovered: number | undefined;
 }
 
-/** A page of which one band is left, without its words and its tint: what those are composed over. */
+/** A page of which one band is left, without its words, its tint and what comes over it: what those are composed over. */
 export function bareBand(laid: LaidPage, index: number): LaidPage {
   const { tint: _, ...backdrop } = laid.bands[index]!.backdrop;
-  const bands = laid.bands.map((band, i) =>
+  const bands = laid.bands.map(({ turns: __, ...band }, i) =>
     i === index ? { ...band, backdrop, blocks: [] } : { ...band, blocks: [] },
   );
   return { ...laid, bands };
@@ -86,6 +86,9 @@ function runsOf({ font, lines }: Text, measure: Measure): TextRun[] {
     letterEdges: letterEdges(text, font, measure),
   }));
 }
+
+/** How far a turning band has turned where its words are read: at both ends, and in sixteenths between. */
+const TURNS = Array.from({ length: 17 }, (_, i) => i / 16);
 
 /** Texts of a band that stand on its own ground or on a button: those of cards stand on the cards. */
 function textsOf({ blocks }: LaidBand): { text: Text; index: number }[] {
@@ -139,35 +142,43 @@ export function readBand(
   const texts = textsOf(band).map(({ text, index: at }) => {
     const runs = runsOf(text, measure);
     const cells = runs.flatMap(letterCells);
-    const layers = [tintLayer(site, tint), ...buttonUnder(band.blocks, at)];
-    const target: Target = {
-      ink: {
-        id: `words-${at}`,
-        name: runs.map((run) => run.text).join(' '),
-        box: { x: 0, y: 0, width: 0, height: 0 },
-        what: { kind: 'text', run: runs[0]! },
-      },
-      state: 'rest',
-      part: 'ink',
-      needed: textTarget(runs[0]!),
-      stack: { layers },
-      veil: veilOf(layers, around(cells)),
-      shape: { kind: 'cells', colour: text.colour, cells },
+    const above = buttonUnder(band.blocks, at);
+    /** The word with its band turned as far as a share. */
+    const turned = (share: number): Target => {
+      const { tint: comes } = band.turns ?? { tint: { ...tint, opacity: 0 } };
+      const over = { ...comes, opacity: comes.opacity * share };
+      const layers = [tintLayer(site, tint), tintLayer(site, over), ...above];
+      return {
+        ink: {
+          id: `words-${at}`,
+          name: runs.map((run) => run.text).join(' '),
+          box: { x: 0, y: 0, width: 0, height: 0 },
+          what: { kind: 'text', run: runs[0]! },
+        },
+        state: 'rest',
+        part: 'ink',
+        needed: textTarget(runs[0]!),
+        stack: { layers },
+        veil: veilOf(layers, around(cells)),
+        shape: { kind: 'cells', colour: text.colour, cells },
+      };
     };
-    return { runs, target };
+    return { runs, targets: (band.turns ? TURNS : [0]).map(turned) };
   });
-  const least = texts.map(({ target }) =>
-    leastPercentAt(target, raster, here, ({ layers }, opacity) => ({
-      layers: [tintLayer(site, { ...tint, opacity }), ...layers.slice(1)],
-    })),
+  const least = texts.flatMap(({ targets }) =>
+    targets.map((target) =>
+      leastPercentAt(target, raster, here, ({ layers }, opacity) => ({
+        layers: [tintLayer(site, { ...tint, opacity }), ...layers.slice(1)],
+      })),
+    ),
   );
   const subject = subjectBox(site, laid.width, band);
   return {
     width: laid.width,
-    words: texts.map(({ target }) => {
-      const { contrast } = readAt(target, raster, here);
-      const { needed } = target;
-      return { text: target.ink.name, contrast, needed, verdict: verdictOf(contrast, needed) };
+    words: texts.map(({ targets }) => {
+      const contrast = Math.min(...targets.map((target) => readAt(target, raster, here).contrast));
+      const { needed, ink } = targets[0]!;
+      return { text: ink.name, contrast, needed, verdict: verdictOf(contrast, needed) };
     }),
     leastTint: least.some((percent) => percent === undefined)
       ? undefined

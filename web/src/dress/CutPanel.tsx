@@ -148,6 +148,8 @@ export function CutPanel(props: CutPanelProps) {
             {stateWords(worst)}, {worst.scroll} px down {pageTitle}. Each row adds a layer; the figure is the
             contrast so far, {worst.needed} is needed.
           </>
+        ) : !facts ? (
+          `${pageTitle} is being swept.`
         ) : (
           'This moment is never met on this page at this width: the page ends before it begins.'
         )}

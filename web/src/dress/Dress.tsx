@@ -6,6 +6,7 @@ import { momentName, type Header, type Moment } from '@hatrail/core/model/header
 import { momentAt } from '@hatrail/core/sweep/scene';
 import type { Probe } from '@hatrail/core/sweep/prove';
 import { useLeast, useVerdicts } from '../editor/verdicts.ts';
+import { useEditor } from '../editor/store.ts';
 import type { EditorContext } from '../editor/Editor.tsx';
 import { withHeader } from '../engine/proof.ts';
 import { usePreview, type Held } from '../parts/preview.ts';
@@ -112,6 +113,18 @@ export function Dress() {
   const setStretch = useCallback(
     (stretch: number) => setManner(header, { stretch }, STRETCH_LABEL),
     [header],
+  );
+  const setTurn = useCallback(
+    (band: number, from: number, over: number) =>
+      useEditor.getState().edit(
+        'How a band turns on scroll',
+        (draft) => {
+          const turns = draft.pages.find(({ id }) => id === page.id)?.bands[band]?.turns;
+          if (turns) Object.assign(turns, { from, over });
+        },
+        `turn ${page.id} ${band}`,
+      ),
+    [page.id],
   );
   const worstScroll = worst?.scroll;
   const goToWorst = useCallback(() => go({ scroll: worstScroll }), [go, worstScroll]);
@@ -228,6 +241,7 @@ export function Dress() {
         onScroll={goTo}
         onWorst={goToWorst}
         onStretch={setStretch}
+        onTurn={setTurn}
       />
       <aside
         className="dress-side"

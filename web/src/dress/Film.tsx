@@ -16,6 +16,8 @@ interface FilmProps {
   onWorst: () => void;
   /** Sets over how much scroll the header changes; told where it goes along with the scroll. */
   onStretch: (stretch: number) => void;
+  /** Sets where a band begins to turn, past the window's top, and over how much scroll. */
+  onTurn: (band: number, from: number, over: number) => void;
 }
 
 export const FILM_WIDTH = 62;
@@ -33,6 +35,7 @@ export const Film = memo(function Film({
   onScroll,
   onWorst,
   onStretch,
+  onTurn,
 }: FilmProps) {
   const strip = useRef<HTMLDivElement>(null);
   const facts = scene?.facts;
@@ -99,8 +102,32 @@ export const Film = memo(function Film({
         <FilmPicture picture={picture} />
         {facts && <Threads threads={threads} pageHeight={facts.pageHeight} pitch={pitch} />}
         {facts?.way && (
-          <WayHandles way={facts.way} percent={percent} toScroll={toRow} onStretch={onStretch} />
+          <StretchEnds
+            what="the header’s change"
+            {...facts.way}
+            least={0}
+            most={facts.way.from + facts.way.to}
+            percent={percent}
+            toScroll={toRow}
+            onMove={(_, scroll) => onStretch(stretchTo(facts.way!, scroll))}
+          />
         )}
+        {facts?.turns.map(({ band, top, from, to }) => (
+          <StretchEnds
+            key={band}
+            what={`the turning of band ${band + 1}`}
+            from={from}
+            to={to}
+            least={Math.min(0, from)}
+            most={facts.maxScroll}
+            percent={percent}
+            toScroll={toRow}
+            onMove={(end, scroll) => {
+              const [begins, ends] = end === 'from' ? [scroll, to] : [from, scroll];
+              if (ends > begins) onTurn(band, begins - top, ends - begins);
+            }}
+          />
+        ))}
         {facts && (
           <span
             className="film-window"
@@ -128,22 +155,32 @@ export const Film = memo(function Film({
   );
 });
 
-/** Both ends of the stretch over which the header changes; the switch stays in its middle. */
-function WayHandles({
-  way: { from, to },
+/** The stretch that has an end at a scroll; its switch stays in its middle. */
+function stretchTo({ from, to }: { from: number; to: number }, scroll: number): number {
+  return 2 * Math.min(MOST_REACH, Math.max(1, Math.round(Math.abs(scroll - (from + to) / 2))));
+}
+
+/** Both ends of a stretch of scroll, to be dragged. */
+function StretchEnds({
+  what,
+  from,
+  to,
+  least,
+  most,
   percent,
   toScroll,
-  onStretch,
+  onMove,
 }: {
-  way: { from: number; to: number };
+  /** What goes along with the scroll there. */
+  what: string;
+  from: number;
+  to: number;
+  least: number;
+  most: number;
   percent: (rows: number) => string;
   toScroll: (clientY: number) => number;
-  onStretch: (stretch: number) => void;
+  onMove: (end: 'from' | 'to', scroll: number) => void;
 }) {
-  const middle = (from + to) / 2;
-  // It cannot begin above the page.
-  const most = Math.max(1, Math.min(MOST_REACH, middle));
-  const set = (reach: number) => onStretch(2 * Math.min(most, Math.max(1, Math.round(reach))));
   return (
     <>
       <span
@@ -153,7 +190,7 @@ function WayHandles({
       />
       {(['from', 'to'] as const).map((end) => {
         const at = end === 'from' ? from : to;
-        const outwards = end === 'from' ? -1 : 1;
+        const move = (scroll: number) => onMove(end, Math.round(Math.min(most, Math.max(least, scroll))));
         return (
           <span
             key={end}
@@ -163,18 +200,18 @@ function WayHandles({
             role="slider"
             tabIndex={0}
             aria-orientation="vertical"
-            aria-label={end === 'from' ? 'Where the change begins' : 'Where the change ends'}
-            aria-valuemin={0}
-            aria-valuemax={middle + most}
+            aria-label={`Where ${what} ${end === 'from' ? 'begins' : 'ends'}`}
+            aria-valuemin={least}
+            aria-valuemax={most}
             aria-valuenow={at}
             aria-valuetext={`${at} px down`}
-            title={`The change ${end === 'from' ? 'begins' : 'ends'} ${at} px down. Drag it.`}
+            title={`Here, ${at} px down, ${what} ${end === 'from' ? 'begins' : 'ends'}. Drag it.`}
             onKeyDown={(event) => {
               const by = { ArrowDown: 1, ArrowUp: -1 }[event.key];
               if (by === undefined) return;
               event.preventDefault();
               event.stopPropagation();
-              set(Math.abs(at - middle) + outwards * by * (event.shiftKey ? 10 : 1));
+              move(at + by * (event.shiftKey ? 10 : 1));
             }}
             onPointerDown={(event) => {
               event.stopPropagation();
@@ -182,7 +219,7 @@ function WayHandles({
             }}
             onPointerMove={(event) => {
               event.stopPropagation();
-              if (event.buttons === 1) set((toScroll(event.clientY) - middle) * outwards);
+              if (event.buttons === 1) move(toScroll(event.clientY));
             }}
           />
         );

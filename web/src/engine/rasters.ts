@@ -67,21 +67,29 @@ export async function rasterOf(request: SceneRequest, laid: LaidPage): Promise<R
   if (raster) rasters.delete(key);
   else raster = paint(laid, await decodeAll(request), site);
   rasters.set(key, raster);
-  let total = [...rasters.values()].reduce((sum, { data }) => sum + data.length, 0);
-  for (const [old, { data }] of rasters) {
+  let total = [...rasters.values()].reduce((sum, raster) => sum + sizeOf(raster), 0);
+  for (const [old, raster] of rasters) {
     if (total <= MOST || old === key) break;
     rasters.delete(old);
-    total -= data.length;
+    total -= sizeOf(raster);
   }
   return raster;
 }
 
+/** What a raster takes, bytes. One that turns is copied once more as it is read. */
+const sizeOf = ({ data, turned }: Raster) => data.length * (turned ? 3 : 1);
+
 function paint(laid: LaidPage, found: Map<string, Drawable>, site: Site): Raster {
   const { width, height } = laid;
-  const context = new OffscreenCanvas(width, height).getContext('2d', {
-    alpha: false,
-    willReadFrequently: true,
-  })!;
-  paintPage(laid, context as unknown as PaintingContext, { palette: site.palette, pictures: found });
-  return { width, height, data: context.getImageData(0, 0, width, height).data };
+  const painted = (turned: boolean) => {
+    const context = new OffscreenCanvas(width, height).getContext('2d', {
+      alpha: false,
+      willReadFrequently: true,
+    })!;
+    const paints = { palette: site.palette, pictures: found };
+    paintPage(laid, context as unknown as PaintingContext, paints, turned);
+    return context.getImageData(0, 0, width, height).data;
+  };
+  const turns = laid.bands.some((band) => band.turns);
+  return { width, height, data: painted(false), ...(turns && { turned: painted(true) }) };
 }

@@ -40,6 +40,8 @@ export interface SceneFacts {
   stretches: Scene['stretches'];
   /** The scrolls over which one look becomes the next, where it does so along with the scroll. */
   way: Scene['way'];
+  /** The bands whose backdrop turns along with the scroll. */
+  turns: Scene['turns'];
   /** The header at the top. */
   layout: HeaderLayout;
   /** Its box at each moment, in its own pixels. */

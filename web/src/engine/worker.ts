@@ -53,6 +53,7 @@ const engine = {
       windowHeight: scene.windowHeight,
       stretches: scene.stretches,
       way: scene.way,
+      turns: scene.turns,
       layout: scene.layouts.top,
       bars: {
         top: scene.layouts.top.bar,

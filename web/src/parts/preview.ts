@@ -9,6 +9,7 @@ import { layersHtml } from '@hatrail/core/output/css/layers';
 import { headerCss } from '@hatrail/core/output/headerCss';
 import { fontCss, fontsOf } from '@hatrail/core/output/fonts';
 import { logoVariantsOf } from '@hatrail/core/header/look';
+import { hasTurning } from '@hatrail/core/output/turning';
 import { pageHtml, siteCss } from '@hatrail/core/output/page';
 import type { Site } from '@hatrail/core/model/site';
 import { fontUrl } from '../engine/fonts.ts';
@@ -54,6 +55,7 @@ function previewHtml(hand: SiteAtHand, header: Header, page: Page, sizes: Shippe
     '<style id="still-css"></style>',
     '<style id="ground-css"></style>',
     '<script src="/preview/header.js" defer></script>',
+    ...(hasTurning(hand.site) ? ['<script src="/preview/bands.js" defer></script>'] : []),
   ].join('\n');
   return pageHtml(hand.site, page, header, to, head);
 }

@@ -1,5 +1,5 @@
 import { BLEND_MODES, REPEATS, type Backdrop } from '@hatrail/core/model/layer';
-import type { Band } from '@hatrail/core/model/page';
+import type { Band, BandTurn } from '@hatrail/core/model/page';
 import type { Site } from '@hatrail/core/model/site';
 import { ColourField } from '../../parts/ColourField.tsx';
 import { Choice, OnOff, Row } from '../../parts/fields.tsx';
@@ -245,6 +245,76 @@ export function TintFields({ site, band, change }: BandFieldsProps) {
             />
           </span>
         </Row>
+      )}
+    </fieldset>
+  );
+}
+
+export function TurnFields({ site, band, change }: BandFieldsProps) {
+  const { turns } = band;
+  const inTurn = (make: (draft: BandTurn) => void) =>
+    change('How a band turns on scroll', (draft) => make(draft.turns!));
+  return (
+    <fieldset className="layer-fields">
+      <legend>
+        <OnOff
+          label="Turns on scroll"
+          value={turns !== undefined}
+          onChange={(on) =>
+            change('Turning of a band', (draft) => {
+              if (on)
+                draft.turns = {
+                  tint: { colour: { swatch: site.palette[0]!.id }, opacity: 0.6 },
+                  from: 0,
+                  over: 300,
+                };
+              else delete draft.turns;
+            })
+          }
+        />
+        Turns on scroll
+      </legend>
+      {turns && (
+        <>
+          <Row label="Into">
+            <span className="row">
+              <ColourField
+                label="Colour that it turns into"
+                palette={site.palette}
+                use={turns.tint.colour}
+                onChange={(use) => inTurn((draft) => void (draft.tint.colour = use))}
+              />
+              <NumberField
+                label="How much of it comes"
+                unit="% opaque"
+                min={0}
+                max={100}
+                value={Math.round(turns.tint.opacity * 100)}
+                onChange={(opacity) => inTurn((draft) => void (draft.tint.opacity = opacity / 100))}
+              />
+            </span>
+          </Row>
+          <Row label="From">
+            <span className="row">
+              <NumberField
+                label="Where it begins to turn"
+                unit="px past the window’s top"
+                min={-2000}
+                max={4000}
+                value={turns.from}
+                onChange={(from) => inTurn((draft) => void (draft.from = from))}
+              />
+              <NumberField
+                label="Over how much scroll it turns"
+                unit="px of scroll"
+                min={1}
+                max={4000}
+                value={turns.over}
+                onChange={(over) => inTurn((draft) => void (draft.over = over))}
+              />
+            </span>
+          </Row>
+        </>
       )}
     </fieldset>
   );

@@ -7,7 +7,7 @@ import { ColourField } from '../../parts/ColourField.tsx';
 import { Choice, Row, TextInput } from '../../parts/fields.tsx';
 import { NumberField } from '../../parts/NumberField.tsx';
 import { byRule } from '../../parts/rules.ts';
-import { GradientFields, PictureFields, TintFields } from './BackdropFields.tsx';
+import { GradientFields, PictureFields, TintFields, TurnFields } from './BackdropFields.tsx';
 import { Contents } from './Contents.tsx';
 
 /** A band's tag: height, backdrop from the bottom up, ink and contents. */
@@ -94,6 +94,7 @@ export function BandTag({ site, page, band }: { site: Site; page: Page; band: Ba
       <GradientFields site={site} band={band} change={change} />
       <PictureFields site={site} band={band} change={change} />
       <TintFields site={site} band={band} change={change} />
+      <TurnFields site={site} band={band} change={change} />
       <Contents site={site} band={band} change={change} />
       <Button
         size="small"
