@@ -146,6 +146,14 @@ const COMBINATIONS: Combination[] = [
     changeSite: shot,
     name: 'a snapshot of the page',
   },
+  {
+    of: 'larkfell',
+    path: '/log',
+    width: 1280,
+    scroll: 0,
+    changeSite: ({ type }) => ({ type: { ...type, currentWeight: 400 } }),
+    name: 'its own link in another weight',
+  },
   ...(['multiply', 'screen', 'overlay', 'luminosity'] as const).map((blend) => ({
     of: 'pellow' as const,
     path: '/',

@@ -155,7 +155,7 @@ export function generatedSite(base: Site, seed: number): Site {
   const entries = Array.from({ length: between(1, 6) }, (_, i): Entry => ({
     id: `e${i}`,
     label: pick(LABELS),
-    ...(chance(0.85) && { address: `/#${i}` }),
+    ...(chance(0.85) && (i === 0 && seed % 5 === 0 ? { page: 'log' } : { address: `/#${i}` })),
     ...(chance(0.15) && { standsOut: true }),
     ...(chance(0.3) && { children: [{ id: `c${i}`, label: 'Child', address: '/#c' }] }),
   }));
@@ -188,6 +188,8 @@ export function generatedSite(base: Site, seed: number): Site {
     ...base.type,
     heading: style(40),
     menu: style(between(12, 24)),
+    // Every fifth has its own page's link in another weight.
+    ...(seed % 5 === 0 && { currentWeight: 700 as const }),
     button: style(between(12, 20)),
   };
   return { ...base, type, menus: [{ id: 'main', name: 'Menu', entries }], headers: [header] };

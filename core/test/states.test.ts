@@ -1,5 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { contrastRatio } from '../src/colour/contrast.ts';
+import { layoutHeader } from '../src/header/layout.ts';
+import { cueBox } from '../src/sweep/linkStates.ts';
 import { resolveWorn } from '../src/header/look.ts';
 import type { Header, Item, Look } from '../src/model/header.ts';
 import { rootAddresses } from '../src/output/addresses.ts';
@@ -120,5 +122,45 @@ describe('in the style sheet', () => {
     expect(css).toContain('--hr-line-hover: 4px;');
     expect(css).toContain('--hr-plate-current: rgb(0 0 255 / 0.5);\n  --hr-plate-height: 30px;');
     expect(css).toContain(':active {\n  color: var(--hr-pressed, var(--hr-hover));');
+  });
+});
+
+describe('the link of the page one is on, in another weight', () => {
+  const heavy = (size: number) => ({
+    ...site,
+    type: { ...site.type, menu: { ...site.type.menu, size }, currentWeight: 700 as const },
+  });
+  const neededOf = (size: number) => {
+    const of = heavy(size);
+    const scene = layoutScene(of, header, of.pages[0]!, 900, measure, 400);
+    const rows = proveScene(
+      scene,
+      raster(900, 2000, () => WHITE),
+      noDrawing,
+      ['top'],
+    );
+    return (id: string) => rows.find((row) => row.itemId === id && row.part === 'ink')!.needed;
+  };
+  test('is large text from 18.66 px on; the others are from 24 px on', () => {
+    expect([neededOf(18)('one'), neededOf(19)('one'), neededOf(19)('two'), neededOf(24)('two')]).toEqual([
+      4.5, 3, 4.5, 3,
+    ]);
+  });
+  test('each link keeps room for its word in either weight, which stands in its middle', () => {
+    const wide = {
+      ...measure,
+      advance: (text: string, font: { size: number; weight: number; letterSpacing: number }) =>
+        text.length * (font.weight >= 700 ? 10 : 8),
+    };
+    const [link] = layoutHeader(heavy(16), header, 900, wide as typeof measure).inks.filter(
+      ({ id }) => id === 'two',
+    );
+    expect(link!.box.width).toBe('Night log'.length * 10);
+    expect(link!.room).toEqual({ left: link!.box.x, width: 90 });
+    if (link!.what.kind !== 'text') throw new Error('a link is text');
+    expect([link!.what.run.left - link!.box.x, link!.current!.left - link!.box.x]).toEqual([9, 0]);
+    // The line below takes the room, so that it does not move either.
+    const line = cueBox(link!, { cue: { hover: 2, current: 2, offset: 4, share: 50 } } as never, 'hover');
+    expect(line).toMatchObject({ x: link!.box.x + 22.5, width: 45 });
   });
 });

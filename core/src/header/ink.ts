@@ -1,6 +1,6 @@
 import type { Rgb, Rgba } from '../colour/rgb.ts';
 import type { Box } from '../page/layout.ts';
-import { inCase, type TypeStyle } from '../model/type.ts';
+import { currentStyle, inCase, type SiteType, type TypeStyle } from '../model/type.ts';
 import { baselineInLine, fontOf, type Font, type Measure } from '../measure/measure.ts';
 
 /** One line of a header's text. Header pixels: y 0 is the window's top edge while the header is there. */
@@ -44,6 +44,10 @@ export interface HeaderInk {
   isCued?: boolean;
   /** What the focus ring goes round, where that is not its own box; `false` where the keyboard does not come to it. */
   focus?: Box | false;
+  /** The room that a link's word has: wider than the word where it is heavier on its own page. */
+  room?: { left: number; width: number };
+  /** The word as it stands on the page that it leads to, where it is set in another weight there. */
+  current?: TextRun;
   /** The page that it leads to. */
   page?: string;
   /** Whether it answers to the pointer; a plain line of text does not. */
@@ -119,6 +123,32 @@ export function letterEdges(text: string, font: Font, measure: Measure): number[
 /** Width of a label as layout takes it: up to the next sixty-fourth of a pixel. */
 export function labelWidth(label: string, style: TypeStyle, measure: Measure, size = style.size): number {
   return snap(measure.advance(inCase(style, label), fontOf(style, size)));
+}
+
+/** Width of a link's word, with room for it as it stands on its own page. */
+export function linkWidth(label: string, type: SiteType, measure: Measure, size?: number): number {
+  return Math.max(
+    labelWidth(label, type.menu, measure, size),
+    labelWidth(label, currentStyle(type), measure, size),
+  );
+}
+
+/** A link's word in the middle of its room, and as it stands on its own page. */
+export function linkRuns(
+  label: string,
+  type: SiteType,
+  room: { left: number; width: number },
+  box: Box,
+  measure: Measure,
+  size?: number,
+): Pick<HeaderInk, 'what' | 'room' | 'current'> {
+  const run = (style: TypeStyle) => {
+    const set = textRun(label, style, room.left, box, measure, size);
+    return { ...set, left: room.left + Math.max(0, (room.width - snap(set.advance)) / 2) };
+  };
+  const what = { kind: 'text', run: run(type.menu) } as const;
+  if ((type.currentWeight ?? type.menu.weight) === type.menu.weight) return { what };
+  return { what, room, current: run(currentStyle(type)) };
 }
 
 /** Up to the next sixty-fourth of a pixel, in which browsers lay out. */

@@ -102,7 +102,8 @@ function missing(site: Site): Problem[] {
       message: `The ${kind} “${id}” is not in the site: add it or choose another.`,
     }));
   const fonts = new Set((site.fonts ?? []).map((font) => font.id));
-  const styles = { ...site.type, level: site.type.level?.style };
+  const { currentWeight: _, ...named } = site.type;
+  const styles = { ...named, level: named.level?.style };
   for (const [name, style] of Object.entries(styles)) {
     const family = style?.family as FamilyId | undefined;
     if (family && isOwnFamily(family) && !fonts.has(family)) {

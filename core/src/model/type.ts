@@ -70,7 +70,16 @@ export class SiteType {
   level?: HeadingLevel;
   @Nested(() => TypeStyle) text: TypeStyle;
   @Nested(() => TypeStyle) menu: TypeStyle;
+  /** Weight of the link of the page one is on; that of the others where nothing is said. Every link keeps room for it. */
+  @IsOptional()
+  @IsIn(WEIGHTS, { message: `Choose a weight: ${WEIGHTS.join(', ')}.` })
+  currentWeight?: (typeof WEIGHTS)[number];
   @Nested(() => TypeStyle) button: TypeStyle;
+}
+
+/** How the link of the page one is on is set. */
+export function currentStyle({ menu, currentWeight = menu.weight }: SiteType): TypeStyle {
+  return { ...menu, weight: currentWeight };
 }
 
 /** The style's line height in whole CSS pixels. */

@@ -4,6 +4,7 @@ import {
   FAMILIES,
   FAMILY_IDS,
   WEIGHTS,
+  currentStyle,
   type FamilyId,
   type ShippedFamily,
   type SiteType,
@@ -65,8 +66,9 @@ export function fontFiles(
 }
 
 /** All styles of a site's type. */
-export function stylesOf({ heading, level, text, menu, button }: SiteType): TypeStyle[] {
-  return [heading, ...(level ? [level.style] : []), text, menu, button];
+export function stylesOf(type: SiteType): TypeStyle[] {
+  const { heading, level, text, menu, button } = type;
+  return [heading, ...(level ? [level.style] : []), text, menu, currentStyle(type), button];
 }
 
 /** The font files that a site's type uses. */
@@ -78,7 +80,7 @@ export function fontsOf(site: Site): FontFile[] {
 export function headerFonts(site: Site, header: Header): FontFile[] {
   const { heading, text, menu, button } = site.type;
   const named = headerItems(header).some(({ kind }) => kind === 'name');
-  return filesOf(site, [menu, button, ...(named ? [heading, text] : [])]);
+  return filesOf(site, [menu, currentStyle(site.type), button, ...(named ? [heading, text] : [])]);
 }
 
 function filesOf(site: Site, styles: readonly TypeStyle[]): FontFile[] {

@@ -4,6 +4,9 @@ import { kindOf } from '../header/kinds/index.ts';
 import { layoutAt, type HeaderLayout } from '../header/layout.ts';
 import { keepsToBottom, standsInFlow } from '../header/manner.ts';
 import { extentAt, itemAt, railAt, stepWidths } from '../header/steps.ts';
+import { linkWidth } from '../header/ink.ts';
+import { entryWidths } from '../header/kinds/menu.ts';
+import { currentStyle } from '../model/type.ts';
 import { LINK_HEIGHT } from '../header/metrics.ts';
 import { baselineInLine, fontOf, type Measure } from '../measure/measure.ts';
 import { PLACES, itemsOf, momentsOf, type Header, type Rail } from '../model/header.ts';
@@ -170,9 +173,24 @@ function setItem(rules: Rules, site: Site, item: Item, isShown: boolean, measure
   for (const [selector, ...declarations] of [[self, ...outer] as [string, ...string[]], ...own]) {
     rules.set(selector, [...(rules.get(selector) ?? []), ...declarations]);
   }
+  for (const [selector, width] of linkRooms(site, item, self, measure))
+    rules.set(selector, [`min-width: ${px(width)}`]);
   if (backing?.hover) {
     rules.set(`${self}:hover`, [`background: ${colour(backing.hover, backing.opacity)}`]);
   }
+}
+
+/** The room that each link keeps, where the one of the page one is on is set in another weight. */
+function linkRooms(site: Site, item: Item, self: string, measure: Measure): [string, number][] {
+  const { type } = site;
+  if (currentStyle(type).weight === type.menu.weight) return [];
+  if (item.kind === 'text')
+    return item.to ? [[`${self}.hr-link`, linkWidth(item.text, type, measure, item.size)]] : [];
+  if (item.kind !== 'menu') return [];
+  return entryWidths(site, item, measure).map(({ label }, i) => [
+    `${self} .hr-menu > :nth-child(${i + 1}) > .hr-link`,
+    linkWidth(label, type, measure, item.size),
+  ]);
 }
 
 /** How far a link's baseline is below its upper edge, CSS pixels. */

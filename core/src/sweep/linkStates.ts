@@ -43,8 +43,9 @@ export function cueBox(ink: HeaderInk, { cue }: ResolvedLook, state: LinkState):
     state === 'hover' || state === 'pressed' ? cue.hover : state === 'current' ? cue.current : 0;
   if (!ink.isCued || ink.what.kind !== 'text' || thickness === 0) return undefined;
   const { left, advance, baseline } = ink.what.run;
-  const width = (advance * cue.share) / 100;
-  return { x: left + (advance - width) / 2, y: baseline + cue.offset, width, height: thickness };
+  const room = ink.room ?? { left, width: advance };
+  const width = (room.width * cue.share) / 100;
+  return { x: room.left + (room.width - width) / 2, y: baseline + cue.offset, width, height: thickness };
 }
 
 /** The focus ring: how far its inner edge is from what it goes round, and how thick it is. CSS pixels. */

@@ -53,12 +53,13 @@ interface Worn {
 export function targetsOf(
   site: Site,
   header: Header,
-  layout: HeaderLayout,
+  laid: HeaderLayout,
   moment: Moment,
   page: Page,
   draw: Drawing,
 ): Target[] {
   const look = resolveLook(site, header, moment);
+  const layout = { ...laid, inks: laid.inks.map((ink) => inkOn(page, ink)) };
   const grounds = groundsOf(site, header, layout, moment, draw);
   const bare: Worn = { site, header, moment, layout, page, draw, look, grounds, shadows: [] };
   const worn = { ...bare, shadows: layout.inks.map((ink) => shadowOf(bare, ink)) };
@@ -72,6 +73,12 @@ export function targetsOf(
     if (picture !== undefined) return pictureTarget(worn, i, picture);
     return cellTargets(worn, i);
   });
+}
+
+/** An ink as it stands on a page: a link may be heavier on its own. */
+function inkOn(page: Page, ink: HeaderInk): HeaderInk {
+  const isOwn = ink.current !== undefined && ink.page === page.id;
+  return isOwn ? { ...ink, what: { kind: 'text', run: ink.current! } } : ink;
 }
 
 /** The box of the header's own layers: its bar, and below it what a cut edge adds. */

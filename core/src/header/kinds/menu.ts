@@ -7,7 +7,7 @@ import type { Measure } from '../../measure/measure.ts';
 import { cssColour } from '../../colour/rgb.ts';
 import { px } from '../../output/text.ts';
 import { typeCss } from '../../output/typeCss.ts';
-import { centred, labelWidth, textRun, type HeaderInk, type Measured } from '../ink.ts';
+import { centred, labelWidth, linkRuns, linkWidth, textRun, type HeaderInk, type Measured } from '../ink.ts';
 import { LINK_HEIGHT, OPENER_MARK, OPENER_WIDTH, STAND_OUT } from '../metrics.ts';
 import { escapeHtml, hrefOf, indent, type ItemKind, type Markup } from './kind.ts';
 
@@ -30,7 +30,9 @@ function measureEntry(site: Site, item: MenuItem, entry: Entry, measure: Measure
   const style = site.type.menu;
   const size = item.size ?? style.size;
   const label = labelOf(site, entry);
-  const text = labelWidth(label, style, measure, size);
+  // A label that leads nowhere is never the link of the page one is on.
+  const leads = leadsAnywhere(entry);
+  const text = leads ? linkWidth(label, site.type, measure, size) : labelWidth(label, style, measure, size);
   const worn = entry.standsOut ? (item.standOut ?? PLAIN_STAND_OUT) : undefined;
   const padding = worn ? STAND_OUT.padding : 0;
   const height = worn ? STAND_OUT.height : LINK_HEIGHT;
@@ -45,10 +47,14 @@ function measureEntry(site: Site, item: MenuItem, entry: Entry, measure: Measure
         id: entry.id,
         name: label,
         box,
-        what: { kind: 'text', run: textRun(label, style, left + padding, box, measure, size) },
+        ...(leads
+          ? linkRuns(label, site.type, { left: left + padding, width: text }, box, measure, size)
+          : {
+              what: { kind: 'text', run: textRun(label, style, left + padding, box, measure, size) } as const,
+            }),
         page: entry.page,
         isCued: true,
-        ...(!leadsAnywhere(entry) && { focus: false, isStill: true }),
+        ...(!leads && { focus: false, isStill: true }),
         ...(!worn && { plate: box }),
         ...(worn && {
           ink: colour(worn.ink),

@@ -1,6 +1,6 @@
 import type { TextItem } from '../../model/item.ts';
 import { typeCss } from '../../output/typeCss.ts';
-import { labelWidth, textRun } from '../ink.ts';
+import { linkRuns, linkWidth, labelWidth } from '../ink.ts';
 import { LINK_HEIGHT } from '../metrics.ts';
 import { escapeHtml, hrefOf, type ItemKind, type Markup } from './kind.ts';
 
@@ -15,20 +15,20 @@ export const text: ItemKind<TextItem> = {
   title: (_site, item) => item.text,
   measure(site, item, measure) {
     const style = site.type.menu;
-    const width = labelWidth(item.text, style, measure, item.size);
+    const width = item.to
+      ? linkWidth(item.text, site.type, measure, item.size)
+      : labelWidth(item.text, style, measure, item.size);
     return {
       width,
       height: LINK_HEIGHT,
       place(x, y) {
         const box = { x, y, width, height: LINK_HEIGHT };
-        const run = textRun(item.text, style, x, box, measure, item.size);
-        const what = { kind: 'text', run } as const;
         return [
           {
             id: item.id,
             name: item.text,
             box,
-            what,
+            ...linkRuns(item.text, site.type, { left: x, width }, box, measure, item.size),
             plate: box,
             isCued: true,
             page: item.to?.page,

@@ -9,6 +9,8 @@ import {
 import { headerItems, type Header } from '../../model/header.ts';
 import type { Site } from '../../model/site.ts';
 import { px, rule } from '../text.ts';
+import { currentStyle } from '../../model/type.ts';
+import { weightOf } from '../../measure/measure.ts';
 import { typeCss } from '../typeCss.ts';
 import { PLAIN } from '../../header/look.ts';
 import { RING } from '../../sweep/targets.ts';
@@ -67,7 +69,9 @@ export function linkCss(site: Site, header: Header): string {
           ),
         ].join('')
       : '',
-    hasLinks ? rule('.hr-link, .hr-label', ...typeCss(site.type.menu), ...line) + cueCss() : '',
+    hasLinks
+      ? rule('.hr-link, .hr-label', ...typeCss(site.type.menu), ...line) + weightCss(site) + cueCss()
+      : '',
     folds(header)
       ? rule(
           '.hr-toggle',
@@ -95,6 +99,16 @@ export function linkCss(site: Site, header: Header): string {
       : '',
     ringCss(kinds.has('button')),
   ].join('');
+}
+
+/** The link of the page one is on in its own weight, for which every link has room. */
+function weightCss({ type }: Site): string {
+  const { weight } = currentStyle(type);
+  if (weight === type.menu.weight) return '';
+  return (
+    rule('.hr-link', 'justify-content: center') +
+    rule('.hr-rail .hr-link[aria-current]', `font-weight: ${weightOf(currentStyle(type))}`)
+  );
 }
 
 /** The line below a hovered link and the one of the page one is on: outside the flow, so that nothing moves. */

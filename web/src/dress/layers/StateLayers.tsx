@@ -1,3 +1,5 @@
+import { WEIGHTS } from '@hatrail/core/model/type';
+import { useEditor } from '../../editor/store.ts';
 import type { Row } from '@hatrail/core/sweep/prove';
 import { LINK_STATES, type LinkState } from '@hatrail/core/sweep/targets';
 import { ColourField } from '../../parts/ColourField.tsx';
@@ -24,7 +26,44 @@ export function CueLayer() {
       />
       <NumberValue layer="cue" name="offset" label="Below the letters" unit="px" min={0} max={20} />
       <NumberValue layer="cue" name="share" label="Share of the word" unit="%" min={5} max={100} />
+      <OwnWeight />
     </>
+  );
+}
+
+/** How heavy the link of the page one is on is, in every header of the site. */
+function OwnWeight() {
+  const { site } = useDressing();
+  const edit = useEditor((state) => state.edit);
+  const { menu, currentWeight } = site.type;
+  return (
+    <div className="value">
+      <label className="value-label" htmlFor="own-weight">
+        Weight on its own page
+      </label>
+      <span className="value-field">
+        <select
+          id="own-weight"
+          className="choice-select"
+          value={currentWeight ?? ''}
+          onChange={(event) =>
+            edit('Weight of the current link', ({ type }) => {
+              const weight = Number(event.target.value);
+              if (weight === 0) delete type.currentWeight;
+              else type.currentWeight = weight as typeof menu.weight;
+            })
+          }
+        >
+          <option value="">{menu.weight}, as the others</option>
+          {WEIGHTS.filter((weight) => weight !== menu.weight).map((weight) => (
+            <option key={weight} value={weight}>
+              {weight}
+            </option>
+          ))}
+        </select>
+        <span className="origin">in all headers; each link keeps room for it, so that nothing moves</span>
+      </span>
+    </div>
   );
 }
 
