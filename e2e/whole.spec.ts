@@ -51,7 +51,7 @@ describe('the owner clears, holds and compares', SLOW, () => {
   test('where the change may be: the looks’ bounds are found over every page', async () => {
     const { tab } = owner;
     await row(/^Manner/).click();
-    await tab.getByRole('button', { name: 'How far may At the top reach?' }).click();
+    await tab.getByRole('button', { name: 'Up to where is At the top clear?' }).click();
     // White links on the white night log are lost from the first pixel on.
     await tab.getByText('Nowhere: another change is needed first.').waitFor(SLOW);
     await tab.getByRole('button', { name: 'From where is After scrolling clear?' }).click();

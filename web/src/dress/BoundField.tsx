@@ -6,8 +6,8 @@ import { isAbort } from '../engine/pool.ts';
 interface BoundFieldProps extends Omit<NumberAsked, 'signal'> {
   /** What is asked: “From where is it clear?” */
   question: string;
-  /** What the number does, before it: “Clear from”. */
-  says: string;
+  /** What is said of the number: “Clear from 14 px.” */
+  says: (value: number) => string;
   header: Header;
   onTake: (value: number) => void;
 }
@@ -52,7 +52,7 @@ export function BoundField({ question, says, header, onTake, ...asked }: BoundFi
         'Nowhere: another change is needed first.'
       ) : typeof state === 'number' ? (
         <>
-          {says} {state} px.{' '}
+          {says(state)}{' '}
           <button type="button" className="link" onClick={() => onTake(state)}>
             Set it
           </button>

@@ -10,7 +10,7 @@ import { useEditor } from '../editor/store.ts';
 import type { EditorContext } from '../editor/Editor.tsx';
 import { withHeader } from '../engine/proof.ts';
 import { usePreview, type Held } from '../parts/preview.ts';
-import { BorrowedGround, GROUNDS, groundCss, type GroundName } from './BorrowedGround.tsx';
+import { BorrowedGround, borrowedPage, groundCss, groundName, type Ground } from './BorrowedGround.tsx';
 import { CutPanel, type OpenPart } from './CutPanel.tsx';
 import { CutHandles, PictureHandle } from './StageHandles.tsx';
 import { Film, FILM_WIDTH } from './Film.tsx';
@@ -62,7 +62,11 @@ export function Dress() {
   const cut = useCut(hand, header, page.id, worst);
   const all = useVerdicts();
   const answer = useLeast(hand, header, moment, width, 'fill');
+  const [chosen, setGround] = useState<Ground>('page');
+  const ground = chosen === `page ${page.id}` ? 'page' : chosen;
+  const borrowed = borrowedPage(ground, site.pages);
   const preview = usePreview(hand, header, page, measure);
+  const lent = usePreview(hand, header, borrowed ?? page, borrowed && measure);
   // The small pictures may follow a moment later than the stage.
   const calmPreview = useDeferredValue(preview);
 
@@ -72,7 +76,6 @@ export function Dress() {
     if (isWaiting && worst) go({ scroll: worst.scroll });
   }, [isWaiting, worst, go]);
 
-  const [ground, setGround] = useState<GroundName>('page');
   const [open, setOpen] = useState<OpenPart>('fill');
   const [whose, setWhose] = useState('header');
   const opened: Held = facts?.layout.folded ? 'menu' : 'drop-downs';
@@ -168,7 +171,7 @@ export function Dress() {
               ))}
             </select>
           </label>
-          <BorrowedGround value={ground} onChange={setGround} />
+          <BorrowedGround value={ground} page={page} pages={site.pages} onChange={setGround} />
           <WidthRuler
             width={width}
             foldWidth={facts?.layout.foldWidth ?? 0}
@@ -177,8 +180,8 @@ export function Dress() {
         </div>
         <div ref={stage} className="stage">
           <Stage
-            preview={preview}
-            title={`${page.title}, as it ships`}
+            preview={lent ?? preview}
+            title={`${(borrowed ?? page).title}, as it ships`}
             width={width}
             windowHeight={windowHeight}
             scale={scale}
@@ -195,8 +198,8 @@ export function Dress() {
         </div>
         {ground !== 'page' && (
           <p className="note-warn" role="status">
-            Borrowed ground, {GROUNDS[ground].name}: to look at only. It never ships, and all verdicts are of{' '}
-            {page.title} itself.{' '}
+            Borrowed ground, {groundName(ground, site.pages)}: to look at only. It never ships, and all
+            verdicts are of {page.title} itself.{' '}
             <button type="button" className="link" onClick={() => setGround('page')}>
               Back to the page
             </button>

@@ -35,6 +35,9 @@ const ON_SCROLL_SHORT: Record<OnScroll, string> = {
   bottom: 'at the bottom edge',
 };
 
+/** Every distance that a switch may be at. */
+const DISTANCES = Array.from({ length: 5000 }, (_, i) => i + 1);
+
 /** CSS pixels that a change is spread over at first. */
 const STRETCH = 120;
 export const STRETCH_LABEL = 'Stretch of the change';
@@ -141,18 +144,20 @@ export function MannerPanel({
               key={moment}
               question={
                 moment === 'top'
-                  ? `How far may ${momentName(header, moment)} reach?`
+                  ? `Up to where is ${momentName(header, moment)} clear?`
                   : `From where is ${momentName(header, moment)} clear?`
               }
-              says={moment === 'top' ? 'Clear up to' : 'Clear from'}
+              says={(px) => `${moment === 'top' ? 'Clear up to' : 'Clear from'} ${px} px.`}
               hand={hand}
               width={width}
               header={header}
               moments={[moment]}
-              least={1}
-              most={5000}
+              values={DISTANCES}
               holds={moment === 'top' ? 'below' : 'above'}
-              make={(distance) => ({ ...header, manner: { ...manner, switch: { ...begins, distance } } })}
+              make={(distance) => ({
+                hand,
+                header: { ...header, manner: { ...manner, switch: { ...begins, distance } } },
+              })}
               onTake={(distance) => setSwitch({ distance }, 'Distance')}
             />
           ))}

@@ -1,17 +1,17 @@
 import type { Header, Moment } from '@hatrail/core/model/header';
 import { proveAll, type SiteAtHand } from '../engine/proof.ts';
 
-/** A whole number of a header from which, or up to which, some of its moments are clear on every page. */
+/** A number of a header or its type from which, or up to which, some of its moments are clear on every page. */
 export interface NumberAsked {
   hand: SiteAtHand;
   width: number;
   moments: readonly Moment[];
-  least: number;
-  most: number;
+  /** The numbers to choose from, ascending. */
+  values: readonly number[];
   /** Whether clearness begins at a number and holds above it, or ends at one and holds below. */
   holds: 'above' | 'below';
-  /** The header with a number. */
-  make: (value: number) => Header;
+  /** The site and its header with a number. */
+  make: (value: number) => { hand: SiteAtHand; header: Header };
   signal: AbortSignal;
 }
 
@@ -20,18 +20,19 @@ export interface NumberAsked {
  * @returns `undefined` where not even the number furthest on the clear side is clear.
  */
 export async function boundOf(asked: NumberAsked): Promise<number | undefined> {
-  const { hand, width, moments, least, most, holds, make, signal } = asked;
-  const isClear = async (value: number) => {
+  const { width, moments, values, holds, make, signal } = asked;
+  const isClear = async (at: number) => {
     signal.throwIfAborted();
-    const rows = await proveAll(hand, make(value), { moments, width, signal });
+    const { hand, header } = make(values[at]!);
+    const rows = await proveAll(hand, header, { moments, width, signal });
     return rows.every(({ verdict }) => verdict === 'clear');
   };
-  let [clear, other] = holds === 'above' ? [most, least - 1] : [least, most + 1];
+  let [clear, other] = holds === 'above' ? [values.length - 1, -1] : [0, values.length];
   if (!(await isClear(clear))) return undefined;
   while (Math.abs(clear - other) > 1) {
     const middle = Math.trunc((clear + other) / 2);
     if (await isClear(middle)) clear = middle;
     else other = middle;
   }
-  return clear;
+  return values[clear];
 }

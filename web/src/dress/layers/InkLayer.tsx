@@ -6,6 +6,7 @@ import { ColourField } from '../../parts/ColourField.tsx';
 import { VerdictText } from '../../parts/Verdict.tsx';
 import { setLook } from '../lookEdits.ts';
 import { worstRow } from '../view.ts';
+import { LinkLetters } from './LinkLetters.tsx';
 import { Value, useDressing } from './Value.tsx';
 
 const COLOURS = [
@@ -61,6 +62,7 @@ export function InkLayer({ rows }: { rows: readonly Row[] }) {
           onChange={(use) => setLook(wearer, moment, 'ink', 'ring', use)}
         />
       </Value>
+      {wearer.rail === undefined && <LinkLetters />}
       {hasLogo && (
         <Value
           label="Logo"

@@ -175,6 +175,8 @@ export function CutLayer() {
   );
 }
 
+const RADII = Array.from({ length: 61 }, (_, i) => i);
+
 /** The blur of what is behind: the page itself, before anything is laid over it. */
 export function BlurLayer() {
   const { hand, width, wearer, moment } = useDressing();
@@ -197,15 +199,14 @@ export function BlurLayer() {
       {!wearer.rail && (
         <BoundField
           question="From where does a blur clear it?"
-          says="Clear from"
+          says={(px) => `Clear from ${px} px.`}
           hand={hand}
           width={width}
           header={header}
           moments={[moment]}
-          least={0}
-          most={60}
+          values={RADII}
           holds="above"
-          make={blurred}
+          make={(radius) => ({ hand, header: blurred(radius) })}
           onTake={(radius) => setLook(wearer, moment, 'blur', 'radius', radius)}
         />
       )}
