@@ -12,6 +12,15 @@ function contrastOf(a: i32, b: i32): f32 {
   return f32(p > q ? p / q : q / p);
 }
 
+/** The contrasts of two pairs of luminances, as the first two of four floats. */
+// @ts-ignore: decorator
+@inline
+function twoContrasts(a0: i32, b0: i32, a1: i32, b1: i32): v128 {
+  const p = f64x2(f64(4 * a0 + 13107), f64(4 * a1 + 13107));
+  const q = f64x2(f64(4 * b0 + 13107), f64(4 * b1 + 13107));
+  return f32x4.demote_f64x2_zero(f64x2.div(f64x2.pmax(p, q), f64x2.pmin(p, q)));
+}
+
 /**
  * Puts the luminances that occur in order of contrast, from the ink's own outwards both ways, and shares them out among
  * the classes. `counts` holds 65536 zeros.
@@ -208,6 +217,65 @@ function select(values: usize, at: i32, length: i32): f32 {
   return load<f32>(values + (<usize>at << 2));
 }
 
+/** How many luminances there are in each of 256 even parts of their range; zero but while it is in use. */
+const BINS: usize = memory.data(1024);
+
+/** The luminance that would stand at index `at` of `length` in ascending order, the range being known. Reorders them. */
+function selectLuminance(values: usize, at: i32, length: i32, low: i32, high: i32): i32 {
+  if (low == high) return low;
+  const end = values + (<usize>length << 2);
+  const shift = max(0, 24 - clz(high - low));
+  for (let each = values; each < end; each += 4) {
+    const bin = BINS + ((<usize>(load<i32>(each) - low) >> shift) << 2);
+    store<i32>(bin, load<i32>(bin) + 1);
+  }
+  let below = 0;
+  let bin = 0;
+  for (; ; bin++) {
+    const count = load<i32>(BINS + (<usize>bin << 2));
+    if (below + count > at) break;
+    below += count;
+  }
+  memory.fill(BINS, 0, 1024);
+  if (shift == 0) return low + bin;
+  let n = 0;
+  for (let each = values; each < end; each += 4) {
+    const value = load<i32>(each);
+    if ((value - low) >> shift != bin) continue;
+    store<f32>(values + (<usize>n << 2), f32(value));
+    n++;
+  }
+  return <i32>select(values, at - below, n);
+}
+
+/**
+ * The contrast with an ink that stands at index `at` in ascending order, of luminances. Where all are on one side of the ink,
+ * their order is that of contrast, or its reverse.
+ */
+function tenthOf(values: usize, at: i32, length: i32, ink: i32): f32 {
+  let least = v128.load32_splat(values);
+  let most = least;
+  let i = 0;
+  for (; i + 4 <= length; i += 4) {
+    const four = v128.load(values + (<usize>i << 2));
+    least = i32x4.min_s(least, four);
+    most = i32x4.max_s(most, four);
+  }
+  let low = min(min(i32x4.extract_lane(least, 0), i32x4.extract_lane(least, 1)), min(i32x4.extract_lane(least, 2), i32x4.extract_lane(least, 3)));
+  let high = max(max(i32x4.extract_lane(most, 0), i32x4.extract_lane(most, 1)), max(i32x4.extract_lane(most, 2), i32x4.extract_lane(most, 3)));
+  for (; i < length; i++) {
+    const value = load<i32>(values + (<usize>i << 2));
+    low = min(low, value);
+    high = max(high, value);
+  }
+  if (low >= ink) return contrastOf(ink, selectLuminance(values, at, length, low, high));
+  if (high <= ink) return contrastOf(ink, selectLuminance(values, length - 1 - at, length, low, high));
+  for (let k: usize = 0; k < <usize>length; k++) {
+    store<f32>(values + (k << 2), contrastOf(ink, load<i32>(values + (k << 2))));
+  }
+  return select(values, at, length);
+}
+
 /** How many of some values are less than a guess; with `atMost`, how many are no greater. Four at a time. */
 // @ts-ignore: decorator
 @inline
@@ -258,20 +326,15 @@ export function sweepLogo(
       load<u32>(runs + (<usize>(row - 1 + top) << 2)) != load<u32>(runs + (<usize>(row + bottom) << 2))
     ) {
       const base = row * stride;
-      for (let e = 0; e < all; e++) {
+      for (let e = 0; e < all; e += 2) {
         const edge = edges + <usize>(e * 12);
-        let ink = load<i32>(edge);
-        if (ink < 0) {
-          const table = tables + (<usize>(ink + 0x40000000) << 1);
-          const pixel = load<u32>(page + (<usize>(base + load<i32>(edge, 4)) << 2));
-          ink =
-            <i32>load<u16>(table + (<usize>(pixel & 255) << 1)) +
-            <i32>load<u16>(table + (<usize>((pixel >> 8) & 255) << 1), 512) +
-            <i32>load<u16>(table + (<usize>((pixel >> 16) & 255) << 1), 1024);
-          if (ink > 65535) ink = 65535;
-        }
+        let one = load<i32>(edge);
+        let two = load<i32>(edge, 12);
+        if (one < 0) one = looked(tables, one + 0x40000000, load<u32>(page + (<usize>(base + load<i32>(edge, 4)) << 2)));
+        if (two < 0) two = looked(tables, two + 0x40000000, load<u32>(page + (<usize>(base + load<i32>(edge, 16)) << 2)));
         const outside = <i32>load<u16>(ground + (<usize>(base + load<i32>(edge, 8)) << 1));
-        store<f32>(contrasts + (<usize>e << 2), contrastOf(ink, outside));
+        const other = <i32>load<u16>(ground + (<usize>(base + load<i32>(edge, 20)) << 1));
+        v128.store64_lane(contrasts + (<usize>e << 2), twoContrasts(one, outside, two, other), 0);
       }
       last = tenthMedian(starts, cells, contrasts, medians, wanted, last);
     }
@@ -313,18 +376,42 @@ function tenthMedian(starts: usize, cells: i32, contrasts: usize, medians: usize
 
 // ---- Through a veil: what lies over the page differs from pixel to pixel of the header. ----
 
-/** Luminance, not clamped, of a page pixel under a veil's pixel: four doubles, red, green, blue and the share that shows. */
+/** The four bytes of a pixel, each a whole number. */
 // @ts-ignore: decorator
 @inline
-function veiled(pixel: u32, veil: usize, luminance: usize): i32 {
-  const through = load<f64>(veil, 24);
-  const r = <i32>(load<f64>(veil) + through * f64(pixel & 255) + 0.5 + 1e-9);
-  const g = <i32>(load<f64>(veil, 8) + through * f64((pixel >> 8) & 255) + 0.5 + 1e-9);
-  const b = <i32>(load<f64>(veil, 16) + through * f64((pixel >> 16) & 255) + 0.5 + 1e-9);
+function bytesOf(pixel: u32): v128 {
+  return i32x4.extend_low_i16x8_u(i16x8.extend_low_i8x16_u(i32x4.splat(<i32>pixel)));
+}
+
+/** Luminance, not clamped, of three levels. */
+// @ts-ignore: decorator
+@inline
+function luminanceOf(r: i32, g: i32, b: i32, luminance: usize): i32 {
   return (
     <i32>load<u16>(luminance + (<usize>r << 1)) +
     <i32>load<u16>(luminance + (<usize>g << 1), 512) +
     <i32>load<u16>(luminance + (<usize>b << 1), 1024)
+  );
+}
+
+/** Luminance, not clamped, of a page pixel under a veil's pixel: four doubles, red, green, blue and the share that shows. */
+// @ts-ignore: decorator
+@inline
+function veiled(pixel: u32, veil: usize, luminance: usize): i32 {
+  const bytes = bytesOf(pixel);
+  const through = v128.load64_splat(veil, 24);
+  const half = f64x2.splat(0.5);
+  const least = f64x2.splat(1e-9);
+  const rg = f64x2.mul(through, f64x2.convert_low_i32x4_u(bytes));
+  const b = f64x2.mul(through, f64x2.convert_low_i32x4_u(v128.shuffle<i32>(bytes, bytes, 2, 3, 2, 3)));
+  const one = f64x2.add(f64x2.add(f64x2.add(v128.load(veil), rg), half), least);
+  const two = f64x2.add(f64x2.add(f64x2.add(v128.load64_splat(veil, 16), b), half), least);
+  const levels = i32x4.trunc_sat_f64x2_u_zero(one);
+  return luminanceOf(
+    i32x4.extract_lane(levels, 0),
+    i32x4.extract_lane(levels, 1),
+    i32x4.extract_lane(i32x4.trunc_sat_f64x2_u_zero(two), 0),
+    luminance,
   );
 }
 
@@ -500,7 +587,30 @@ function intervals(low: usize, high: usize, segments: i32, ink: i32, contrast: f
   }
 }
 
-/** The contrast of a cell's tenth pixel through the veil. */
+/**
+ * For each row of a veil whose rows are even, what each level of the page adds to the ground's luminance, channel by channel:
+ * three times 256 numbers.
+ */
+export function rowTables(veil: usize, stride: i32, height: i32, luminance: usize, out: usize): void {
+  let to = out;
+  for (let y = 0; y < height; y++) {
+    const at = veil + (<usize>(y * stride) << 5);
+    const through = load<f64>(at, 24);
+    for (let c: usize = 0; c < 3; c++) {
+      const colour = load<f64>(at + (c << 3));
+      for (let level = 0; level < 256; level++) {
+        const ground = <i32>(colour + through * f64(level) + 0.5 + 1e-9);
+        store<u16>(to, load<u16>(luminance + (c << 9) + (<usize>ground << 1)));
+        to += 2;
+      }
+    }
+  }
+}
+
+/**
+ * The contrast of a cell's tenth pixel through the veil.
+ * @param tables of {@link rowTables}; 0 where the veil's rows are not even
+ */
 function readVeiled(
   cell: usize,
   page: usize,
@@ -510,22 +620,32 @@ function readVeiled(
   luminance: usize,
   ink: i32,
   scratch: usize,
+  tables: usize,
 ): f32 {
   const left = load<i32>(cell);
   const top = load<i32>(cell, 4);
-  const right = load<i32>(cell, 8);
+  const width = load<i32>(cell, 8) - left;
   const bottom = load<i32>(cell, 12);
-  let n = 0;
+  let to = scratch;
   for (let y = top; y < bottom; y++) {
-    const line = (row + y) * stride;
-    for (let x = left; x < right; x++) {
-      const pixel = load<u32>(page + (<usize>(line + x) << 2));
-      const value = clamped(veiled(pixel, veil + (<usize>(y * stride + x) << 5), luminance));
-      store<f32>(scratch + (<usize>n << 2), contrastOf(ink, value));
-      n++;
+    let at = page + (<usize>((row + y) * stride + left) << 2);
+    const end = at + (<usize>width << 2);
+    if (tables != 0) {
+      const table = tables + <usize>(y * 1536);
+      for (; at < end; at += 4) {
+        store<i32>(to, looked(table, 0, load<u32>(at)));
+        to += 4;
+      }
+      continue;
+    }
+    let over = veil + (<usize>(y * stride + left) << 5);
+    for (; at < end; at += 4) {
+      store<i32>(to, clamped(veiled(load<u32>(at), over, luminance)));
+      over += 32;
+      to += 4;
     }
   }
-  return select(scratch, load<i32>(cell, 16) - 1, n);
+  return tenthOf(scratch, load<i32>(cell, 16) - 1, <i32>((to - scratch) >> 2), ink);
 }
 
 /**
@@ -552,6 +672,7 @@ export function sweepVeiled(
   scratch: usize,
   rows: i32,
   result: usize,
+  tables: usize,
 ): void {
   let worst = 0;
   let value: f32 = 0;
@@ -564,7 +685,7 @@ export function sweepVeiled(
         continue;
       }
     }
-    value = readVeiled(cells + (<usize>worst << 5), page, stride, row, veil, luminance, ink, scratch);
+    value = readVeiled(cells + (<usize>worst << 5), page, stride, row, veil, luminance, ink, scratch, tables);
     const started = worst;
     for (let c = 0; c < count; c++) {
       if (c == started) continue;
@@ -574,7 +695,7 @@ export function sweepVeiled(
       }
       const cell = cells + (<usize>c << 5);
       if (!mayBeWorse(cell, levels, stride, row, classes, perCell ? c : 0, perCell ? count : 1)) continue;
-      const found = readVeiled(cell, page, stride, row, veil, luminance, ink, scratch);
+      const found = readVeiled(cell, page, stride, row, veil, luminance, ink, scratch, tables);
       if (found < value) {
         value = found;
         worst = c;
@@ -610,8 +731,9 @@ function mayBeWorse(cell: usize, levels: usize, stride: i32, row: i32, classes: 
 }
 
 /**
- * The logo's contrast at every row where each edge has tables of its own. An edge is four whole numbers: its ink's
- * luminance, or where its ink's tables begin less 2^30; where its page pixel is; where its ground's tables begin; where its outside is.
+ * The logo's contrast at every row where each edge has tables of its own. A place outside it is two whole numbers: where its
+ * ground's tables begin, and where its page pixel is. An edge is three: its ink's luminance, or where its ink's tables begin
+ * less 2^30; where its page pixel is; the number of the place outside it.
  */
 export function sweepLogoTables(
   page: usize,
@@ -621,6 +743,9 @@ export function sweepLogoTables(
   starts: usize,
   cells: i32,
   edges: usize,
+  places: usize,
+  placeCount: i32,
+  grounds: usize,
   contrasts: usize,
   medians: usize,
   rows: i32,
@@ -635,15 +760,21 @@ export function sweepLogoTables(
       row == 0 ||
       load<u32>(runs + (<usize>(row - 1) << 2)) != load<u32>(runs + (<usize>(row + height - 1) << 2))
     ) {
-      const base = row * stride;
-      for (let e = 0; e < all; e++) {
-        const edge = edges + (<usize>e << 4);
-        let ink = load<i32>(edge);
-        if (ink < 0) {
-          ink = looked(tables, ink + 0x40000000, load<u32>(page + (<usize>(base + load<i32>(edge, 4)) << 2)));
-        }
-        const outside = looked(tables, load<i32>(edge, 8), load<u32>(page + (<usize>(base + load<i32>(edge, 12)) << 2)));
-        store<f32>(contrasts + (<usize>e << 2), contrastOf(ink, outside));
+      const base = page + (<usize>(row * stride) << 2);
+      for (let p: usize = 0; p < <usize>placeCount; p++) {
+        const place = places + (p << 3);
+        const pixel = load<u32>(base + (<usize>load<i32>(place, 4) << 2));
+        store<i32>(grounds + (p << 2), looked(tables, load<i32>(place), pixel));
+      }
+      for (let e = 0; e < all; e += 2) {
+        const edge = edges + <usize>(e * 12);
+        let one = load<i32>(edge);
+        let two = load<i32>(edge, 12);
+        if (one < 0) one = looked(tables, one + 0x40000000, load<u32>(base + (<usize>load<i32>(edge, 4) << 2)));
+        if (two < 0) two = looked(tables, two + 0x40000000, load<u32>(base + (<usize>load<i32>(edge, 16) << 2)));
+        const ground = load<i32>(grounds + (<usize>load<i32>(edge, 8) << 2));
+        const other = load<i32>(grounds + (<usize>load<i32>(edge, 20) << 2));
+        v128.store64_lane(contrasts + (<usize>e << 2), twoContrasts(one, ground, two, other), 0);
       }
       last = tenthMedian(starts, cells, contrasts, medians, wanted, last);
     }
@@ -725,63 +856,6 @@ export function blurDown(from: usize, count: i32, rows: i32, weights: usize, rea
   }
 }
 
-/**
- * The blurred page at the coarse places behind a header at a row: what {@link blurDown} gave, and for each row of places what
- * mirroring at the blurred box's edges changes: a row that is not there, the one that stands in for it, and its weight.
- */
-// @ts-ignore: decorator
-@inline
-function blurGrid(
-  across: usize,
-  down: usize,
-  count: i32,
-  row: i32,
-  places: usize,
-  lines: i32,
-  starts: usize,
-  changes: usize,
-  grid: usize,
-): void {
-  const step = <usize>count << 4;
-  for (let k = 0; k < lines; k++) {
-    const base = down + <usize>(row + load<i32>(places + (<usize>k << 2))) * step;
-    const from = load<i32>(starts + (<usize>k << 2));
-    const end = load<i32>(starts + (<usize>(k + 1) << 2));
-    for (let c: usize = 0; c < <usize>count; c++) {
-      let value = v128.load(base + (c << 4));
-      for (let i = from; i < end; i++) {
-        const change = changes + <usize>(i * 12);
-        const gone = v128.load(across + <usize>(row + load<i32>(change)) * step + (c << 4));
-        const mirror = v128.load(across + <usize>(row + load<i32>(change, 4)) * step + (c << 4));
-        value = f32x4.add(value, f32x4.mul(f32x4.sub(mirror, gone), v128.load32_splat(change, 8)));
-      }
-      v128.store(grid + <usize>k * step + (c << 4), value);
-    }
-  }
-}
-
-/** A blurred pixel between the coarse places, as 8-bit levels: cubic both ways. A way is a first place and four weights. */
-// @ts-ignore: decorator
-@inline
-function betweenPlaces(grid: usize, count: i32, across: usize, down: usize): u32 {
-  const step = <usize>count << 4;
-  const at = grid + <usize>load<i32>(down) * step + (<usize>load<i32>(across) << 4);
-  let sum = f32x4.splat(0);
-  for (let k: usize = 0; k < 4; k++) {
-    const line = at + k * step;
-    let part = f32x4.mul(v128.load(line), v128.load32_splat(across, 4));
-    part = f32x4.add(part, f32x4.mul(v128.load(line, 16), v128.load32_splat(across, 8)));
-    part = f32x4.add(part, f32x4.mul(v128.load(line, 32), v128.load32_splat(across, 12)));
-    part = f32x4.add(part, f32x4.mul(v128.load(line, 48), v128.load32_splat(across, 16)));
-    sum = f32x4.add(sum, f32x4.mul(part, v128.load32_splat(down + 4 + (k << 2))));
-  }
-  const whole = i32x4.trunc_sat_f32x4_s(f32x4.add(f32x4.max(sum, f32x4.splat(0)), f32x4.splat(0.5)));
-  const r = min(255, i32x4.extract_lane(whole, 0));
-  const g = min(255, i32x4.extract_lane(whole, 1));
-  const b = min(255, i32x4.extract_lane(whole, 2));
-  return <u32>(r | (g << 8) | (b << 16));
-}
-
 /** What is shared by all that is swept over a blurred page: addresses and sizes, laid out one after the other in memory. */
 @unmanaged
 class Blurred {
@@ -801,6 +875,64 @@ class Blurred {
   rows: i32;
   result: usize;
   luminance: usize;
+  middle: usize;
+  line: usize;
+  pairs: usize;
+  pairCount: i32;
+  differences: usize;
+}
+
+/**
+ * The blurred page at the coarse places behind a header at a row: what {@link blurDown} gave, and what mirroring at the blurred
+ * box's edges changes. A row that is not there differs from the one that stands in for it by as much for every row of places,
+ * each of which has its own weight for it: a change is the number of such a pair, and its weight.
+ */
+// @ts-ignore: decorator
+@inline
+function blurGrid(blur: Blurred, row: i32): void {
+  const step = <usize>blur.count << 4;
+  for (let pair = 0; pair < blur.pairCount; pair++) {
+    const entry = blur.pairs + (<usize>pair << 3);
+    const gone = blur.across + <usize>(row + load<i32>(entry)) * step;
+    const mirror = blur.across + <usize>(row + load<i32>(entry, 4)) * step;
+    const to = blur.differences + <usize>pair * step;
+    for (let at: usize = 0; at < step; at += 16) {
+      v128.store(to + at, f32x4.sub(v128.load(mirror + at), v128.load(gone + at)));
+    }
+  }
+  for (let k = 0; k < blur.lines; k++) {
+    const base = blur.down + <usize>(row + load<i32>(blur.places + (<usize>k << 2))) * step;
+    const from = blur.changes + (<usize>load<i32>(blur.starts + (<usize>k << 2)) << 3);
+    const end = blur.changes + (<usize>load<i32>(blur.starts + (<usize>(k + 1) << 2)) << 3);
+    const to = blur.grid + <usize>k * step;
+    let at: usize = 0;
+    for (; at + 64 <= step; at += 64) {
+      let one = v128.load(base + at);
+      let two = v128.load(base + at, 16);
+      let three = v128.load(base + at, 32);
+      let four = v128.load(base + at, 48);
+      for (let change = from; change < end; change += 8) {
+        const weight = v128.load32_splat(change, 4);
+        const by = blur.differences + <usize>load<i32>(change) * step + at;
+        one = f32x4.add(one, f32x4.mul(v128.load(by), weight));
+        two = f32x4.add(two, f32x4.mul(v128.load(by, 16), weight));
+        three = f32x4.add(three, f32x4.mul(v128.load(by, 32), weight));
+        four = f32x4.add(four, f32x4.mul(v128.load(by, 48), weight));
+      }
+      v128.store(to + at, one);
+      v128.store(to + at, two, 16);
+      v128.store(to + at, three, 32);
+      v128.store(to + at, four, 48);
+    }
+    for (; at < step; at += 16) {
+      let one = v128.load(base + at);
+      for (let change = from; change < end; change += 8) {
+        const by = blur.differences + <usize>load<i32>(change) * step + at;
+        one = f32x4.add(one, f32x4.mul(v128.load(by), v128.load32_splat(change, 4)));
+      }
+      v128.store(to + at, one);
+    }
+  }
 }
 
 /** Whether everything that is blurred is as it was a row before. */
@@ -812,25 +944,139 @@ function isSame(blur: Blurred, row: i32): bool {
   return before == load<u32>(blur.runs + (<usize>(row + blur.first + blur.height - 1) << 2));
 }
 
-/** The contrast of a cell's tenth pixel over the blurred page. */
-function readBlurred(blur: Blurred, cell: usize, veil: usize, stride: i32, even: bool, ink: i32, scratch: usize): f32 {
+/** Luminance of a blurred colour, three floats, under a veil's pixel: four floats, red, green, blue and the share that shows. */
+// @ts-ignore: decorator
+@inline
+function veiledBlur(colour: v128, veil: usize, luminance: usize): i32 {
+  const level = f32x4.floor(f32x4.add(f32x4.min(f32x4.max(colour, f32x4.splat(0)), f32x4.splat(255)), f32x4.splat(0.5)));
+  const over = f32x4.add(f32x4.mul(level, v128.load32_splat(veil, 12)), f32x4.add(v128.load(veil), f32x4.splat(0.5 + 1e-4)));
+  const whole = i32x4.trunc_sat_f32x4_u(over);
+  return clamped(luminanceOf(i32x4.extract_lane(whole, 0), i32x4.extract_lane(whole, 1), i32x4.extract_lane(whole, 2), luminance));
+}
+
+/** The blurred page behind a header at a row, at the coarse columns of every row of the area: cubic between the coarse rows. */
+// @ts-ignore: decorator
+@inline
+function blurRows(blur: Blurred, row: i32, height: i32): void {
+  blurGrid(blur, row);
+  const step = <usize>blur.count << 4;
+  let to = blur.middle;
+  for (let y = 0; y < height; y++) {
+    const way = blur.waysDown + <usize>(y * 20);
+    const w0 = v128.load32_splat(way, 4);
+    const w1 = v128.load32_splat(way, 8);
+    const w2 = v128.load32_splat(way, 12);
+    const w3 = v128.load32_splat(way, 16);
+    const from = blur.grid + <usize>load<i32>(way) * step;
+    for (let at = from; at < from + step; at += 16) {
+      const above = f32x4.add(f32x4.mul(v128.load(at), w0), f32x4.mul(v128.load(at + step), w1));
+      const below = f32x4.add(f32x4.mul(v128.load(at + 2 * step), w2), f32x4.mul(v128.load(at + 3 * step), w3));
+      v128.store(to, f32x4.add(above, below));
+      to += 16;
+    }
+  }
+}
+
+/** A blurred pixel between the coarse columns of its row: cubic. A way is a first column and four weights. */
+// @ts-ignore: decorator
+@inline
+function blurredAt(blur: Blurred, x: i32, y: i32): v128 {
+  const way = blur.waysAcross + <usize>(x * 20);
+  const from = blur.middle + (<usize>(y * blur.count + load<i32>(way)) << 4);
+  const one = f32x4.add(f32x4.mul(v128.load(from), v128.load32_splat(way, 4)), f32x4.mul(v128.load(from, 16), v128.load32_splat(way, 8)));
+  const two = f32x4.add(f32x4.mul(v128.load(from, 32), v128.load32_splat(way, 12)), f32x4.mul(v128.load(from, 48), v128.load32_splat(way, 16)));
+  return f32x4.add(one, two);
+}
+
+/** A channel of four pixels from one coarse column to the next, under a veil's pixel: whole levels. */
+// @ts-ignore: decorator
+@inline
+function fourLevels(at: usize, ways: usize, veil: usize, channel: usize): v128 {
+  let sum = f32x4.mul(v128.load32_splat(at + channel), v128.load(ways));
+  sum = f32x4.add(sum, f32x4.mul(v128.load32_splat(at + channel, 16), v128.load(ways, 16)));
+  sum = f32x4.add(sum, f32x4.mul(v128.load32_splat(at + channel, 32), v128.load(ways, 32)));
+  sum = f32x4.add(sum, f32x4.mul(v128.load32_splat(at + channel, 48), v128.load(ways, 48)));
+  const level = f32x4.floor(f32x4.add(f32x4.min(f32x4.max(sum, f32x4.splat(0)), f32x4.splat(255)), f32x4.splat(0.5)));
+  const over = f32x4.add(f32x4.mul(level, v128.load32_splat(veil, 12)), v128.load32_splat(veil + channel));
+  return i32x4.trunc_sat_f32x4_u(f32x4.add(over, f32x4.splat(0.5 + 1e-4)));
+}
+
+/** The contrast of a cell's tenth pixel over the blurred page. With `ways`, four pixels lie between coarse columns and a veil's row is even. */
+function readBlurred(
+  blur: Blurred,
+  cell: usize,
+  veil: usize,
+  stride: i32,
+  even: bool,
+  ink: i32,
+  scratch: usize,
+  ways: usize,
+): f32 {
+  const left = load<i32>(cell);
+  const right = load<i32>(cell, 8);
   let n = 0;
   for (let y = load<i32>(cell, 4); y < load<i32>(cell, 12); y++) {
-    const down = blur.waysDown + <usize>(y * 20);
-    for (let x = load<i32>(cell); x < load<i32>(cell, 8); x++) {
-      const pixel = betweenPlaces(blur.grid, blur.count, blur.waysAcross + <usize>(x * 20), down);
-      const at = even ? veil : veil + (<usize>(y * stride + x) << 5);
-      store<f32>(scratch + (<usize>n << 2), contrastOf(ink, clamped(veiled(pixel, at, blur.luminance))));
+    if (ways != 0) {
+      const over = even ? veil : veil + (<usize>(y * stride) << 4);
+      const from = left >> 2;
+      for (let k = from; k <= (right - 1) >> 2; k++) {
+        const at = blur.middle + (<usize>(y * blur.count + k) << 4);
+        const r = fourLevels(at, ways, over, 0);
+        const g = fourLevels(at, ways, over, 4);
+        const b = fourLevels(at, ways, over, 8);
+        const table = blur.luminance;
+        const one = luminanceOf(i32x4.extract_lane(r, 0), i32x4.extract_lane(g, 0), i32x4.extract_lane(b, 0), table);
+        const two = luminanceOf(i32x4.extract_lane(r, 1), i32x4.extract_lane(g, 1), i32x4.extract_lane(b, 1), table);
+        const three = luminanceOf(i32x4.extract_lane(r, 2), i32x4.extract_lane(g, 2), i32x4.extract_lane(b, 2), table);
+        const four = luminanceOf(i32x4.extract_lane(r, 3), i32x4.extract_lane(g, 3), i32x4.extract_lane(b, 3), table);
+        const all = i32x4.min_s(i32x4(one, two, three, four), i32x4.splat(65535));
+        v128.store(blur.line + (<usize>(k - from) << 4), all);
+      }
+      // The cell may begin between two coarse columns; what lies beyond its end is overwritten by the next row.
+      const first = blur.line + (<usize>(left & 3) << 2);
+      const to = scratch + (<usize>n << 2);
+      for (let x = 0; x < right - left; x += 4) v128.store(to + (<usize>x << 2), v128.load(first + (<usize>x << 2)));
+      n += right - left;
+      continue;
+    }
+    for (let x = left; x < right; x++) {
+      const over = even ? veil : veil + (<usize>(y * stride + x) << 4);
+      store<i32>(scratch + (<usize>n << 2), veiledBlur(blurredAt(blur, x, y), over, blur.luminance));
       n++;
     }
   }
-  return select(scratch, load<i32>(cell, 16) - 1, n);
+  return tenthOf(scratch, load<i32>(cell, 16) - 1, n, ink);
 }
 
 /**
- * The contrast of the worst cell at every row over a blurred page. Only cells are read one of whose coarse places comes near the
- * least so far. A cell is eight whole numbers: left, top, right, bottom, the number of its tenth pixel; then the first and
- * last column of its coarse places and their first line; `points` are the veil's pixels under the places.
+ * Whether a cell may be worse than a contrast: whether of its pixels on the coarse columns, which reach beyond it at both ends,
+ * in every other row, more than a thirty-second have a luminance between two that are nearer to the ink's. Between two columns a blurred page is nearly
+ * straight, and it takes a tenth of all. Small cells have too few such pixels to tell.
+ */
+function mayBeWorseBlurred(blur: Blurred, cell: usize, estimates: usize, low: f32, high: f32): bool {
+  const first = load<i32>(cell, 20);
+  const last = load<i32>(cell, 24);
+  const top = load<i32>(cell, 4);
+  const bottom = load<i32>(cell, 12);
+  if ((bottom - top) * (load<i32>(cell, 8) - load<i32>(cell)) < 100) return true;
+  const begin = (top + 1) & ~1;
+  const enough = (((bottom - begin + 1) >> 1) * (last - first + 1)) >> 5;
+  let count = 0;
+  for (let y = begin; y < bottom; y += 2) {
+    const line = estimates + (<usize>(y * blur.count) << 2);
+    for (let c = first; c <= last; c++) {
+      const value = load<f32>(line + (<usize>c << 2));
+      count += i32(value > low) & i32(value < high);
+    }
+    if (count > enough) return true;
+  }
+  return false;
+}
+
+/**
+ * The contrast of the worst cell at every row over a blurred page. A cell is eight whole numbers: left, top, right, bottom,
+ * the number of its tenth pixel, the first and last of its coarse columns; `points` are the columns' pixels in a row of the
+ * veil.
  */
 export function sweepBlurred(
   shared: usize,
@@ -842,42 +1088,39 @@ export function sweepBlurred(
   count: i32,
   points: usize,
   estimates: usize,
-  lastLine: i32,
+  height: i32,
   scratch: usize,
+  ways: usize,
 ): void {
   const blur = changetype<Blurred>(shared);
   let worst = 0;
   let value: f32 = 0;
   for (let row = 0; row < blur.rows; row++) {
     if (!isSame(blur, row)) {
-      blurGrid(blur.across, blur.down, blur.count, row, blur.places, blur.lines, blur.starts, blur.changes, blur.grid);
-      const all = blur.count * blur.lines;
-      for (let i = 0; i < all; i++) {
-        const whole = i32x4.trunc_sat_f32x4_s(f32x4.add(v128.load(blur.grid + (<usize>i << 4)), f32x4.splat(0.5)));
-        const r = max(0, min(255, i32x4.extract_lane(whole, 0)));
-        const g = max(0, min(255, i32x4.extract_lane(whole, 1)));
-        const b = max(0, min(255, i32x4.extract_lane(whole, 2)));
-        const at = even ? veil : veil + (<usize>load<i32>(points + (<usize>i << 2)) << 5);
-        const value = clamped(veiled(<u32>(r | (g << 8) | (b << 16)), at, blur.luminance));
-        store<f32>(estimates + (<usize>i << 2), contrastOf(ink, value));
+      blurRows(blur, row, height);
+      for (let y = 0; y < height; y += 2) {
+        let i = <usize>(y * blur.count);
+        for (let c = 0; c < blur.count; c++, i++) {
+          const at = even ? veil : veil + (<usize>(y * stride + load<i32>(points + (<usize>c << 2))) << 4);
+          const luminance = veiledBlur(v128.load(blur.middle + (i << 4)), at, blur.luminance);
+          store<f32>(estimates + (i << 2), f32(luminance));
+        }
       }
-      value = readBlurred(blur, cells + (<usize>worst << 5), veil, stride, even, ink, scratch);
       const started = worst;
+      value = readBlurred(blur, cells + (<usize>started << 5), veil, stride, even, ink, scratch, ways);
+      const own = f64(4 * ink + 13107);
+      let low = f32((own / f64(value) - 13107) / 4);
+      let high = f32((own * f64(value) - 13107) / 4);
       for (let c = 0; c < count; c++) {
         if (c == started) continue;
         const cell = cells + (<usize>c << 5);
-        let least: f32 = Infinity;
-        for (let k = load<i32>(cell, 28); k <= lastLine; k++) {
-          for (let i = load<i32>(cell, 20); i <= load<i32>(cell, 24); i++) {
-            const at = load<f32>(estimates + (<usize>(k * blur.count + i) << 2));
-            if (at < least) least = at;
-          }
-        }
-        if (least * 0.99 >= value) continue;
-        const found = readBlurred(blur, cell, veil, stride, even, ink, scratch);
+        if (!mayBeWorseBlurred(blur, cell, estimates, low, high)) continue;
+        const found = readBlurred(blur, cell, veil, stride, even, ink, scratch, ways);
         if (found < value) {
           value = found;
           worst = c;
+          low = f32((own / f64(value) - 13107) / 4);
+          high = f32((own * f64(value) - 13107) / 4);
         }
       }
     }
@@ -886,8 +1129,9 @@ export function sweepBlurred(
 }
 
 /**
- * The logo's contrast at every row over a blurred page. An edge is six whole numbers: its ink's luminance, or where its ink's
- * tables begin less 2^30; its column and row; where its ground's tables begin; its outside's column and row.
+ * The logo's contrast at every row over a blurred page. A place outside it is three whole numbers: where its ground's tables
+ * begin, its column and row. An edge is four: its ink's luminance, or where its ink's tables begin less 2^30; its column and
+ * row; the number of the place outside it.
  */
 export function sweepBlurredLogo(
   shared: usize,
@@ -898,19 +1142,31 @@ export function sweepBlurredLogo(
   contrasts: usize,
   medians: usize,
   wanted: i32,
+  height: i32,
+  places: usize,
+  placeCount: i32,
+  grounds: usize,
 ): void {
   const blur = changetype<Blurred>(shared);
   const all = load<i32>(starts + (<usize>cells << 2));
   let last: f32 = 0;
   for (let row = 0; row < blur.rows; row++) {
     if (!isSame(blur, row)) {
-      blurGrid(blur.across, blur.down, blur.count, row, blur.places, blur.lines, blur.starts, blur.changes, blur.grid);
-      for (let e = 0; e < all; e++) {
-        const edge = edges + <usize>(e * 24);
-        let ink = load<i32>(edge);
-        if (ink < 0) ink = looked(tables, ink + 0x40000000, blurredAt(blur, load<i32>(edge, 4), load<i32>(edge, 8)));
-        const outside = looked(tables, load<i32>(edge, 12), blurredAt(blur, load<i32>(edge, 16), load<i32>(edge, 20)));
-        store<f32>(contrasts + (<usize>e << 2), contrastOf(ink, outside));
+      blurRows(blur, row, height);
+      for (let p = 0; p < placeCount; p++) {
+        const place = places + <usize>(p * 12);
+        const levels = levelsOf(blurredAt(blur, load<i32>(place, 4), load<i32>(place, 8)));
+        store<i32>(grounds + (<usize>p << 2), looked(tables, load<i32>(place), levels));
+      }
+      for (let e = 0; e < all; e += 2) {
+        const edge = edges + (<usize>e << 4);
+        let one = load<i32>(edge);
+        let two = load<i32>(edge, 16);
+        if (one < 0) one = looked(tables, one + 0x40000000, levelsOf(blurredAt(blur, load<i32>(edge, 4), load<i32>(edge, 8))));
+        if (two < 0) two = looked(tables, two + 0x40000000, levelsOf(blurredAt(blur, load<i32>(edge, 20), load<i32>(edge, 24))));
+        const ground = load<i32>(grounds + (<usize>load<i32>(edge, 12) << 2));
+        const other = load<i32>(grounds + (<usize>load<i32>(edge, 28) << 2));
+        v128.store64_lane(contrasts + (<usize>e << 2), twoContrasts(one, ground, two, other), 0);
       }
       last = tenthMedian(starts, cells, contrasts, medians, wanted, last);
     }
@@ -918,8 +1174,13 @@ export function sweepBlurredLogo(
   }
 }
 
+/** A colour of three floats as 8-bit levels. */
 // @ts-ignore: decorator
 @inline
-function blurredAt(blur: Blurred, x: i32, y: i32): u32 {
-  return betweenPlaces(blur.grid, blur.count, blur.waysAcross + <usize>(x * 20), blur.waysDown + <usize>(y * 20));
+function levelsOf(colour: v128): u32 {
+  const whole = i32x4.trunc_sat_f32x4_u(f32x4.add(colour, f32x4.splat(0.5)));
+  const r = min(255, i32x4.extract_lane(whole, 0));
+  const g = min(255, i32x4.extract_lane(whole, 1));
+  const b = min(255, i32x4.extract_lane(whole, 2));
+  return <u32>(r | (g << 8) | (b << 16));
 }

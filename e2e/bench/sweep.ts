@@ -17,6 +17,20 @@ function least(runs: number, work: () => void): number {
   return best;
 }
 
+const [RED, GREEN, BLUE] = LUMINANCE.map((table) => Float32Array.from(table, (v) => v / 65535)) as [
+  Float32Array,
+  Float32Array,
+  Float32Array,
+];
+
+/** One pass that turns a raster into luminances: what the sweep is measured against. */
+function luminancePass(pixels: Uint32Array, out: Float32Array): void {
+  for (let i = 0; i < pixels.length; i++) {
+    const pixel = pixels[i]!;
+    out[i] = RED[pixel & 255]! + GREEN[(pixel >>> 8) & 255]! + BLUE[(pixel >>> 16) & 255]!;
+  }
+}
+
 const gradient: Look['gradient'] = {
   on: true,
   angle: 180,
@@ -69,24 +83,13 @@ export async function sweepFigures(): Promise<Record<string, number>> {
     const span = spanOfAll(scene);
     const pixels = new Uint32Array(raster.data.buffer, raster.data.byteOffset, raster.width * raster.height);
     const out = new Float32Array(pixels.length);
-    const [red, green, blue] = LUMINANCE.map((table) => Float32Array.from(table, (v) => v / 65535)) as [
-      Float32Array,
-      Float32Array,
-      Float32Array,
-    ];
-    const luminancePass = () => {
-      for (let i = 0; i < pixels.length; i++) {
-        const pixel = pixels[i]!;
-        out[i] = red[pixel & 255]! + green[(pixel >>> 8) & 255]! + blue[(pixel >>> 16) & 255]!;
-      }
-    };
     let swept: Float32Array[] = [];
     const sweep = () => {
       const planes = new Planes(raster);
       swept = targets.map((target) => sweepTarget(scene, span, target, raster, planes));
     };
-    const baseline = least(12, luminancePass);
-    const time = least(8, sweep);
+    const baseline = least(24, () => luminancePass(pixels, out));
+    const time = least(16, sweep);
     let [differing, beyond, compared] = [0, 0, 0];
     for (let i = 0; i < swept[0]!.length; i += within > 0 ? 61 : 7) {
       targets.forEach((target, t) => {

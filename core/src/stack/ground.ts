@@ -26,11 +26,21 @@ export interface GroundTables {
 /** Tables of one pixel of a veil, the first unless said otherwise. */
 export function groundTables({ data }: Pick<Veil, 'data'>, pixel = 0): GroundTables {
   const through = data[4 * pixel + 3]!;
-  const level = [0, 1, 2].map((c) =>
-    Uint8Array.from({ length: 256 }, (_, page) => groundLevel(data[4 * pixel + c]!, through, page)),
-  );
-  const luminance = level.map((table, c) => Uint16Array.from(table, (v) => LUMINANCE[c]![v]!));
-  return { level, luminance } as unknown as GroundTables;
+  const level = [new Uint8Array(256), new Uint8Array(256), new Uint8Array(256)] as GroundTables['level'];
+  const luminance = [
+    new Uint16Array(256),
+    new Uint16Array(256),
+    new Uint16Array(256),
+  ] as GroundTables['luminance'];
+  for (let c = 0; c < 3; c++) {
+    const colour = data[4 * pixel + c]!;
+    for (let page = 0; page < 256; page++) {
+      const ground = groundLevel(colour, through, page);
+      level[c]![page] = ground;
+      luminance[c]![page] = LUMINANCE[c]![ground]!;
+    }
+  }
+  return { level, luminance };
 }
 
 /** Where the header lies over the page: the page row of its top edge, and how many of its rows are above the window. */

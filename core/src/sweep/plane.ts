@@ -16,37 +16,50 @@ export interface Plane {
   runs: Uint32Array;
 }
 
-/** Luminances of the ground in an area that lies within the raster. */
-export function groundPlane(raster: Raster, tables: GroundTables, area: Area): Plane {
+/**
+ * Luminances of the ground in an area that lies within the raster.
+ * @param tables what lies over the page; where there are none, only the page's own pixels are wanted
+ */
+export function groundPlane(raster: Raster, tables: GroundTables | undefined, area: Area): Plane {
   const width = area.right - area.left;
   const rows = area.bottom - area.top;
   const pixels = new Uint32Array(raster.data.buffer, raster.data.byteOffset, raster.width * raster.height);
-  const luminance = new Uint16Array(width * rows);
+  const luminance = new Uint16Array(tables ? width * rows : 0);
   const page = new Uint32Array(width * rows);
   const runs = new Uint32Array(rows);
-  const [r, g, b] = tables.luminance;
   let run = 0;
   for (let y = 0; y < rows; y++) {
     const from = (area.top + y) * raster.width + area.left;
     const to = y * width;
-    if (y > 0 && sameAsAbove(pixels, from, raster.width, width)) {
-      luminance.copyWithin(to, to - width, to);
+    if (y > 0 && areSame(pixels, from, from - raster.width, width)) {
       page.copyWithin(to, to - width, to);
+      if (tables) luminance.copyWithin(to, to - width, to);
     } else {
       run++;
-      for (let x = 0; x < width; x++) {
-        const pixel = pixels[from + x]!;
-        const sum = r[pixel & 255]! + g[(pixel >>> 8) & 255]! + b[(pixel >>> 16) & 255]!;
-        luminance[to + x] = sum > WHITE ? WHITE : sum;
-        page[to + x] = pixel;
-      }
+      page.set(pixels.subarray(from, from + width), to);
+      if (tables) readLuminance(page, tables, to, to + width, luminance);
     }
     runs[y] = run;
   }
   return { area, width, luminance, page, runs };
 }
 
-function sameAsAbove(pixels: Uint32Array, from: number, stride: number, width: number): boolean {
-  for (let i = from; i < from + width; i++) if (pixels[i] !== pixels[i - stride]) return false;
+function readLuminance(
+  page: Uint32Array,
+  { luminance: [r, g, b] }: GroundTables,
+  from: number,
+  to: number,
+  out: Uint16Array,
+): void {
+  for (let i = from; i < to; i++) {
+    const pixel = page[i]!;
+    const sum = r[pixel & 255]! + g[(pixel >>> 8) & 255]! + b[(pixel >>> 16) & 255]!;
+    out[i] = sum > WHITE ? WHITE : sum;
+  }
+}
+
+/** Whether as many pixels from one place on are the same as from another. */
+export function areSame(pixels: Uint32Array, one: number, other: number, length: number): boolean {
+  for (let i = 0; i < length; i++) if (pixels[one + i] !== pixels[other + i]) return false;
   return true;
 }

@@ -5,6 +5,8 @@ import type { Raster } from '../stack/ground.ts';
 import type { Blur } from '../stack/layers.ts';
 import { tenth } from './cells.ts';
 import { LUMINANCE_TABLES, edgeTables } from './edgeTables.ts';
+import { rowsAreEven } from './runningVeil.ts';
+import { areSame } from './plane.ts';
 import { theKernel, type Part } from './kernel.ts';
 import type { Target } from './targets.ts';
 
@@ -13,40 +15,48 @@ function stepOf(sigma: number): number {
   return sigma >= 9 ? 4 : sigma >= 5 ? 2 : 1;
 }
 
+/** Catmull and Rom's cubic through four places, at a share of the way from the second to the third. */
+function cubicWeights(t: number): [number, number, number, number] {
+  return [
+    -0.5 * t + t * t - 0.5 * t * t * t,
+    1 - 2.5 * t * t + 1.5 * t * t * t,
+    0.5 * t + 2 * t * t - 1.5 * t * t * t,
+    -0.5 * t * t + 0.5 * t * t * t,
+  ];
+}
+
 /** Coarse places along one side of an area, one beyond it at the near end and two at the far end, and the way to each pixel. */
 function placesAlong(from: number, to: number, step: number) {
-  const count = Math.ceil((to - from - 1) / step) + 4;
+  const count = Math.floor((to - from - 1) / step) + 4;
   const places = Array.from({ length: count }, (_, i) => from + (i - 1) * step);
   const ways = new DataView(new ArrayBuffer(20 * (to - from)));
   for (let i = 0; i < to - from; i++) {
     const before = Math.floor(i / step);
-    const t = i / step - before;
-    // Catmull and Rom's cubic through four places.
-    const weights = [
-      -0.5 * t + t * t - 0.5 * t * t * t,
-      1 - 2.5 * t * t + 1.5 * t * t * t,
-      0.5 * t + 2 * t * t - 1.5 * t * t * t,
-      -0.5 * t * t + 0.5 * t * t * t,
-    ];
     ways.setInt32(20 * i, before, true);
-    weights.forEach((w, k) => ways.setFloat32(20 * i + 4 + 4 * k, w, true));
+    cubicWeights(i / step - before).forEach((w, k) => ways.setFloat32(20 * i + 4 + 4 * k, w, true));
   }
   return { places, ways: new Uint8Array(ways.buffer) };
 }
 
-/** For each coarse row, what mirroring at the blurred box's edges changes: row that is not there, its mirror, weight. Header rows. */
+/**
+ * What mirroring at the blurred box's edges changes: rows that are not there, each with its mirror, in header rows; and for each
+ * coarse row which of them it asks for, by their numbers, and with what weight.
+ */
 function mirrorChanges(places: readonly number[], top: number, bottom: number, weights: Float64Array) {
   const starts = [0];
-  const changes: { gone: number; mirror: number; weight: number }[] = [];
+  const pairs = new Map<number, { number: number; mirror: number }>();
+  const changes: { pair: number; weight: number }[] = [];
   for (const place of places) {
     for (let k = 1 - weights.length; k < weights.length; k++) {
       const gone = place + k;
       if (gone >= top && gone < bottom) continue;
-      changes.push({ gone, mirror: mirrored(gone, top, bottom), weight: weights[Math.abs(k)]! });
+      const pair = pairs.get(gone) ?? { number: pairs.size, mirror: mirrored(gone, top, bottom) };
+      pairs.set(gone, pair);
+      changes.push({ pair: pair.number, weight: weights[Math.abs(k)]! });
     }
     starts.push(changes.length);
   }
-  return { starts, changes };
+  return { starts, changes, pairs: [...pairs].map(([gone, { mirror }]) => ({ gone, mirror })) };
 }
 
 /** The page's pixels in some columns and rows; beyond the raster its nearest. Rows like the one above share a run. */
@@ -55,12 +65,12 @@ function stripOf(raster: Raster, left: number, right: number, top: number, rows:
   const width = right - left;
   const page = new Uint32Array(width * rows);
   const runs = new Uint32Array(rows);
+  const rowAt = (y: number) => Math.min(raster.height - 1, Math.max(0, top + y)) * raster.width + left;
   let run = 0;
   for (let y = 0; y < rows; y++) {
-    const from = Math.min(raster.height - 1, Math.max(0, top + y)) * raster.width + left;
-    const line = pixels.subarray(from, from + width);
-    page.set(line, y * width);
-    if (y === 0 || line.some((pixel, x) => pixel !== page[(y - 1) * width + x])) run++;
+    const from = rowAt(y);
+    page.set(pixels.subarray(from, from + width), y * width);
+    if (y === 0 || !areSame(pixels, from, rowAt(y - 1), width)) run++;
     runs[y] = run;
   }
   return { page, runs, width };
@@ -88,7 +98,7 @@ export function sweepBlurred(
   const step = stepOf(sigma);
   const across = placesAlong(area.left, area.right, step);
   const down = placesAlong(area.top, area.bottom, step);
-  const { starts, changes } = mirrorChanges(down.places, box.top, box.bottom, weights);
+  const { starts, changes, pairs } = mirrorChanges(down.places, box.top, box.bottom, weights);
   const firstColumn = across.places[0]! - reach;
   const sources = Array.from({ length: across.places.at(-1)! + reach + 1 - firstColumn }, (_, i) =>
     Math.min(raster.width - 1, Math.max(0, mirrored(firstColumn + i, box.left, box.right))),
@@ -108,10 +118,12 @@ export function sweepBlurred(
     shape.kind === 'cells'
       ? Math.max(...shape.cells.map((cell) => (cell.right - cell.left) * (cell.bottom - cell.top)))
       : 1;
+  // Where each row of the veil is even, four pixels from one coarse column to the next are worked out at once.
+  const isFast = step === 4 && (veil.isEven || rowsAreEven(veil));
   const kernel = theKernel();
   const memory = kernel.lay({
-    veil: ['f64', veil.data.length],
-    shared: ['u32', 16],
+    veil: ['f32', veil.data.length],
+    shared: ['u32', 21],
     page: ['u32', strip.page.length],
     runs: ['u32', height],
     sources: ['i32', sources.length],
@@ -122,19 +134,27 @@ export function sweepBlurred(
     down: ['f32', 4 * count * (height - 2 * reach)],
     places: ['i32', lines],
     starts: ['i32', starts.length],
-    changes: ['u8', 12 * changes.length],
+    changes: ['u8', 8 * changes.length],
+    pairs: ['i32', 2 * pairs.length],
+    differences: ['f32', 4 * count * pairs.length],
     grid: ['f32', 4 * count * lines],
+    middle: ['f32', 4 * count * (area.bottom - area.top)],
     waysAcross: ['u8', across.ways.length],
     waysDown: ['u8', down.ways.length],
+    phases: ['f32', 16],
     luminance: ['u16', 768],
     cells: ['i32', 8 * cellCount],
-    points: ['i32', count * lines],
-    estimates: ['f32', count * lines],
-    scratch: ['f32', most],
+    points: ['i32', count],
+    estimates: ['f32', count * (area.bottom - area.top)],
+    // Rows are copied four pixels at a time.
+    scratch: ['i32', most + 4],
     tables: ['u16', tables?.tables.length ?? 0],
     edgeStarts: ['i32', tables?.starts.length ?? 0],
-    edges: ['i32', 6 * (tables?.edges.length ?? 0)],
-    contrasts: ['f32', tables?.edges.length ?? 0],
+    // Two edges are read at once; of an odd number, the last with one of zeros.
+    edges: ['i32', 4 * (tables?.edges.length ?? 0) + 4],
+    outsides: ['i32', 3 * (tables?.outsides.length ?? 0)],
+    grounds: ['i32', tables?.outsides.length ?? 0],
+    contrasts: ['f32', (tables?.edges.length ?? 0) + 1],
     medians: ['f32', cellCount],
     result: ['f32', rows],
   });
@@ -161,13 +181,20 @@ export function sweepBlurred(
   put('starts', starts);
   put('waysAcross', across.ways);
   put('waysDown', down.ways);
+  put(
+    'phases',
+    [0, 1, 2, 3].flatMap((tap) => [0, 1, 2, 3].map((phase) => cubicWeights(phase / 4)[tap]!)),
+  );
   put('luminance', LUMINANCE_TABLES);
   const view = new DataView(memory.changes.array.buffer, memory.changes.at);
-  changes.forEach(({ gone: row, mirror, weight }, i) => {
-    view.setInt32(12 * i, row - firstRow, true);
-    view.setInt32(12 * i + 4, mirror - firstRow, true);
-    view.setFloat32(12 * i + 8, weight, true);
+  changes.forEach(({ pair, weight }, i) => {
+    view.setInt32(8 * i, pair, true);
+    view.setFloat32(8 * i + 4, weight, true);
   });
+  put(
+    'pairs',
+    pairs.flatMap(({ gone: row, mirror }) => [row - firstRow, mirror - firstRow]),
+  );
   put('shared', [
     at('across'),
     at('down'),
@@ -185,6 +212,11 @@ export function sweepBlurred(
     rows,
     at('result'),
     at('luminance'),
+    at('middle'),
+    at('line'),
+    at('pairs'),
+    pairs.length,
+    at('differences'),
   ]);
   run.blurAcross(
     at('page'),
@@ -205,26 +237,22 @@ export function sweepBlurred(
     const stride = area.right - area.left;
     shape.cells.forEach((cell, i) => {
       const wanted = tenth((cell.right - cell.left) * (cell.bottom - cell.top));
-      const column = (x: number) => Math.round((x - area.left) / step) + 1;
+      const column = (x: number, round: (v: number) => number) => round((x - area.left) / step) + 1;
       const sides = [
         cell.left - area.left,
         cell.top - area.top,
         cell.right - area.left,
         cell.bottom - area.top,
       ];
-      memory.cells.array.set([...sides, wanted, column(cell.left), column(cell.right - 1), 1], 8 * i);
+      memory.cells.array.set(
+        [...sides, wanted, column(cell.left, Math.floor), column(cell.right - 1, Math.ceil)],
+        8 * i,
+      );
     });
     const inside = (v: number, low: number, high: number) => Math.min(high - 1, Math.max(low, v));
     put(
       'points',
-      down.places.flatMap((y) =>
-        across.places.map(
-          (x) =>
-            (inside(y, area.top, area.bottom) - area.top) * stride +
-            inside(x, area.left, area.right) -
-            area.left,
-        ),
-      ),
+      across.places.map((x) => inside(x, area.left, area.right) - area.left),
     );
     run.sweepBlurred(
       at('shared'),
@@ -236,23 +264,21 @@ export function sweepBlurred(
       cellCount,
       at('points'),
       at('estimates'),
-      lines - 2,
+      area.bottom - area.top,
       at('scratch'),
+      isFast ? at('phases') : 0,
     );
   } else {
-    const { tables: luminances, edges, starts: edgeStarts } = tables!;
+    const { tables: luminances, edges, outsides, starts: edgeStarts } = tables!;
     put('tables', luminances);
     put('edgeStarts', edgeStarts);
     put(
+      'outsides',
+      outsides.flatMap(({ x, y, ground }) => [ground, x - area.left, y - area.top]),
+    );
+    put(
       'edges',
-      edges.flatMap(({ edge, ink, ground }) => [
-        ink,
-        edge.x - area.left,
-        edge.y - area.top,
-        ground,
-        edge.outsideX - area.left,
-        edge.outsideY - area.top,
-      ]),
+      edges.flatMap(({ edge, ink, outside }) => [ink, edge.x - area.left, edge.y - area.top, outside]),
     );
     run.sweepBlurredLogo(
       at('shared'),
@@ -263,6 +289,10 @@ export function sweepBlurred(
       at('contrasts'),
       at('medians'),
       Math.ceil(cellCount / 10),
+      area.bottom - area.top,
+      at('outsides'),
+      outsides.length,
+      at('grounds'),
     );
   }
   return memory.result.array.slice();

@@ -1,7 +1,7 @@
-import { FINE_LUMINANCE } from '../colour/contrast.ts';
 import type { GroundTables } from '../stack/ground.ts';
 import { theKernel } from './kernel.ts';
-import { fineLevel, inkLuminance, type LogoCell, type LogoEdge } from './logo.ts';
+import { SET, joined, softTables } from './edgeTables.ts';
+import { inkLuminance, type LogoCell, type LogoEdge } from './logo.ts';
 import type { Plane } from './plane.ts';
 
 /** How the kernel tells an address among tables from a luminance: it is less than this below zero. */
@@ -31,8 +31,9 @@ export function sweepLogo(
     runs: ['u32', runs.length],
     tables: ['u16', inks.table.length],
     starts: ['i32', cells.length + 1],
-    edges: ['i32', 3 * edges.length],
-    contrasts: ['f32', edges.length],
+    // Two edges are read at once; of an odd number, the last with one of zeros.
+    edges: ['i32', 3 * edges.length + 3],
+    contrasts: ['f32', edges.length + 1],
     medians: ['f32', cells.length],
     result: ['f32', rows],
   });
@@ -93,18 +94,16 @@ function inkTables(
   ground: GroundTables,
 ): { table: Uint16Array; starts: number[] } {
   const known = new Map<number, number>();
-  const table: number[] = [];
+  const pieces: Uint16Array[] = [];
   const starts = edges.map(({ r, g, b, alpha }) => {
     if (alpha === 255) return 0;
     const key = ((r * 256 + g) * 256 + b) * 256 + alpha;
     const found = known.get(key);
     if (found !== undefined) return found;
-    const start = table.length;
+    const start = SET * pieces.length;
     known.set(key, start);
-    [r, g, b].forEach((ink, c) => {
-      for (const level of ground.level[c]!) table.push(FINE_LUMINANCE[c]![fineLevel(ink, alpha, level)]!);
-    });
+    pieces.push(softTables([r, g, b], alpha, ground.level));
     return start;
   });
-  return { table: Uint16Array.from(table), starts };
+  return { table: joined(pieces), starts };
 }

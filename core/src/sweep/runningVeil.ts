@@ -18,13 +18,14 @@ export function sweepThroughVeil(target: Target, from: number, rows: number, ras
   const { shape, veil } = target;
   const { area, data } = veil;
   const reach = { ...area, top: area.top + from, bottom: area.bottom + from + rows - 1 };
+  if (shape.kind === 'logo') {
+    return sweepVeiledLogo(groundPlane(raster, undefined, reach), veil, shape.cells, rows);
+  }
   const width = area.right - area.left;
   const middle = ((area.bottom - area.top) >> 1) * width + (width >> 1);
   const reference = data.slice(4 * middle, 4 * middle + 4);
   const plane = groundPlane(raster, groundTables({ data: reference }), reach);
-  return shape.kind === 'cells'
-    ? sweepVeiledCells(plane, veil, reference, shape.cells, luminance16(shape.colour), rows)
-    : sweepVeiledLogo(plane, veil, shape.cells, rows);
+  return sweepVeiledCells(plane, veil, reference, shape.cells, luminance16(shape.colour), rows);
 }
 
 function sweepVeiledCells(
@@ -38,7 +39,8 @@ function sweepVeiledCells(
   const { area, data } = veil;
   const { width } = plane;
   const height = area.bottom - area.top;
-  const stretches = rowsAreEven(veil) ? rowStretches(veil) : cellStretches(veil, cells);
+  const isRowed = rowsAreEven(veil);
+  const stretches = isRowed ? rowStretches(veil) : cellStretches(veil, cells);
   const perCell = stretches.length !== height;
   const kernel = theKernel();
   const most = Math.max(...cells.map((cell) => (cell.right - cell.left) * (cell.bottom - cell.top)));
@@ -67,7 +69,8 @@ function sweepVeiledCells(
     high: ['i32', 256 * stretches.length],
     classes: ['u8', 2 * stretches.length],
     cells: ['i32', 8 * cells.length],
-    scratch: ['f32', most],
+    scratch: ['i32', most],
+    tables: ['u16', isRowed ? 768 * height : 0],
     result: ['f32', rows],
   });
   const { run } = kernel;
@@ -115,6 +118,7 @@ function sweepVeiledCells(
       at('high') + 1024 * i,
     );
   });
+  if (isRowed) run.rowTables(at('veil'), width, height, at('luminance'), at('tables'));
   run.sweepVeiled(
     at('page'),
     at('levels'),
@@ -134,6 +138,7 @@ function sweepVeiledCells(
     at('scratch'),
     rows,
     at('result'),
+    isRowed ? at('tables') : 0,
   );
   return memory.result.array.slice();
 }

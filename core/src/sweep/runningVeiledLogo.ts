@@ -13,22 +13,21 @@ export function sweepVeiledLogo(
 ): Float32Array {
   const { area } = veil;
   const { width } = plane;
-  const { tables, edges, starts } = edgeTables(cells, veil);
+  const { tables, edges, outsides, starts } = edgeTables(cells, veil);
   const pixelOf = (x: number, y: number) => (y - area.top) * width + x - area.left;
-  const numbers = edges.flatMap(({ edge, ink, ground }) => [
-    ink,
-    pixelOf(edge.x, edge.y),
-    ground,
-    pixelOf(edge.outsideX, edge.outsideY),
-  ]);
+  const numbers = edges.flatMap(({ edge, ink, outside }) => [ink, pixelOf(edge.x, edge.y), outside]);
+  const places = outsides.flatMap(({ x, y, ground }) => [ground, pixelOf(x, y)]);
   const kernel = theKernel();
   const memory = kernel.lay({
     page: ['u32', plane.page.length],
     runs: ['u32', plane.runs.length],
     tables: ['u16', tables.length],
     starts: ['i32', starts.length],
-    edges: ['i32', numbers.length],
-    contrasts: ['f32', edges.length],
+    // Two edges are read at once; of an odd number, the last with one of zeros.
+    edges: ['i32', numbers.length + 3],
+    places: ['i32', places.length],
+    grounds: ['i32', outsides.length],
+    contrasts: ['f32', edges.length + 1],
     medians: ['f32', cells.length],
     result: ['f32', rows],
   });
@@ -36,6 +35,7 @@ export function sweepVeiledLogo(
   memory.runs.array.set(plane.runs);
   memory.tables.array.set(tables);
   memory.edges.array.set(numbers);
+  memory.places.array.set(places);
   memory.starts.array.set(starts);
   kernel.run.sweepLogoTables(
     memory.page.at,
@@ -45,6 +45,9 @@ export function sweepVeiledLogo(
     memory.starts.at,
     cells.length,
     memory.edges.at,
+    memory.places.at,
+    outsides.length,
+    memory.grounds.at,
     memory.contrasts.at,
     memory.medians.at,
     rows,
