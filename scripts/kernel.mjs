@@ -10,7 +10,7 @@ const flags =
   '-O3 --noAssert --runtime stub --enable simd --importMemory --initialMemory 1 --bindings none'.split(' ');
 execFileSync(
   'node',
-  ['node_modules/assemblyscript/bin/asc.js', 'core/kernel/sweep.ts', ...flags, '-o', wasm],
+  ['node_modules/assemblyscript/bin/asc.js', 'core/kernel/index.ts', ...flags, '-o', wasm],
   {
     stdio: 'inherit',
   },
@@ -21,6 +21,6 @@ const text = readFileSync(wasm)
 const target = process.argv[2] ?? 'core/src/sweep/kernelBytes.ts';
 writeFileSync(
   target,
-  `/** core/kernel/sweep.ts, compiled by \`npm run kernel\`, in base64. */\nexport const KERNEL =\n${text.trimEnd().replace(/ \+$/, '')};\n`,
+  `/** core/kernel, compiled by \`npm run kernel\`, in base64. */\nexport const KERNEL =\n${text.trimEnd().replace(/ \+$/, '')};\n`,
 );
 console.log(`${readFileSync(wasm).length} bytes`);

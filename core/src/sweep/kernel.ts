@@ -1,6 +1,6 @@
 import { KERNEL } from './kernelBytes.ts';
 
-/** The kernel's functions (core/kernel/sweep.ts); addresses and counts are whole numbers. */
+/** The kernel's functions (core/kernel); addresses and counts are whole numbers. */
 export interface KernelExports {
   order(...args: number[]): void;
   number(...args: number[]): void;

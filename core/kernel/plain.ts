@@ -1,0 +1,218 @@
+// The sweep where the same lies over the whole page. Every argument that is a `usize` is an address.
+import { CLASSES, contrastOf, looked, select, tenthMedian, twoContrasts } from './shared';
+
+/**
+ * Puts the luminances that occur in order of contrast, from the ink's own outwards both ways, and shares them out among
+ * the classes. `counts` holds 65536 zeros.
+ */
+export function order(
+  data: usize,
+  length: i32,
+  ink: i32,
+  counts: usize,
+  rank: usize,
+  contrast: usize,
+  level: usize,
+  single: usize,
+): void {
+  for (let i = 0; i < length; i++) {
+    const at = counts + (<usize>load<u16>(data + (<usize>i << 1)) << 2);
+    store<u32>(at, load<u32>(at) + 1);
+  }
+  let distinct = 0;
+  for (let i = 0; i < 65536; i++) if (load<u32>(counts + (<usize>i << 2)) > 0) distinct++;
+  for (let i = 0; i < CLASSES; i++) store<f32>(single + (<usize>i << 2), NaN);
+  const share: f64 = distinct <= CLASSES ? 0 : f64(length) / f64(CLASSES);
+  let below = ink;
+  let above = ink + 1;
+  let current = 0;
+  let held: f64 = 0;
+  let first: f32 = NaN;
+  for (let n = 0; n < distinct; n++) {
+    while (below >= 0 && load<u32>(counts + (<usize>below << 2)) == 0) below--;
+    while (above < 65536 && load<u32>(counts + (<usize>above << 2)) == 0) above++;
+    const down: f32 = below < 0 ? Infinity : contrastOf(ink, below);
+    const up: f32 = above > 65535 ? Infinity : contrastOf(ink, above);
+    const luminance = down <= up ? below : above;
+    if (down <= up) below--;
+    else above++;
+    const count = f64(load<u32>(counts + (<usize>luminance << 2)));
+    if (held > 0 && held + count > share && current < CLASSES - 1) {
+      current++;
+      held = 0;
+    }
+    const value = min(down, up);
+    if (held == 0) first = value;
+    store<f32>(contrast + (<usize>n << 2), value);
+    store<f32>(single + (<usize>current << 2), held == 0 || first == value ? value : NaN);
+    if (first != value) first = NaN;
+    store<u16>(rank + (<usize>luminance << 1), <u16>n);
+    store<u8>(level + <usize>n, <u8>current);
+    held += count;
+  }
+}
+
+/** Each pixel's number in order of contrast, and its class. */
+export function number(data: usize, length: i32, rank: usize, level: usize, ranks: usize, levels: usize): void {
+  for (let i = 0; i < length; i++) {
+    const n = load<u16>(rank + (<usize>load<u16>(data + (<usize>i << 1)) << 1));
+    store<u16>(ranks + (<usize>i << 1), n);
+    store<u8>(levels + <usize>i, load<u8>(level + <usize>n));
+  }
+}
+
+/** Counts a row of a cell into its histogram, or out of it, and gives how many of its pixels are below a class. */
+// @ts-ignore: decorator
+@inline
+function countRow(levels: usize, end: usize, histogram: usize, level: i32, step: i32): i32 {
+  let below = 0;
+  for (let at = levels; at < end; at++) {
+    const found = <i32>load<u8>(at);
+    const bin = histogram + (<usize>found << 1);
+    store<u16>(bin, load<u16>(bin) + <u16>step);
+    below += i32(found < level);
+  }
+  return below;
+}
+
+/**
+ * The contrast of the worst cell at every row. A cell is eight whole numbers: left, top, right, bottom (from the plane's
+ * first pixel and row), the number of its tenth pixel, its class now, how many pixels are below that, and a spare.
+ */
+export function sweepCells(
+  levels: usize,
+  ranks: usize,
+  stride: i32,
+  runs: usize,
+  cells: usize,
+  count: i32,
+  histograms: usize,
+  scratch: usize,
+  contrast: usize,
+  single: usize,
+  rows: i32,
+  top: i32,
+  bottom: i32,
+  result: usize,
+): void {
+  for (let row = 0; row < rows; row++) {
+    const isStart = row == 0;
+    if (!isStart) {
+      const leaving = load<u32>(runs + (<usize>(row - 1 + top) << 2));
+      const entering = load<u32>(runs + (<usize>(row + bottom - 1) << 2));
+      if (leaving == entering) {
+        store<f32>(result + (<usize>row << 2), load<f32>(result + (<usize>(row - 1) << 2)));
+        continue;
+      }
+    }
+    let worst = CLASSES;
+    for (let c = 0; c < count; c++) {
+      const cell = cells + (<usize>c << 5);
+      const left = load<i32>(cell);
+      const cellTop = load<i32>(cell, 4);
+      const width = load<i32>(cell, 8) - left;
+      const cellBottom = load<i32>(cell, 12);
+      const wanted = load<i32>(cell, 16);
+      const histogram = histograms + (<usize>c << 9);
+      let level = isStart ? 0 : load<i32>(cell, 20);
+      let below = isStart ? 0 : load<i32>(cell, 24);
+      if (isStart) {
+        for (let y = cellTop; y < cellBottom; y++) {
+          const at = levels + <usize>(y * stride + left);
+          countRow(at, at + <usize>width, histogram, 0, 1);
+        }
+      } else {
+        const out = levels + <usize>((row - 1 + cellTop) * stride + left);
+        below -= countRow(out, out + <usize>width, histogram, level, -1);
+        const into = levels + <usize>((row + cellBottom - 1) * stride + left);
+        below += countRow(into, into + <usize>width, histogram, level, 1);
+      }
+      while (below >= wanted) below -= <i32>load<u16>(histogram + (<usize>--level << 1));
+      for (;;) {
+        const here = <i32>load<u16>(histogram + (<usize>level << 1));
+        if (below + here >= wanted) break;
+        below += here;
+        level++;
+      }
+      store<i32>(cell, level, 20);
+      store<i32>(cell, below, 24);
+      if (level < worst) worst = level;
+    }
+    let value = load<f32>(single + (<usize>worst << 2));
+    if (value != value) {
+      let least = 65535;
+      for (let c = 0; c < count; c++) {
+        const cell = cells + (<usize>c << 5);
+        if (load<i32>(cell, 20) != worst) continue;
+        const found = readCell(cell, levels, ranks, stride, row, scratch);
+        if (found < least) least = found;
+      }
+      value = load<f32>(contrast + (<usize>least << 2));
+    }
+    store<f32>(result + (<usize>row << 2), value);
+  }
+}
+
+/** The number of a cell's tenth pixel, read among the pixels of its class. */
+function readCell(cell: usize, levels: usize, ranks: usize, stride: i32, row: i32, scratch: usize): i32 {
+  const left = load<i32>(cell);
+  const top = row + load<i32>(cell, 4);
+  const right = load<i32>(cell, 8);
+  const bottom = row + load<i32>(cell, 12);
+  const level = <u8>load<i32>(cell, 20);
+  let n = 0;
+  for (let y = top; y < bottom; y++) {
+    for (let i = y * stride + left, end = y * stride + right; i < end; i++) {
+      if (load<u8>(levels + <usize>i) != level) continue;
+      store<f32>(scratch + (<usize>n << 2), <f32>load<u16>(ranks + (<usize>i << 1)));
+      n++;
+    }
+  }
+  return <i32>select(scratch, load<i32>(cell, 16) - load<i32>(cell, 24) - 1, n);
+}
+
+/**
+ * The logo's contrast at every row: of the cells' medians, the one numbered `wanted` from 1. An edge is three whole
+ * numbers: its ink's luminance, or where the ink's tables begin less 2^30; where its page pixel is; where its outside is.
+ */
+export function sweepLogo(
+  ground: usize,
+  page: usize,
+  stride: i32,
+  runs: usize,
+  tables: usize,
+  starts: usize,
+  cells: i32,
+  edges: usize,
+  contrasts: usize,
+  medians: usize,
+  rows: i32,
+  top: i32,
+  bottom: i32,
+  wanted: i32,
+  result: usize,
+): void {
+  const all = load<i32>(starts + (<usize>cells << 2));
+  let last: f32 = 0;
+  for (let row = 0; row < rows; row++) {
+    const isStart = row == 0;
+    if (
+      isStart ||
+      load<u32>(runs + (<usize>(row - 1 + top) << 2)) != load<u32>(runs + (<usize>(row + bottom) << 2))
+    ) {
+      const base = row * stride;
+      for (let e = 0; e < all; e += 2) {
+        const edge = edges + <usize>(e * 12);
+        let one = load<i32>(edge);
+        let two = load<i32>(edge, 12);
+        if (one < 0) one = looked(tables, one + 0x40000000, load<u32>(page + (<usize>(base + load<i32>(edge, 4)) << 2)));
+        if (two < 0) two = looked(tables, two + 0x40000000, load<u32>(page + (<usize>(base + load<i32>(edge, 16)) << 2)));
+        const outside = <i32>load<u16>(ground + (<usize>(base + load<i32>(edge, 8)) << 1));
+        const other = <i32>load<u16>(ground + (<usize>(base + load<i32>(edge, 20)) << 1));
+        v128.store64_lane(contrasts + (<usize>e << 2), twoContrasts(one, outside, two, other), 0);
+      }
+      last = tenthMedian(starts, cells, contrasts, medians, wanted, last);
+    }
+    store<f32>(result + (<usize>row << 2), last);
+  }
+}
