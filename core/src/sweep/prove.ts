@@ -109,12 +109,17 @@ function proveUnsteady(scene: Scene, moment: Moment, span: Span, raster: Raster,
     const behind = behindAt(scene, scroll);
     // States that stand on the same ground are read on it one after the other.
     const grounds = new Map<Veil, Raster>();
+    const contrastOn = (target: Target) => {
+      const { stack, veil } = target;
+      if (stack.blur) return sweepBlurred(target, behind.row, 1, behind.gone, shown)[0]!;
+      const ground = grounds.get(veil) ?? groundPatch(shown, behind, undefined, veil);
+      grounds.set(veil, ground);
+      return readGround(target, ground).contrast;
+    };
     for (const target of isOnWay ? sceneTargets(scene, moment, draw, scroll) : still) {
       if (!spanOfInk(target.ink, { from: scroll, to: scroll })) continue;
       const key = `${target.ink.id} ${target.state} ${target.part}`;
-      const ground = grounds.get(target.veil) ?? groundPatch(shown, behind, target.stack.blur, target.veil);
-      grounds.set(target.veil, ground);
-      const { contrast } = readGround(target, ground);
+      const contrast = contrastOn(target);
       const known = found.get(key);
       const contrasts = known?.contrasts ?? new Float32Array(span.to - span.from + 1).fill(Infinity);
       contrasts[at] = contrast;

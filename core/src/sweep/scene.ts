@@ -78,7 +78,7 @@ export function layoutScene(
 }
 
 /** A stretch of scroll with the switch in its middle; one that would begin above the page is shorter. */
-function wayRound(begins: number, stretch: number): Span {
+export function wayRound(begins: number, stretch: number): Span {
   const reach = Math.min(Math.floor(stretch / 2), begins);
   return { from: begins - reach, to: begins + reach };
 }

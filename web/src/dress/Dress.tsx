@@ -3,7 +3,8 @@ import { useOutletContext } from 'react-router';
 import { resolveLook } from '@hatrail/core/header/look';
 import { usualWindowHeight } from '@hatrail/core/page/layout';
 import { momentName, type Header, type Moment } from '@hatrail/core/model/header';
-import { momentAt } from '@hatrail/core/sweep/scene';
+import { changesByScroll } from '@hatrail/core/header/manner';
+import { momentAt, wayRound } from '@hatrail/core/sweep/scene';
 import type { Probe } from '@hatrail/core/sweep/prove';
 import { useLeast, useVerdicts } from '../editor/verdicts.ts';
 import { useEditor } from '../editor/store.ts';
@@ -116,6 +117,21 @@ export function Dress() {
   const setStretch = useCallback(
     (stretch: number) => setManner(header, { stretch }, STRETCH_LABEL),
     [header],
+  );
+  // As they are set now, whether they are swept yet or not.
+  const stretch = changesByScroll(header) ? header.manner.stretch : undefined;
+  const way = useMemo(
+    () => facts?.way && stretch && wayRound((facts.way.from + facts.way.to) / 2, stretch),
+    [facts, stretch],
+  );
+  const turns = useMemo(
+    () =>
+      (facts?.turns ?? []).flatMap((turn) => {
+        const set = page.bands[turn.band]?.turns;
+        const from = turn.top + (set?.from ?? 0);
+        return set ? [{ ...turn, from, to: from + set.over }] : [];
+      }),
+    [facts, page],
   );
   const setTurn = useCallback(
     (band: number, from: number, over: number) =>
@@ -243,6 +259,8 @@ export function Dress() {
         worst={worst}
         onScroll={goTo}
         onWorst={goToWorst}
+        way={way || undefined}
+        turns={turns}
         onStretch={setStretch}
         onTurn={setTurn}
       />

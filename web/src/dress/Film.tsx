@@ -1,7 +1,7 @@
 import { memo, useEffect, useMemo, useRef, type KeyboardEvent } from 'react';
 import type { Row } from '@hatrail/core/sweep/prove';
 import type { Verdict } from '@hatrail/core/sweep/verdict';
-import type { SweptScene } from '../engine/types.ts';
+import type { SceneFacts, SweptScene } from '../engine/types.ts';
 import { figure } from '../parts/Verdict.tsx';
 import { ROWS, stretchesOf } from './stretches.ts';
 import { threadsOf, type Thread } from './view.ts';
@@ -14,6 +14,9 @@ interface FilmProps {
   worst: Row | undefined;
   onScroll: (scroll: number) => void;
   onWorst: () => void;
+  /** The scrolls over which the header changes, and its bands turn, as they are set now. */
+  way: SceneFacts['way'];
+  turns: SceneFacts['turns'];
   /** Sets over how much scroll the header changes; told where it goes along with the scroll. */
   onStretch: (stretch: number) => void;
   /** Sets where a band begins to turn, past the window's top, and over how much scroll. */
@@ -34,6 +37,8 @@ export const Film = memo(function Film({
   worst,
   onScroll,
   onWorst,
+  way,
+  turns,
   onStretch,
   onTurn,
 }: FilmProps) {
@@ -101,25 +106,25 @@ export const Film = memo(function Film({
       >
         <FilmPicture picture={picture} />
         {facts && <Threads threads={threads} pageHeight={facts.pageHeight} pitch={pitch} />}
-        {facts?.way && (
+        {way && (
           <StretchEnds
             what="the header’s change"
-            {...facts.way}
+            {...way}
             least={0}
-            most={facts.way.from + facts.way.to}
+            most={way.from + way.to}
             percent={percent}
             toScroll={toRow}
-            onMove={(_, scroll) => onStretch(stretchTo(facts.way!, scroll))}
+            onMove={(_, scroll) => onStretch(stretchTo(way, scroll))}
           />
         )}
-        {facts?.turns.map(({ band, top, from, to }) => (
+        {turns.map(({ band, top, from, to }) => (
           <StretchEnds
             key={band}
             what={`the turning of band ${band + 1}`}
             from={from}
             to={to}
             least={Math.min(0, from)}
-            most={facts.maxScroll}
+            most={facts?.maxScroll ?? to}
             percent={percent}
             toScroll={toRow}
             onMove={(end, scroll) => {
@@ -181,6 +186,8 @@ function StretchEnds({
   toScroll: (clientY: number) => number;
   onMove: (end: 'from' | 'to', scroll: number) => void;
 }) {
+  /** How far from the end itself it was taken hold of. */
+  const grip = useRef(0);
   return (
     <>
       <span
@@ -216,10 +223,11 @@ function StretchEnds({
             onPointerDown={(event) => {
               event.stopPropagation();
               event.currentTarget.setPointerCapture(event.pointerId);
+              grip.current = at - toScroll(event.clientY);
             }}
             onPointerMove={(event) => {
               event.stopPropagation();
-              if (event.buttons === 1) move(toScroll(event.clientY));
+              if (event.buttons === 1) move(toScroll(event.clientY) + grip.current);
             }}
           />
         );

@@ -1,0 +1,115 @@
+import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { findings } from './axe.ts';
+import { openOwner, type Owner } from './owner.ts';
+
+/** Ways to be clear beside the least fill, and what is round a header: each found, tried, seen and undone. */
+
+const SLOW = { timeout: 120_000 };
+let owner: Owner;
+let siteId: string;
+
+beforeAll(async () => {
+  owner = await openOwner();
+  siteId = owner.running.context.sites.ids().find((id) => owner.kept(id).name.startsWith('Larkfell'))!;
+  await owner.tab.goto(`${owner.running.url}/sites/${siteId}/dress`);
+});
+afterAll(() => owner.close());
+
+const header = () => owner.kept(siteId).headers[0]!;
+const opening = () => owner.kept(siteId).pages[0]!.bands[0]!;
+const row = (name: RegExp) => owner.tab.locator('.cut .layer').getByRole('button', { name }).first();
+const add = (name: string) =>
+  owner.tab.getByRole('group', { name: 'Add a layer' }).getByRole('button', { name, exact: true }).click();
+const inFrame = (selector: string, property: string, pseudo?: string) =>
+  owner.tab
+    .frameLocator('.stage iframe')
+    .first()
+    .locator(selector)
+    .first()
+    .evaluate((element, [name, of]) => getComputedStyle(element, of).getPropertyValue(name!), [
+      property,
+      pseudo,
+    ] as const);
+const undo = () => owner.tab.getByRole('button', { name: 'Undo' }).click();
+
+describe('the owner looks for another way', SLOW, () => {
+  test('other ways are swept before they are listed; one is tried, is clear, and is undone', async () => {
+    const { tab } = owner;
+    const before = JSON.stringify(header().looks);
+    await tab.getByRole('button', { name: 'Other ways' }).click(SLOW);
+    const tint = tab.getByRole('button', { name: /^Try it: Tint in / });
+    await tint.waitFor(SLOW);
+    await tint.click();
+    await expect.poll(() => header().looks.scrolled.tint?.opacity, SLOW).toBeGreaterThan(0.1);
+    await tab
+      .getByRole('button', { name: /^After scrolling/ })
+      .getByText('Clear')
+      .waitFor(SLOW);
+    await undo();
+    await expect.poll(() => JSON.stringify(header().looks), SLOW).toBe(before);
+  });
+
+  test('the least tint for the opening band’s words and the header together', async () => {
+    const { tab } = owner;
+    await row(/^Opening band/).click();
+    await tab.getByRole('button', { name: 'Least tint for words and header' }).click(SLOW);
+    await tab
+      .getByText(/: worst word [\d.]+, and of Night header, At the top, which lies over it/)
+      .waitFor(SLOW);
+    const percent = Number(/, ([\d.]+) %:/.exec((await tab.locator('.band-remedy').textContent())!)![1]);
+    await tab.locator('.band-remedy').getByRole('button', { name: 'Try it' }).click();
+    await expect.poll(() => opening().backdrop.tint?.opacity, SLOW).toBeCloseTo(percent / 100, 6);
+    await undo();
+    // Taller, and its words moved in: the stage follows, and the words are read again.
+    await tab.getByLabel('Offset of the words').fill('80');
+    await expect.poll(() => opening().words?.offset, SLOW).toBe(80);
+    await expect.poll(() => inFrame('.band', '--words-x'), SLOW).toBe('80px');
+    await tab
+      .locator('.panel-verdicts li')
+      .first()
+      .getByText(/Clear|Strained|Lost/)
+      .waitFor(SLOW);
+  });
+
+  test('letters: from which size it is clear, and a weight of its own for the current page’s link', async () => {
+    const { tab } = owner;
+    await row(/^Ink/).click();
+    await tab.getByLabel('Size of the links’ letters').fill('26');
+    await expect.poll(() => inFrame('.hr-rail .hr-link', 'font-size'), SLOW).toBe('26px');
+    await tab.getByRole('button', { name: 'From which size is it clear?' }).click();
+    await tab.getByText(/^(Clear from \d+ px\.|Nowhere: another change is needed first\.)/).waitFor(SLOW);
+    await undo();
+    await add('Line below links');
+    await tab.getByLabel('Weight on its own page').selectOption('700');
+    await expect.poll(() => owner.kept(siteId).type.currentWeight, SLOW).toBe(700);
+    await tab.getByRole('combobox', { name: 'Page', exact: true }).selectOption({ label: 'Night log' });
+    await expect.poll(() => inFrame('.hr-rail .hr-link[aria-current]', 'font-weight'), SLOW).toBe('700');
+    // Over another page, for looking only.
+    await tab.getByLabel('Ground to look at').selectOption({ label: 'Home' });
+    await tab.getByText(/^Borrowed ground, Home/).waitFor(SLOW);
+    await tab.getByRole('button', { name: 'Back to the page' }).click();
+  });
+
+  test('an inset, blurred header with corners, a line at its side and a shadow', async () => {
+    const { tab } = owner;
+    await row(/^Extent/).click();
+    await tab.getByLabel('Inset from the top').fill('16');
+    await tab.getByLabel('Corner radius').fill('14');
+    await expect.poll(() => header().extent, SLOW).toMatchObject({ top: 16, sides: 16, radius: 14 });
+    await add('Blur');
+    await add('Shadow');
+    await tab.getByRole('textbox', { name: /Shadow opacity/ }).fill('40');
+    await add('Edge');
+    await tab.getByLabel('Line at the start').fill('3');
+    await expect.poll(() => inFrame('.hr-bar', 'box-shadow'), SLOW).toMatch(/0\.4\)/);
+    expect(await inFrame('.hr-bar', 'margin-top')).toBe('16px');
+    expect(await inFrame('.hr-bar', 'border-top-left-radius')).toBe('14px');
+    expect(await inFrame('.hr-bar', 'border-left-width', '::after')).toBe('3px');
+    await tab
+      .getByRole('button', { name: /^After scrolling/ })
+      .getByText(/Clear|Strained|Lost/)
+      .waitFor(SLOW);
+    expect(await findings(tab, ['iframe'])).toEqual([]);
+    expect(owner.errors).toEqual([]);
+  });
+});
