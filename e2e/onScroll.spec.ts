@@ -3,7 +3,7 @@ import { openOwner, type Owner } from './owner.ts';
 
 /** What changes along with the scroll, and under the pointer: set on the film and in the panels, seen on the stage. */
 
-const SLOW = { timeout: 15_000 };
+const SLOW = { timeout: 45_000 };
 let owner: Owner;
 let siteId: string;
 

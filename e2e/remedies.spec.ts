@@ -4,7 +4,7 @@ import { openOwner, type Owner } from './owner.ts';
 
 /** Ways to be clear beside the least fill, and what is round a header: each found, tried, seen and undone. */
 
-const SLOW = { timeout: 120_000 };
+const SLOW = { timeout: 60_000 };
 let owner: Owner;
 let siteId: string;
 
@@ -32,7 +32,7 @@ const inFrame = (selector: string, property: string, pseudo?: string) =>
     ] as const);
 const undo = () => owner.tab.getByRole('button', { name: 'Undo' }).click();
 
-describe('the owner looks for another way', SLOW, () => {
+describe('the owner looks for another way', { timeout: 120_000 }, () => {
   test('other ways are swept before they are listed; one is tried, is clear, and is undone', async () => {
     const { tab } = owner;
     const before = JSON.stringify(header().looks);
