@@ -246,10 +246,13 @@ export function dressedSite(base: Site, seed: number): Dressed {
     from: between(-150, 50),
     over: between(60, 400),
   });
-  const bands = Array.from({ length: 9 }, (_, i): Band => ({
-    ...band(by, `band-${i}`),
-    ...(seed >= FIRST_BY_SCROLL && { turns: turning()! }),
-  }));
+  const bands = Array.from({ length: 9 }, (_, i): Band => {
+    const plain = band(by, `band-${i}`);
+    if (seed < FIRST_BY_SCROLL) return plain;
+    // These turn, and their gradients fade out towards the end.
+    plain.backdrop.gradient?.stops.forEach((stop, n) => (stop.opacity = n === 0 ? 0.9 : 0.1));
+    return { ...plain, turns: turning()! };
+  });
   const menu = base.type.menu;
   const site: Site = {
     ...base,

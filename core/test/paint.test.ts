@@ -151,3 +151,15 @@ describe('a page', () => {
     expect(lines.filter((line) => line.startsWith('rect 40 281 300 200'))).toHaveLength(1);
   });
 });
+
+test('between stops that differ in opacity colours are mixed by it, as style sheets do', () => {
+  const gradient = {
+    angle: 90,
+    stops: [
+      { at: 0, colour: { colour: '#c86432' }, opacity: 0.8 },
+      { at: 100, colour: { colour: '#000000' }, opacity: 0 },
+    ],
+  };
+  // What fades out keeps its colour all the way: black that is not there has no part in it.
+  expect(painted({ colour: { colour: '#ffffff' }, gradient })[1]).toContain('0.5 rgb(200 100 50 / 0.4)');
+});

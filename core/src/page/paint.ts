@@ -1,4 +1,4 @@
-import { cssColour } from '../colour/rgb.ts';
+import { cssColour, type Rgb } from '../colour/rgb.ts';
 import type { Backdrop, Gradient, PicturePlacing } from '../model/layer.ts';
 import { resolveColour, type Swatch } from '../model/palette.ts';
 import { fontShorthand } from '../measure/measure.ts';
@@ -108,6 +108,9 @@ export function paintBackdrop(backdrop: Backdrop, box: Box, context: PaintingCon
   context.restore();
 }
 
+/** Steps between two stops of a gradient that differ in opacity. */
+const STEPS = 16;
+
 /** A CSS linear gradient over a box, as a canvas style. */
 function gradientStyle(
   { angle, stops }: Gradient,
@@ -118,9 +121,22 @@ function gradientStyle(
   const { x0, y0, x1, y1 } = gradientLine(angle, box);
   const style = context.createLinearGradient(x0, y0, x1, y1);
   const places = stopPlaces(stops);
-  stops.forEach(({ colour, opacity }, i) =>
-    style.addColorStop(places[i]!, cssColour(resolveColour(palette, colour), opacity)),
-  );
+  stops.forEach((stop, i) => {
+    const colour = resolveColour(palette, stop.colour);
+    style.addColorStop(places[i]!, cssColour(colour, stop.opacity));
+    const next = stops[i + 1];
+    if (!next || next.opacity === stop.opacity || places[i] === places[i + 1]) return;
+    // Canvases mix colours as they are, style sheets by their opacity: between the two, steps that follow the latter.
+    const other = resolveColour(palette, next.colour);
+    for (let step = 1; step < STEPS; step++) {
+      const p = step / STEPS;
+      const opacity = stop.opacity + (next.opacity - stop.opacity) * p;
+      const level = (key: keyof Rgb) =>
+        Math.round((colour[key] * stop.opacity * (1 - p) + other[key] * next.opacity * p) / opacity);
+      const mixed = { r: level('r'), g: level('g'), b: level('b') };
+      style.addColorStop(places[i]! + (places[i + 1]! - places[i]!) * p, cssColour(mixed, opacity));
+    }
+  });
   return style;
 }
 

@@ -96,7 +96,7 @@ export function Dress() {
 
   const down =
     header.manner.onScroll === 'bottom'
-      ? windowHeight - (facts?.layout.height ?? 0)
+      ? (facts?.below ?? 0)
       : -Math.min(scroll, header.manner.onScroll === 'leaves' ? scroll : (facts?.layout.leaving ?? 0));
   const bar = facts && { ...facts.bars[moment], y: facts.bars[moment].y + down };
   const look = resolveLook(site, header, moment);

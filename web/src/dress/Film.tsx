@@ -105,7 +105,9 @@ export const Film = memo(function Film({
         onPointerMove={(event) => event.buttons === 1 && onScroll(toScroll(event.clientY))}
       >
         <FilmPicture picture={picture} />
-        {facts && <Threads threads={threads} pageHeight={facts.pageHeight} pitch={pitch} />}
+        {facts && (
+          <Threads threads={threads} pageHeight={facts.pageHeight} pitch={pitch} below={facts.below} />
+        )}
         {way && (
           <StretchEnds
             what="the header’s change"
@@ -250,7 +252,17 @@ function FilmPicture({ picture }: { picture: ImageBitmap | undefined }) {
 
 const THREAD_COLOURS: Record<Verdict, string> = { clear: '#cfe0d4', strained: '#dda33a', lost: '#a02b2b' };
 
-function Threads({ threads, pageHeight, pitch }: { threads: Thread[]; pageHeight: number; pitch: number }) {
+function Threads({
+  threads,
+  pageHeight,
+  pitch,
+  below,
+}: {
+  threads: Thread[];
+  pageHeight: number;
+  pitch: number;
+  below: number;
+}) {
   const canvas = useRef<HTMLCanvasElement>(null);
   useEffect(() => {
     const element = canvas.current!;
@@ -260,7 +272,7 @@ function Threads({ threads, pageHeight, pitch }: { threads: Thread[]; pageHeight
     const width = 2 * pitch - 6;
     threads.forEach(({ rows }, i) => {
       const left = i * 2 * pitch;
-      for (const { from, to, verdict } of rows.flatMap((row) => stretchesOf(row, pageHeight))) {
+      for (const { from, to, verdict } of rows.flatMap((row) => stretchesOf(row, pageHeight, below))) {
         context.fillStyle = THREAD_COLOURS[verdict];
         context.fillRect(left, from, width, to - from);
         if (verdict !== 'strained') continue;
@@ -269,7 +281,7 @@ function Threads({ threads, pageHeight, pitch }: { threads: Thread[]; pageHeight
         for (let y = from + 5; y < to; y += 8) context.fillRect(left, y, width, Math.min(3, to - y));
       }
     });
-  }, [threads, pageHeight, pitch]);
+  }, [threads, pageHeight, pitch, below]);
   return (
     <canvas
       ref={canvas}

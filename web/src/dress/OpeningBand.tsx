@@ -152,6 +152,10 @@ export function OpeningBand(props: OpeningBandProps & { readings: BandReading[] 
         </span>
       </div>
       {!readings && <p className="quiet">Its words are being read at every width.</p>}
+      {readings?.length === 0 && (
+        <p role="alert">Its words could not be read. Change something, or reload, to try again.</p>
+      )}
+      {here?.words.length === 0 && <p className="quiet">No words stand in it.</p>}
       <ul className="panel-verdicts">
         {here?.words.map((word, i) => (
           <li key={i}>

@@ -11,8 +11,16 @@ export interface Stretch {
   verdict: Verdict;
 }
 
-/** The stretches of an item's thread at one moment. */
-export function stretchesOf({ span, contrasts, needed }: SweptRow, pageHeight: number): Stretch[] {
+/**
+ * The stretches of an item's thread at one moment.
+ * @param below how far below the window's top the header keeps, CSS pixels
+ */
+export function stretchesOf(
+  { span: met, contrasts, needed }: SweptRow,
+  pageHeight: number,
+  below = 0,
+): Stretch[] {
+  const span = { from: met.from + below, to: met.to + below };
   const stretches: Stretch[] = [];
   const last = Math.floor((span.to * ROWS) / pageHeight);
   for (let y = Math.floor((span.from * ROWS) / pageHeight); y <= last; y++) {

@@ -1,13 +1,14 @@
 import { ArrowUUpLeft, ArrowUUpRight } from '@phosphor-icons/react';
 import { IconButton, Tooltip } from '@mui/material';
 import { Link, NavLink, useLocation, useNavigate } from 'react-router';
+import type { Header } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
 import type { Place } from '../dress/place.ts';
 import { worstRow } from '../dress/view.ts';
 import { Mark } from '../parts/Mark.tsx';
 import { VerdictMark } from '../parts/Verdict.tsx';
 import { useEditor, type SaveState } from './store.ts';
-import { countItems, useVerdicts } from './verdicts.ts';
+import { standingOf, useVerdicts } from './verdicts.ts';
 
 /** The pegs of the rod whose screens there are. */
 const PEGS = [
@@ -21,7 +22,7 @@ const PEGS = [
 export function TopBar({ siteId, site, place }: { siteId: string; site: Site; place: Place }) {
   const { search } = useLocation();
   const rows = useVerdicts((state) => state.rows);
-  const lost = rows ? countItems(rows, 'lost') : 0;
+  const lost = rows ? standingOf(site, place.header, rows).lost : 0;
   return (
     <header className="bar">
       <Link to="/" className="bar-mark" aria-label="Hat Rail, all sites">
@@ -50,7 +51,7 @@ export function TopBar({ siteId, site, place }: { siteId: string; site: Site; pl
       <div className="bar-state">
         <Saved />
         <UndoRedo />
-        <RunningVerdict siteId={siteId} site={site} />
+        <RunningVerdict siteId={siteId} site={site} header={place.header} />
       </div>
     </header>
   );
@@ -101,8 +102,8 @@ function UndoRedo() {
   );
 }
 
-/** How many items are lost on all pages and widths; opens the worst place. */
-function RunningVerdict({ siteId, site }: { siteId: string; site: Site }) {
+/** How many items and menus are lost on all pages and widths; opens the worst place. */
+function RunningVerdict({ siteId, site, header }: { siteId: string; site: Site; header: Header }) {
   const { rows, progress } = useVerdicts();
   const navigate = useNavigate();
   if (!rows) {
@@ -114,9 +115,7 @@ function RunningVerdict({ siteId, site }: { siteId: string; site: Site }) {
   }
   if (rows.length === 0) return <span className="bar-verdict quiet">nothing hangs yet</span>;
   const worst = worstRow(rows);
-  const [lost, strained] = [countItems(rows, 'lost'), countItems(rows, 'strained')];
-  const verdict = worst?.verdict ?? 'clear';
-  const text = lost > 0 ? `${lost} lost` : strained > 0 ? `${strained} strained` : 'All clear';
+  const { verdict, words } = standingOf(site, header, rows);
   const open = () => {
     if (!worst) return;
     const params = new URLSearchParams({
@@ -137,7 +136,7 @@ function RunningVerdict({ siteId, site }: { siteId: string; site: Site }) {
       title="Over all pages, at 390, 768, 1280 and 1920 px and the width on screen. Opens the worst place."
     >
       <VerdictMark verdict={verdict} />
-      {text}
+      {words}
       {progress && <span className="sr-only">, being swept again</span>}
     </button>
   );

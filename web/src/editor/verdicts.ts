@@ -12,6 +12,8 @@ import { resolveLook, type ResolvedLook } from '@hatrail/core/header/look';
 import type { ColourUse } from '@hatrail/core/model/palette';
 import type { Site } from '@hatrail/core/model/site';
 import type { Row } from '@hatrail/core/sweep/prove';
+import { judgePanel } from '@hatrail/core/sweep/panel';
+import type { Verdict } from '@hatrail/core/sweep/verdict';
 import { STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
 import type { LookCost } from '@hatrail/core/remedy/cost';
 import { costOf, fillWork, proveAll, type SiteAtHand } from '../engine/proof.ts';
@@ -39,6 +41,27 @@ export function worstFirst(rows: readonly Row[]): Row[] {
 /** Items that have a verdict anywhere: each counted once. */
 export function countItems(rows: readonly Row[], verdict: Row['verdict']): number {
   return new Set(rows.filter((row) => row.verdict === verdict).map(({ itemId }) => itemId)).size;
+}
+
+/** How a header stands over all pages and widths. */
+export interface Standing {
+  verdict: Verdict;
+  /** How many items and menus are lost. */
+  lost: number;
+  words: string;
+}
+
+/** How a header stands: its items over every page, and the entries of its drop-downs and its folded menu. */
+export function standingOf(site: Site, header: Header, rows: readonly Row[]): Standing {
+  const panels = judgePanel(site, header);
+  const count = (verdict: Verdict) => {
+    const menus = panels.filter((panel) => panel.verdict === verdict).map(({ where }) => where);
+    return countItems(rows, verdict) + new Set(menus).size;
+  };
+  const [lost, strained] = [count('lost'), count('strained')];
+  if (lost > 0) return { verdict: 'lost', lost, words: `${lost} lost` };
+  if (strained > 0) return { verdict: 'strained', lost, words: `${strained} strained` };
+  return { verdict: 'clear', lost, words: 'All clear' };
 }
 
 /** Sweeps all pages again whenever the document has rested for a moment. */

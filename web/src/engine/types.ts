@@ -36,6 +36,8 @@ export interface SceneFacts {
   pageHeight: number;
   maxScroll: number;
   windowHeight: number;
+  /** How far below the window's top the header keeps: it does where it keeps to the bottom edge. */
+  below: number;
   /** Where each stretch of scrolls begins, and the moment that is met there. */
   stretches: Scene['stretches'];
   /** The scrolls over which one look becomes the next, where it does so along with the scroll. */

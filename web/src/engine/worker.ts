@@ -1,5 +1,6 @@
 import { expose, transfer } from 'comlink';
 import { contextMeasure, type Measure, type MeasuringContext } from '@hatrail/core/measure/measure';
+import { keepsToBottom } from '@hatrail/core/header/manner';
 import type { Header, Moment } from '@hatrail/core/model/header';
 import { leastPercents, type Knob, type Place } from '@hatrail/core/remedy/leastFill';
 import { cutScene, type Cut } from '@hatrail/core/stack/cut';
@@ -51,6 +52,7 @@ const engine = {
       pageHeight: scene.laid.height,
       maxScroll: scene.maxScroll,
       windowHeight: scene.windowHeight,
+      below: keepsToBottom(scene.header) ? scene.windowHeight - scene.layouts.top.height : 0,
       stretches: scene.stretches,
       way: scene.way,
       turns: scene.turns,

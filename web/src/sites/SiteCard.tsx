@@ -8,7 +8,7 @@ import type { Row } from '@hatrail/core/sweep/prove';
 import type { KeptSite } from '@hatrail/core/model/kept';
 import { api } from '../api.ts';
 import { useMeasure, worstRow } from '../dress/view.ts';
-import { countItems } from '../editor/verdicts.ts';
+import { standingOf } from '../editor/verdicts.ts';
 import { isAbort } from '../engine/pool.ts';
 import { proveAll } from '../engine/proof.ts';
 import { LiveFrame } from '../parts/LiveFrame.tsx';
@@ -173,15 +173,13 @@ function SiteVerdict({ kept }: { kept: KeptSite }) {
   if (rows.length === 0) return <p className="quiet">Nothing hangs in its header yet</p>;
   const worst = worstRow(rows);
   const page = kept.site.pages.find(({ path }) => path === worst?.page)?.title;
-  const [lost, strained] = [countItems(rows, 'lost'), countItems(rows, 'strained')];
-  const words = lost > 0 ? `${lost} lost` : strained > 0 ? `${strained} strained` : 'All clear';
-  const verdict = worst?.verdict ?? 'clear';
+  const { verdict, words } = standingOf(kept.site, kept.site.headers[0]!, rows);
   return (
     <p className="site-verdict">
       <span style={{ color: VERDICT_COLOURS[verdict] }}>
         <VerdictMark verdict={verdict} /> <strong>{words}</strong>
       </span>
-      {worst && verdict !== 'clear' && (
+      {worst && worst.verdict !== 'clear' && (
         <span className="quiet">
           {worst.item}: {figure(worst.worst)} where {worst.needed} is needed, {worst.scroll} px down {page} at{' '}
           {worst.width}
