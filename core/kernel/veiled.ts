@@ -1,6 +1,15 @@
 // The sweep through a veil: what lies over the page differs from pixel to pixel of the header.
 import { CLASSES, clamped, contrastOf, looked, tenthMedian, tenthOf, twoContrasts, veiled } from './shared';
 
+/** The luminances of some pixels under one pixel of a veil, by its three tables of 256. */
+export function luminances(page: usize, length: i32, tables: usize, out: usize): void {
+  const end = page + (<usize>length << 2);
+  for (let at = page; at < end; at += 4) {
+    store<u16>(out, looked(tables, 0, load<u32>(at)));
+    out += 2;
+  }
+}
+
 /**
  * Every colour that occurs, in steps of sixteen levels, with the class it occurs in: a list of `class << 12 | r << 8 | g << 4 | b`.
  * Also the least and greatest luminance, not clamped, that a class has under the reference.

@@ -27,7 +27,7 @@ export function softTables(
 }
 
 /** Three tables as one set. */
-function setOf(tables: GroundTables['luminance']): Uint16Array {
+export function setOf(tables: GroundTables['luminance']): Uint16Array {
   const set = new Uint16Array(SET);
   tables.forEach((table, c) => set.set(table, 256 * c));
   return set;

@@ -8,6 +8,7 @@ export interface KernelExports {
   sweepLogo(...args: number[]): void;
   occurring(...args: number[]): number;
   bounds(...args: number[]): void;
+  luminances(...args: number[]): void;
   rowTables(...args: number[]): void;
   sweepVeiled(...args: number[]): void;
   sweepLogoTables(...args: number[]): void;

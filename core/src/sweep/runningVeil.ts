@@ -4,7 +4,7 @@ import type { Veil } from '../stack/veil.ts';
 import { tenth, type Cell } from './cells.ts';
 import { theKernel } from './kernel.ts';
 import { groundPlane, type Plane } from './plane.ts';
-import { LUMINANCE_TABLES } from './edgeTables.ts';
+import { LUMINANCE_TABLES, setOf } from './edgeTables.ts';
 import { sweepVeiledLogo } from './runningVeiledLogo.ts';
 import type { Target } from './targets.ts';
 
@@ -18,13 +18,11 @@ export function sweepThroughVeil(target: Target, from: number, rows: number, ras
   const { shape, veil } = target;
   const { area, data } = veil;
   const reach = { ...area, top: area.top + from, bottom: area.bottom + from + rows - 1 };
-  if (shape.kind === 'logo') {
-    return sweepVeiledLogo(groundPlane(raster, undefined, reach), veil, shape.cells, rows);
-  }
+  const plane = groundPlane(raster, undefined, reach);
+  if (shape.kind === 'logo') return sweepVeiledLogo(plane, veil, shape.cells, rows);
   const width = area.right - area.left;
   const middle = ((area.bottom - area.top) >> 1) * width + (width >> 1);
   const reference = data.slice(4 * middle, 4 * middle + 4);
-  const plane = groundPlane(raster, groundTables({ data: reference }), reach);
   return sweepVeiledCells(plane, veil, reference, shape.cells, luminance16(shape.colour), rows);
 }
 
@@ -49,12 +47,13 @@ function sweepVeiledCells(
     reference: ['f64', 4],
     ends: ['f64', 12],
     page: ['u32', plane.page.length],
-    data: ['u16', plane.luminance.length],
-    ranks: ['u16', plane.luminance.length],
+    data: ['u16', plane.page.length],
+    ranks: ['u16', plane.page.length],
     // The last cell's last row is read sixteen pixels at a time.
-    levels: ['u8', plane.luminance.length + 16],
+    levels: ['u8', plane.page.length + 16],
     runs: ['u32', plane.runs.length],
     luminance: ['u16', 768],
+    referred: ['u16', 768],
     counts: ['u32', 65536],
     rank: ['u16', 65536],
     contrast: ['f32', 65536],
@@ -78,7 +77,6 @@ function sweepVeiledCells(
   memory.veil.array.set(data);
   memory.reference.array.set(reference);
   memory.page.array.set(plane.page);
-  memory.data.array.set(plane.luminance);
   memory.runs.array.set(plane.runs);
   memory.luminance.array.set(LUMINANCE_TABLES);
   cells.forEach((cell, i) => {
@@ -86,7 +84,9 @@ function sweepVeiledCells(
     const box = [cell.left - area.left, cell.top - area.top, cell.right - area.left, cell.bottom - area.top];
     memory.cells.array.set([...box, wanted], 8 * i);
   });
-  const length = plane.luminance.length;
+  const length = plane.page.length;
+  memory.referred.array.set(setOf(groundTables({ data: reference }).luminance));
+  run.luminances(at('page'), length, at('referred'), at('data'));
   // Classes in ascending order of luminance: as seen by an ink that is darker than all.
   run.order(at('data'), length, 0, at('counts'), at('rank'), at('contrast'), at('level'), at('single'));
   run.number(at('data'), length, at('rank'), at('level'), at('ranks'), at('levels'));
