@@ -1,0 +1,99 @@
+import type { Header, Moment } from '@hatrail/core/model/header';
+import type { Page } from '@hatrail/core/model/page';
+import type { Site } from '@hatrail/core/model/site';
+import { leastPercents, type FillWork } from '@hatrail/core/remedy/leastFill';
+import { proveScene, type Row } from '@hatrail/core/sweep/prove';
+import { layoutScene } from '@hatrail/core/sweep/scene';
+import { bareBand, readBand, type BandReading } from '@hatrail/core/sweep/words';
+import { parseColour } from '@hatrail/core/colour/rgb';
+import type { LaidPage } from '@hatrail/core/page/layout';
+import type { Raster } from '@hatrail/core/stack/ground';
+import { resolveColour } from '@hatrail/core/model/palette';
+import { measure, noDrawing } from '../../core/test/made.ts';
+import type { SiteAtHand } from '../src/engine/proof.ts';
+
+/** The engine as the application asks it, played by the core itself over pages of even bands, at one width. */
+
+export const WIDTH = 500;
+/** How often a header was swept over all pages. */
+export const asked = { sweeps: 0 };
+
+/** A page of even bands, each in its backdrop's colour under its tint. */
+function flat({ palette }: Pick<Site, 'palette'>, { width, height, colour, bands }: LaidPage): Raster {
+  const data = new Uint8ClampedArray(4 * width * height);
+  for (let y = 0; y < height; y++) {
+    const band = bands.find(({ top, height: tall }) => y >= top && y < top + tall);
+    const ground = band ? parseColour(band.backdrop.colour.colour ?? '')! : colour;
+    const { tint } = band?.backdrop ?? {};
+    const over = tint ? resolveColour(palette, tint.colour) : ground;
+    const mixed = (key: 'r' | 'g' | 'b') => ground[key] + (over[key] - ground[key]) * (tint?.opacity ?? 0);
+    const pixel = [mixed('r'), mixed('g'), mixed('b'), 255];
+    for (let x = 0; x < width; x++) data.set(pixel, 4 * (y * width + x));
+  }
+  return { width, height, data };
+}
+
+function sceneOf(site: Site, header: Header, page: Page) {
+  const scene = layoutScene({ ...site, headers: [header] }, header, page, WIDTH, measure, 400);
+  return { scene, raster: flat(site, scene.laid) };
+}
+
+function rowsOn(site: Site, header: Header, page: Page, moments: readonly Moment[]): Row[] {
+  const { scene, raster } = sceneOf(site, header, page);
+  return proveScene(scene, raster, noDrawing, moments);
+}
+
+export async function proveAll(
+  { site }: SiteAtHand,
+  header: Header,
+  { moments, signal }: { moments: readonly Moment[]; signal?: AbortSignal },
+): Promise<Row[]> {
+  signal?.throwIfAborted();
+  asked.sweeps++;
+  return site.pages.flatMap((page) => rowsOn(site, header, page, moments));
+}
+
+export const provePage = async (
+  { site }: SiteAtHand,
+  header: Header,
+  pageId: string,
+  _width: number,
+  moments: readonly Moment[],
+): Promise<Row[]> =>
+  rowsOn(
+    site,
+    header,
+    site.pages.find(({ id }) => id === pageId)!,
+    moments,
+  );
+
+export function fillWork(hand: SiteAtHand, moment: Moment): FillWork {
+  const { site } = hand;
+  return {
+    sweep: (header) => proveAll(hand, header, { moments: [moment] }),
+    solve: async (header, knob, places) =>
+      places.map((place) => {
+        const { scene, raster } = sceneOf(
+          site,
+          header,
+          site.pages.find(({ path }) => path === place.page)!,
+        );
+        return leastPercents(scene, raster, noDrawing, moment, knob, [place])[0];
+      }),
+  };
+}
+
+export const costOf = async () => undefined;
+
+export async function readBandAt(
+  { site }: SiteAtHand,
+  headerId: string,
+  pageId: string,
+  band: number,
+): Promise<BandReading[]> {
+  const header = site.headers.find(({ id }) => id === headerId)!;
+  const page = site.pages.find(({ id }) => id === pageId)!;
+  const { scene } = sceneOf(site, header, page);
+  const bare = flat(site, bareBand(scene.laid, band));
+  return [readBand(site, page, scene.laid, band, bare, measure)];
+}
