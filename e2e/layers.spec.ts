@@ -1,32 +1,22 @@
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { findings } from './axe.ts';
-import { openOwner, type Owner } from './owner.ts';
+import { openDressing, type Dressing } from './dressing.ts';
 
 /** Dress, layer by layer: what an owner puts on, sees, and takes off again. */
 
 const SLOW = { timeout: 120_000 };
-let owner: Owner;
-let siteId: string;
+let owner: Dressing;
 
 beforeAll(async () => {
-  owner = await openOwner();
-  siteId = owner.running.context.sites.ids().find((id) => owner.kept(id).name.startsWith('Pellow'))!;
-  const { url } = owner.running;
-  await owner.tab.goto(`${url}/sites/${siteId}/dress`);
+  owner = await openDressing('Pellow');
 });
 afterAll(() => owner.close());
 
-const header = () => owner.kept(siteId).headers[0]!;
-const row = (name: RegExp) => owner.tab.locator('.cut .layer').getByRole('button', { name }).first();
-const add = (name: string) =>
-  owner.tab.getByRole('group', { name: 'Add a layer' }).getByRole('button', { name, exact: true }).click();
+const header = () => owner.header();
+const row = (name: RegExp) => owner.row(name);
+const add = (name: string) => owner.add(name);
 const lookOf = (name: string) => owner.tab.getByLabel('Look of').selectOption({ label: name });
-const inFrame = (selector: string, property: string) =>
-  owner.tab
-    .frameLocator('.stage iframe')
-    .locator(selector)
-    .first()
-    .evaluate((element, name) => getComputedStyle(element).getPropertyValue(name), property);
+const inFrame: Dressing['inFrame'] = (...of) => owner.inFrame(...of);
 
 describe('the owner dresses a header', SLOW, () => {
   test('with a gradient of the palette, whose stops are moved, added and taken out by keyboard', async () => {
@@ -130,7 +120,7 @@ describe('the owner dresses a header', SLOW, () => {
     await tab.getByLabel('Ground to look at').selectOption('dark');
     await tab.getByText(/^Borrowed ground, dark/).waitFor(SLOW);
     expect(await inFrame('main', 'visibility')).toBe('hidden');
-    expect(JSON.stringify(owner.kept(siteId))).not.toContain('borrowed');
+    expect(JSON.stringify(owner.kept(owner.siteId))).not.toContain('borrowed');
     await tab.getByRole('button', { name: 'Back to the page' }).click();
     await expect.poll(() => inFrame('main', 'visibility'), SLOW).toBe('visible');
     await add('Gradient');

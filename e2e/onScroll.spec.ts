@@ -1,32 +1,20 @@
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import { openOwner, type Owner } from './owner.ts';
+import { openDressing, type Dressing } from './dressing.ts';
 
 /** What changes along with the scroll, and under the pointer: set on the film and in the panels, seen on the stage. */
 
 const SLOW = { timeout: 45_000 };
-let owner: Owner;
-let siteId: string;
+let owner: Dressing;
 
 beforeAll(async () => {
-  owner = await openOwner();
-  siteId = owner.running.context.sites.ids().find((id) => owner.kept(id).name.startsWith('Larkfell'))!;
-  await owner.tab.goto(`${owner.running.url}/sites/${siteId}/dress`);
+  owner = await openDressing('Larkfell');
 });
 afterAll(() => owner.close());
 
-const header = () => owner.kept(siteId).headers[0]!;
-const opening = () => owner.kept(siteId).pages[0]!.bands[0]!;
-const row = (name: RegExp) => owner.tab.locator('.cut .layer').getByRole('button', { name }).first();
-const inFrame = (selector: string, property: string, pseudo?: string) =>
-  owner.tab
-    .frameLocator('.stage iframe')
-    .first()
-    .locator(selector)
-    .first()
-    .evaluate((element, [name, of]) => getComputedStyle(element, of).getPropertyValue(name!), [
-      property,
-      pseudo,
-    ] as const);
+const header = () => owner.header();
+const opening = () => owner.kept(owner.siteId).pages[0]!.bands[0]!;
+const row = (name: RegExp) => owner.row(name);
+const inFrame: Dressing['inFrame'] = (...of) => owner.inFrame(...of);
 /** Scrolls the page on the stage by the film's keys, from the top on. */
 const scrollTo = async (scroll: number) => {
   const film = owner.tab.getByRole('slider', { name: 'Scroll of the page' });

@@ -1,36 +1,23 @@
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { findings } from './axe.ts';
-import { openOwner, type Owner } from './owner.ts';
+import { openDressing, type Dressing } from './dressing.ts';
 
 /** Ways to be clear beside the least fill, and what is round a header: each found, tried, seen and undone. */
 
 const SLOW = { timeout: 60_000 };
-let owner: Owner;
-let siteId: string;
+let owner: Dressing;
 
 beforeAll(async () => {
-  owner = await openOwner();
-  siteId = owner.running.context.sites.ids().find((id) => owner.kept(id).name.startsWith('Larkfell'))!;
-  await owner.tab.goto(`${owner.running.url}/sites/${siteId}/dress`);
+  owner = await openDressing('Larkfell');
 });
 afterAll(() => owner.close());
 
-const header = () => owner.kept(siteId).headers[0]!;
-const opening = () => owner.kept(siteId).pages[0]!.bands[0]!;
-const row = (name: RegExp) => owner.tab.locator('.cut .layer').getByRole('button', { name }).first();
-const add = (name: string) =>
-  owner.tab.getByRole('group', { name: 'Add a layer' }).getByRole('button', { name, exact: true }).click();
-const inFrame = (selector: string, property: string, pseudo?: string) =>
-  owner.tab
-    .frameLocator('.stage iframe')
-    .first()
-    .locator(selector)
-    .first()
-    .evaluate((element, [name, of]) => getComputedStyle(element, of).getPropertyValue(name!), [
-      property,
-      pseudo,
-    ] as const);
-const undo = () => owner.tab.getByRole('button', { name: 'Undo' }).click();
+const header = () => owner.header();
+const opening = () => owner.kept(owner.siteId).pages[0]!.bands[0]!;
+const row = (name: RegExp) => owner.row(name);
+const add = (name: string) => owner.add(name);
+const inFrame: Dressing['inFrame'] = (...of) => owner.inFrame(...of);
+const undo = () => owner.undo();
 
 describe('the owner looks for another way', { timeout: 120_000 }, () => {
   test('other ways are swept before they are listed; one is tried, is clear, and is undone', async () => {
@@ -79,9 +66,17 @@ describe('the owner looks for another way', { timeout: 120_000 }, () => {
     await tab.getByRole('button', { name: 'From which size is it clear?' }).click();
     await tab.getByText(/^(Clear from \d+ px\.|Nowhere: another change is needed first\.)/).waitFor(SLOW);
     await undo();
+    // An entry whose menu is open has an ink of its own, shown while it is dressed.
+    await tab.getByRole('button', { name: /^With its menu open:/ }).click();
+    await tab.getByRole('textbox', { name: 'Any CSS colour' }).fill('#7fd1ff');
+    await tab.keyboard.press('Escape');
+    await tab.getByLabel('Show links').selectOption('drop-downs');
+    const opened = '.hr-menu > li:has(> [aria-expanded="true"]) > .hr-link';
+    await expect.poll(() => inFrame(opened, 'color'), SLOW).toBe('rgb(127, 209, 255)');
+    await tab.getByLabel('Show links').selectOption('');
     await add('Line below links');
     await tab.getByLabel('Weight on its own page').selectOption('700');
-    await expect.poll(() => owner.kept(siteId).type.currentWeight, SLOW).toBe(700);
+    await expect.poll(() => owner.kept(owner.siteId).type.currentWeight, SLOW).toBe(700);
     await tab.getByRole('combobox', { name: 'Page', exact: true }).selectOption({ label: 'Night log' });
     await expect.poll(() => inFrame('.hr-rail .hr-link[aria-current]', 'font-weight'), SLOW).toBe('700');
     // Over another page, for looking only.

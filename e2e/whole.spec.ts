@@ -1,23 +1,20 @@
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { findings } from './axe.ts';
-import { openOwner, type Owner } from './owner.ts';
+import { openDressing, type Dressing } from './dressing.ts';
 
 /** Dress as a whole: a look held at the target, looks compared, states of links, and how the header behaves. */
 
 const SLOW = { timeout: 90_000 };
-let owner: Owner;
-let siteId: string;
+let owner: Dressing;
 
 beforeAll(async () => {
-  owner = await openOwner();
-  siteId = owner.running.context.sites.ids().find((id) => owner.kept(id).name.startsWith('Larkfell'))!;
-  await owner.tab.goto(`${owner.running.url}/sites/${siteId}/dress`);
+  owner = await openDressing('Larkfell');
 });
 afterAll(() => owner.close());
 
-const header = () => owner.kept(siteId).headers[0]!;
-const row = (name: RegExp) => owner.tab.locator('.cut .layer').getByRole('button', { name }).first();
-const stage = () => owner.tab.frameLocator('.stage iframe').first();
+const header = () => owner.header();
+const row = (name: RegExp) => owner.row(name);
+const stage = () => owner.stage();
 const fill = () => header().looks.scrolled.fill?.opacity;
 
 describe('the owner clears, holds and compares', SLOW, () => {
@@ -86,7 +83,7 @@ describe('the owner clears, holds and compares', SLOW, () => {
       .getByRole('button', { name: 'Backing of links' })
       .click();
     const ink = header().looks.top.ink!.hover!;
-    const name = owner.kept(siteId).palette.find(({ id }) => id === ink.swatch)!.name;
+    const name = owner.kept(owner.siteId).palette.find(({ id }) => id === ink.swatch)!.name;
     await tab.getByRole('button', { name: /^Backing, hovered:/ }).click();
     await tab.getByRole('dialog').getByRole('button', { name }).click();
     await tab.keyboard.press('Escape');
@@ -134,9 +131,9 @@ describe('the owner clears, holds and compares', SLOW, () => {
     await tab.getByRole('button', { name: /^Over light bands/ }).waitFor(SLOW);
     await tab.getByRole('button', { name: /^Over dark bands/ }).waitFor(SLOW);
     await expect.poll(() => header().manner.switch.at, SLOW).toBe('ground');
-    const first = owner.kept(siteId).pages[0]!.bands[0]!;
+    const first = owner.kept(owner.siteId).pages[0]!.bands[0]!;
     await tab.locator('.band-grounds').getByLabel(first.name).first().selectOption('light');
-    await expect.poll(() => owner.kept(siteId).pages[0]!.bands[0]!.ground, SLOW).toBe('light');
+    await expect.poll(() => owner.kept(owner.siteId).pages[0]!.bands[0]!.ground, SLOW).toBe('light');
     await expect
       .poll(() => stage().locator('.band').first().getAttribute('data-hr-ground'), SLOW)
       .toBe('light');

@@ -125,6 +125,40 @@ describe('in the style sheet', () => {
   });
 });
 
+describe('an entry whose drop-down is open', () => {
+  const children = [{ id: 'c', label: 'More', address: '/more' }];
+  const opening = (address?: string): typeof site => ({
+    ...site,
+    menus: [
+      { ...site.menus[0]!, entries: [{ id: 'one', label: 'Visit', ...(address && { address }), children }] },
+    ],
+  });
+  const statesIn = (of: typeof site, top: Look) => {
+    const worn = dressed(top);
+    const scene = layoutScene({ ...of, headers: [worn] }, worn, of.pages[0]!, 500, measure, 400);
+    const rows = proveScene(scene, page, noDrawing, ['top']).filter(({ part }) => part === 'ink');
+    return Object.fromEntries(rows.map((row) => [`${row.itemId} ${row.state}`, row.worst]));
+  };
+  test('is judged in the ink and on the backing that it has then, with its opener; a label that leads nowhere, too', () => {
+    const open = { colour: '#ffffff' };
+    const look = { ink: { ...ink, open }, backing: { open: { colour: { colour: '#1c6b4a' }, opacity: 1 } } };
+    for (const of of [opening('/visit'), opening()]) {
+      const found = statesIn(of, look);
+      expect(found['one open']).toBeCloseTo(contrastRatio(WHITE, { r: 28, g: 107, b: 74 }), 2);
+      // The opener has no backing of its own: white on the white page.
+      expect(found['one-opener open']).toBeCloseTo(1, 5);
+    }
+  });
+  test('is as at rest where nothing is said, and then not judged twice', () => {
+    expect(statesIn(opening('/visit'), { ink })).not.toHaveProperty('one open');
+    const of = dressed({ ink: { ...ink, open: { colour: '#aa1122' } } });
+    const css = (header: Header) =>
+      headerCss(opening('/visit'), header, measure, rootAddresses(opening('/visit'), {}));
+    expect(css(of)).toContain('color: var(--hr-open, var(--hr-link))');
+    expect(css(dressed({ ink }))).not.toContain('--hr-open');
+  });
+});
+
 describe('the link of the page one is on, in another weight', () => {
   const heavy = (size: number) => ({
     ...site,

@@ -82,7 +82,7 @@ function mixPictures(
   return { ...(b.on ? b : a), on: a.on || b.on, opacity: mix(from, to, p) };
 }
 
-const STATES = ['rest', 'hover', 'pressed', 'focused', 'current'] as const;
+const STATES = ['rest', 'hover', 'pressed', 'focused', 'current', 'open'] as const;
 
 /** Numbers of two layers, mixed; the rest as in the second. */
 function mixNumbers<T extends object>(a: T, b: T, p: number): T {
@@ -103,7 +103,7 @@ export function lookBetween(
   { layers: p, inks: q, by }: Progress,
 ): Look {
   const { ring } = q < 0.5 ? a.ink : b.ink;
-  const ink = (key: 'link' | 'hover' | 'current' | 'pressed' | 'focused') =>
+  const ink = (key: 'link' | 'hover' | 'current' | 'pressed' | 'focused' | 'open') =>
     mixColours(palette, a.ink[key], b.ink[key], q);
   return {
     ink: {
@@ -112,6 +112,7 @@ export function lookBetween(
       current: ink('current'),
       pressed: ink('pressed'),
       focused: ink('focused'),
+      open: ink('open'),
       ...(ring && { ring }),
       logo: q < 0.5 ? a.ink.logo : b.ink.logo,
     },

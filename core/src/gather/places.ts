@@ -18,6 +18,7 @@ const KEY_NAMES: Record<string, string> = {
   rest: 'At rest',
   pressed: 'Pressed',
   focused: 'With the keyboard on it',
+  open: 'With its menu open',
   ring: 'Focus ring',
   colour: 'Colour',
   fill: 'Fill',

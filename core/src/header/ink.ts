@@ -48,6 +48,8 @@ export interface HeaderInk {
   room?: { left: number; width: number };
   /** The word as it stands on the page that it leads to, where it is set in another weight there. */
   current?: TextRun;
+  /** It has a drop-down, which may be open. */
+  opens?: boolean;
   /** The page that it leads to. */
   page?: string;
   /** Whether it answers to the pointer; a plain line of text does not. */

@@ -29,12 +29,13 @@ export interface ResolvedLook {
     current: ColourUse;
     pressed: ColourUse;
     focused: ColourUse;
+    open: ColourUse;
     /** None of its own: the ring has the ink that it is round. */
     ring: ColourUse | undefined;
     logo: LogoVariant;
   };
   cue: { hover: number; current: number; offset: number; share: number };
-  backing: Record<'rest' | 'hover' | 'pressed' | 'focused' | 'current', Tint> & {
+  backing: Record<'rest' | 'hover' | 'pressed' | 'focused' | 'current' | 'open', Tint> & {
     reach: number;
     height: number;
     radius: number;
@@ -87,6 +88,7 @@ export const PLAIN: ResolvedLook = {
     current: BLACK,
     pressed: BLACK,
     focused: BLACK,
+    open: BLACK,
     ring: undefined,
     logo: 'dark',
   },
@@ -97,6 +99,7 @@ export const PLAIN: ResolvedLook = {
     pressed: NO_TINT,
     focused: NO_TINT,
     current: NO_TINT,
+    open: NO_TINT,
     reach: 10,
     height: 36,
     radius: 6,
@@ -180,9 +183,15 @@ function following(name: LayerName, known: object): object {
         return other === undefined ? [] : [[state, set[other]]];
       }),
     );
-  if (name === 'ink') return follow({ pressed: ['hover'], focused: ['link'] });
+  if (name === 'ink') return follow({ pressed: ['hover'], focused: ['link'], open: ['link'] });
   if (name !== 'backing') return {};
-  return follow({ hover: ['rest'], pressed: ['hover', 'rest'], focused: ['rest'], current: ['rest'] });
+  return follow({
+    hover: ['rest'],
+    pressed: ['hover', 'rest'],
+    focused: ['rest'],
+    current: ['rest'],
+    open: ['rest'],
+  });
 }
 
 /**

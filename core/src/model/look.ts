@@ -28,6 +28,10 @@ export class InkLook {
   @IsOptional()
   @Nested(() => ColourUse)
   focused?: ColourUse;
+  /** While its drop-down is open; as at rest where nothing is said. */
+  @IsOptional()
+  @Nested(() => ColourUse)
+  open?: ColourUse;
   /** The ring round what has the keyboard; the ink it is round where nothing is said. */
   @IsOptional()
   @Nested(() => ColourUse)
@@ -66,6 +70,10 @@ export class BackingLook {
   @IsOptional()
   @Nested(() => Tint)
   current?: Tint;
+  /** While its drop-down is open. */
+  @IsOptional()
+  @Nested(() => Tint)
+  open?: Tint;
   /** How far it reaches beyond the word at either side. */
   @IsOptional() @InRange(0, 40, 'px') reach?: number;
   @IsOptional() @InRange(8, 120, 'px') height?: number;

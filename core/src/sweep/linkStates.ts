@@ -8,27 +8,29 @@ import type { Cell } from './cells.ts';
 
 /** The states of a link, and what is judged of it besides its word: the line below and the ring round it. */
 
-export const LINK_STATES = ['rest', 'current', 'hover', 'focused', 'pressed'] as const;
+export const LINK_STATES = ['rest', 'current', 'hover', 'focused', 'pressed', 'open'] as const;
 export type LinkState = (typeof LINK_STATES)[number];
 
 /** What is judged of an ink: itself, the line below it, or the ring round it. */
 export type InkPart = 'ink' | 'cue' | 'ring';
 
-/** The states in which a visitor can meet an ink on a page: of pressed and focused, those that look other than hovered and at rest. */
+/** The states in which a visitor can meet an ink on a page: of pressed, focused and open, those that look other than hovered and at rest. */
 export function statesOf(ink: HeaderInk, look: ResolvedLook, page: Page): LinkState[] {
   const current = !ink.wearsOwn && ink.what.kind === 'text' && ink.page === page.id;
   const rest = current ? 'current' : 'rest';
-  if (ink.isStill) return [rest];
-  const differs = (a: 'pressed' | 'focused', b: 'hover' | 'rest') =>
+  const differs = (a: 'pressed' | 'focused' | 'open', b: 'hover' | 'rest') =>
     !ink.wearsOwn &&
     (JSON.stringify(look.ink[a]) !== JSON.stringify(look.ink[b === 'rest' ? 'link' : b]) ||
       (ink.plate !== undefined && JSON.stringify(look.backing[a]) !== JSON.stringify(look.backing[b])));
+  const open = ink.opens && differs('open', 'rest') ? ['open' as const] : [];
+  if (ink.isStill) return [rest, ...open];
   const pressed = ink.backing?.pressed !== undefined || differs('pressed', 'hover');
   return [
     rest,
     'hover',
     ...(differs('focused', 'rest') ? ['focused' as const] : []),
     ...(pressed ? ['pressed' as const] : []),
+    ...open,
   ];
 }
 

@@ -5,6 +5,7 @@ const STATES: [Held | '', string][] = [
   ['hover', 'hovered'],
   ['active', 'pressed'],
   ['focus-visible', 'with the keyboard on them'],
+  ['drop-downs', 'with a menu open'],
 ];
 
 /** Holds the links on the stage in a state while it is dressed. */

@@ -4,7 +4,7 @@ import type { InkPart, LinkState } from '@hatrail/core/sweep/targets';
 import { cutDepth, showsGradient } from '@hatrail/core/stack/worn';
 import { colourName } from '../parts/ColourField.tsx';
 
-const STATES = ['rest', 'hover', 'pressed', 'focused', 'current'] as const;
+const STATES = ['rest', 'hover', 'pressed', 'focused', 'current', 'open'] as const;
 /** The states of a link as the interface calls them. */
 export const STATE_NAMES: Record<LinkState, string> = {
   rest: 'at rest',
@@ -12,6 +12,7 @@ export const STATE_NAMES: Record<LinkState, string> = {
   pressed: 'pressed',
   focused: 'with the keyboard on it',
   current: 'on its own page',
+  open: 'with its menu open',
 };
 
 /** The state of a row in words that follow its item's name; none at rest, and for a ring, which says it itself. */

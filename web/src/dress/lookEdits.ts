@@ -135,6 +135,8 @@ export function setsLayer(wearer: Wearer, moment: Moment, layer: LayerName): boo
 const FOLLOWS: Partial<Record<string, string>> = {
   'ink pressed': 'as hovered',
   'ink focused': 'as at rest',
+  'ink open': 'as at rest',
+  'backing open': 'as at rest',
   'ink ring': 'the ink that it is round',
   'backing hover': 'as at rest',
   'backing pressed': 'as hovered',

@@ -55,6 +55,7 @@ function measureEntry(site: Site, item: MenuItem, entry: Entry, measure: Measure
         page: entry.page,
         isCued: true,
         ...(!leads && { focus: false, isStill: true }),
+        ...(opens(entry) && { opens: true }),
         ...(!worn && { plate: box }),
         ...(worn && {
           ink: colour(worn.ink),
@@ -72,7 +73,13 @@ function measureEntry(site: Site, item: MenuItem, entry: Entry, measure: Measure
       const inked = centred(opener, OPENER_MARK);
       return [
         link,
-        { id: `${entry.id}-opener`, name: `${label}, opener`, box: opener, what: { kind: 'mark', inked } },
+        {
+          id: `${entry.id}-opener`,
+          name: `${label}, opener`,
+          box: opener,
+          what: { kind: 'mark', inked },
+          opens: true,
+        },
       ];
     },
   };

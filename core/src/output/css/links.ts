@@ -131,9 +131,12 @@ function cueCss(): string {
   ].join('');
 }
 
+/** An entry whose drop-down is open. */
+const OPEN = '.hr-menu > li:has(> [aria-expanded="true"])';
+
 /** Ink and backing by state; the later go before the earlier. */
 function statesCss(
-  { pressed, focused, backing }: ReturnType<typeof dressedStates>,
+  { pressed, focused, open, backing }: ReturnType<typeof dressedStates>,
   hasLinks: boolean,
 ): string {
   const plated = '.hr-link:not(.hr-out), .hr-label:not(.hr-out), .hr-action';
@@ -158,6 +161,10 @@ function statesCss(
       : '',
     hasLinks ? rule('.hr-link[aria-current]', 'color: var(--hr-current)') : '',
     backing ? rule('.hr-link[aria-current]::before', `background: var(--hr-plate-current, ${rest})`) : '',
+    open
+      ? rule(`${OPEN} > :is(.hr-link, .hr-label, .hr-opener)`, 'color: var(--hr-open, var(--hr-link))') +
+        (backing ? rule(`${OPEN} > :is(${plated})::before`, `background: var(--hr-plate-open, ${rest})`) : '')
+      : '',
     rule(`:is(.hr-link, ${ACTING}):hover`, 'color: var(--hr-hover)'),
     back(':is(a, button):hover', hovered),
     focused ? rule(`:is(.hr-link, ${ACTING}):focus-visible`, 'color: var(--hr-focused, var(--hr-link))') : '',

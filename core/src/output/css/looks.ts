@@ -49,14 +49,17 @@ interface Inherited {
   isOptional?: boolean;
 }
 
-const BACKING_STATES = ['rest', 'hover', 'pressed', 'focused', 'current'] as const;
+const BACKING_STATES = ['rest', 'hover', 'pressed', 'focused', 'current', 'open'] as const;
+const INKS = ['link', 'hover', 'current', 'pressed', 'focused', 'open', 'ring'] as const;
+/** Inks that follow others where nobody sets them. */
+const OPTIONAL_INKS: readonly string[] = ['pressed', 'focused', 'open', 'ring'];
 
 /** All that passes down, at a moment. */
 function inheritedOf(site: Site, look: ResolvedLook, shadows: boolean): Inherited[] {
   const colour = (use: ColourUse, opacity = 1) => cssColour(resolveColour(site.palette, use), opacity);
   const { ink, cue, backing, textShadow } = look;
-  const inks = (['link', 'hover', 'current', 'pressed', 'focused', 'ring'] as const).map((key): Inherited => {
-    const isOptional = key === 'pressed' || key === 'focused' || key === 'ring';
+  const inks = INKS.map((key): Inherited => {
+    const isOptional = OPTIONAL_INKS.includes(key);
     const value = colour(ink[key] ?? ink.link);
     return { name: `--hr-${key}`, layer: 'ink', keys: [key], value, isOptional };
   });
@@ -119,7 +122,12 @@ function inheritedProperties(
 }
 
 /** States that links are dressed for beyond rest, hover and current page, anywhere in a header. */
-export function dressedStates(header: Header): { pressed: boolean; focused: boolean; backing: boolean } {
+export function dressedStates(header: Header): {
+  pressed: boolean;
+  focused: boolean;
+  open: boolean;
+  backing: boolean;
+} {
   const sets = (test: (look: Look) => boolean) =>
     wearersOf(header).some((wearer) =>
       allMoments(header).some((moment) => {
@@ -130,6 +138,7 @@ export function dressedStates(header: Header): { pressed: boolean; focused: bool
   return {
     pressed: sets(({ ink }) => ink?.pressed !== undefined),
     focused: sets(({ ink }) => ink?.focused !== undefined),
+    open: sets(({ ink, backing }) => (ink?.open ?? backing?.open) !== undefined),
     backing: sets(({ backing }) => BACKING_STATES.some((state) => backing?.[state] !== undefined)),
   };
 }

@@ -15,6 +15,7 @@ const COLOURS = [
   { name: 'current', label: 'Current page', state: 'current' },
   { name: 'pressed', label: 'Pressed', state: 'pressed' },
   { name: 'focused', label: 'With the keyboard on it', state: 'focused' },
+  { name: 'open', label: 'With its menu open', state: 'open' },
 ] as const;
 
 /** Link, hover and current-page colour, and the logo's variant, each with its verdict. */

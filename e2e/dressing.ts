@@ -1,0 +1,48 @@
+import type { Header } from '@hatrail/core/model/header';
+import { openOwner, type Owner } from './owner.ts';
+
+/** An owner in Dress, with what is done there again and again. */
+export interface Dressing extends Owner {
+  siteId: string;
+  /** The site's first header as the server keeps it now. */
+  header(): Header;
+  /** A row of the cut, by the beginning of its name. */
+  row(name: RegExp): ReturnType<Owner['button']>;
+  /** Puts on a layer that is not there yet. */
+  add(name: string): Promise<void>;
+  undo(): Promise<void>;
+  /** The page on the stage. */
+  stage(): ReturnType<Owner['tab']['frameLocator']>;
+  /** A computed value of the first such element on the stage. */
+  inFrame(selector: string, property: string, pseudo?: string): Promise<string>;
+}
+
+/** Opens Dress of the demo site whose name begins so. */
+export async function openDressing(name: string): Promise<Dressing> {
+  const owner = await openOwner();
+  const { tab, running, kept } = owner;
+  const siteId = running.context.sites.ids().find((id) => kept(id).name.startsWith(name))!;
+  await tab.goto(`${running.url}/sites/${siteId}/dress`);
+  const stage = () => tab.frameLocator('.stage iframe').first();
+  return {
+    ...owner,
+    siteId,
+    header: () => kept(siteId).headers[0]!,
+    row: (beginning) => tab.locator('.cut .layer').getByRole('button', { name: beginning }).first(),
+    add: (layer) =>
+      tab
+        .getByRole('group', { name: 'Add a layer' })
+        .getByRole('button', { name: layer, exact: true })
+        .click(),
+    undo: () => tab.getByRole('button', { name: 'Undo' }).click(),
+    stage,
+    inFrame: (selector, property, pseudo) =>
+      stage()
+        .locator(selector)
+        .first()
+        .evaluate((element, [called, of]) => getComputedStyle(element, of).getPropertyValue(called!), [
+          property,
+          pseudo,
+        ] as const),
+  };
+}
