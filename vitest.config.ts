@@ -1,5 +1,7 @@
 import { defineConfig } from 'vitest/config';
 
+/** What must have the machine to itself: it looks at how long frames and tasks take. */
+const ALONE = ['e2e/much.spec.ts', 'e2e/publishedManner.spec.ts'];
 /** What is compared with Chromium's boxes and pixels: nothing in it depends on time, so that two files may run at once. */
 const PIXELS = ['e2e/agreement*.spec.ts', 'e2e/layout.spec.ts'];
 
@@ -19,11 +21,21 @@ export default defineConfig({
         test: {
           name: 'browser',
           include: ['e2e/**/*.spec.ts'],
-          exclude: PIXELS,
+          exclude: [...PIXELS, ...ALONE],
+          testTimeout: 300_000,
+          hookTimeout: 300_000,
+          maxWorkers: 2,
+          sequence: { groupOrder: 1 },
+        },
+      },
+      {
+        test: {
+          name: 'alone',
+          include: ALONE,
           testTimeout: 300_000,
           hookTimeout: 300_000,
           fileParallelism: false,
-          sequence: { groupOrder: 1 },
+          sequence: { groupOrder: 3 },
         },
       },
       {

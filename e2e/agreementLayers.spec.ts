@@ -13,7 +13,7 @@ import { serveFiles } from './statics.ts';
 
 /** Headers in every layer, dressed by chance with a fixed seed, against Chromium's pixels. */
 
-const HEADERS = Number(process.env.HEADERS ?? 40);
+const HEADERS = Number(process.env.HEADERS ?? 32);
 const FIRST = Number(process.env.FIRST ?? 1);
 const measure = skiaMeasure();
 const tally = new Agreement();

@@ -59,6 +59,9 @@ describe('the owner works with pictures', { timeout: 120_000 }, () => {
     await expect.poll(async () => (await inView()).join(' '), SLOW).toMatch(/\d % of the subject/);
     // The focus goes on the dome, and the band takes the picture by it.
     const picture = tab.locator('.focus-stage');
+    await expect
+      .poll(() => picture.locator('img').evaluate((image: HTMLImageElement) => image.complete), SLOW)
+      .toBe(true);
     const { width, height } = (await picture.boundingBox())!;
     await picture.click({ position: { x: width * 0.65, y: height * 0.57 } });
     await owner.part('Pages');
@@ -70,7 +73,7 @@ describe('the owner works with pictures', { timeout: 120_000 }, () => {
       .getByRole('button', { name: /The dome at noon/ })
       .first()
       .click();
-    const shown = tab.getByRole('region', { name: /In view: .*Opening/ }).locator('li');
+    const shown = tab.getByRole('region', { name: 'In view: Opening, Home' }).locator('li');
     await expect
       .poll(async () => (await shown.allTextContents()).join(' '), SLOW)
       .toContain('subject in view');

@@ -179,9 +179,9 @@ const MANNERS: Partial<Header['manner']>[] = [
   { onScroll: 'stays', switch: { at: 'ground', distance: 40, first: 'light' } },
   { smaller: 24, onScroll: 'returns', switch: { at: 'band', band: 1, distance: 40 } },
 ];
-const FIRST_BY_TURN = 24;
+const FIRST_BY_TURN = 20;
 /** The last of them change along with the scroll. */
-const FIRST_BY_SCROLL = 37;
+const FIRST_BY_SCROLL = 29;
 /** Their links stand on grounds of their own. */
 const PLATES = {
   rest: { colour: { colour: '#767676' }, opacity: 0.4 },

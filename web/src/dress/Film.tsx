@@ -43,6 +43,11 @@ export const Film = memo(function Film({
   onTurn,
 }: FilmProps) {
   const strip = useRef<HTMLDivElement>(null);
+  // Keys may come faster than the screen follows.
+  const latest = useRef(scroll);
+  useEffect(() => {
+    latest.current = scroll;
+  }, [scroll]);
   const facts = scene?.facts;
   const threads = useMemo(() => (scene ? threadsOf(scene.rows) : []), [scene]);
   const pageHeight = facts?.pageHeight ?? 1;
@@ -67,7 +72,8 @@ export const Film = memo(function Film({
     const step = steps[event.key];
     if (step === undefined) return;
     event.preventDefault();
-    onScroll(clampScroll(scroll + step));
+    latest.current = clampScroll(latest.current + step);
+    onScroll(latest.current);
   };
   const percent = (rows: number) => `${(100 * rows) / pageHeight}%`;
   return (

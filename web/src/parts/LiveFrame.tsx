@@ -54,8 +54,9 @@ export function LiveFrame(props: LiveFrameProps) {
   /** Whether the scroll that comes next was asked for from outside. */
   const sent = useRef(false);
   const goTo = (inside: Window, top: number) => {
-    sent.current = true;
+    const before = inside.scrollY;
     inside.scrollTo({ top, behavior: 'instant' });
+    sent.current = inside.scrollY !== before;
   };
 
   const onLoad = () => {
@@ -64,10 +65,12 @@ export function LiveFrame(props: LiveFrameProps) {
     inside.addEventListener(
       'scroll',
       () => {
-        // One that goes when scrolled down is there where it was gone to: that is the moment to be seen.
-        if (sent.current) delete inside.document.querySelector<HTMLElement>('.hr')?.dataset.gone;
-        sent.current = false;
-        now.current.onScroll?.(Math.round(inside.scrollY));
+        if (sent.current) {
+          // One that goes when scrolled down is there where it was gone to: that is the moment to be seen. Whoever asked for
+          // it may be further on by now, and is not told.
+          delete inside.document.querySelector<HTMLElement>('.hr')?.dataset.gone;
+          sent.current = false;
+        } else now.current.onScroll?.(Math.round(inside.scrollY));
       },
       { passive: true },
     );
