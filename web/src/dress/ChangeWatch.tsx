@@ -71,6 +71,7 @@ function Watched({
       </p>
     );
   const { least, below, duration, over } = curve;
+  if (duration === 0) return <p className="origin">{title}: at once, with nothing in between.</p>;
   const unit = over === 'time' ? 'ms' : 'px';
   const clears = least.contrast >= least.needed;
   return (
