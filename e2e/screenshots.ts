@@ -88,7 +88,7 @@ await tab.goto(`${running.url}/sites/${id}/dress`);
 await tab.locator('button.bar-verdict').waitFor(WAIT);
 await tab.getByRole('button', { name: /^Manner/ }).click();
 await tab.getByRole('combobox', { name: 'What the change goes by' }).selectOption('scroll');
-await tab.getByRole('region', { name: 'While a link comes under the pointer' }).scrollIntoViewIfNeeded();
+await tab.getByText('While a link comes under the pointer').scrollIntoViewIfNeeded();
 await tab.waitForTimeout(6000);
 await shoot('dress-change');
 await undo(1);
