@@ -1,6 +1,7 @@
 import { useEffect } from 'react';
 import { create } from 'zustand';
-import type { Header, Moment } from '@hatrail/core/model/header';
+import { changesByScroll } from '@hatrail/core/header/manner';
+import { momentsOf, type Header, type Moment } from '@hatrail/core/model/header';
 import {
   fillCandidates,
   leastFill,
@@ -175,6 +176,12 @@ function questionKey(site: Site, header: Header, moment: Moment, width: number, 
     header.fold,
     manner,
     moment,
+    // On the way from one look to the next, both are seen.
+    changesByScroll(header)
+      ? momentsOf(header)
+          .filter((other) => other !== moment)
+          .map((other) => resolveLook(site, header, other))
+      : [],
     others,
     withoutOpacity(look, layer),
   ]);

@@ -1,5 +1,6 @@
 import type { Change, ChangeCurve } from '@hatrail/core/change/curve';
 import { layoutHeader } from '@hatrail/core/header/layout';
+import { changesByScroll } from '@hatrail/core/header/manner';
 import { contextMeasure, type Measure, type MeasuringContext } from '@hatrail/core/measure/measure';
 import { MOMENTS, allMoments, type Header, type Moment } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
@@ -134,7 +135,8 @@ function proofKey(
     header.fold ?? NONE,
     hashes,
   ];
-  const looks = moment === 'top' ? header.looks.top : header.looks;
+  // The first look stands alone, but where it becomes the next along with the scroll.
+  const looks = moment === 'top' && !changesByScroll(header) ? header.looks.top : header.looks;
   const { duration: _, easing: __, ink: ___, ...manner } = header.manner;
   return JSON.stringify([
     width,
