@@ -68,7 +68,7 @@ export async function expectAgreement(
 ): Promise<void> {
   const { site, header } = scene;
   const raster = rasterAt(scene, page, scroll);
-  await tab.evaluate((y) => scrollTo(0, y), scroll);
+  await scrollTab(tab, scroll);
   const moment = momentAt(scene, scroll);
   await tab.locator(`.hr[data-moment="${moment}"]`).waitFor({ state: 'attached' });
   if (moment === 'back') await bringBack(tab);
@@ -101,7 +101,7 @@ export async function expectAgreement(
 export async function expectHovered(seen: Seen, scroll: number, tally: Agreement): Promise<void> {
   const { scene, pictures, tab } = seen;
   const raster = rasterAt(scene, seen.raster, scroll);
-  await tab.evaluate((y) => scrollTo(0, y), scroll);
+  await scrollTab(tab, scroll);
   const moment = momentAt(scene, scroll);
   const behind = behindAt(scene, scroll);
   const { inks, height } = scene.layouts[moment];
@@ -122,6 +122,19 @@ export async function expectHovered(seen: Seen, scroll: number, tally: Agreement
   const { contrast } = readAt(target, raster, behind);
   const told = groundPatch(raster, behind, target.stack.blur, target.veil);
   compare(target, contrast, told, ground, undefined, tally, `${scroll} px down, hovered`);
+}
+
+/** Scrolls, and waits until the page's scripts have heard of it. */
+async function scrollTab(tab: Tab, scroll: number): Promise<void> {
+  await tab.evaluate(
+    (y) =>
+      new Promise<void>((resolve) => {
+        if (Math.round(scrollY) === y) return resolve();
+        addEventListener('scroll', () => requestAnimationFrame(() => resolve()), { once: true });
+        scrollTo(0, y);
+      }),
+    scroll,
+  );
 }
 
 /** One that goes when scrolled down is judged where it has come back. */

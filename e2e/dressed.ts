@@ -235,7 +235,8 @@ export function dressedSite(base: Site, seed: number): Dressed {
       switch: { at: 'distance', distance: 40 },
       ...(seed >= FIRST_BY_TURN && MANNERS[seed % MANNERS.length]),
       ...(seed >= FIRST_BY_SCROLL && {
-        onScroll: 'stays',
+        onScroll: (['stays', 'returns', 'bottom', 'stays'] as const)[seed % 4]!,
+        ...(seed % 4 === 3 && { smaller: 24 }),
         switch: { at: 'distance', distance: 150 },
         stretch: 200,
       }),
