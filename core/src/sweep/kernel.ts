@@ -60,21 +60,23 @@ export class Kernel {
   }
 
   /**
-   * Lays out arrays of given kinds and lengths, all zeros, in the place of what was there before. All of one call's
-   * arrays are asked for at once, since memory that grows leaves older views behind.
+   * Lays out arrays of given kinds and lengths, all zeros, in the place of what was there before; those that are written over
+   * as a whole may be left as they are. All of one call's arrays are asked for at once, since memory that grows leaves older
+   * views behind.
    */
-  lay<const L extends Record<string, readonly [keyof Arrays, number]>>(
+  lay<const L extends Record<string, readonly [keyof Arrays, number, 'as it is'?]>>(
     wanted: L,
   ): { [K in keyof L]: Part<Arrays[L[K][0]]> } {
     this.#end = BASE;
-    const places = Object.entries(wanted).map(([name, [kind, length]]) => {
+    const places = Object.entries(wanted).map(([name, [kind, length, left]]) => {
       const at = this.#end;
       this.#end = (at + length * KINDS[kind].BYTES_PER_ELEMENT + 15) & ~15;
-      return { name, kind, length, at };
+      return { name, kind, length, at, end: this.#end, isZero: left === undefined };
     });
     const missing = this.#end - this.#memory.buffer.byteLength;
     if (missing > 0) this.#memory.grow(Math.ceil(missing / PAGE));
-    new Uint8Array(this.#memory.buffer, BASE, this.#end - BASE).fill(0);
+    const bytes = new Uint8Array(this.#memory.buffer);
+    for (const { at, end, isZero } of places) if (isZero) bytes.fill(0, at, end);
     const parts = places.map(({ name, kind, length, at }) => [
       name,
       { at, array: new KINDS[kind](this.#memory.buffer, at, length) },
