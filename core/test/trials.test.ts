@@ -1,9 +1,11 @@
 import { describe, expect, test } from 'vitest';
 import { headerInTrial, trialOf, wearTrial } from '../src/header/trials.ts';
 import { checkSite } from '../src/model/check.ts';
+import { rootAddresses } from '../src/output/addresses.ts';
+import { headerCss } from '../src/output/headerCss.ts';
 import { judgePanel } from '../src/sweep/panel.ts';
 import type { Site } from '../src/model/site.ts';
-import { header, site } from './made.ts';
+import { header, measure, site } from './made.ts';
 
 describe('trials', () => {
   const [rail] = header.rails;
@@ -91,6 +93,27 @@ describe('drop-downs and the folded menu', () => {
         [where, 'focus ring', 'focused', 4.5, 'clear'],
       ]),
     );
+  });
+  test('pressed and with the keyboard on them, where they are dressed for that; the ring is in that ink, on that ground', () => {
+    const panel = {
+      fill: { colour: '#ffffff' },
+      ink: { colour: '#000000' },
+      hover: { colour: '#767676' },
+      pressedFill: { colour: '#767676' },
+      focused: { colour: '#ffffff' },
+      focusedFill: { colour: '#1c6b4a' },
+    };
+    const [, , ...rest] = worst(panel).slice(0, 6);
+    expect(rest).toEqual([
+      ['drop-downs', 'entries', 'current', 21, 'clear'],
+      // Pressed the ink is as hovered: on its own colour.
+      ['drop-downs', 'entries', 'pressed', 1, 'lost'],
+      ['drop-downs', 'entries', 'focused', 6.5, 'clear'],
+      ['drop-downs', 'focus ring', 'focused', 6.5, 'clear'],
+    ]);
+    const css = headerCss(opening, { ...header, panel }, measure, rootAddresses(opening));
+    expect(css).toMatch(/\.hr a\.hr-sub:active \{\s+background: rgb\(118 118 118\)/);
+    expect(css).toMatch(/\.hr-sub:focus-visible \{[^}]*color: rgb\(255 255 255\)/);
   });
   test('what opens nothing has no verdict', () => {
     expect(worst(header.panel, site).map(([where]) => where)).not.toContain('drop-downs');

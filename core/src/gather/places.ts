@@ -19,6 +19,7 @@ const KEY_NAMES: Record<string, string> = {
   pressed: 'Pressed',
   focused: 'With the keyboard on it',
   open: 'With its menu open',
+  focusedFill: 'Fill, with the keyboard on it',
   ring: 'Focus ring',
   colour: 'Colour',
   fill: 'Fill',

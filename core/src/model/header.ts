@@ -153,6 +153,19 @@ export class PanelLook {
   @IsOptional()
   @Nested(() => ColourUse)
   hoverFill?: ColourUse;
+  /** The same pressed, as hovered where nothing is said; and with the keyboard on it, as at rest. */
+  @IsOptional()
+  @Nested(() => ColourUse)
+  pressed?: ColourUse;
+  @IsOptional()
+  @Nested(() => ColourUse)
+  pressedFill?: ColourUse;
+  @IsOptional()
+  @Nested(() => ColourUse)
+  focused?: ColourUse;
+  @IsOptional()
+  @Nested(() => ColourUse)
+  focusedFill?: ColourUse;
   /** Ink of the entry of the page one is on. */
   @IsOptional()
   @Nested(() => ColourUse)

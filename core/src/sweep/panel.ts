@@ -38,11 +38,20 @@ export function judgePanel(site: Site, header: Header): PanelVerdict[] {
   ];
   const colour = (use = panel.ink) => resolveColour(site.palette, use);
   const { ink, fill, hover = ink, hoverFill = fill, current = ink } = panel;
+  const { pressed = hover, pressedFill = hoverFill, focused = ink, focusedFill = fill } = panel;
+  const hasPressed = (panel.pressed ?? panel.pressedFill) !== undefined;
+  const hasFocused = (panel.focused ?? panel.focusedFill) !== undefined;
   const states = [
     { what: 'entries' as const, state: 'rest' as const, ink, fill },
     { what: 'entries' as const, state: 'hover' as const, ink: hover, fill: hoverFill },
     { what: 'entries' as const, state: 'current' as const, ink: current, fill },
-    { what: 'focus ring' as const, state: 'focused' as const, ink, fill },
+    ...(hasPressed
+      ? [{ what: 'entries' as const, state: 'pressed' as const, ink: pressed, fill: pressedFill }]
+      : []),
+    ...(hasFocused
+      ? [{ what: 'entries' as const, state: 'focused' as const, ink: focused, fill: focusedFill }]
+      : []),
+    { what: 'focus ring' as const, state: 'focused' as const, ink: focused, fill: focusedFill },
   ];
   return places.flatMap(({ where, size: text }) =>
     states.map(({ what, state, ink: own, fill: ground }) => {

@@ -3,6 +3,7 @@ import type { Header } from '@hatrail/core/model/header';
 import { resolveColour, type ColourUse } from '@hatrail/core/model/palette';
 import type { Site } from '@hatrail/core/model/site';
 import { deltaEOk } from '@hatrail/core/remedy/cost';
+import type { LinkState } from '@hatrail/core/sweep/targets';
 import { judgePanel, type PanelVerdict } from '@hatrail/core/sweep/panel';
 import { changeHeader } from '../editor/edits.ts';
 import { ColourField } from '../parts/ColourField.tsx';
@@ -17,8 +18,20 @@ const FIELDS: { part: Part; label: string; follows: Part }[] = [
   { part: 'ink', label: 'Entries', follows: 'ink' },
   { part: 'hover', label: 'Hovered', follows: 'ink' },
   { part: 'hoverFill', label: 'Fill hovered', follows: 'fill' },
+  { part: 'pressed', label: 'Pressed', follows: 'hover' },
+  { part: 'pressedFill', label: 'Fill pressed', follows: 'hoverFill' },
+  { part: 'focused', label: 'With the keyboard on it', follows: 'ink' },
+  { part: 'focusedFill', label: 'Fill with the keyboard on it', follows: 'fill' },
   { part: 'current', label: 'Own page', follows: 'ink' },
 ];
+
+const FOLLOWING: Partial<Record<Part, string>> = { hover: 'as hovered', hoverFill: 'as hovered' };
+
+/** What a part of the menu's look is, whether it is set or follows another. */
+function valueOf(panel: Panel, part: Part): ColourUse {
+  const { follows } = FIELDS.find((field) => field.part === part)!;
+  return panel[part] ?? valueOf(panel, follows);
+}
 
 /** The look of drop-downs and the folded menu: solid, so that each state has one contrast wherever the page is. */
 export function MenuLook({ site, header }: { site: Site; header: Header }) {
@@ -50,7 +63,7 @@ export function MenuLook({ site, header }: { site: Site; header: Header }) {
                 <ColourField
                   label={`${label}, menu open`}
                   palette={site.palette}
-                  use={panel[part] ?? panel[follows]!}
+                  use={valueOf(panel, part)}
                   onChange={(use) => set(part, use, `${label}, menu open`)}
                 />
               </span>
@@ -65,7 +78,7 @@ export function MenuLook({ site, header }: { site: Site; header: Header }) {
                       put back
                     </button>
                   ) : (
-                    'as at rest'
+                    (FOLLOWING[follows] ?? 'as at rest')
                   )}
                 </span>
               )}
@@ -94,6 +107,14 @@ export function MenuLook({ site, header }: { site: Site; header: Header }) {
   );
 }
 
+/** The ink and the fill of a state. */
+const PARTS: Partial<Record<LinkState, readonly [Part, Part]>> = {
+  hover: ['hover', 'hoverFill'],
+  pressed: ['pressed', 'pressedFill'],
+  focused: ['focused', 'focusedFill'],
+  current: ['current', 'fill'],
+};
+
 /** The swatch nearest to the ink that clears a state, to be taken with one click. */
 function ClearInk({
   site,
@@ -106,9 +127,9 @@ function ClearInk({
   verdict: PanelVerdict;
   set: (part: Part, use: ColourUse, label: string) => void;
 }) {
-  const part: Part = state === 'hover' || state === 'current' ? state : 'ink';
-  const fill = resolveColour(site.palette, (state === 'hover' ? panel.hoverFill : undefined) ?? panel.fill);
-  const now = resolveColour(site.palette, panel[part] ?? panel.ink);
+  const [part, ground] = PARTS[state] ?? (['ink', 'fill'] as const);
+  const fill = resolveColour(site.palette, valueOf(panel, ground));
+  const now = resolveColour(site.palette, valueOf(panel, part));
   const [nearest] = site.palette
     .map((swatch) => ({ swatch, colour: resolveColour(site.palette, { swatch: swatch.id }) }))
     .filter(({ colour }) => contrastRatio(colour, fill) >= needed)

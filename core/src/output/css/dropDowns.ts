@@ -66,7 +66,19 @@ export function subCss(site: Site, { panel }: Header): string {
       panel.hover !== undefined && `color: ${colour(panel.hover)}`,
       panel.hoverFill !== undefined && `background: ${colour(panel.hoverFill)}`,
     ),
-    rule('.hr .hr-sub:focus-visible', 'outline-offset: -4px'),
+    rule(
+      '.hr .hr-sub:focus-visible',
+      'outline-offset: -4px',
+      panel.focused !== undefined && `color: ${colour(panel.focused)}`,
+      panel.focusedFill !== undefined && `background: ${colour(panel.focusedFill)}`,
+    ),
+    panel.pressed || panel.pressedFill
+      ? rule(
+          '.hr a.hr-sub:active',
+          panel.pressed !== undefined && `color: ${colour(panel.pressed)}`,
+          panel.pressedFill !== undefined && `background: ${colour(panel.pressedFill)}`,
+        )
+      : '',
     rule('.hr-search', 'display: flex', 'gap: 8px', 'padding: 8px 16px'),
     rule(
       '.hr-search > *',
