@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { changeCurve } from '../src/change/curve.ts';
+import { changeCurve, timings } from '../src/change/curve.ts';
 import { contrastRatio } from '../src/colour/contrast.ts';
 import { headerCss } from '../src/output/headerCss.ts';
 import { headerHtml } from '../src/output/headerHtml.ts';
@@ -75,6 +75,11 @@ describe('a change along with the scroll', () => {
     expect(curve.least.time).toBe(41);
     expect(curve.least.contrast).toBeLessThan(1.1);
     expect(curve.below).toBeGreaterThan(20);
+  });
+  test('is timed at once or not at all; a stretch that is left over where the ground is followed does not count', () => {
+    const texts = (of: Header) => timings(of).map(({ text }) => text);
+    expect(texts(along())).toEqual(['All at once']);
+    expect(texts(along({ switch: { at: 'ground', distance: 100 } }))).toHaveLength(3);
   });
   test('counts in what a remedy must clear: the least fill is least on the way, too', async () => {
     const snow = raster(500, 2000, () => ({ r: 238, g: 242, b: 246 }));

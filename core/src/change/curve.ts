@@ -197,10 +197,10 @@ function timeBelow(instants: readonly Instant[]): number {
 }
 
 /** Ways to time a change, each as the manner that has it. */
-export function timings({ manner }: Header): { text: string; manner: Header['manner'] }[] {
-  const { ink: _, stretch, ...along } = manner;
-  const { duration } = manner;
-  if (stretch !== undefined) return [{ text: 'All at once', manner: { ...along, duration: 0 } }];
+export function timings(header: Header): { text: string; manner: Header['manner'] }[] {
+  const { ink: _, stretch: __, ...along } = header.manner;
+  const { duration } = along;
+  if (changesByScroll(header)) return [{ text: 'All at once', manner: { ...along, duration: 0 } }];
   return [
     { text: 'The inks first, at once', manner: { ...along, ink: { delay: 0, duration: 0 } } },
     { text: 'The inks last, at once', manner: { ...along, ink: { delay: duration, duration: 0 } } },
