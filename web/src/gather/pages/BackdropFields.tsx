@@ -1,4 +1,4 @@
-import { BLEND_MODES, REPEATS, type Backdrop } from '@hatrail/core/model/layer';
+import { BLEND_MODES, REPEATS, type Backdrop, type Tint } from '@hatrail/core/model/layer';
 import type { Band, BandTurn } from '@hatrail/core/model/page';
 import type { Site } from '@hatrail/core/model/site';
 import { ColourField } from '../../parts/ColourField.tsx';
@@ -207,6 +207,43 @@ export function PictureFields({ site, band, change }: BandFieldsProps) {
   );
 }
 
+/** A colour and how much of it there is. */
+function TintRow({
+  site,
+  label,
+  called: [colour, opacity],
+  tint,
+  onChange,
+}: {
+  site: Site;
+  label: string;
+  /** What the two fields are called. */
+  called: [colour: string, opacity: string];
+  tint: Tint;
+  onChange: (next: Partial<Tint>) => void;
+}) {
+  return (
+    <Row label={label}>
+      <span className="row">
+        <ColourField
+          label={colour}
+          palette={site.palette}
+          use={tint.colour}
+          onChange={(use) => onChange({ colour: use })}
+        />
+        <NumberField
+          label={opacity}
+          unit="% opaque"
+          min={0}
+          max={100}
+          value={Math.round(tint.opacity * 100)}
+          onChange={(percent) => onChange({ opacity: percent / 100 })}
+        />
+      </span>
+    </Row>
+  );
+}
+
 export function TintFields({ site, band, change }: BandFieldsProps) {
   const { tint } = band.backdrop;
   const inBackdrop = (make: (draft: Backdrop) => void) =>
@@ -227,24 +264,13 @@ export function TintFields({ site, band, change }: BandFieldsProps) {
         Tint over it
       </legend>
       {tint && (
-        <Row label="Tint">
-          <span className="row">
-            <ColourField
-              label="Colour of the tint"
-              palette={site.palette}
-              use={tint.colour}
-              onChange={(use) => inBackdrop((draft) => void (draft.tint!.colour = use))}
-            />
-            <NumberField
-              label="Opacity of the tint"
-              unit="% opaque"
-              min={0}
-              max={100}
-              value={Math.round(tint.opacity * 100)}
-              onChange={(opacity) => inBackdrop((draft) => void (draft.tint!.opacity = opacity / 100))}
-            />
-          </span>
-        </Row>
+        <TintRow
+          site={site}
+          label="Tint"
+          called={['Colour of the tint', 'Opacity of the tint']}
+          tint={tint}
+          onChange={(next) => inBackdrop((draft) => void Object.assign(draft.tint!, next))}
+        />
       )}
     </fieldset>
   );
@@ -276,24 +302,13 @@ export function TurnFields({ site, band, change }: BandFieldsProps) {
       </legend>
       {turns && (
         <>
-          <Row label="Into">
-            <span className="row">
-              <ColourField
-                label="Colour that it turns into"
-                palette={site.palette}
-                use={turns.tint.colour}
-                onChange={(use) => inTurn((draft) => void (draft.tint.colour = use))}
-              />
-              <NumberField
-                label="How much of it comes"
-                unit="% opaque"
-                min={0}
-                max={100}
-                value={Math.round(turns.tint.opacity * 100)}
-                onChange={(opacity) => inTurn((draft) => void (draft.tint.opacity = opacity / 100))}
-              />
-            </span>
-          </Row>
+          <TintRow
+            site={site}
+            label="Into"
+            called={['Colour that it turns into', 'How much of it comes']}
+            tint={turns.tint}
+            onChange={(next) => inTurn((draft) => void Object.assign(draft.tint, next))}
+          />
           <Row label="From">
             <span className="row">
               <NumberField
