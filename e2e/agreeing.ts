@@ -11,6 +11,7 @@ import { sizeOf, type Area } from '@hatrail/core/stack/area';
 import type { Drawing, LogoPixels } from '@hatrail/core/stack/drawing';
 import { groundPatch, pixelAt, type Raster } from '@hatrail/core/stack/ground';
 import { readAt } from '@hatrail/core/sweep/exact';
+import { marginOf } from '@hatrail/core/sweep/margin';
 import { sceneTargets } from '@hatrail/core/sweep/prove';
 import { behindAt, momentAt, type Scene } from '@hatrail/core/sweep/scene';
 import { rasterAt } from '@hatrail/core/sweep/turns';
@@ -43,10 +44,10 @@ export class Agreement {
   }
 }
 
-/** How far a ratio may be off, over a ground of some layers. What is allowed beyond 0.1 or 2 % is told in docs/agreement.md. */
-function allowed(seen: number, { stack: { blur, layers }, ink }: Target): number {
-  if (layers.some(({ name }) => name === 'textShadow')) return Math.max(0.15, seen * 0.07);
-  return Math.max(0.1, seen * (blur || ink.what.kind === 'mark' ? 0.035 : 0.02));
+/** How far a ratio may be off: 0.1 or 2 %, or what the application itself says of it on the screen. */
+function allowed(seen: number, target: Target): number {
+  const { least, share } = marginOf(target) ?? { least: 0.1, share: 0.02 };
+  return Math.max(least, seen * share);
 }
 
 export interface Seen {

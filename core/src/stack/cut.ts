@@ -5,6 +5,7 @@ import type { Moment } from '../model/header.ts';
 import { readAt, readGround } from '../sweep/exact.ts';
 import { calledOf, sceneTargets } from '../sweep/prove.ts';
 import { behindAt, type Scene } from '../sweep/scene.ts';
+import { marginOf, type Margin } from '../sweep/margin.ts';
 import { rasterAt } from '../sweep/turns.ts';
 import type { InkPart, LinkState, Target } from '../sweep/targets.ts';
 import type { Cell } from '../sweep/cells.ts';
@@ -46,6 +47,8 @@ export interface Cut {
   steps: CutStep[];
   /** Mean share of the page that shows through all layers at the cell, 0 to 1. */
   through: number;
+  /** How far the browser's own pixels can be from these, where that is more than a rounding. */
+  margin: Margin | undefined;
   look: ResolvedLook;
 }
 
@@ -95,6 +98,7 @@ export function cutScene(
     ink: target.shape.kind === 'cells' ? { ...target.shape.colour, a: 1 } : { r: 0, g: 0, b: 0, a: 0 },
     steps,
     through: meanThrough(veilOf(layers, cell)),
+    margin: marginOf(target),
     look: resolveLook(scene.site, scene.header, at.moment),
   };
 }

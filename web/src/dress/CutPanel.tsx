@@ -1,6 +1,7 @@
 import type { SceneFacts } from '../engine/types.ts';
 import { resolveWorn, type LayerName, type Wearer } from '@hatrail/core/header/look';
 import { coversOf } from '@hatrail/core/header/covers';
+import { isTooNear, type Margin } from '@hatrail/core/sweep/margin';
 import { momentName, type Header, type Moment } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
 import type { Cut } from '@hatrail/core/stack/cut';
@@ -154,6 +155,7 @@ export function CutPanel(props: CutPanelProps) {
           'This moment is never met on this page at this width: the page ends before it begins.'
         )}
       </p>
+      {cut && <NearCall cut={cut} />}
       <p className="wearer-choice">
         <label htmlFor="wearer">Look of</label>
         <select
@@ -300,5 +302,23 @@ export function CutPanel(props: CutPanelProps) {
         </p>
       )}
     </section>
+  );
+}
+
+const BECAUSE: Record<Margin['because'], string> = {
+  textShadow: 'a browser draws the blur of a text shadow in its own way',
+  blur: 'a browser blurs a smaller picture of the page and enlarges it',
+  mark: 'a mark has few pixels, and pictures behind it are resampled in the browser’s own way',
+};
+
+/** Says where a verdict is so near that the browser's own pixels could make it another. */
+function NearCall({ cut: { steps, needed, margin } }: { cut: Cut }) {
+  const contrast = steps.at(-1)!.contrast;
+  if (!margin || !isTooNear(contrast, needed, margin)) return null;
+  return (
+    <p className="note-warn" role="note">
+      Too near to be certain: {BECAUSE[margin.because]}, so its contrast can be up to{' '}
+      {(100 * margin.share).toFixed(1).replace('.0', '')}&nbsp;% from this. A few percent more are safe.
+    </p>
   );
 }
