@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { mixFills } from '../src/change/between.ts';
-import { changeCurve, timings } from '../src/change/curve.ts';
+import { changeCurve } from '../src/change/curve.ts';
+import { timings } from '../src/change/timings.ts';
 import { easingOf } from '../src/change/easing.ts';
 import type { Header } from '../src/model/header.ts';
 import { layoutScene } from '../src/sweep/scene.ts';

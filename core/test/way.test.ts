@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest';
-import { changeCurve, timings } from '../src/change/curve.ts';
+import { changeCurve } from '../src/change/curve.ts';
+import { timings } from '../src/change/timings.ts';
 import { contrastRatio } from '../src/colour/contrast.ts';
 import { headerCss } from '../src/output/headerCss.ts';
 import { headerHtml } from '../src/output/headerHtml.ts';

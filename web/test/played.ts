@@ -1,3 +1,4 @@
+import { changeCurve, type Change, type ChangeCurve } from '@hatrail/core/change/curve';
 import type { Header, Moment } from '@hatrail/core/model/header';
 import type { Page } from '@hatrail/core/model/page';
 import type { Site } from '@hatrail/core/model/site';
@@ -84,6 +85,36 @@ export function fillWork(hand: SiteAtHand, moment: Moment): FillWork {
 }
 
 export const costOf = async () => undefined;
+
+export async function proveChange(
+  { site }: SiteAtHand,
+  header: Header,
+  pageId: string,
+  _width: number,
+  change: Change,
+  { signal }: { signal?: AbortSignal } = {},
+): Promise<ChangeCurve | undefined> {
+  signal?.throwIfAborted();
+  const { scene, raster } = sceneOf(
+    site,
+    header,
+    site.pages.find(({ id }) => id === pageId)!,
+  );
+  return changeCurve(scene, raster, noDrawing, change);
+}
+
+export async function proveChangeAll(hand: SiteAtHand, header: Header, change: Change) {
+  const curves = await Promise.all(
+    hand.site.pages.map(async ({ id }) => ({
+      id,
+      curve: await proveChange(hand, header, id, WIDTH, change),
+    })),
+  );
+  const [worst] = curves
+    .flatMap(({ id, curve }) => (curve ? [{ ...curve, id }] : []))
+    .sort((a, b) => a.least.contrast / a.least.needed - b.least.contrast / b.least.needed);
+  return worst && { least: { ...worst.least, pageId: worst.id, width: WIDTH }, below: worst.below };
+}
 
 export async function readBandAt(
   { site }: SiteAtHand,

@@ -1,7 +1,8 @@
 import { momentsOf, type Header, type Moment } from '../model/header.ts';
 import type { Drawing } from '../stack/drawing.ts';
 import type { Raster } from '../stack/ground.ts';
-import { Planes, sceneTargets, sweepTarget } from '../sweep/prove.ts';
+import type { Site } from '../model/site.ts';
+import { Planes, sceneTargets, sweepTarget, worstAt } from '../sweep/prove.ts';
 import { momentAt, spanOfInk, spansOf, type Scene, type Span } from '../sweep/scene.ts';
 import { rasterAt, stretchesIn } from '../sweep/turns.ts';
 import type { Target } from '../sweep/targets.ts';
@@ -18,6 +19,8 @@ export interface Instant {
   item: string;
   contrast: number;
   needed: number;
+  /** Where it is met, CSS pixels of scroll. */
+  scroll: number;
 }
 
 export interface ChangeCurve {
@@ -46,8 +49,8 @@ export function durationOf({ manner }: Pick<Header, 'manner'>): number {
   return ink ? Math.max(duration, ink.delay + ink.duration) : duration;
 }
 
-/** The header at an instant of a change. */
-function headerAt({ site, header }: Scene, change: Change, time: number): Header {
+/** The header at an instant of a change over time, worn at the top: `time` ms from its beginning. */
+export function headerAt(site: Site, header: Header, change: Change, time: number): Header {
   const { duration, easing = 'ease', ink = { delay: 0, duration } } = header.manner;
   const eased = easingOf(easing);
   const share = (begins: number, lasts: number) =>
@@ -90,7 +93,7 @@ function instantAt(
   change: Change,
   time: number,
 ): Instant | undefined {
-  const header = headerAt(scene, change, time);
+  const header = headerAt(scene.site, scene.header, change, time);
   const layout = scene.layouts[change.kind === 'hover' ? change.moment : 'top'];
   const between: Scene = {
     ...scene,
@@ -116,9 +119,12 @@ function worstOf(
     for (const target of targets) {
       const own = spanOfInk(target.ink, span);
       if (!own) continue;
-      const contrast = sweepTarget(scene, own, target, shown, planes).reduce((a, b) => Math.min(a, b));
+      const contrasts = sweepTarget(scene, own, target, shown, planes);
+      const at = worstAt(contrasts);
+      const contrast = contrasts[at]!;
       if (worst && contrast / target.needed >= worst.contrast / worst.needed) continue;
-      worst = { time, item: target.ink.name, contrast, needed: target.needed };
+      const { name: item } = target.ink;
+      worst = { time, item, contrast, needed: target.needed, scroll: own.from + at };
     }
   }
   return worst;
@@ -194,16 +200,4 @@ function timeBelow(instants: readonly Instant[]): number {
     else if (a < 0 || b < 0) below += (time * Math.abs(a < 0 ? a : b)) / Math.abs(a - b);
   }
   return below;
-}
-
-/** Ways to time a change, each as the manner that has it. */
-export function timings(header: Header): { text: string; manner: Header['manner'] }[] {
-  const { ink: _, stretch: __, ...along } = header.manner;
-  const { duration } = along;
-  if (changesByScroll(header)) return [{ text: 'All at once', manner: { ...along, duration: 0 } }];
-  return [
-    { text: 'The inks first, at once', manner: { ...along, ink: { delay: 0, duration: 0 } } },
-    { text: 'The inks last, at once', manner: { ...along, ink: { delay: duration, duration: 0 } } },
-    { text: 'All at once', manner: { ...along, duration: 0 } },
-  ];
 }

@@ -1,11 +1,11 @@
-import { Button } from '@mui/material';
 import { useEffect, useState } from 'react';
-import { timings, type Change, type ChangeCurve } from '@hatrail/core/change/curve';
+import type { Change, ChangeCurve } from '@hatrail/core/change/curve';
 import type { Header, Moment } from '@hatrail/core/model/header';
 import { isAbort } from '../engine/pool.ts';
 import { proveChange, type SiteAtHand } from '../engine/proof.ts';
 import { figure } from '../parts/Verdict.tsx';
-import { setManner } from './lookEdits.ts';
+import type { Compare } from './compare.ts';
+import { Timings } from './Timings.tsx';
 
 interface ChangeWatchProps {
   hand: SiteAtHand;
@@ -14,6 +14,7 @@ interface ChangeWatchProps {
   pageId: string;
   pageTitle: string;
   width: number;
+  onCompare: Compare;
 }
 
 /** The worst contrast while one moment changes into the next, and while a link comes under the pointer. */
@@ -41,6 +42,7 @@ function Watched({
   width,
   title,
   change,
+  onCompare,
 }: ChangeWatchProps & { title: string; change: Change }) {
   const [found, setFound] = useState<Found>();
   const key = JSON.stringify(change);
@@ -88,7 +90,15 @@ function Watched({
         {below > 0 && `; something is below for ${Math.max(1, Math.round(below))} ${unit}`}.
       </p>
       {!clears && change.kind === 'moment' && (
-        <Timings hand={hand} header={header} pageId={pageId} width={width} below={below} />
+        <Timings
+          hand={hand}
+          header={header}
+          pageId={pageId}
+          pageTitle={pageTitle}
+          width={width}
+          curve={curve}
+          onCompare={onCompare}
+        />
       )}
     </section>
   );
@@ -116,72 +126,5 @@ function Plot({ curve: { instants, duration }, label }: { curve: ChangeCurve; la
         what is needed
       </text>
     </svg>
-  );
-}
-
-/** Other ways to time the change, each with its own curve's least; shown where they are below for less long. */
-function Timings({
-  hand,
-  header,
-  pageId,
-  width,
-  below,
-}: Pick<ChangeWatchProps, 'hand' | 'header' | 'pageId' | 'width'> & { below: number }) {
-  const [ways, setWays] = useState<{ text: string; manner: Header['manner']; curve: ChangeCurve }[]>();
-  useEffect(() => {
-    const stop = new AbortController();
-    const tried = timings(header).map(async ({ text, manner }) => {
-      const curve = await proveChange(
-        hand,
-        { ...header, manner },
-        pageId,
-        width,
-        { kind: 'moment' },
-        {
-          signal: stop.signal,
-        },
-      );
-      return { text, manner, curve };
-    });
-    Promise.all(tried)
-      .then((all) => {
-        const better = all.flatMap((way) =>
-          way.curve && way.curve.below < below - 1 ? [{ ...way, curve: way.curve }] : [],
-        );
-        if (!stop.signal.aborted) setWays(better.sort((a, b) => a.curve.below - b.curve.below));
-      })
-      .catch((error: unknown) => {
-        if (!isAbort(error)) setWays([]);
-      });
-    return () => stop.abort();
-    // The header is part of the site.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [hand.site, header.id, pageId, width, below]);
-  if (!ways) return <p className="quiet">Other timings are being computed.</p>;
-  if (ways.length === 0) return <p className="quiet">No other timing is below for less long.</p>;
-  return (
-    <ul className="timings">
-      {ways.map(({ text, manner, curve }) => (
-        <li key={text}>
-          {text}:{' '}
-          {curve.below > 0
-            ? `least ${figure(curve.least.contrast)}, below for ${Math.max(1, Math.round(curve.below))} ms`
-            : curve.duration > 0
-              ? `clear all the way, least ${figure(curve.least.contrast)}`
-              : 'nothing in between'}
-          .{' '}
-          <Button
-            size="small"
-            variant="outlined"
-            aria-label={`Try it: ${text}`}
-            onClick={() =>
-              setManner(header, { ink: manner.ink, duration: manner.duration, stretch: manner.stretch }, text)
-            }
-          >
-            Try it
-          </Button>
-        </li>
-      ))}
-    </ul>
   );
 }

@@ -13,6 +13,7 @@ import { addLayer } from './addLayer.ts';
 import type { Page } from '@hatrail/core/model/page';
 import type { SiteAtHand } from '../engine/proof.ts';
 import { ChangeWatch } from './ChangeWatch.tsx';
+import type { Compare } from './compare.ts';
 import { CopyFrom, wearersOf } from './CopyFrom.tsx';
 import { Covers } from './Covers.tsx';
 import { HoldChoice } from './HoldChoice.tsx';
@@ -49,6 +50,7 @@ interface CutPanelProps {
   /** The state that the links on the stage are held in. */
   held: Held | undefined;
   onHold: (held: Held | undefined) => void;
+  onCompare: Compare;
 }
 
 /** Layers from the ink down, as they lie. */
@@ -98,6 +100,7 @@ export function CutPanel(props: CutPanelProps) {
     onOpen: setOpen,
     whose,
     onWhose: setWhose,
+    onCompare,
   } = props;
   const pageTitle = page.title;
   const wearers = wearersOf(header);
@@ -292,6 +295,7 @@ export function CutPanel(props: CutPanelProps) {
           pageId={page.id}
           pageTitle={page.title}
           width={width}
+          onCompare={onCompare}
         />
       </LayerRow>
       {Object.keys(ownLook(wearer, moment)).length > 0 && (moment !== 'top' || isPart) && (

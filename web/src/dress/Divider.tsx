@@ -1,13 +1,7 @@
 import { useRef, useState, type KeyboardEvent } from 'react';
 import { LiveFrame } from '../parts/LiveFrame.tsx';
 import type { Preview } from '../parts/preview.ts';
-
-/** Another look to be held against the present one. */
-export interface Compared {
-  /** What it is called: a trial, or what a remedy does. */
-  name: string;
-  preview: Preview;
-}
+import type { Compared } from './compare.ts';
 
 interface DividerProps {
   compared: Compared;
@@ -35,30 +29,35 @@ export function Divider({ compared, width, height, scale, scroll, onEnd }: Divid
     }
     if (event.key === 'Escape') onEnd();
   };
+  const { name, preview, now } = compared;
+  const side = (shown: Preview, title: string, clip: string) => (
+    <div className="divider-other" style={{ clipPath: clip }} aria-hidden="true">
+      <LiveFrame
+        preview={shown}
+        title={`${title}, to compare`}
+        width={width}
+        height={height}
+        scale={scale}
+        scroll={scroll}
+      />
+    </div>
+  );
   return (
     <div ref={box} className="divider">
-      <div className="divider-other" style={{ clipPath: `inset(0 0 0 ${at}%)` }} aria-hidden="true">
-        <LiveFrame
-          preview={compared.preview}
-          title={`${compared.name}, to compare`}
-          width={width}
-          height={height}
-          scale={scale}
-          scroll={scroll}
-        />
-      </div>
+      {now && side(now.preview, now.name, `inset(0 ${100 - at}% 0 0)`)}
+      {side(preview, name, `inset(0 0 0 ${at}%)`)}
       <span className="divider-name" style={{ right: `calc(${100 - at}% + 10px)` }}>
-        Now
+        {now?.name ?? 'Now'}
       </span>
       <span className="divider-name" style={{ left: `calc(${at}% + 10px)` }}>
-        {compared.name}
+        {name}
       </span>
       <span
         className="divider-line"
         style={{ left: `${at}%` }}
         role="slider"
         tabIndex={0}
-        aria-label={`Divider between the look now and ${compared.name}`}
+        aria-label={`Divider between the look now and ${name}`}
         aria-valuemin={0}
         aria-valuemax={100}
         aria-valuenow={Math.round(at)}

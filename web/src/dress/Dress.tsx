@@ -2,16 +2,16 @@ import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } f
 import { useOutletContext } from 'react-router';
 import { resolveLook } from '@hatrail/core/header/look';
 import { usualWindowHeight } from '@hatrail/core/page/layout';
-import { momentName, type Header, type Moment } from '@hatrail/core/model/header';
+import { momentName, type Moment } from '@hatrail/core/model/header';
 import { changesByScroll } from '@hatrail/core/header/manner';
 import { momentAt, wayRound } from '@hatrail/core/sweep/scene';
 import type { Probe } from '@hatrail/core/sweep/prove';
 import { useLeast, useVerdicts } from '../editor/verdicts.ts';
 import { useEditor } from '../editor/store.ts';
 import type { EditorContext } from '../editor/Editor.tsx';
-import { withHeader } from '../engine/proof.ts';
 import { usePreview, type Held } from '../parts/preview.ts';
 import { BorrowedGround, borrowedPage, groundCss, groundName, type Ground } from './BorrowedGround.tsx';
+import { useCompare } from './compare.ts';
 import { CutPanel, type OpenPart } from './CutPanel.tsx';
 import { CutHandles, PictureHandle } from './StageHandles.tsx';
 import { Film, FILM_WIDTH } from './Film.tsx';
@@ -77,18 +77,17 @@ export function Dress() {
     if (isWaiting && worst) go({ scroll: worst.scroll });
   }, [isWaiting, worst, go]);
 
+  const goTo = useCallback(
+    (next: number) => go({ scroll: next, ...(facts && !isPointed && { moment: momentAt(facts, next) }) }),
+    [go, facts, isPointed],
+  );
+  const { compared, compare, end } = useCompare(hand, header, page, measure, goTo);
   const [open, setOpen] = useState<OpenPart>('fill');
   const [whose, setWhose] = useState('header');
   const opened: Held = facts?.layout.folded ? 'menu' : 'drop-downs';
   const [held, setHeld] = useState<Held>();
   const [menu, setMenu] = useState<'open' | 'closed'>('closed');
   const heldNow = menu === 'open' ? opened : (held ?? (isPointed ? 'pointed' : undefined));
-  const [other, setOther] = useState<{ name: string; header: Header }>();
-  const otherHand = useMemo(() => (other ? withHeader(hand, other.header) : hand), [hand, other]);
-  const otherPreview = usePreview(otherHand, other?.header ?? header, page, other && measure);
-  const isOfThis = other?.header.id === header.id;
-  const compared = isOfThis && otherPreview ? { name: other.name, preview: otherPreview } : undefined;
-  const compare = (name: string, to: Header) => setOther({ name, header: to });
   const stage = useRef<HTMLDivElement>(null);
   const room = useWidthOf(stage);
   const windowHeight = facts?.windowHeight ?? usualWindowHeight(width);
@@ -110,10 +109,6 @@ export function Dress() {
       ) : undefined
     ) : undefined;
 
-  const goTo = useCallback(
-    (next: number) => go({ scroll: next, ...(facts && !isPointed && { moment: momentAt(facts, next) }) }),
-    [go, facts, isPointed],
-  );
   const setStretch = useCallback(
     (stretch: number) => setManner(header, { stretch }, STRETCH_LABEL),
     [header],
@@ -207,7 +202,7 @@ export function Dress() {
             worst={ground === 'page' && menu === 'closed' ? mostLost(probes) : undefined}
             compared={compared}
             handles={handles}
-            onCompared={() => setOther(undefined)}
+            onCompared={end}
             onScroll={(next) => next !== scroll && goTo(next)}
             onLink={followLink}
           />
@@ -290,6 +285,7 @@ export function Dress() {
               onOpen={setOpen}
               whose={whose}
               onWhose={setWhose}
+              onCompare={compare}
             />
             <Remedy
               hand={hand}

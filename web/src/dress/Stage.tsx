@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import type { Probe } from '@hatrail/core/sweep/prove';
-import { Divider, type Compared } from './Divider.tsx';
+import type { Compared } from './compare.ts';
+import { Divider } from './Divider.tsx';
 import { LiveFrame } from '../parts/LiveFrame.tsx';
 import type { Held, Preview } from '../parts/preview.ts';
 import { figure } from '../parts/Verdict.tsx';

@@ -1,4 +1,4 @@
-import type { Change, ChangeCurve } from '@hatrail/core/change/curve';
+import type { Change, ChangeCurve, Instant } from '@hatrail/core/change/curve';
 import { layoutHeader } from '@hatrail/core/header/layout';
 import { changesByScroll } from '@hatrail/core/header/manner';
 import { contextMeasure, type Measure, type MeasuringContext } from '@hatrail/core/measure/measure';
@@ -267,6 +267,42 @@ export async function proveChange(
     urgency: 'soon',
     ...options,
   });
+}
+
+/** A change over every page and width: where it is worst, and the longest that anything is below anywhere. */
+export interface WholeChange {
+  least: Instant & { pageId: string; width: number };
+  below: number;
+}
+
+/**
+ * How well a header is read on every page and at every width while it changes.
+ * @param progress told after each page and width
+ * @returns `undefined` where no page ever comes to it
+ */
+export async function proveChangeAll(
+  at: SiteAtHand,
+  header: Header,
+  change: Change,
+  options: ProofOptions & { width?: number; progress?: (done: number, of: number) => void } = {},
+): Promise<WholeChange | undefined> {
+  const places = placesToProve(at.site, options.width);
+  let done = 0;
+  const found = await Promise.all(
+    places.map(async ({ pageId, width }) => {
+      const curve = await proveChange(at, header, pageId, width, change, { urgency: 'later', ...options });
+      options.progress?.(++done, places.length);
+      return curve && { least: { ...curve.least, pageId, width }, below: curve.below };
+    }),
+  );
+  return found.reduce<WholeChange | undefined>((worst, one) => {
+    if (!worst || !one) return worst ?? one;
+    const share = ({ least: { contrast, needed } }: WholeChange) => contrast / needed;
+    return {
+      least: (share(one) < share(worst) ? one : worst).least,
+      below: Math.max(worst.below, one.below),
+    };
+  }, undefined);
 }
 
 /** The words of a page's band, at every standard width and the one on screen; none where the page has no such band. */

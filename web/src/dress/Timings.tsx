@@ -1,0 +1,127 @@
+import { Button } from '@mui/material';
+import { useEffect, useState } from 'react';
+import { durationOf, headerAt, type ChangeCurve } from '@hatrail/core/change/curve';
+import { changesByScroll } from '@hatrail/core/header/manner';
+import type { Header } from '@hatrail/core/model/header';
+import type { Site } from '@hatrail/core/model/site';
+import { betterTimings, type BetterTiming } from '../editor/timings.ts';
+import { isAbort } from '../engine/pool.ts';
+import type { SiteAtHand, WholeChange } from '../engine/proof.ts';
+import { figure } from '../parts/Verdict.tsx';
+import type { Compare } from './compare.ts';
+import { setManner } from './lookEdits.ts';
+
+interface TimingsProps {
+  hand: SiteAtHand;
+  header: Header;
+  pageId: string;
+  pageTitle: string;
+  width: number;
+  onCompare: Compare;
+  /** The present change on the page on screen. */
+  curve: ChangeCurve;
+}
+
+interface Found {
+  /** The site that they were found for: they hold for no other. */
+  of: Site;
+  ways: BetterTiming[];
+  failure?: string;
+}
+
+/** Other ways to time the change, each swept on the page on screen before it is shown, and then over every page. */
+export function Timings({ hand, header, pageId, pageTitle, width, curve, onCompare }: TimingsProps) {
+  const [found, setFound] = useState<Found>();
+  const { below } = curve;
+  useEffect(() => {
+    const stop = new AbortController();
+    betterTimings({ hand, header, pageId, width, below, signal: stop.signal }, (ways) => {
+      if (!stop.signal.aborted) setFound({ of: hand.site, ways });
+    }).catch((error: unknown) => {
+      if (!isAbort(error) && !stop.signal.aborted)
+        setFound((now) => ({ ways: [], ...now, of: hand.site, failure: (error as Error).message }));
+    });
+    return () => stop.abort();
+    // The header is part of the site.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [hand.site, header.id, pageId, width, below]);
+  if (found?.of !== hand.site) return <p className="quiet">Other timings are being computed.</p>;
+  const { ways, failure } = found;
+  return (
+    <>
+      {ways.length === 0 && !failure && <p className="quiet">No other timing is below for less long.</p>}
+      <ul className="timings">
+        {ways.map((way) => (
+          <li key={way.text}>
+            <p>
+              <strong>{way.text}</strong>: {curveText(way.curve)} on {pageTitle} at {width} px.{' '}
+              {way.whole ? (
+                <>Over every page and width: {wholeText(hand.site, way.whole)}.</>
+              ) : (
+                !failure && <span className="quiet">Every other page and width is being swept.</span>
+              )}{' '}
+              No look becomes another; {tookText(header, way.manner)}.
+            </p>
+            <Button
+              size="small"
+              variant="outlined"
+              aria-label={`Try it: ${way.text}`}
+              onClick={() => {
+                const { ink, duration, stretch } = way.manner;
+                setManner(header, { ink, duration, stretch }, way.text);
+              }}
+            >
+              Try it
+            </Button>{' '}
+            <Button
+              size="small"
+              aria-label={`Compare: ${way.text}`}
+              onClick={() => onCompare(...stillsOf(hand.site, header, way, curve))}
+            >
+              Compare
+            </Button>
+          </li>
+        ))}
+      </ul>
+      {failure && (
+        <p role="alert">The other timings could not be swept: {failure} Change something to try again.</p>
+      )}
+    </>
+  );
+}
+
+const belowText = (below: number) => `below for ${Math.max(1, Math.round(below))} ms`;
+
+function curveText({ below, duration, least }: ChangeCurve): string {
+  if (below > 0) return `least ${figure(least.contrast)}, ${belowText(below)}`;
+  return duration > 0 ? `clear all the way, least ${figure(least.contrast)}` : 'nothing in between';
+}
+
+function wholeText({ pages }: Site, { below, least }: WholeChange): string {
+  const where = `${pages.find(({ id }) => id === least.pageId)?.title} at ${least.width} px`;
+  const said = `least ${figure(least.contrast)} where ${least.needed} is needed, ${least.item} on ${where}`;
+  return below > 0 ? `${said}; ${belowText(below)}` : said;
+}
+
+function tookText(header: Header, manner: Header['manner']): string {
+  const [now, then] = [durationOf(header), durationOf({ manner })];
+  if (changesByScroll(header)) return 'the change no longer goes along with the scroll';
+  return now === then ? `the change takes ${then} ms, as now` : `the change takes ${then} ms, and not ${now}`;
+}
+
+/**
+ * The two timings held against each other where the present one is worst: each header as it is at that instant, or, where
+ * it changes along with the scroll, at that scroll.
+ */
+function stillsOf(
+  site: Site,
+  header: Header,
+  { text, manner }: BetterTiming,
+  { least: { time, scroll }, over }: ChangeCurve,
+): Parameters<Compare> {
+  const timed = { ...header, manner };
+  if (over === 'scroll') return [text, timed, { scroll }];
+  const at = `${Math.round(time)} ms in`;
+  const still = (of: Header) => headerAt(site, of, { kind: 'moment' }, Math.min(time, durationOf(of)));
+  return [`${text}, ${at}`, still(timed), { scroll, now: { name: `Now, ${at}`, header: still(header) } }];
+}

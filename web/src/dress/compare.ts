@@ -1,0 +1,70 @@
+import { useMemo, useState } from 'react';
+import type { Header } from '@hatrail/core/model/header';
+import type { Page } from '@hatrail/core/model/page';
+import type { Measure } from '@hatrail/core/measure/measure';
+import { withHeader, type SiteAtHand } from '../engine/proof.ts';
+import { usePreview, type Preview } from '../parts/preview.ts';
+
+/** Another look to be held against the present one, or against what stands for it. */
+export interface Compared {
+  /** What it is called: a trial, or what a remedy does. */
+  name: string;
+  preview: Preview;
+  /** What is shown in the place of the look now: an instant of its change. */
+  now?: { name: string; preview: Preview };
+}
+
+/** Where two headers are held against each other, and what stands for the present one if it is not itself. */
+interface Still {
+  scroll: number;
+  now?: { name: string; header: Header };
+}
+
+/** Holds another header against the present one. */
+export type Compare = (name: string, header: Header, still?: Still) => void;
+
+interface Other {
+  name: string;
+  header: Header;
+  now: Still['now'];
+}
+
+/** What is held against a header on a page, if anything, and how to begin and end it. */
+export function useCompare(
+  hand: SiteAtHand,
+  header: Header,
+  page: Page,
+  measure: Measure | undefined,
+  goTo: (scroll: number) => void,
+): { compared: Compared | undefined; compare: Compare; end: () => void } {
+  const [other, setOther] = useState<Other>();
+  const preview = useOther(hand, header, page, measure, other?.header);
+  const now = useOther(hand, header, page, measure, other?.now?.header);
+  const isOfThis = other?.header.id === header.id;
+  const isReady = isOfThis && preview && (!other.now || now);
+  return {
+    compared: isReady
+      ? {
+          name: other.name,
+          preview,
+          ...(other.now && now && { now: { name: other.now.name, preview: now } }),
+        }
+      : undefined,
+    compare: (name, to, still) => {
+      setOther({ name, header: to, now: still?.now });
+      if (still) goTo(still.scroll);
+    },
+    end: () => setOther(undefined),
+  };
+}
+
+function useOther(
+  hand: SiteAtHand,
+  header: Header,
+  page: Page,
+  measure: Measure | undefined,
+  other: Header | undefined,
+): Preview | undefined {
+  const itsHand = useMemo(() => (other ? withHeader(hand, other) : hand), [hand, other]);
+  return usePreview(itsHand, other ?? header, page, other && measure);
+}
