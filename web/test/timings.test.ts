@@ -22,6 +22,20 @@ const changing = (manner: Partial<Header['manner']> = {}): Header => ({
   },
   manner: { ...header.manner, duration: 240, easing: 'linear', ...manner },
 });
+/**
+ * Grey links on a solid night become white on a thinner one, where the snow comes under the header: it must not thin out
+ * before they are light.
+ */
+function thinning(): Header {
+  const of = changing({
+    ink: { delay: 0, duration: 240 },
+    duration: 60,
+    switch: { at: 'distance', distance: 480 },
+  });
+  of.looks.top = { ink: inks({ colour: '#8a93a5' }), fill: { colour: night, opacity: 1 } };
+  of.looks.scrolled = { ink: inks(WHITE), fill: { colour: night, opacity: 0.66 } };
+  return of;
+}
 const handOf = (of: Header) => ({ site: { ...site, headers: [of] }, hashes: {} });
 const moment = { kind: 'moment' } as const;
 const belowOf = async (of: Header) => (await proveChange(handOf(of), of, 'home', WIDTH, moment))!.below;
@@ -48,18 +62,15 @@ describe('other timings', () => {
     }
   });
   test('they are listed at once, and each is then swept over every page', async () => {
-    const { told } = await found(changing());
+    const { told } = await found(thinning());
     expect(told[0]!.every(({ whole }) => whole === undefined)).toBe(true);
-    expect(told.at(-1)!.every(({ whole }) => whole?.least.pageId === 'home')).toBe(true);
-    expect(told).toHaveLength(told[0]!.length + 1);
+    const timed = told.at(-1)!.filter(({ curve }) => curve.duration > 0);
+    expect(timed.length).toBeGreaterThan(0);
+    expect(timed.every(({ whole }) => whole?.least.pageId === 'home')).toBe(true);
+    expect(told).toHaveLength(timed.length + 1);
   });
   test('inks with a time of their own: of the durations of the rest, the shortest that is clear', async () => {
-    // Grey links on a solid night become white on a thinner one: it must not thin out before they are light.
-    // The change is met where the snow comes under the header.
-    const switched = { at: 'distance', distance: 480 } as const;
-    const of = changing({ ink: { delay: 0, duration: 240 }, duration: 60, switch: switched });
-    of.looks.top = { ink: inks({ colour: '#8a93a5' }), fill: { colour: night, opacity: 1 } };
-    of.looks.scrolled = { ink: inks(WHITE), fill: { colour: night, opacity: 0.66 } };
+    const of = thinning();
     expect(await belowOf(of)).toBeGreaterThan(0);
     const { ways } = await found(of);
     const lengths = ways.filter(({ isDuration }) => isDuration);

@@ -55,11 +55,10 @@ export function Timings({ hand, header, pageId, pageTitle, width, curve, onCompa
           <li key={way.text}>
             <p>
               <strong>{way.text}</strong>: {curveText(way.curve)} on {pageTitle} at {width} px.{' '}
-              {way.whole ? (
-                <>Over every page and width: {wholeText(hand.site, way.whole)}.</>
-              ) : (
-                !failure && <span className="quiet">Every other page and width is being swept.</span>
-              )}{' '}
+              {way.whole && <>Over every page and width: {wholeText(hand.site, way.whole)}. </>}
+              {!way.whole && way.curve.duration > 0 && !failure && (
+                <span className="quiet">Every other page and width is being swept. </span>
+              )}
               No look becomes another; {tookText(header, way.manner)}.
             </p>
             <Button
@@ -106,7 +105,8 @@ function wholeText({ pages }: Site, { below, least }: WholeChange): string {
 function tookText(header: Header, manner: Header['manner']): string {
   const [now, then] = [durationOf(header), durationOf({ manner })];
   if (changesByScroll(header)) return 'the change no longer goes along with the scroll';
-  return now === then ? `the change takes ${then} ms, as now` : `the change takes ${then} ms, and not ${now}`;
+  if (now === then) return `the change takes ${then} ms, as now`;
+  return `the change takes ${then === 0 ? 'no time' : `${then} ms`}, and not ${now} ms`;
 }
 
 /**
@@ -122,6 +122,8 @@ function stillsOf(
   const timed = { ...header, manner };
   if (over === 'scroll') return [text, timed, { scroll }];
   const at = `${Math.round(time)} ms in`;
-  const still = (of: Header) => headerAt(site, of, { kind: 'moment' }, Math.min(time, durationOf(of)));
+  // What takes no time is over at once.
+  const still = (of: Header) =>
+    headerAt(site, of, { kind: 'moment' }, durationOf(of) === 0 ? 1 : Math.min(time, durationOf(of)));
   return [`${text}, ${at}`, still(timed), { scroll, now: { name: `Now, ${at}`, header: still(header) } }];
 }

@@ -7,7 +7,7 @@ import { proveChange, proveChangeAll, type SiteAtHand, type WholeChange } from '
 export interface BetterTiming extends Timing {
   /** On the page on screen. */
   curve: ChangeCurve;
-  /** Over every page and width, once they have been swept. */
+  /** Over every page and width, once they have been swept; never where it takes no time. */
   whole?: WholeChange;
 }
 
@@ -41,6 +41,8 @@ export async function betterTimings(asked: Asked, found: (ways: BetterTiming[]) 
   found(ways);
   for (const [i, way] of ways.entries()) {
     signal.throwIfAborted();
+    // What takes no time has nothing in between anywhere.
+    if (way.curve.duration === 0) continue;
     const timed = { ...header, manner: way.manner };
     const whole = await proveChangeAll(hand, timed, change, { width, signal });
     ways = whole ? ways.with(i, { ...way, whole }) : ways;
