@@ -138,13 +138,19 @@ function pairedLook({ pairings = [] }: Pick<Site, 'pairings'>, { pairing: id }: 
   return { ink: { link: ink, hover, current }, fill: { colour: ground } };
 }
 
+/** A look that a moment is made of. */
+interface Forebear {
+  look: Look;
+  origin: Origin;
+  /** Whether it is the wearer's own, and not of a part that it lies in. */
+  isNear: boolean;
+}
+
+/** Whether a layer takes anything from a forebear. */
+const reaches = (layer: LayerName, { isNear }: Forebear) => isNear || INHERITED.includes(layer);
+
 /** The looks that a moment is made of, nearest first, each with where it comes from. */
-function lineage(
-  site: Pick<Site, 'pairings'>,
-  { header, rail, item }: Wearer,
-  moment: Moment,
-  layer: LayerName,
-): { look: Look; origin: Origin }[] {
+function lineage(site: Pick<Site, 'pairings'>, { header, rail, item }: Wearer, moment: Moment): Forebear[] {
   const own = item && 'looks' in item ? (item.looks ?? {}) : {};
   const base: Look =
     item && 'ink' in item && item.kind !== 'button' && item.ink ? { ink: { link: item.ink } } : {};
@@ -153,22 +159,22 @@ function lineage(
     ...(rail ? [{ looks: rail.looks ?? {}, name: 'rail' as const }] : []),
     { looks: header.looks, name: 'header' },
   ];
-  const reach = INHERITED.includes(layer) ? parts : parts.slice(0, 1);
-  return reach.flatMap(({ looks, name, base: always }, depth) => {
-    const moments = MOMENTS.slice(0, MOMENTS.indexOf(moment) + 1).reverse();
+  const moments = MOMENTS.slice(0, MOMENTS.indexOf(moment) + 1).reverse();
+  return parts.flatMap(({ looks, name, base: always }, depth) => {
+    const isNear = depth === 0;
     return [
-      ...moments.flatMap((each): { look: Look; origin: Origin }[] => {
-        const look = looks[each] ?? {};
-        const near = depth === 0;
+      ...moments.flatMap((each): Forebear[] => {
+        const look = looks[each];
+        if (!look) return [];
         const earlier = MOMENT_NAMES[each] as Origin;
-        const origin: Origin = !near ? name : each === moment ? 'own' : earlier;
-        const paired: Origin = !near ? name : each === moment ? 'pairing' : earlier;
+        const origin: Origin = !isNear ? name : each === moment ? 'own' : earlier;
+        const paired: Origin = !isNear ? name : each === moment ? 'pairing' : earlier;
         return [
-          { look, origin },
-          { look: pairedLook(site, look), origin: paired },
+          { look, origin, isNear },
+          { look: pairedLook(site, look), origin: paired, isNear },
         ];
       }),
-      ...(always ? [{ look: always, origin: 'own' as const }] : []),
+      ...(always ? [{ look: always, origin: 'own' as const, isNear }] : []),
     ];
   });
 }
@@ -199,11 +205,10 @@ function following(name: LayerName, known: object): object {
  * what is around it, then from the plain header. Within a moment, what it sets goes before the pairing that it wears.
  */
 export function resolveWorn(site: Pick<Site, 'pairings'>, wearer: Wearer, moment: Moment): ResolvedLook {
+  const forebears = lineage(site, wearer, moment).reverse();
   const layer = <N extends LayerName>(name: N): ResolvedLook[N] => {
-    const set = lineage(site, wearer, moment, name)
-      .map(({ look }) => look[name] ?? {})
-      .reverse();
-    const known = Object.assign({}, ...set) as Partial<ResolvedLook[N]>;
+    const known: Partial<ResolvedLook[N]> = {};
+    for (const each of forebears) if (reaches(name, each)) Object.assign(known, each.look[name]);
     return { ...PLAIN[name], ...following(name, known), ...known };
   };
   const look = Object.fromEntries(Object.keys(PLAIN).map((name) => [name, layer(name as LayerName)]));
@@ -229,7 +234,8 @@ export function originOf<N extends LayerName>(
   key: keyof ResolvedLook[N],
 ): Origin {
   const sets = (look: Look) => (look[name] as Partial<ResolvedLook[N]> | undefined)?.[key] !== undefined;
-  return lineage(site, wearer, moment, name).find(({ look }) => sets(look))?.origin ?? 'default';
+  const found = lineage(site, wearer, moment).find((each) => reaches(name, each) && sets(each.look));
+  return found?.origin ?? 'default';
 }
 
 /** Every look that a wearer has: at each moment, and with the pointer over the header at each. */

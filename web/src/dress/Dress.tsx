@@ -68,8 +68,9 @@ export function Dress() {
   const borrowed = borrowedPage(ground, site.pages);
   const preview = usePreview(hand, header, page, measure);
   const lent = usePreview(hand, header, borrowed ?? page, borrowed && measure);
-  // The small pictures may follow a moment later than the stage.
+  // The small pictures, and what is worked out for later, may follow a moment after the stage.
   const calmPreview = useDeferredValue(preview);
+  const calm = useDeferredValue(useMemo(() => ({ hand, header }), [hand, header]));
 
   // An address without a scroll opens at the worst place of its moment.
   const isWaiting = place.scroll === undefined;
@@ -237,8 +238,8 @@ export function Dress() {
           onMenu={openMenu}
         />
         <Trials
-          hand={hand}
-          header={header}
+          hand={calm.hand}
+          header={calm.header}
           page={page}
           width={width}
           moment={moment}
@@ -288,8 +289,8 @@ export function Dress() {
               onCompare={compare}
             />
             <Remedy
-              hand={hand}
-              header={header}
+              hand={calm.hand}
+              header={calm.header}
               moment={moment}
               rows={all.rows}
               progress={all.progress}

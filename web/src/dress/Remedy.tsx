@@ -1,4 +1,5 @@
 import { Button } from '@mui/material';
+import { memo } from 'react';
 import { resolveLook } from '@hatrail/core/header/look';
 import { momentName, type Header, type Moment } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
@@ -28,13 +29,13 @@ interface RemedyProps {
 }
 
 /** The smallest fill that clears the moment on every page, swept before it is offered, tried with one click. */
-export function Remedy(props: RemedyProps) {
+export const Remedy = memo(function Remedy(props: RemedyProps) {
   return (
     <section className="remedy" aria-label="Remedy" aria-live="polite">
       <RemedyText {...props} />
     </section>
   );
-}
+});
 
 function RemedyText({ hand, header, moment, rows, progress, failure, answer, onCompare }: RemedyProps) {
   const { site } = hand;

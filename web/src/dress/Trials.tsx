@@ -1,5 +1,5 @@
 import { Button } from '@mui/material';
-import { useEffect, useMemo, useState } from 'react';
+import { memo, useEffect, useMemo, useState } from 'react';
 import { headerInTrial, trialOf, wearTrial } from '@hatrail/core/header/trials';
 import type { Header, Moment, Trial } from '@hatrail/core/model/header';
 import { freeId } from '@hatrail/core/gather/freeId';
@@ -25,7 +25,7 @@ interface TrialsProps {
 }
 
 /** Looks that are set aside, side by side by picture and verdict; one is worn, the others stay or are thrown away. */
-export function Trials(props: TrialsProps) {
+export const Trials = memo(function Trials(props: TrialsProps) {
   const { header } = props;
   const trials = header.trials ?? [];
   const setAside = () =>
@@ -51,7 +51,7 @@ export function Trials(props: TrialsProps) {
       </ul>
     </section>
   );
-}
+});
 
 const CARD = 220;
 const HEIGHT = 96;

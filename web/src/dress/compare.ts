@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import type { Header } from '@hatrail/core/model/header';
 import type { Page } from '@hatrail/core/model/page';
 import type { Measure } from '@hatrail/core/measure/measure';
@@ -41,6 +41,13 @@ export function useCompare(
   const preview = useOther(hand, header, page, measure, other?.header);
   const now = useOther(hand, header, page, measure, other?.now?.header);
   const isOfThis = other?.header.id === header.id;
+  const compare = useCallback<Compare>(
+    (name, to, still) => {
+      setOther({ name, header: to, now: still?.now });
+      if (still) goTo(still.scroll);
+    },
+    [goTo],
+  );
   const isReady = isOfThis && preview && (!other.now || now);
   return {
     compared: isReady
@@ -50,10 +57,7 @@ export function useCompare(
           ...(other.now && now && { now: { name: other.now.name, preview: now } }),
         }
       : undefined,
-    compare: (name, to, still) => {
-      setOther({ name, header: to, now: still?.now });
-      if (still) goTo(still.scroll);
-    },
+    compare,
     end: () => setOther(undefined),
   };
 }

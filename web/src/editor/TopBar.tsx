@@ -1,5 +1,6 @@
 import { ArrowUUpLeft, ArrowUUpRight } from '@phosphor-icons/react';
 import { IconButton, Tooltip } from '@mui/material';
+import { memo } from 'react';
 import { Link, NavLink, useLocation, useNavigate } from 'react-router';
 import type { Header } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
@@ -65,7 +66,7 @@ const SAVE_WORDS: Record<SaveState['kind'], string> = {
   conflict: 'Not saved',
 };
 
-function Saved() {
+const Saved = memo(function Saved() {
   const save = useEditor((state) => state.save);
   const time =
     save.kind === 'saved'
@@ -77,11 +78,12 @@ function Saved() {
       {time}
     </span>
   );
-}
+});
 
-function UndoRedo() {
-  const { past, future, undo, redo } = useEditor();
-  const [last, next] = [past.at(-1)?.label, future[0]?.label];
+const UndoRedo = memo(function UndoRedo() {
+  const last = useEditor(({ past }) => past.at(-1)?.label);
+  const next = useEditor(({ future }) => future[0]?.label);
+  const { undo, redo } = useEditor.getState();
   return (
     <span className="bar-undo">
       <Tooltip title={last ? `Undo: ${last}` : 'Nothing to undo'}>
@@ -100,7 +102,7 @@ function UndoRedo() {
       </Tooltip>
     </span>
   );
-}
+});
 
 /** How many items and menus are lost on all pages and widths; opens the worst place. */
 function RunningVerdict({ siteId, site, header }: { siteId: string; site: Site; header: Header }) {

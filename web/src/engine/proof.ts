@@ -56,8 +56,33 @@ export function sizesOf(site: Site, header: Header, by: Measure): ShippedSizes {
   return sized.sizes;
 }
 
+/** Requests of a site as it is: several ask for the same. */
+const requests = new WeakMap<
+  Site,
+  { hashes: SiteAtHand['hashes']; made: Map<string, Promise<SceneRequest>> }
+>();
+
 /** A request for one page at one width. */
-export async function sceneRequest(
+export function sceneRequest(
+  at: SiteAtHand,
+  headerId: string,
+  pageId: string,
+  width: number,
+): Promise<SceneRequest> {
+  const { site, hashes } = at;
+  let known = requests.get(site);
+  if (known?.hashes !== hashes) requests.set(site, (known = { hashes, made: new Map() }));
+  const { made } = known!;
+  const key = `${headerId} ${placeName(pageId, width)}`;
+  let request = made.get(key);
+  if (!request) {
+    made.set(key, (request = makeRequest(at, headerId, pageId, width)));
+    request.catch(() => made.delete(key));
+  }
+  return request;
+}
+
+async function makeRequest(
   at: SiteAtHand,
   headerId: string,
   pageId: string,

@@ -1,4 +1,5 @@
 import { useEffect, useRef, useState, type ReactNode } from 'react';
+import { never, soon } from './calm.ts';
 import { dressFrame, holdFrame, type Held, type Preview } from './preview.ts';
 
 interface LiveFrameProps {
@@ -61,7 +62,7 @@ export function LiveFrame(props: LiveFrameProps) {
 
   const onLoad = () => {
     const inside = frame.current!.contentWindow!;
-    dressFrame(frame.current!, now.current.preview, now.current.ground);
+    dressFrame(frame.current!, now.current.preview, now.current.ground, isLive);
     inside.addEventListener(
       'scroll',
       () => {
@@ -89,8 +90,15 @@ export function LiveFrame(props: LiveFrameProps) {
   };
 
   useEffect(() => {
-    if (loads > 0) dressFrame(frame.current!, preview, ground);
-  }, [preview, ground, loads]);
+    const element = frame.current!;
+    if (loads === 0) return;
+    if (isLive) return dressFrame(element, preview, ground, true);
+    soon(element, () => dressFrame(element, preview, ground));
+  }, [preview, ground, loads, isLive]);
+  useEffect(() => {
+    const element = frame.current!;
+    return () => never(element);
+  }, []);
 
   // One that nobody holds is left as it is: whoever works with it has opened what is open.
   const wasHeld = useRef(false);

@@ -60,6 +60,12 @@ function previewHtml(hand: SiteAtHand, header: Header, page: Page, sizes: Shippe
   return pageHtml(hand.site, page, header, to, head);
 }
 
+/** What a header's HTML has of its look: the logo's variants and the layers that need elements of their own. */
+function wornHtml(site: Site, header: Header): string {
+  const layers = [undefined, ...header.rails].flatMap((rail) => layersHtml(site, { header, rail }));
+  return [...logoVariantsOf(site, header).map(({ picture }) => picture), ...layers].join(' ');
+}
+
 /** The preview of a page under a header; each of its parts is made anew only when what it is made from changes. */
 export function usePreview(
   hand: SiteAtHand,
@@ -70,10 +76,7 @@ export function usePreview(
   const { site, hashes } = hand;
   const sizes = useMemo(() => measure && sizesOf(site, header, measure), [site, header, measure]);
   const { palette, type, menus, pages, pictures, logo, name } = site;
-  const variants = logoVariantsOf(site, header)
-    .map(({ picture }) => picture)
-    .join(' ');
-  const layers = [undefined, ...header.rails].flatMap((rail) => layersHtml(site, { header, rail })).join('');
+  const worn = useMemo(() => measure && wornHtml(site, header), [site, header, measure]);
   /* eslint-disable react-hooks/exhaustive-deps -- the parts of the site and header that each text is made from */
   const html = useMemo(
     () => sizes && previewHtml(hand, header, page, sizes),
@@ -94,8 +97,7 @@ export function usePreview(
       header.fold,
       header.manner.switch,
       header.manner.onScroll,
-      variants,
-      layers,
+      worn,
     ],
   );
   const pagesCss = useMemo(
@@ -166,11 +168,18 @@ export function holdFrame(inside: Document, held: Held | undefined): void {
   else if (held !== 'menu' && panel.open) panel.close();
 }
 
-/** Puts the style sheets of a preview into a loaded frame, without letting the change run over time. */
+/** When a frame's changes may run over time again, by the frames that are being dressed. */
+const stilled = new WeakMap<HTMLIFrameElement, number>();
+
+/**
+ * Puts the style sheets of a preview into a loaded frame, without letting the change run over time.
+ * @param isLive whether its changes may run over time after that
+ */
 export function dressFrame(
   frame: HTMLIFrameElement,
   { headerCss, siteCss: pages, stretch }: Preview,
   ground = '',
+  isLive = false,
 ): void {
   const inside = frame.contentDocument;
   const set = (id: string, css: string) => {
@@ -188,5 +197,10 @@ export function dressFrame(
     // Its script looks again when it hears of a scroll.
     frame.contentWindow?.dispatchEvent(new Event('scroll'));
   }
-  frame.contentWindow?.setTimeout(() => set('still-css', ''), 120);
+  window.clearTimeout(stilled.get(frame));
+  if (isLive)
+    stilled.set(
+      frame,
+      window.setTimeout(() => set('still-css', ''), 120),
+    );
 }
