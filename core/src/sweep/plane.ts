@@ -1,6 +1,6 @@
-import { WHITE } from '../colour/contrast.ts';
 import type { Area } from '../stack/area.ts';
 import type { GroundTables, Raster } from '../stack/ground.ts';
+import { theKernel } from './kernel.ts';
 
 /**
  * The ground's luminance in an area of the page. Rows that are the same as the one above share its run number, so that a
@@ -24,7 +24,6 @@ export function groundPlane(raster: Raster, tables: GroundTables | undefined, ar
   const width = area.right - area.left;
   const rows = area.bottom - area.top;
   const pixels = new Uint32Array(raster.data.buffer, raster.data.byteOffset, raster.width * raster.height);
-  const luminance = new Uint16Array(tables ? width * rows : 0);
   const page = new Uint32Array(width * rows);
   const runs = new Uint32Array(rows);
   let run = 0;
@@ -33,29 +32,26 @@ export function groundPlane(raster: Raster, tables: GroundTables | undefined, ar
     const to = y * width;
     if (y > 0 && areSame(pixels, from, from - raster.width, width)) {
       page.copyWithin(to, to - width, to);
-      if (tables) luminance.copyWithin(to, to - width, to);
     } else {
       run++;
       page.set(pixels.subarray(from, from + width), to);
-      if (tables) readLuminance(page, tables, to, to + width, luminance);
     }
     runs[y] = run;
   }
-  return { area, width, luminance, page, runs };
+  return { area, width, luminance: tables ? luminances(page, tables) : new Uint16Array(0), page, runs };
 }
 
-function readLuminance(
-  page: Uint32Array,
-  { luminance: [r, g, b] }: GroundTables,
-  from: number,
-  to: number,
-  out: Uint16Array,
-): void {
-  for (let i = from; i < to; i++) {
-    const pixel = page[i]!;
-    const sum = r[pixel & 255]! + g[(pixel >>> 8) & 255]! + b[(pixel >>> 16) & 255]!;
-    out[i] = sum > WHITE ? WHITE : sum;
-  }
+function luminances(page: Uint32Array, tables: GroundTables): Uint16Array {
+  const kernel = theKernel();
+  const memory = kernel.lay({
+    page: ['u32', page.length, 'as it is'],
+    tables: ['u16', 768],
+    out: ['u16', page.length, 'as it is'],
+  });
+  memory.page.array.set(page);
+  tables.luminance.forEach((table, c) => memory.tables.array.set(table, 256 * c));
+  kernel.run.luminances(memory.page.at, page.length, memory.tables.at, memory.out.at);
+  return memory.out.array.slice();
 }
 
 /** Whether as many pixels from one place on are the same as from another. */

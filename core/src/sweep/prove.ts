@@ -15,6 +15,7 @@ import { sweepThroughVeil } from './runningVeil.ts';
 import { sweepBlurred } from './runningBlur.ts';
 import { rasterAt, stretchesIn, type Stretch } from './turns.ts';
 import { targetsOf, type InkPart, type LinkState, type Target } from './targets.ts';
+import { around, type Area } from '../stack/area.ts';
 import type { Veil } from '../stack/veil.ts';
 import { verdictOf, type Verdict } from './verdict.ts';
 
@@ -87,7 +88,7 @@ export function proveScene(
       const met = momentAt(scene, span.from);
       const targets = known.get(met) ?? sceneTargets(scene, moment, draw, span.from);
       known.set(met, targets);
-      const planes = new Planes(shown);
+      const planes = new Planes(shown, targets);
       return targets.flatMap((target) => {
         const own = spanOfInk(target.ink, span);
         if (!own) return [];
@@ -176,18 +177,30 @@ function sweepMoving(
     : sweepLogo(shape.cells, plane, groundTables(veil), from, rows);
 }
 
-/** Ground planes of a raster, kept while items and states share their places and layers. */
+/** Ground planes of a raster, kept while items, their states, lines and rings share their places and layers. */
 export class Planes {
   readonly #raster: Raster;
   readonly #kept = new Map<string, Plane>();
+  /** The area that all which is judged of an item needs, by the item and what lies over it. */
+  readonly #areas = new Map<string, Area>();
 
-  constructor(raster: Raster) {
+  /** @param targets what is going to be swept */
+  constructor(raster: Raster, targets: readonly Target[] = []) {
     this.#raster = raster;
+    for (const { ink, veil } of targets) {
+      const key = this.#placeOf(ink.id, veil);
+      this.#areas.set(key, around([veil.area, this.#areas.get(key) ?? veil.area]));
+    }
+  }
+
+  #placeOf(inkId: string, { data, isEven }: Veil): string {
+    return isEven ? `${inkId} ${data.join(' ')}` : '';
   }
 
   /** The plane that a target under an even veil passes over in some steps of a row each, from a page row on. */
-  for({ veil }: Target, first: number, rows: number): Plane {
-    const { area: reach, data } = veil;
+  for({ ink, veil }: Target, first: number, rows: number): Plane {
+    const { data } = veil;
+    const reach = this.#areas.get(this.#placeOf(ink.id, veil)) ?? veil.area;
     const area = { ...reach, top: reach.top + first, bottom: reach.bottom + first + rows - 1 };
     const key = JSON.stringify([area, [...data]]);
     const kept = this.#kept.get(key) ?? groundPlane(this.#raster, groundTables(veil), area);

@@ -23,10 +23,10 @@ export function sweepCells(
   const kernel = theKernel();
   const pixels = Math.max(...cells.map((cell) => (cell.right - cell.left) * (cell.bottom - cell.top)));
   const memory = kernel.lay({
-    data: ['u16', luminance.length],
-    ranks: ['u16', luminance.length],
-    levels: ['u8', luminance.length],
-    runs: ['u32', runs.length],
+    data: ['u16', luminance.length, 'as it is'],
+    ranks: ['u16', luminance.length, 'as it is'],
+    levels: ['u8', luminance.length, 'as it is'],
+    runs: ['u32', runs.length, 'as it is'],
     counts: ['u32', 65536],
     rank: ['u16', 65536],
     contrast: ['f32', 65536],

@@ -6,7 +6,7 @@ import { TEXT_MAX } from '@hatrail/core/page/metrics';
 import type { BandReading } from '@hatrail/core/sweep/words';
 import { useEditor } from '../editor/store.ts';
 import { isAbort } from '../engine/pool.ts';
-import { readBandAt, type SiteAtHand } from '../engine/proof.ts';
+import { groundsOfPage, readBandAt, type SiteAtHand } from '../engine/proof.ts';
 import { ColourField, colourName } from '../parts/ColourField.tsx';
 import { NumberField } from '../parts/NumberField.tsx';
 import { PercentSlider } from '../parts/PercentSlider.tsx';
@@ -26,13 +26,15 @@ export function useOpeningBand({ hand, header, page, width }: OpeningBandProps):
   const of = `${page.id} ${width}`;
   useEffect(() => {
     const stop = new AbortController();
-    readBandAt(hand, header.id, page.id, 0, width, { signal: stop.signal })
+    readBandAt(hand, header.id, page.id, 0, width, { urgency: 'later', signal: stop.signal })
       .then((readings) => !stop.signal.aborted && setFound({ of, readings }))
       .catch((error: unknown) => {
         if (!isAbort(error) && !stop.signal.aborted) setFound({ of, readings: [] });
       });
     return () => stop.abort();
-  }, [hand, header.id, page.id, width, of]);
+    // The words do not depend on what the header wears: reading them anew for each step of a drag would keep its figures waiting.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [...groundsOfPage(hand, header), page, width]);
   return found?.of === of ? found.readings : undefined;
 }
 

@@ -4,7 +4,14 @@ import type { Cut } from '@hatrail/core/stack/cut';
 import type { Probe, Row, SweptRow } from '@hatrail/core/sweep/prove';
 import { groupsOf } from '../engine/groups.ts';
 import { onEngine, isAbort } from '../engine/pool.ts';
-import { placeName, proveView, readyMeasure, sceneRequest, type SiteAtHand } from '../engine/proof.ts';
+import {
+  groundsOfPage,
+  placeName,
+  proveView,
+  readyMeasure,
+  sceneRequest,
+  type SiteAtHand,
+} from '../engine/proof.ts';
 import type { SceneFacts, SweptScene } from '../engine/types.ts';
 import type { Measure } from '@hatrail/core/measure/measure';
 
@@ -102,20 +109,7 @@ export function useFilm(hand: SiteAtHand, header: Header, pageId: string, width:
         signal,
       });
     },
-    [
-      page,
-      site.palette,
-      site.type,
-      site.pictures,
-      site.pairings,
-      header.rails,
-      header.extent,
-      header.fold,
-      header.manner.lies,
-      header.manner.onScroll,
-      width,
-      filmWidth,
-    ],
+    [...groundsOfPage(hand, header), page, width, filmWidth],
   );
   return value;
 }

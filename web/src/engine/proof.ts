@@ -32,6 +32,28 @@ export async function readyMeasure({ site, hashes }: SiteAtHand): Promise<Measur
   return measure;
 }
 
+/** All that a page's own pixels depend on besides the page itself: what the header covers of it, but not what it wears. */
+export function groundsOfPage({ site, hashes }: SiteAtHand, { id, ...header }: Header): unknown[] {
+  return [
+    id,
+    hashes,
+    site.palette,
+    site.pairings,
+    site.type,
+    site.fonts,
+    site.pictures,
+    site.logo,
+    site.menus,
+    site.name,
+    site.tagline,
+    header.rails,
+    header.extent,
+    header.fold,
+    header.manner.lies,
+    header.manner.onScroll,
+  ];
+}
+
 let sized: { of: unknown[]; sizes: ShippedSizes } | undefined;
 
 /** The sizes in which pictures ship, worked out anew only when something changes that they depend on. */
