@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import { contrastRatio } from '../src/colour/contrast.ts';
-import { siteCss } from '../src/output/page.ts';
+import { siteCss } from '../src/output/css/pages.ts';
 import { relativeAddresses } from '../src/output/addresses.ts';
 import { siteFiles } from '../src/output/files.ts';
 import { shippedSizes } from '../src/output/sizes.ts';

@@ -12,7 +12,8 @@ import { headerHtml } from './headerHtml.ts';
 import { HEADER_JS } from './headerJs.ts';
 import { howTo } from './howTo.ts';
 import { BANDS_JS, hasTurning } from './turning.ts';
-import { pageHtml, picturesOf, siteCss } from './page.ts';
+import { siteCss } from './css/pages.ts';
+import { pageHtml, picturesOf } from './page.ts';
 
 /** A file that ships: its text, or the picture or font whose bytes it is. Paths are relative, with `/`. */
 export type OutputFile =

@@ -1,0 +1,138 @@
+import { cssColour } from '../../colour/rgb.ts';
+import { coveredBy, layoutAt, solvedFold } from '../../header/layout.ts';
+import type { Measure } from '../../measure/measure.ts';
+import type { Header } from '../../model/header.ts';
+import { resolveColour } from '../../model/palette.ts';
+import type { Site } from '../../model/site.ts';
+import { headingStyle } from '../../model/type.ts';
+import { bandColours } from '../../page/layout.ts';
+import {
+  BLOCK_GAP,
+  CARD_GAP,
+  CARD_PADDING,
+  CARD_RADIUS,
+  COLUMN_GAP,
+  CONTENT_MAX,
+  PAGE_STEPS,
+  cardTitleSize,
+  headingSize,
+} from '../../page/metrics.ts';
+import { cssImage, type Addresses } from '../addresses.ts';
+import { cssBackground, cssBlending } from '../backdrop.ts';
+import { byWidth, type Rules } from '../geometryCss.ts';
+import { snapshotCss } from '../snapshots.ts';
+import { px, rule, within } from '../text.ts';
+import { turningCss } from '../turning.ts';
+import { typeCss } from '../typeCss.ts';
+import { WORDS_OFFSET, WORDS_WIDTH, buttonsCss, colourClasses, pictureCounts } from './contents.ts';
+
+/**
+ * The style sheet of a site's pages. It carries out what `layoutPage` lays out: the same measures, rules by width
+ * asked of `main` itself.
+ * @param header the one that lies over the first band, whose contents clear it
+ */
+export function siteCss(
+  site: Site,
+  header: Header,
+  measure: Measure,
+  to: Pick<Addresses, 'picture' | 'sizes'>,
+): string {
+  const { palette } = site;
+  const bands = site.pages.flatMap((page) =>
+    page.bands.map((band) => {
+      const { unit, value } = band.height;
+      const { words = {} } = band;
+      return rule(
+        `.page-${page.id} > #${band.id}`,
+        `color: ${cssColour(resolveColour(palette, bandColours(site, band).ink))}`,
+        `background: ${cssBackground({ ...band.backdrop, colour: bandColours(site, band).ground }, palette, (id) => cssImage(to, id))}`,
+        cssBlending(band.backdrop) !== undefined && `background-blend-mode: ${cssBlending(band.backdrop)}`,
+        words.width !== undefined && `--words: ${px(words.width)}`,
+        words.offset !== undefined && `--words-x: ${px(words.offset)}`,
+        unit === 'px' ? `min-height: ${px(Math.round(value))}` : `min-height: round(${value}vh, 1px)`,
+      );
+    }),
+  );
+  return [
+    baseCss(site),
+    coveredCss(site, header, measure),
+    ...colourClasses(site),
+    ...bands,
+    turningCss(site),
+    snapshotCss(site),
+  ].join('');
+}
+
+/** Room at the top of the first band for a header that lies over it, at every width. */
+function coveredCss(site: Site, header: Header, measure: Measure): string {
+  const foldWidth = solvedFold(site, header, measure);
+  return byWidth(header, foldWidth, 'page', (width): Rules => {
+    const layout = layoutAt(site, header, width, measure, width < foldWidth);
+    return new Map([['.band:first-child', [`--covered: ${px(coveredBy(header, layout))}`]]]);
+  });
+}
+
+function baseCss(site: Site): string {
+  const counts = [...new Set(site.pages.flatMap(({ bands }) => bands.flatMap(pictureCounts)))];
+  const steps = PAGE_STEPS.map((step) => {
+    const padding = px(step.bandPadding);
+    const columns = (count: number) => `grid-template-columns: repeat(${count}, minmax(0, 1fr))`;
+    const css = [
+      rule('.band', `padding: ${padding} max(${px(step.gutter)}, calc((100% - ${px(CONTENT_MAX)}) / 2))`),
+      rule('.band:first-child', `padding-top: calc(${padding} + var(--covered))`),
+      ...([1, 2] as const).map((level) => {
+        const heading = headingStyle(site.type, level);
+        const size = headingSize(site.type, level, step);
+        return rule(
+          `.page h${level}`,
+          `font-size: ${px(size)}`,
+          `line-height: ${px(Math.round(size * heading.lineHeight))}`,
+        );
+      }),
+      rule('.cards', columns(step.cardColumns)),
+      ...counts.map((count) =>
+        rule(`.of-${count}`, columns(Math.max(1, Math.min(step.pictureColumns, count)))),
+      ),
+      rule('.pictures img', `height: ${px(step.pictureHeight)}`),
+    ].join('');
+    return step.from === 0 ? css : within(`@container page (width >= ${px(step.from)})`, css);
+  });
+  return [
+    rule('body', 'margin: 0'),
+    rule('.page', 'container: page / inline-size', 'outline: 0'),
+    rule(
+      '.band',
+      'box-sizing: border-box',
+      'display: flex',
+      'flex-direction: column',
+      `gap: ${px(BLOCK_GAP)}`,
+    ),
+    rule('.band > *', 'flex: none'),
+    rule(
+      '.page :is(h1, h2, p)',
+      `width: ${WORDS_WIDTH}`,
+      `margin: 0 0 0 ${WORDS_OFFSET}`,
+      'overflow-wrap: break-word',
+    ),
+    ...([1, 2] as const).map((level) => rule(`.page h${level}`, ...typeCss(headingStyle(site.type, level)))),
+    rule('.page p', ...typeCss(site.type.text)),
+    rule(
+      '.page ul',
+      'display: grid',
+      `gap: ${px(COLUMN_GAP)}`,
+      'margin: 0',
+      'padding: 0',
+      'list-style: none',
+    ),
+    rule('.card', `padding: ${px(CARD_PADDING)}`, `border-radius: ${px(CARD_RADIUS)}`, '--words-x: 0px'),
+    buttonsCss(site),
+    rule('.pictures img', 'display: block', 'width: 100%', 'object-fit: cover'),
+    ...steps,
+    rule(
+      '.page .card .card-title',
+      ...typeCss(headingStyle(site.type, 3), cardTitleSize(site.type)),
+      `margin: 0 0 ${px(CARD_GAP)}`,
+    ),
+    rule('.page .card > *', 'width: auto'),
+  ].join('');
+}
