@@ -1,7 +1,7 @@
 import type { Font, FontMetrics, Measure } from '../src/measure/measure.ts';
 import type { Header } from '../src/model/header.ts';
 import type { Site } from '../src/model/site.ts';
-import type { Drawing } from '../src/stack/drawing.ts';
+import type { Drawing, LogoPixels } from '../src/stack/drawing.ts';
 import type { Raster } from '../src/stack/ground.ts';
 import type { Rgb } from '../src/colour/rgb.ts';
 
@@ -119,3 +119,15 @@ export const noDrawing: Drawing = {
   placed: () => undefined,
   text: (_, { left, top, right, bottom }) => new Uint8Array((right - left) * (bottom - top)),
 };
+
+/** A disc with a soft rim and two inks, 40 × 30. */
+export function blob(): LogoPixels {
+  const data = new Uint8ClampedArray(4 * 40 * 30);
+  for (let y = 0; y < 30; y++) {
+    for (let x = 0; x < 40; x++) {
+      const cover = Math.min(1, Math.max(0, 13.5 - Math.hypot(x - 20, y - 15)));
+      data.set([255, x < 20 ? 255 : 180, 240, Math.round(255 * cover)], 4 * (y * 40 + x));
+    }
+  }
+  return { left: 30, top: 12, width: 40, height: 30, data };
+}
