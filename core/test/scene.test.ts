@@ -5,6 +5,7 @@ import { proveScene, worstAt } from '../src/sweep/prove.ts';
 import { layoutScene, spansOf } from '../src/sweep/scene.ts';
 import { blob, header, measure, noDrawing, raster, site } from './made.ts';
 
+const WHITE = { r: 255, g: 255, b: 255 };
 const scene = layoutScene(site, header, site.pages[0]!, 500, measure, 400);
 
 describe('a scene', () => {
