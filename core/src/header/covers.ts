@@ -3,7 +3,7 @@ import type { Item } from '../model/item.ts';
 import type { Site } from '../model/site.ts';
 import { cutDepth, showsGradient } from '../stack/worn.ts';
 import { kindOf } from './kinds/index.ts';
-import { resolveWorn, type ResolvedLook, type Wearer } from './look.ts';
+import { originOf, resolveWorn, type Origin, type ResolvedLook, type Wearer } from './look.ts';
 
 /** Something of a header that still lies between its links and the page at a moment. */
 export interface Cover {
@@ -80,11 +80,58 @@ export function coversOf(site: Site, header: Header, moment: Moment): Cover[] {
     ...header.rails.flatMap((rail, i) =>
       worn({ header, rail }, behind, `rail ${i + 1}`, (draft) => draft.rails[i]!),
     ),
+    ...plateCovers(site, header, moment),
     ...header.rails.flatMap((rail, r) => itemsOf(rail).flatMap((item) => backingCover(site, item, r))),
   ];
 }
 
-function setOff(part: Header | Rail, moment: Moment, layer: Layer, off: object): void {
+/** What stands behind links at rest and behind that of the page one is on, and what each is called. */
+const PLATES = { rest: 'Backing of links', current: 'Backing of the page’s own link' } as const;
+
+/** The backings that looks give to links: each of the part that sets it, or that has it from an earlier moment. */
+function plateCovers(site: Site, header: Header, moment: Moment): Cover[] {
+  const wearers = [
+    { wearer: { header }, whose: 'the header', find: (draft: Header) => draft },
+    ...header.rails.flatMap((rail, r) => [
+      {
+        wearer: { header, rail },
+        whose: `rail ${r + 1}`,
+        find: (draft: Header) => draft.rails[r],
+      },
+      ...itemsOf(rail)
+        .filter((item) => 'looks' in item)
+        .map((item) => ({
+          wearer: { header, rail, item },
+          whose: kindOf(item).title(site, item),
+          find: (draft: Header) => itemsOf(draft.rails[r]!).find(({ id }) => id === item.id),
+        })),
+    ]),
+  ];
+  return wearers.flatMap(({ wearer, whose, find }) => {
+    const { backing } = resolveWorn(site, wearer, moment);
+    return (['rest', 'current'] as const).flatMap((state): Cover[] => {
+      const { opacity } = backing[state];
+      const origin = originOf(site, wearer, moment, 'backing', state);
+      if (opacity === 0 || TAKEN.includes(origin)) return [];
+      const off = { [state]: { ...backing[state], opacity: 0 } };
+      const clear = (draft: Header) => {
+        const part = find(draft);
+        if (part) setOff(part as Part, moment, 'backing', off);
+      };
+      return [{ text: `${PLATES[state]}, ${percent(opacity)}, of ${whose}`, clear }];
+    });
+  });
+}
+
+/** Where a value comes from that is cleared where it is set, and not where it is taken over. */
+const TAKEN: readonly Origin[] = ['rail', 'header', 'default'];
+
+/** A part that wears looks. */
+interface Part {
+  looks?: object;
+}
+
+function setOff(part: Part, moment: Moment, layer: Layer | 'backing', off: object): void {
   const looks = (part.looks ??= {}) as Record<string, Record<string, object>>;
   const look = (looks[moment] ??= {});
   look[layer] = { ...look[layer], ...(JSON.parse(JSON.stringify(off)) as object) };
