@@ -1,0 +1,123 @@
+import { beforeEach, describe, expect, test, vi } from 'vitest';
+
+vi.mock('comlink', () => ({ wrap: (worker: unknown) => worker }));
+
+/** What waits for the workers: who comes first, what is dropped, and that work of one place stays in one of them. */
+
+/** Workers that do nothing themselves: the work that is handed to them is told which one it was. */
+class PlayedWorker {
+  static made: PlayedWorker[] = [];
+  constructor() {
+    PlayedWorker.made.push(this);
+  }
+}
+
+type Pool = typeof import('../src/engine/pool.ts');
+let pool: Pool;
+
+async function poolOf(cores: number): Promise<Pool> {
+  vi.resetModules();
+  PlayedWorker.made = [];
+  vi.stubGlobal('Worker', PlayedWorker);
+  vi.stubGlobal('navigator', { hardwareConcurrency: cores });
+  return import('../src/engine/pool.ts');
+}
+
+beforeEach(async () => {
+  pool = await poolOf(2);
+});
+
+/** Work that ends when it is told to, and notes when it began. */
+function task(name: string, begun: string[]) {
+  let end!: (failure?: Error) => void;
+  const ended = new Promise<string>((resolve, reject) => {
+    end = (failure) => (failure ? reject(failure) : resolve(name));
+  });
+  return {
+    run: () => {
+      begun.push(name);
+      return ended;
+    },
+    end,
+  };
+}
+
+/** Lets everything that is ready go on. */
+const settle = () => new Promise((resolve) => setTimeout(resolve, 0));
+
+describe('work on the engine', () => {
+  test('goes one after another, what is wanted soonest first, in the order in which it was asked for', async () => {
+    const begun: string[] = [];
+    const names = ['first', 'later 1', 'soon 1', 'later 2', 'now', 'soon 2'];
+    const tasks = names.map((name) => task(name, begun));
+    const answers = tasks.map(({ run }, i) => {
+      const urgency = (['later', 'soon', 'now'] as const).find((each) => names[i]!.startsWith(each));
+      return pool.onEngine('home 1280', run, urgency ? { urgency } : {});
+    });
+    for (let i = 0; i < tasks.length; i++) {
+      await settle();
+      // Only one is under way.
+      expect(begun).toHaveLength(i + 1);
+      tasks[names.indexOf(begun[i]!)]!.end();
+    }
+    expect(await Promise.all(answers)).toEqual(names);
+    expect(begun).toEqual(['first', 'now', 'soon 1', 'soon 2', 'later 1', 'later 2']);
+  });
+
+  test('that waits is dropped when it is given up; what is under way is brought to its end', async () => {
+    const begun: string[] = [];
+    const [running, waiting, last] = ['running', 'waiting', 'last'].map((name) => task(name, begun));
+    const stop = new AbortController();
+    const first = pool.onEngine('home 1280', running!.run, { signal: stop.signal });
+    const second = pool.onEngine('home 1280', waiting!.run, { signal: stop.signal });
+    const third = pool.onEngine('home 1280', last!.run);
+    await settle();
+    stop.abort();
+    running!.end();
+    last!.end();
+    expect(await first).toBe('running');
+    const failure = await second.catch((error: unknown) => error);
+    expect(pool.isAbort(failure)).toBe(true);
+    expect(await third).toBe('last');
+    expect(begun).toEqual(['running', 'last']);
+  });
+
+  test('that fails says so to whoever asked, and the next goes on', async () => {
+    const begun: string[] = [];
+    const [bad, good] = ['bad', 'good'].map((name) => task(name, begun));
+    const answers = [bad, good].map((each) => pool.onEngine('home 390', each!.run));
+    await settle();
+    bad!.end(new Error('No memory.'));
+    good!.end();
+    await expect(answers[0]).rejects.toThrow('No memory.');
+    expect(await answers[1]).toBe('good');
+    expect(pool.isAbort(new Error('No memory.'))).toBe(false);
+  });
+});
+
+describe('workers', () => {
+  const whoDoes = (places: readonly string[]) =>
+    Promise.all(places.map((place) => pool.onEngine(place, async (engine) => engine as unknown)));
+
+  test.each([
+    [1, 1],
+    [2, 1],
+    [4, 3],
+    [16, 4],
+  ])('on %i cores there are %i', async (cores, count) => {
+    pool = await poolOf(cores);
+    expect(PlayedWorker.made).toHaveLength(0);
+    await whoDoes(['home 1280']);
+    expect(PlayedWorker.made).toHaveLength(count);
+  });
+
+  test('work of one place goes to the one that has its raster; places are shared out among all', async () => {
+    pool = await poolOf(8);
+    const places = ['home', 'visit', 'shows', 'log', 'members', 'book'].flatMap((page) =>
+      [390, 768, 1280, 1920].map((width) => `${page} ${width}`),
+    );
+    const first = await whoDoes(places);
+    expect(await whoDoes(places)).toEqual(first);
+    expect(new Set(first).size).toBe(4);
+  });
+});
