@@ -3,9 +3,10 @@ import { resolveLook } from '../header/look.ts';
 import type { GradientLook, Header, Moment } from '../model/header.ts';
 import { resolveColour, type ColourUse, type Swatch } from '../model/palette.ts';
 import type { Drawing } from '../stack/drawing.ts';
-import type { Behind, Raster } from '../stack/ground.ts';
-import type { Stack, StackLayer } from '../stack/layers.ts';
-import { readAt } from '../sweep/exact.ts';
+import { backdropPatch, groundOver, type Behind, type Raster } from '../stack/ground.ts';
+import type { Blur, Stack, StackLayer } from '../stack/layers.ts';
+import { veilOf } from '../stack/veil.ts';
+import { readGround } from '../sweep/exact.ts';
 import { sceneTargets, type Row } from '../sweep/prove.ts';
 import { behindAt, momentAt, wayAt, type Scene } from '../sweep/scene.ts';
 import { rasterAt } from '../sweep/turns.ts';
@@ -46,8 +47,19 @@ export function leastPercentAt(
   behind: Behind,
   withOpacity: (stack: Stack, opacity: number) => Stack,
 ): number | undefined {
-  const isClear = (tenths: number) =>
-    readAt(target, raster, behind, withOpacity(target.stack, tenths / TENTHS)).contrast >= target.needed;
+  const { area } = target.veil;
+  let known: { blur: string; backdrop: Raster } | undefined;
+  // What is behind all layers is the same at every opacity, and a blur takes longer than all the rest.
+  const backdropOf = (blur: Blur | undefined) => {
+    const key = JSON.stringify(blur ?? null);
+    if (known?.blur !== key) known = { blur: key, backdrop: backdropPatch(raster, behind, blur, area) };
+    return known.backdrop;
+  };
+  const isClear = (tenths: number) => {
+    const { blur, layers } = withOpacity(target.stack, tenths / TENTHS);
+    const ground = groundOver(backdropOf(blur), veilOf(layers, area));
+    return readGround(target, ground).contrast >= target.needed;
+  };
   if (!isClear(TENTHS)) return undefined;
   let clear = TENTHS;
   for (const step of [50, 10, 1]) while (clear - step >= 0 && isClear(clear - step)) clear -= step;

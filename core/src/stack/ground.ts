@@ -61,14 +61,20 @@ export function backdropPatch(
 
 /** The ground behind an ink over the whole area of a veil: RGBA, opaque. */
 export function groundPatch(raster: Raster, behind: Behind, blur: Blur | undefined, veil: Veil): Raster {
-  const patch = backdropPatch(raster, behind, blur, veil.area);
-  const { data } = patch;
+  return groundOver(backdropPatch(raster, behind, blur, veil.area), veil);
+}
+
+/** The ground that a veil makes of the backdrop behind its area. */
+export function groundOver(backdrop: Raster, veil: Pick<Veil, 'isEven' | 'data'>): Raster {
+  const { width, height, data: below } = backdrop;
+  const data = new Uint8ClampedArray(below.length);
   for (let i = 0; i < data.length; i += 4) {
     const at = veil.isEven ? 0 : i;
     const through = veil.data[at + 3]!;
-    for (let c = 0; c < 3; c++) data[i + c] = groundLevel(veil.data[at + c]!, through, data[i + c]!);
+    for (let c = 0; c < 3; c++) data[i + c] = groundLevel(veil.data[at + c]!, through, below[i + c]!);
+    data[i + 3] = 255;
   }
-  return patch;
+  return { width, height, data };
 }
 
 /** The page's colour at a pixel; a pixel beyond the raster takes the nearest one's. */
