@@ -39,7 +39,7 @@ export interface Cut {
   patch: { left: number; top: number };
   /** Letters that stand in the cell; none for logo and marks. */
   letters: string;
-  /** What is drawn over the patches: a run of text, the logo's pixels, or the cells of a line or ring. */
+  /** What is drawn over the patches: a run of text, the logo's pixels, or the cells of a mark, line or ring. */
   run?: TextRun;
   logo?: LogoPixels;
   marks?: Cell[];
@@ -105,7 +105,8 @@ export function cutScene(
 
 /** What is drawn over the patches. */
 function drawnOver({ ink: { what }, part, pixels, shape }: Target): Pick<Cut, 'run' | 'logo' | 'marks'> {
-  if (part !== 'ink' && shape.kind === 'cells') return { marks: shape.cells };
+  const isMark = part !== 'ink' || what.kind === 'mark';
+  if (isMark && shape.kind === 'cells') return { marks: shape.cells };
   if (what.kind === 'text') return { run: what.run };
   return pixels ? { logo: pixels } : {};
 }

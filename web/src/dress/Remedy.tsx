@@ -69,7 +69,10 @@ function RemedyText({ hand, header, moment, rows, progress, failure, answer, onC
       return (
         <>
           <h3>Smallest change that clears it</h3>
-          <p>Being solved over every page and width.</p>
+          <p>
+            Being solved over every page and width
+            {answer.progress && `: ${answer.progress.done} of ${answer.progress.of} swept with it`}.
+          </p>
         </>
       );
     case 'failed':

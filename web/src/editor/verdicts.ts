@@ -98,7 +98,7 @@ export type Solved = Knob['layer'];
 
 /** What the solver says of the opacity of a layer at a moment. */
 export type FillAnswer =
-  | { kind: 'solving' }
+  | { kind: 'solving'; progress?: { done: number; of: number } }
   /** The moment's own colour clears it from a percent on. */
   | { kind: 'own'; fill: LeastFill; cost: LookCost | undefined }
   /** The own colour never does; another does. */
@@ -112,9 +112,15 @@ const useAnswers = create<Partial<Record<string, FillAnswer>>>()(() => ({}));
 /** Questions that are being solved, with how many wait for each: one that nobody waits for any more is given up. */
 const underWay = new Map<string, { waiting: number; stop: AbortController }>();
 
-function ask(question: string, solveIt: (signal: AbortSignal) => Promise<FillAnswer>): () => void {
+/** Told how many pages and widths of how many have been swept for an answer so far. */
+type Progress = (done: number, of: number) => void;
+
+function ask(
+  question: string,
+  solveIt: (signal: AbortSignal, progress: Progress) => Promise<FillAnswer>,
+): () => void {
   const known = useAnswers.getState()[question];
-  if (known && known.kind !== 'failed') return () => undefined;
+  if (known && known.kind !== 'failed' && known.kind !== 'solving') return () => undefined;
   let work = underWay.get(question);
   if (!work) {
     work = { waiting: 0, stop: new AbortController() };
@@ -127,7 +133,9 @@ function ask(question: string, solveIt: (signal: AbortSignal) => Promise<FillAns
     // What is still being dragged is not solved at every step of the way.
     setTimeout(() => {
       if (signal.aborted) return;
-      solveIt(signal)
+      const progress: Progress = (done, of) =>
+        !signal.aborted && useAnswers.setState({ [question]: { kind: 'solving', progress: { done, of } } });
+      solveIt(signal, progress)
         .then(tell)
         .catch((error: unknown) => {
           if (!isAbort(error)) tell({ kind: 'failed', message: (error as Error).message });
@@ -140,6 +148,7 @@ function ask(question: string, solveIt: (signal: AbortSignal) => Promise<FillAns
     if (--mine.waiting > 0 || underWay.get(question) !== mine) return;
     underWay.delete(question);
     mine.stop.abort();
+    useAnswers.setState({ [question]: undefined });
   };
 }
 
@@ -204,7 +213,9 @@ export function useLeast(
   const answer = useAnswers((answers) => answers[question]);
   useEffect(() => {
     if (!rows || !isAsked) return;
-    return ask(question, (signal) => solve(hand, header, moment, width, rows, layer, signal));
+    return ask(question, (signal, progress) =>
+      solve(hand, header, moment, width, rows, layer, { signal, progress }),
+    );
     // The question is made from all that the answer depends on.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [question, rows]);
@@ -218,9 +229,9 @@ async function solve(
   width: number,
   rows: readonly Row[],
   layer: Solved,
-  signal: AbortSignal,
+  { signal, progress }: { signal: AbortSignal; progress: Progress },
 ): Promise<FillAnswer> {
-  const work = fillWork(hand, moment, { signal, width });
+  const work = fillWork(hand, moment, { signal, progress, width });
   const own = rows.filter((row) => row.moment === moment);
   const look = resolveLook(hand.site, header, moment);
   const [first, ...others] = fillCandidates({ site: hand.site, header }, moment);

@@ -252,7 +252,7 @@ export async function proveAll(
 export function fillWork(
   at: SiteAtHand,
   moment: Moment,
-  options: ProofOptions & { width?: number },
+  options: ProofOptions & { width?: number; progress?: (done: number, of: number) => void },
 ): FillWork {
   return {
     sweep: (header) => proveAll(at, header, { ...options, moments: [moment] }),
