@@ -36,6 +36,35 @@ describe('the owner looks for another way', { timeout: 120_000 }, () => {
     await expect.poll(() => JSON.stringify(header().looks), SLOW).toBe(before);
   });
 
+  test('another timing of the change, held against the present one at the instant at which that is worst', async () => {
+    const { tab } = owner;
+    const { duration } = header().manner;
+    await row(/^Manner/).click();
+    const atOnce = tab.getByRole('button', { name: 'Compare: All at once' });
+    await atOnce.click(SLOW);
+    const divider = tab.getByRole('slider', { name: /^Divider between the look now and All at once/ });
+    await divider.waitFor(SLOW);
+    expect(await tab.locator('.divider-name').allTextContents()).toEqual([
+      expect.stringMatching(/^Now, \d+ ms in$/),
+      expect.stringMatching(/^All at once, \d+ ms in$/),
+    ]);
+    // Before the change there is no fill; with this timing it is there at once.
+    const fillIn = (frame: number) =>
+      tab
+        .frameLocator('.divider-other iframe >> nth=' + frame)
+        .locator('.hr')
+        .evaluate((bar) => getComputedStyle(bar).getPropertyValue('--hr-fill'));
+    const opaque = (colour: string) => Number(/\/ ([\d.]+)/.exec(colour)?.[1] ?? 0);
+    await expect.poll(async () => opaque(await fillIn(1)), SLOW).toBeGreaterThan(0.3);
+    expect(opaque(await fillIn(0))).toBeLessThan(0.3);
+    await divider.press('Escape');
+    await divider.waitFor({ state: 'detached' });
+    await tab.getByRole('button', { name: 'Try it: All at once' }).click(SLOW);
+    await expect.poll(() => header().manner.duration, SLOW).toBe(0);
+    await undo();
+    await expect.poll(() => header().manner.duration, SLOW).toBe(duration);
+  });
+
   test('the least tint for the opening band’s words and the header together', async () => {
     const { tab } = owner;
     await row(/^Opening band/).click();

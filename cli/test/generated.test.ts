@@ -3,10 +3,7 @@ import { beforeAll, describe, expect, test } from 'vitest';
 import { MADE, dressedSite, type Dressed } from '../../e2e/dressed.ts';
 import { generatedSite } from '../../e2e/generated.ts';
 import { coversOf } from '@hatrail/core/header/covers';
-import { layoutHeader, solvedFold } from '@hatrail/core/header/layout';
-import { trialOf, wearTrial } from '@hatrail/core/header/trials';
-import { changesOf, withChanges } from '@hatrail/core/model/changes';
-import { checkSite, readSite, writeSite } from '@hatrail/core/model/check';
+import { checkSite } from '@hatrail/core/model/check';
 import { allMoments, momentsOf, type Header } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
 import { rootAddresses } from '@hatrail/core/output/addresses';
@@ -160,75 +157,6 @@ describe('what covers the page', () => {
       expect(bare.looks.top).toEqual(copy(header.looks.top));
       expect(coversOf(site, bare, 'top')).toHaveLength(coversOf(site, header, 'top').length);
     }
-  });
-});
-
-describe('the document', () => {
-  const made = (): Site[] => [
-    ...seeds(20).map((seed) => generatedSite(loaded.site, seed)),
-    ...DRESSED.map((seed) => dressedSite(loaded.site, seed).site),
-  ];
-
-  test('every made-up site is sound, and its file reads back to the same', () => {
-    for (const site of made()) {
-      expect(checkSite(site)).toEqual([]);
-      const text = writeSite(site);
-      expect(readSite(text)).toEqual(JSON.parse(text));
-      expect(writeSite(readSite(text))).toBe(text);
-    }
-  });
-
-  test('what differs between any two, put into the first, makes the second', () => {
-    const sites = made().slice(0, 24);
-    const revisions = { site: 1, pages: {}, headers: {} };
-    for (const [i, after] of sites.entries()) {
-      const before = sites[(i * 7 + 3) % sites.length]!;
-      const changes = changesOf(before, after, revisions);
-      if (before === after) expect(changes).toBeUndefined();
-      else expect(withChanges(before, copy(changes!))).toEqual(copy(after));
-    }
-  });
-
-  test('a look that is set aside and worn again is the same, whatever was done meanwhile', () => {
-    for (const seed of DRESSED) {
-      const { header } = dressedSite(loaded.site, seed);
-      const other = dressedSite(loaded.site, seed + 1).header;
-      const trial = trialOf(header, 'trial-1', 'First');
-      const draft = { ...copy(header), looks: copy(other.looks), manner: copy(other.manner) };
-      draft.rails.forEach((rail) => (rail.looks = copy(other.looks)));
-      wearTrial(draft, trial);
-      expect(draft).toEqual(copy(header));
-    }
-  });
-});
-
-describe('the fold', () => {
-  test.each(seeds(24))('is the least width from which nothing overlaps: header %i', (seed) => {
-    const site = generatedSite(loaded.site, seed);
-    const [header] = site.headers;
-    const fold = solvedFold(site, header!, measure);
-    const clashes = (width: number) => {
-      const { inks, folded } = layoutHeader(site, header!, width, measure);
-      const boxes = inks.map(({ box, rail, item }) => ({ ...box, rail, item }));
-      const over = boxes.filter((a, i) =>
-        boxes.some(
-          (b, k) =>
-            k > i &&
-            a.rail === b.rail &&
-            // A basket’s count stands on the basket.
-            a.item !== b.item &&
-            a.x < b.x + b.width - 0.5 &&
-            b.x < a.x + a.width - 0.5 &&
-            a.y < b.y + b.height - 0.5 &&
-            b.y < a.y + a.height - 0.5,
-        ),
-      );
-      return { folded, over: over.length };
-    };
-    for (const width of [fold, fold + 1, fold + 97, 1920].filter((w) => w >= fold && w <= 1920)) {
-      expect(clashes(width)).toEqual({ folded: false, over: 0 });
-    }
-    if (fold > 320) expect(clashes(fold - 1).folded).toBe(true);
   });
 });
 

@@ -1,3 +1,4 @@
+import type { Look } from '../model/look.ts';
 import { referencesOf, type PartKind, type Reference } from '../model/references.ts';
 import type { Site } from '../model/site.ts';
 
@@ -26,7 +27,8 @@ export function useInstead(draft: Site, kind: PartKind, id: string, instead: str
 
 /**
  * Takes a picture out of a draft of the site, and out of every place where it is used: a backdrop keeps its colour, a
- * picture item goes from its rail, an icon of the owner's becomes a star.
+ * picture item goes from its rail, an icon of the owner's becomes a star, a header's or rail's picture layer goes, in its trials,
+ * too.
  */
 export function removePicture(draft: Site, id: string): void {
   draft.pictures = draft.pictures.filter((picture) => picture.id !== id);
@@ -61,6 +63,11 @@ export function removePicture(draft: Site, id: string): void {
         delete link.picture;
         link.icon = 'star';
       }
+    }
+    const trials = header.trials ?? [];
+    const worn = [header, ...header.rails, ...trials, ...trials.flatMap(({ parts }) => parts)];
+    for (const look of worn.flatMap(({ looks }) => Object.values(looks ?? {}) as Look[])) {
+      if (look.picture?.picture === id) delete look.picture;
     }
   }
 }
