@@ -73,6 +73,18 @@ describe('the owner looks for another way', { timeout: 120_000 }, () => {
       .getByText(/: worst word [\d.]+, and of Night header, At the top, which lies over it/)
       .waitFor(SLOW);
     const percent = Number(/, ([\d.]+) %:/.exec((await tab.locator('.band-remedy').textContent())!)![1]);
+    // Held against the band as it is: the other side of the divider has the tint.
+    await tab.getByRole('button', { name: /^Compare the tint of/ }).click();
+    const tintOf = (frame: ReturnType<typeof tab.frameLocator>) =>
+      frame
+        .locator('.band')
+        .first()
+        .evaluate((band) => getComputedStyle(band).backgroundImage.split('linear-gradient').length);
+    const [now, other] = ['.stage iframe', '.divider-other iframe'].map((at) =>
+      tab.frameLocator(`${at} >> nth=0`),
+    );
+    await expect.poll(async () => (await tintOf(other!)) - (await tintOf(now!)), SLOW).toBe(1);
+    await tab.getByRole('button', { name: 'Stop comparing' }).click();
     await tab.locator('.band-remedy').getByRole('button', { name: 'Try it' }).click();
     await expect.poll(() => opening().backdrop.tint?.opacity, SLOW).toBeCloseTo(percent / 100, 6);
     await undo();

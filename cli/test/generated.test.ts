@@ -31,8 +31,8 @@ beforeAll(async () => {
 const seeds = (count: number, first = 1) => Array.from({ length: count }, (_, i) => first + i);
 /** Every dressed header of the first kinds, of those that behave in turn, and of those that change by scroll. */
 const DRESSED = [...seeds(8), ...seeds(6, 20), ...seeds(4, 29)];
-/** Without those that are read scroll by scroll, which takes its time: a tall blur that leaves, and a change by scroll. */
-const SWEPT = DRESSED.filter((seed) => seed !== 7 && seed < 29);
+/** Without those that are read scroll by scroll, which takes its time: tall blurs, and a change by scroll. */
+const SWEPT = DRESSED.filter((seed) => ![3, 7, 20].includes(seed) && seed < 29);
 const copy = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
 
 async function painted({ site, header, width, windowHeight }: Dressed) {
@@ -104,7 +104,7 @@ describe('the sweep of a whole scene', () => {
   );
 
   test('every scroll of the page has exactly one moment, and each moment’s rows lie in its stretches', async () => {
-    for (const seed of [3, 21, 22, 23, 24]) {
+    for (const seed of [2, 21, 22, 23, 24]) {
       const { scene, raster, draw } = await painted(dressedSite(loaded.site, seed));
       const rows = proveScene(scene, raster, draw);
       for (const { moment, span } of rows) {

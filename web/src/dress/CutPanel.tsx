@@ -254,7 +254,14 @@ export function CutPanel(props: CutPanelProps) {
         onOpen={() => setOpen('opening')}
         onPutBack={undefined}
       >
-        <OpeningBand hand={hand} header={header} page={page} width={width} readings={readings} />
+        <OpeningBand
+          hand={hand}
+          header={header}
+          page={page}
+          width={width}
+          readings={readings}
+          onCompare={onCompare}
+        />
       </LayerRow>
       <LayerRow
         title="What still covers the page"

@@ -11,7 +11,8 @@ import { ColourField, colourName } from '../parts/ColourField.tsx';
 import { NumberField } from '../parts/NumberField.tsx';
 import { PercentSlider } from '../parts/PercentSlider.tsx';
 import { VerdictText, figure } from '../parts/Verdict.tsx';
-import { leastBandTint, type BandRemedy } from './bandRemedy.ts';
+import { leastBandTint, withBandTint, type BandRemedy } from './bandRemedy.ts';
+import type { Compare } from './compare.ts';
 
 interface OpeningBandProps {
   hand: SiteAtHand;
@@ -55,7 +56,9 @@ const WORDS = [
 ] as const;
 
 /** The first band as the page's banner: its height, tint and words, each with what it does to what is read there. */
-export function OpeningBand(props: OpeningBandProps & { readings: BandReading[] | undefined }) {
+export function OpeningBand(
+  props: OpeningBandProps & { readings: BandReading[] | undefined; onCompare: Compare },
+) {
   const { hand, page, width, readings } = props;
   const { site } = hand;
   const edit = useEditor((state) => state.edit);
@@ -196,7 +199,12 @@ function BandTint({
   width,
   colour,
   onTake,
-}: OpeningBandProps & { colour: BandRemedy['colour']; onTake: (remedy: BandRemedy) => void }) {
+  onCompare,
+}: OpeningBandProps & {
+  colour: BandRemedy['colour'];
+  onTake: (remedy: BandRemedy) => void;
+  onCompare: Compare;
+}) {
   const [state, setState] = useState<'idle' | 'busy' | 'none' | BandRemedy | { failure: string }>('idle');
   const stop = useRef<AbortController>(undefined);
   // What was found holds for the site as it was.
@@ -254,10 +262,23 @@ function BandTint({
     <div className="band-remedy">
       <p>
         Tint in {name}, {state.percent} %: {word && `worst word ${figure(word.contrast)}, `}
-        and of {over}, which lies over it, {row.item} {figure(row.worst)}, at every width.
+        and of {over}, which lies over it, {row.item} {figure(row.worst)}, at every width.{' '}
+        {100 - state.percent}&nbsp;% of the band’s backdrop still shows through.
       </p>
       <Button size="small" variant="contained" onClick={() => onTake(state)}>
         Try it
+      </Button>{' '}
+      <Button
+        size="small"
+        variant="outlined"
+        aria-label={`Compare the tint of ${state.percent} %`}
+        onClick={() => {
+          const site = withBandTint(hand.site, page, { colour, opacity: state.percent / 100 });
+          const tinted = site.pages.find(({ id }) => id === page.id)!;
+          onCompare(`Tint ${state.percent} %`, header, { scroll: 0, page: tinted });
+        }}
+      >
+        Compare
       </Button>
     </div>
   );

@@ -17,6 +17,8 @@ export interface Compared {
 /** Where two headers are held against each other, and what stands for the present one if it is not itself. */
 interface Still {
   scroll: number;
+  /** Where the page is another, too: the tint of a band. */
+  page?: Page;
   now?: { name: string; header: Header };
 }
 
@@ -26,6 +28,7 @@ export type Compare = (name: string, header: Header, still?: Still) => void;
 interface Other {
   name: string;
   header: Header;
+  page: Page | undefined;
   now: Still['now'];
 }
 
@@ -38,12 +41,12 @@ export function useCompare(
   goTo: (scroll: number) => void,
 ): { compared: Compared | undefined; compare: Compare; end: () => void } {
   const [other, setOther] = useState<Other>();
-  const preview = useOther(hand, header, page, measure, other?.header);
+  const preview = useOther(hand, header, other?.page ?? page, measure, other?.header);
   const now = useOther(hand, header, page, measure, other?.now?.header);
-  const isOfThis = other?.header.id === header.id;
+  const isOfThis = other?.header.id === header.id && (other.page ?? page).id === page.id;
   const compare = useCallback<Compare>(
     (name, to, still) => {
-      setOther({ name, header: to, now: still?.now });
+      setOther({ name, header: to, page: still?.page, now: still?.now });
       if (still) goTo(still.scroll);
     },
     [goTo],
@@ -69,6 +72,15 @@ function useOther(
   measure: Measure | undefined,
   other: Header | undefined,
 ): Preview | undefined {
-  const itsHand = useMemo(() => (other ? withHeader(hand, other) : hand), [hand, other]);
+  const itsHand = useMemo(
+    () => (other ? withPage(withHeader(hand, other), page) : hand),
+    [hand, other, page],
+  );
   return usePreview(itsHand, other ?? header, page, other && measure);
+}
+
+/** A site at hand with a page in the place of the one of the same id. */
+function withPage(at: SiteAtHand, page: Page): SiteAtHand {
+  const pages = at.site.pages.map((old) => (old.id === page.id ? page : old));
+  return { ...at, site: { ...at.site, pages } };
 }
