@@ -2,19 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { letterCells, markCells, tenth } from '../src/sweep/cells.ts';
 import { logoCells, logoContrastAt, type LogoPixels } from '../src/sweep/logo.ts';
 import { textTarget, verdictOf } from '../src/sweep/verdict.ts';
-import { raster } from './made.ts';
-
-const font = { family: 'hanken-grotesk', weight: 600, size: 16, letterSpacing: 0 } as const;
-const run = (advance: number, left = 100.4) => ({
-  text: 'x',
-  font,
-  left,
-  advance,
-  baseline: 40,
-  capHeight: 11.2,
-  descent: 4.6,
-  letterEdges: [advance],
-});
+import { raster, run, runFont } from './made.ts';
 
 describe('letter cells', () => {
   test('as many as 0.6 em goes into the advance, rounded up, from cap height to descent', () => {
@@ -55,8 +43,8 @@ describe('verdicts', () => {
     ]);
   });
   test('large text needs 3', () => {
-    expect([24, 23.9].map((size) => textTarget({ font: { ...font, size } }))).toEqual([3, 4.5]);
-    expect([600, 700].map((weight) => textTarget({ font: { ...font, size: 18.66, weight } }))).toEqual([
+    expect([24, 23.9].map((size) => textTarget({ font: { ...runFont, size } }))).toEqual([3, 4.5]);
+    expect([600, 700].map((weight) => textTarget({ font: { ...runFont, size: 18.66, weight } }))).toEqual([
       4.5, 3,
     ]);
   });

@@ -131,3 +131,17 @@ export function blob(): LogoPixels {
   }
   return { left: 30, top: 12, width: 40, height: 30, data };
 }
+
+/** The letters of made-up runs. */
+export const runFont = { family: 'hanken-grotesk', weight: 600, size: 16, letterSpacing: 0 } as const;
+/** A run of one word, that ends where its advance does. */
+export const run = (advance: number, left = 100.4) => ({
+  text: 'x',
+  font: runFont,
+  left,
+  advance,
+  baseline: 40,
+  capHeight: 11.2,
+  descent: 4.6,
+  letterEdges: [advance],
+});

@@ -17,19 +17,7 @@ import type { Blur, StackLayer } from '../src/stack/layers.ts';
 import { veilOf } from '../src/stack/veil.ts';
 import { layoutScene } from '../src/sweep/scene.ts';
 import type { Target } from '../src/sweep/targets.ts';
-import { blob, header, measure, random, raster, site } from './made.ts';
-
-const font = { family: 'hanken-grotesk', weight: 600, size: 16, letterSpacing: 0 } as const;
-const run = (advance: number, left = 100.4) => ({
-  text: 'x',
-  font,
-  left,
-  advance,
-  baseline: 40,
-  capHeight: 11.2,
-  descent: 4.6,
-  letterEdges: [advance],
-});
+import { blob, header, measure, random, raster, run, site } from './made.ts';
 
 const WHITE = { r: 255, g: 255, b: 255 };
 const scene = layoutScene(site, header, site.pages[0]!, 500, measure, 400);

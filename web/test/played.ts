@@ -11,7 +11,7 @@ import type { LaidPage } from '@hatrail/core/page/layout';
 import type { Raster } from '@hatrail/core/stack/ground';
 import { resolveColour } from '@hatrail/core/model/palette';
 import { measure, noDrawing } from '../../core/test/made.ts';
-import type { SiteAtHand } from '../src/engine/proof.ts';
+import type { SiteAtHand } from '../src/engine/request.ts';
 
 /** The engine as the application asks it, played by the core itself over pages of even bands, at one width. */
 

@@ -11,7 +11,7 @@ import type { Held } from '../parts/preview.ts';
 import { VerdictText } from '../parts/Verdict.tsx';
 import { addLayer } from './addLayer.ts';
 import type { Page } from '@hatrail/core/model/page';
-import type { SiteAtHand } from '../engine/proof.ts';
+import type { SiteAtHand } from '../engine/request.ts';
 import { ChangeWatch } from './ChangeWatch.tsx';
 import type { Compare } from './compare.ts';
 import { CopyFrom, wearersOf } from './CopyFrom.tsx';

@@ -10,7 +10,7 @@ import {
 } from '@hatrail/core/model/header';
 import { changesByScroll } from '@hatrail/core/header/manner';
 import type { PartLooks } from '@hatrail/core/model/look';
-import type { SiteAtHand } from '../engine/proof.ts';
+import type { SiteAtHand } from '../engine/request.ts';
 import type { SceneFacts } from '../engine/types.ts';
 import { NumberField } from '../parts/NumberField.tsx';
 import { BoundField } from './BoundField.tsx';

@@ -5,7 +5,7 @@ import type { Row } from '@hatrail/core/sweep/prove';
 import { changeHeader } from '../editor/edits.ts';
 import { WAYS, otherWays, type Way } from '../editor/ways.ts';
 import { isAbort } from '../engine/pool.ts';
-import type { SiteAtHand } from '../engine/proof.ts';
+import type { SiteAtHand } from '../engine/request.ts';
 import { Cost } from './Remedy.tsx';
 
 interface OtherWaysProps {

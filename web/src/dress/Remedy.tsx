@@ -10,7 +10,7 @@ import { useEditor } from '../editor/store.ts';
 import type { FillAnswer } from '../editor/verdicts.ts';
 import { colourName } from '../parts/ColourField.tsx';
 import { figure } from '../parts/Verdict.tsx';
-import type { SiteAtHand } from '../engine/proof.ts';
+import type { SiteAtHand } from '../engine/request.ts';
 import { stateWords } from './LayerSummary.tsx';
 import { OtherWays } from './OtherWays.tsx';
 import { worstRow } from './view.ts';

@@ -4,14 +4,8 @@ import type { Cut } from '@hatrail/core/stack/cut';
 import type { Probe, Row, SweptRow } from '@hatrail/core/sweep/prove';
 import { groupsOf } from '../engine/groups.ts';
 import { onEngine, isAbort } from '../engine/pool.ts';
-import {
-  groundsOfPage,
-  placeName,
-  proveView,
-  readyMeasure,
-  sceneRequest,
-  type SiteAtHand,
-} from '../engine/proof.ts';
+import { proveView } from '../engine/proof.ts';
+import { groundsOfPage, placeName, readyMeasure, sceneRequest, type SiteAtHand } from '../engine/request.ts';
 import type { SceneFacts, SweptScene } from '../engine/types.ts';
 import type { Measure } from '@hatrail/core/measure/measure';
 

@@ -17,7 +17,8 @@ import { judgePanel } from '@hatrail/core/sweep/panel';
 import type { Verdict } from '@hatrail/core/sweep/verdict';
 import { STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
 import type { LookCost } from '@hatrail/core/remedy/cost';
-import { costOf, fillWork, proveAll, type SiteAtHand } from '../engine/proof.ts';
+import { costOf, fillWork, proveAll } from '../engine/proof.ts';
+import type { SiteAtHand } from '../engine/request.ts';
 import { isAbort } from '../engine/pool.ts';
 
 /** What the sweeps over all pages and widths have found, and how far they are. */

@@ -7,7 +7,8 @@ import { showsGradient } from '@hatrail/core/stack/worn';
 import type { Row } from '@hatrail/core/sweep/prove';
 import { MARK_TARGET } from '@hatrail/core/sweep/verdict';
 import { colourName } from '../parts/ColourField.tsx';
-import { costOf, fillWork, proveAll, type SiteAtHand } from '../engine/proof.ts';
+import { costOf, fillWork, proveAll } from '../engine/proof.ts';
+import type { SiteAtHand } from '../engine/request.ts';
 
 /** A change that clears a moment on every page and at every width: swept before it is shown. */
 export interface Way {

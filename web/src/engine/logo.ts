@@ -5,7 +5,7 @@ import type { Header } from '@hatrail/core/model/header';
 import type { LogoPixels } from '@hatrail/core/sweep/logo';
 import type { ShippedSizes } from '@hatrail/core/output/sizes';
 import { shippedUrl } from './picturePixels.ts';
-import type { SiteAtHand } from './proof.ts';
+import type { SiteAtHand } from './request.ts';
 import { drawnKey } from './types.ts';
 
 const images = new Map<string, Promise<HTMLImageElement>>();

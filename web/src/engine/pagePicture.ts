@@ -1,6 +1,6 @@
 import type { Raster } from '@hatrail/core/stack/ground';
 import { onEngine } from './pool.ts';
-import { placeName, sceneRequest, type SiteAtHand } from './proof.ts';
+import { placeName, sceneRequest, type SiteAtHand } from './request.ts';
 
 /** Width at which a page is painted to take a colour from. */
 const WIDTH = 1280;

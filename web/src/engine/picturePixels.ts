@@ -4,7 +4,7 @@ import { picturesOf } from '@hatrail/core/output/page';
 import type { ShippedSizes } from '@hatrail/core/output/sizes';
 import type { Picture } from '@hatrail/core/model/picture';
 import type { Raster } from '@hatrail/core/stack/ground';
-import type { SiteAtHand } from './proof.ts';
+import type { SiteAtHand } from './request.ts';
 
 /** Pixels of the site's pictures on the main thread, for what is done to one picture at a time. */
 

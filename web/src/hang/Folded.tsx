@@ -3,7 +3,7 @@ import type { HeaderLayout } from '@hatrail/core/header/layout';
 import type { Header } from '@hatrail/core/model/header';
 import type { Page } from '@hatrail/core/model/page';
 import { useMeasure } from '../dress/view.ts';
-import type { SiteAtHand } from '../engine/proof.ts';
+import type { SiteAtHand } from '../engine/request.ts';
 import { LiveFrame } from '../parts/LiveFrame.tsx';
 import { usePreview } from '../parts/preview.ts';
 

@@ -2,7 +2,7 @@ import { useRef } from 'react';
 import { itemOfInk, type HeaderLayout } from '@hatrail/core/header/layout';
 import type { Header } from '@hatrail/core/model/header';
 import type { Page } from '@hatrail/core/model/page';
-import type { SiteAtHand } from '../engine/proof.ts';
+import type { SiteAtHand } from '../engine/request.ts';
 import { LiveFrame } from '../parts/LiveFrame.tsx';
 import { usePreview } from '../parts/preview.ts';
 import { useMeasure } from '../dress/view.ts';

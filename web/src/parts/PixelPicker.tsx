@@ -6,7 +6,7 @@ import { pixelOf } from '@hatrail/core/pixels/raster';
 import type { Raster } from '@hatrail/core/stack/ground';
 import { pagePicture } from '../engine/pagePicture.ts';
 import { pictureRaster } from '../engine/picturePixels.ts';
-import type { SiteAtHand } from '../engine/proof.ts';
+import type { SiteAtHand } from '../engine/request.ts';
 import { Choice } from './fields.tsx';
 import { RasterCanvas } from './RasterCanvas.tsx';
 

@@ -15,7 +15,7 @@ import { pageHtml } from '@hatrail/core/output/page';
 import type { Site } from '@hatrail/core/model/site';
 import { fontUrl } from '../engine/fonts.ts';
 import type { ShippedSizes } from '@hatrail/core/output/sizes';
-import { sizesOf, type SiteAtHand } from '../engine/proof.ts';
+import { sizesOf, type SiteAtHand } from '../engine/request.ts';
 
 /** The exported page and header as one document for a frame: same HTML, CSS and JavaScript, other addresses. */
 export interface Preview {

@@ -2,7 +2,7 @@ import { createContext, useContext, type ReactNode } from 'react';
 import { originOf, type LayerName, type ResolvedLook, type Wearer } from '@hatrail/core/header/look';
 import type { Moment } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
-import type { SiteAtHand } from '../../engine/proof.ts';
+import type { SiteAtHand } from '../../engine/request.ts';
 import { ColourField } from '../../parts/ColourField.tsx';
 import { NumberField } from '../../parts/NumberField.tsx';
 import { originText, putBack, setLook } from '../lookEdits.ts';

@@ -5,7 +5,7 @@ import type { Picture } from '@hatrail/core/model/picture';
 import type { Raster } from '@hatrail/core/stack/ground';
 import type { Verdict } from '@hatrail/core/sweep/verdict';
 import { pictureUrl } from '../../engine/picturePixels.ts';
-import type { SiteAtHand } from '../../engine/proof.ts';
+import type { SiteAtHand } from '../../engine/request.ts';
 import { RasterCanvas } from '../../parts/RasterCanvas.tsx';
 import { VerdictText } from '../../parts/Verdict.tsx';
 

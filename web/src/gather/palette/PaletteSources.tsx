@@ -10,7 +10,7 @@ import { readProperties, writeProperties } from '@hatrail/core/tokens/customProp
 import { readTokens, writeTokens, type ReadSwatches } from '@hatrail/core/tokens/designTokens';
 import { useEditor } from '../../editor/store.ts';
 import { pictureRaster } from '../../engine/picturePixels.ts';
-import type { SiteAtHand } from '../../engine/proof.ts';
+import type { SiteAtHand } from '../../engine/request.ts';
 import { saveText } from '../../parts/saveText.ts';
 
 type Open = 'start' | 'picture' | 'in' | undefined;

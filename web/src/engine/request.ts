@@ -1,0 +1,112 @@
+import { layoutHeader } from '@hatrail/core/header/layout';
+import { contextMeasure, type Measure, type MeasuringContext } from '@hatrail/core/measure/measure';
+import { MOMENTS, type Header } from '@hatrail/core/model/header';
+import type { Site } from '@hatrail/core/model/site';
+import { shippedSizes, type ShippedSizes } from '@hatrail/core/output/sizes';
+import { drawLogos } from './logo.ts';
+import { loadFonts } from './fonts.ts';
+import { drawVectors } from './vectors.ts';
+import type { SceneRequest } from './types.ts';
+
+/** What the workers are asked with: a site, one of its pages at a width, and all that has to be drawn for it beforehand. */
+
+/** A site at hand: its document and its pictures' hashes. */
+export interface SiteAtHand {
+  site: Site;
+  hashes: Record<string, string>;
+}
+
+let measure: Measure | undefined;
+
+/** Text metrics on the main thread, once the site's fonts are there. */
+export async function readyMeasure({ site, hashes }: SiteAtHand): Promise<Measure> {
+  await loadFonts(site, hashes, document.fonts);
+  measure ??= contextMeasure(document.createElement('canvas').getContext('2d') as MeasuringContext);
+  return measure;
+}
+
+/** All that a page's layout depends on besides the pages themselves: what the header covers of it, but not what it wears. */
+function layoutParts(site: Site, header: Header): unknown[] {
+  return [
+    site.palette,
+    site.pairings,
+    site.type,
+    site.fonts,
+    site.pictures,
+    site.logo,
+    site.menus,
+    site.name,
+    site.tagline,
+    header.rails,
+    header.extent,
+    header.fold,
+    header.manner.lies,
+    header.manner.onScroll,
+  ];
+}
+
+/** All that a page's own pixels depend on besides the page itself. */
+export function groundsOfPage({ site, hashes }: SiteAtHand, header: Header): unknown[] {
+  return [header.id, hashes, ...layoutParts(site, header)];
+}
+
+let sized: { of: unknown[]; sizes: ShippedSizes } | undefined;
+
+/** The sizes in which pictures ship, worked out anew only when something changes that they depend on. */
+export function sizesOf(site: Site, header: Header, by: Measure): ShippedSizes {
+  const of = [
+    site.pages,
+    ...layoutParts(site, header),
+    ...MOMENTS.flatMap((moment) => [header.looks[moment]?.ink?.logo, header.looks[moment]?.picture]),
+  ];
+  if (!sized || sized.of.some((part, i) => part !== of[i]))
+    sized = { of, sizes: shippedSizes(site, header, by) };
+  return sized.sizes;
+}
+
+/** Requests of a site as it is: several ask for the same. */
+const requests = new WeakMap<
+  Site,
+  { hashes: SiteAtHand['hashes']; made: Map<string, Promise<SceneRequest>> }
+>();
+
+/** A request for one page at one width. */
+export function sceneRequest(
+  at: SiteAtHand,
+  headerId: string,
+  pageId: string,
+  width: number,
+): Promise<SceneRequest> {
+  const { site, hashes } = at;
+  let known = requests.get(site);
+  if (known?.hashes !== hashes) requests.set(site, (known = { hashes, made: new Map() }));
+  const { made } = known!;
+  const key = `${headerId} ${placeName(pageId, width)}`;
+  let request = made.get(key);
+  if (!request) {
+    made.set(key, (request = makeRequest(at, headerId, pageId, width)));
+    request.catch(() => made.delete(key));
+  }
+  return request;
+}
+
+async function makeRequest(
+  at: SiteAtHand,
+  headerId: string,
+  pageId: string,
+  width: number,
+): Promise<SceneRequest> {
+  const { site, hashes } = at;
+  const header = site.headers.find(({ id }) => id === headerId)!;
+  const measure = await readyMeasure(at);
+  const layout = layoutHeader(site, header, width, measure);
+  const sizes = sizesOf(site, header, measure);
+  const [logos, vectors] = await Promise.all([
+    drawLogos(at, header, layout, sizes),
+    drawVectors(site, headerId, hashes),
+  ]);
+  return { site, headerId, pageId, width, hashes, sizes, logos, vectors };
+}
+
+/** What the work is about, so that it goes where its raster is. */
+export const placeName = (pageId: string, width: number): string => `${pageId} ${width}`;
