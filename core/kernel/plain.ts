@@ -1,42 +1,58 @@
 // The sweep where the same lies over the whole page. Every argument that is a `usize` is an address.
 import { CLASSES, contrastOf, looked, select, tenthMedian, twoContrasts } from './shared';
 
+/** The luminances that occur, in ascending order, and how often each does; gives how many there are. `counts` holds 65536 zeros. */
+export function census(data: usize, length: i32, counts: usize, values: usize, tallies: usize): i32 {
+  const end = data + (<usize>length << 1);
+  for (let each = data; each < end; each += 2) {
+    const at = counts + (<usize>load<u16>(each) << 2);
+    store<u32>(at, load<u32>(at) + 1);
+  }
+  let distinct = 0;
+  for (let i = 0; i < 65536; i++) {
+    const tally = load<u32>(counts + (<usize>i << 2));
+    if (tally == 0) continue;
+    store<u16>(values + (<usize>distinct << 1), <u16>i);
+    store<u32>(tallies + (<usize>distinct << 2), tally);
+    distinct++;
+  }
+  return distinct;
+}
+
 /**
  * Puts the luminances that occur in order of contrast, from the ink's own outwards both ways, and shares them out among
- * the classes. `counts` holds 65536 zeros.
+ * the classes: `rank` and `level` are a luminance's number and class, `contrast` a number's.
+ * @param values of {@link census}, as are `tallies` and `distinct`
  */
 export function order(
-  data: usize,
+  values: usize,
+  tallies: usize,
+  distinct: i32,
   length: i32,
   ink: i32,
-  counts: usize,
   rank: usize,
   contrast: usize,
   level: usize,
   single: usize,
 ): void {
-  for (let i = 0; i < length; i++) {
-    const at = counts + (<usize>load<u16>(data + (<usize>i << 1)) << 2);
-    store<u32>(at, load<u32>(at) + 1);
-  }
-  let distinct = 0;
-  for (let i = 0; i < 65536; i++) if (load<u32>(counts + (<usize>i << 2)) > 0) distinct++;
   for (let i = 0; i < CLASSES; i++) store<f32>(single + (<usize>i << 2), NaN);
   const share: f64 = distinct <= CLASSES ? 0 : f64(length) / f64(CLASSES);
-  let below = ink;
-  let above = ink + 1;
+  let above = 0;
+  for (let end = distinct; above < end; ) {
+    const middle = (above + end) >> 1;
+    if (<i32>load<u16>(values + (<usize>middle << 1)) > ink) end = middle;
+    else above = middle + 1;
+  }
+  let below = above - 1;
   let current = 0;
   let held: f64 = 0;
   let first: f32 = NaN;
   for (let n = 0; n < distinct; n++) {
-    while (below >= 0 && load<u32>(counts + (<usize>below << 2)) == 0) below--;
-    while (above < 65536 && load<u32>(counts + (<usize>above << 2)) == 0) above++;
-    const down: f32 = below < 0 ? Infinity : contrastOf(ink, below);
-    const up: f32 = above > 65535 ? Infinity : contrastOf(ink, above);
-    const luminance = down <= up ? below : above;
-    if (down <= up) below--;
-    else above++;
-    const count = f64(load<u32>(counts + (<usize>luminance << 2)));
+    const down: f32 = below < 0 ? Infinity : contrastOf(ink, load<u16>(values + (<usize>below << 1)));
+    const up: f32 = above >= distinct ? Infinity : contrastOf(ink, load<u16>(values + (<usize>above << 1)));
+    const next = <usize>(down <= up ? below-- : above++);
+    const luminance = load<u16>(values + (next << 1));
+    const count = f64(load<u32>(tallies + (next << 2)));
     if (held > 0 && held + count > share && current < CLASSES - 1) {
       current++;
       held = 0;
@@ -47,17 +63,31 @@ export function order(
     store<f32>(single + (<usize>current << 2), held == 0 || first == value ? value : NaN);
     if (first != value) first = NaN;
     store<u16>(rank + (<usize>luminance << 1), <u16>n);
-    store<u8>(level + <usize>n, <u8>current);
+    store<u8>(level + <usize>luminance, <u8>current);
     held += count;
   }
 }
 
-/** Each pixel's number in order of contrast, and its class. */
-export function number(data: usize, length: i32, rank: usize, level: usize, ranks: usize, levels: usize): void {
-  for (let i = 0; i < length; i++) {
-    const n = load<u16>(rank + (<usize>load<u16>(data + (<usize>i << 1)) << 1));
-    store<u16>(ranks + (<usize>i << 1), n);
-    store<u8>(levels + <usize>i, load<u8>(level + <usize>n));
+/** The class of each pixel in some columns; rows like the one above are copied. */
+export function classes(
+  data: usize,
+  stride: i32,
+  rows: i32,
+  runs: usize,
+  left: i32,
+  width: i32,
+  level: usize,
+  levels: usize,
+): void {
+  for (let y = 0; y < rows; y++) {
+    const at = <usize>(y * stride + left);
+    if (y > 0 && load<u32>(runs + (<usize>y << 2)) == load<u32>(runs + (<usize>(y - 1) << 2))) {
+      memory.copy(levels + at, levels + at - <usize>stride, <usize>width);
+      continue;
+    }
+    for (let i = at, end = at + <usize>width; i < end; i++) {
+      store<u8>(levels + i, load<u8>(level + <usize>load<u16>(data + (i << 1))));
+    }
   }
 }
 
@@ -81,7 +111,8 @@ function countRow(levels: usize, end: usize, histogram: usize, level: i32, step:
  */
 export function sweepCells(
   levels: usize,
-  ranks: usize,
+  data: usize,
+  rank: usize,
   stride: i32,
   runs: usize,
   cells: usize,
@@ -144,7 +175,7 @@ export function sweepCells(
       for (let c = 0; c < count; c++) {
         const cell = cells + (<usize>c << 5);
         if (load<i32>(cell, 20) != worst) continue;
-        const found = readCell(cell, levels, ranks, stride, row, scratch);
+        const found = readCell(cell, levels, data, rank, stride, row, scratch);
         if (found < least) least = found;
       }
       value = load<f32>(contrast + (<usize>least << 2));
@@ -154,7 +185,15 @@ export function sweepCells(
 }
 
 /** The number of a cell's tenth pixel, read among the pixels of its class. */
-function readCell(cell: usize, levels: usize, ranks: usize, stride: i32, row: i32, scratch: usize): i32 {
+function readCell(
+  cell: usize,
+  levels: usize,
+  data: usize,
+  rank: usize,
+  stride: i32,
+  row: i32,
+  scratch: usize,
+): i32 {
   const left = load<i32>(cell);
   const top = row + load<i32>(cell, 4);
   const right = load<i32>(cell, 8);
@@ -164,7 +203,7 @@ function readCell(cell: usize, levels: usize, ranks: usize, stride: i32, row: i3
   for (let y = top; y < bottom; y++) {
     for (let i = y * stride + left, end = y * stride + right; i < end; i++) {
       if (load<u8>(levels + <usize>i) != level) continue;
-      store<f32>(scratch + (<usize>n << 2), <f32>load<u16>(ranks + (<usize>i << 1)));
+      store<f32>(scratch + (<usize>n << 2), <f32>load<u16>(rank + (<usize>load<u16>(data + (<usize>i << 1)) << 1)));
       n++;
     }
   }

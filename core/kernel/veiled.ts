@@ -1,12 +1,23 @@
 // The sweep through a veil: what lies over the page differs from pixel to pixel of the header.
 import { CLASSES, clamped, contrastOf, looked, tenthMedian, tenthOf, twoContrasts, veiled } from './shared';
 
-/** The luminances of some pixels under one pixel of a veil, by its three tables of 256. */
-export function luminances(page: usize, length: i32, tables: usize, out: usize): void {
-  const end = page + (<usize>length << 2);
-  for (let at = page; at < end; at += 4) {
-    store<u16>(out, looked(tables, 0, load<u32>(at)));
-    out += 2;
+/** The luminances of pixels under one pixel of a veil, by its three tables of 256; rows like the one above are copied. */
+export function luminances(page: usize, width: i32, rows: i32, runs: usize, tables: usize, out: usize): void {
+  const bytes = <usize>width << 1;
+  let at = page;
+  let to = out;
+  for (let y = 0; y < rows; y++) {
+    const end = at + (<usize>width << 2);
+    if (y > 0 && load<u32>(runs + (<usize>y << 2)) == load<u32>(runs + (<usize>(y - 1) << 2))) {
+      memory.copy(to, to - bytes, bytes);
+      to += bytes;
+      at = end;
+      continue;
+    }
+    for (; at < end; at += 4) {
+      store<u16>(to, looked(tables, 0, load<u32>(at)));
+      to += 2;
+    }
   }
 }
 

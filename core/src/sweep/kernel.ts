@@ -2,8 +2,9 @@ import { KERNEL } from './kernelBytes.ts';
 
 /** The kernel's functions (core/kernel); addresses and counts are whole numbers. */
 export interface KernelExports {
+  census(...args: number[]): number;
   order(...args: number[]): void;
-  number(...args: number[]): void;
+  classes(...args: number[]): void;
   sweepCells(...args: number[]): void;
   sweepLogo(...args: number[]): void;
   occurring(...args: number[]): number;

@@ -2,25 +2,43 @@ import type { Area } from '../stack/area.ts';
 import type { GroundTables, Raster } from '../stack/ground.ts';
 import { theKernel } from './kernel.ts';
 
-/**
- * The ground's luminance in an area of the page. Rows that are the same as the one above share its run number, so that a
- * sweep can pass over them: two rows of one number have only equal rows between them.
- */
-export interface Plane {
+/** The page's own pixels in an area. */
+export interface Strip {
   /** Page pixels. */
   area: Area;
   width: number;
-  luminance: Uint16Array;
-  /** The page's own pixels, RGBA. */
+  /** RGBA. */
   page: Uint32Array;
+  /**
+   * Rows that are the same as the one above share its run number, so that a sweep can pass over them: two rows of one
+   * number have only equal rows between them.
+   */
   runs: Uint32Array;
 }
 
-/**
- * Luminances of the ground in an area that lies within the raster.
- * @param tables what lies over the page; where there are none, only the page's own pixels are wanted
- */
-export function groundPlane(raster: Raster, tables: GroundTables | undefined, area: Area): Plane {
+/** The ground's luminance in an area of the page. */
+export interface Plane extends Strip {
+  luminance: Uint16Array;
+}
+
+/** Most strips that are kept of a raster: those of the items of some headers. */
+const MOST_STRIPS = 64;
+const strips = new WeakMap<Uint8ClampedArray, Map<string, Strip>>();
+
+/** An area of a raster, which lies within it; kept with the raster, since every sweep over it asks for the same ones. */
+export function stripOf(raster: Raster, area: Area): Strip {
+  let kept = strips.get(raster.data);
+  if (!kept) strips.set(raster.data, (kept = new Map()));
+  const key = [area.left, area.top, area.right, area.bottom].join();
+  const found = kept.get(key);
+  if (found) return found;
+  if (kept.size >= MOST_STRIPS) kept.clear();
+  const strip = cutStrip(raster, area);
+  kept.set(key, strip);
+  return strip;
+}
+
+function cutStrip(raster: Raster, area: Area): Strip {
   const width = area.right - area.left;
   const rows = area.bottom - area.top;
   const pixels = new Uint32Array(raster.data.buffer, raster.data.byteOffset, raster.width * raster.height);
@@ -29,29 +47,60 @@ export function groundPlane(raster: Raster, tables: GroundTables | undefined, ar
   let run = 0;
   for (let y = 0; y < rows; y++) {
     const from = (area.top + y) * raster.width + area.left;
-    const to = y * width;
-    if (y > 0 && areSame(pixels, from, from - raster.width, width)) {
-      page.copyWithin(to, to - width, to);
-    } else {
-      run++;
-      page.set(pixels.subarray(from, from + width), to);
-    }
+    if (y === 0 || !areSame(pixels, from, from - raster.width, width)) run++;
+    page.set(pixels.subarray(from, from + width), y * width);
     runs[y] = run;
   }
-  return { area, width, luminance: tables ? luminances(page, tables) : new Uint16Array(0), page, runs };
+  return { area, width, page, runs };
 }
 
-function luminances(page: Uint32Array, tables: GroundTables): Uint16Array {
+/** Luminances of the ground in an area that lies within the raster. */
+export function groundPlane(raster: Raster, tables: GroundTables, area: Area): Plane {
+  const strip = stripOf(raster, area);
+  return { ...strip, luminance: luminances(strip, tables) };
+}
+
+function luminances({ page, width, runs }: Strip, tables: GroundTables): Uint16Array {
   const kernel = theKernel();
   const memory = kernel.lay({
     page: ['u32', page.length, 'as it is'],
+    runs: ['u32', runs.length, 'as it is'],
     tables: ['u16', 768],
     out: ['u16', page.length, 'as it is'],
   });
   memory.page.array.set(page);
+  memory.runs.array.set(runs);
   tables.luminance.forEach((table, c) => memory.tables.array.set(table, 256 * c));
-  kernel.run.luminances(memory.page.at, page.length, memory.tables.at, memory.out.at);
-  return memory.out.array.slice();
+  const { page: from, tables: by, out } = memory;
+  kernel.run.luminances(from.at, width, runs.length, memory.runs.at, by.at, out.at);
+  return out.array.slice();
+}
+
+/** The luminances that occur in a plane, ascending, and how often each does. */
+export interface Census {
+  values: Uint16Array;
+  tallies: Uint32Array;
+}
+const censuses = new WeakMap<Plane, Census>();
+
+/** The census of a plane, taken once: every ink that is judged on it is ranked by the same. */
+export function censusOf(plane: Plane): Census {
+  const known = censuses.get(plane);
+  if (known) return known;
+  const { luminance } = plane;
+  const kernel = theKernel();
+  const memory = kernel.lay({
+    data: ['u16', luminance.length, 'as it is'],
+    counts: ['u32', 65536],
+    values: ['u16', 65536, 'as it is'],
+    tallies: ['u32', 65536, 'as it is'],
+  });
+  const { data, counts, values, tallies } = memory;
+  data.array.set(luminance);
+  const distinct = kernel.run.census(data.at, luminance.length, counts.at, values.at, tallies.at);
+  const census = { values: values.array.slice(0, distinct), tallies: tallies.array.slice(0, distinct) };
+  censuses.set(plane, census);
+  return census;
 }
 
 /** Whether as many pixels from one place on are the same as from another. */

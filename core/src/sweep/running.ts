@@ -1,6 +1,6 @@
 import { tenth, type Cell } from './cells.ts';
 import { theKernel } from './kernel.ts';
-import type { Plane } from './plane.ts';
+import { censusOf, type Plane } from './plane.ts';
 
 /**
  * The fast sweep of cells. Every luminance that occurs is numbered in order of contrast and put in one of 256 classes;
@@ -20,18 +20,19 @@ export function sweepCells(
   rows: number,
 ): Float32Array {
   const { luminance, width, area, runs } = plane;
+  const { values, tallies } = censusOf(plane);
   const kernel = theKernel();
   const pixels = Math.max(...cells.map((cell) => (cell.right - cell.left) * (cell.bottom - cell.top)));
   const memory = kernel.lay({
     data: ['u16', luminance.length, 'as it is'],
-    ranks: ['u16', luminance.length, 'as it is'],
     levels: ['u8', luminance.length, 'as it is'],
     runs: ['u32', runs.length, 'as it is'],
-    counts: ['u32', 65536],
-    rank: ['u16', 65536],
-    contrast: ['f32', 65536],
-    level: ['u8', 65536],
-    single: ['f32', 256],
+    values: ['u16', values.length, 'as it is'],
+    tallies: ['u32', tallies.length, 'as it is'],
+    rank: ['u16', 65536, 'as it is'],
+    contrast: ['f32', values.length, 'as it is'],
+    level: ['u8', 65536, 'as it is'],
+    single: ['f32', 256, 'as it is'],
     cells: ['i32', 8 * cells.length],
     histograms: ['u16', 256 * cells.length],
     scratch: ['f32', pixels],
@@ -39,6 +40,8 @@ export function sweepCells(
   });
   memory.data.array.set(luminance);
   memory.runs.array.set(runs);
+  memory.values.array.set(values);
+  memory.tallies.array.set(tallies);
   const down = from - area.top;
   cells.forEach((cell, i) => {
     const wanted = tenth((cell.right - cell.left) * (cell.bottom - cell.top));
@@ -47,12 +50,27 @@ export function sweepCells(
       8 * i,
     );
   });
-  const { data, ranks, levels, counts, rank, contrast, level, single } = memory;
-  kernel.run.order(data.at, luminance.length, ink, counts.at, rank.at, contrast.at, level.at, single.at);
-  kernel.run.number(data.at, luminance.length, rank.at, level.at, ranks.at, levels.at);
+  const { data, levels, rank, contrast, level, single } = memory;
+  const [left, right] = [
+    Math.min(...cells.map((cell) => cell.left)) - area.left,
+    Math.max(...cells.map((cell) => cell.right)) - area.left,
+  ];
+  kernel.run.order(
+    memory.values.at,
+    memory.tallies.at,
+    values.length,
+    luminance.length,
+    ink,
+    rank.at,
+    contrast.at,
+    level.at,
+    single.at,
+  );
+  kernel.run.classes(data.at, width, runs.length, memory.runs.at, left, right - left, level.at, levels.at);
   kernel.run.sweepCells(
     levels.at,
-    ranks.at,
+    data.at,
+    rank.at,
     width,
     memory.runs.at,
     memory.cells.at,

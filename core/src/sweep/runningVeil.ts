@@ -3,7 +3,7 @@ import { groundTables, type Raster } from '../stack/ground.ts';
 import type { Veil } from '../stack/veil.ts';
 import { tenth, type Cell } from './cells.ts';
 import { theKernel } from './kernel.ts';
-import { groundPlane, type Plane } from './plane.ts';
+import { stripOf, type Strip } from './plane.ts';
 import { LUMINANCE_TABLES, setOf } from './edgeTables.ts';
 import { sweepVeiledLogo } from './runningVeiledLogo.ts';
 import type { Target } from './targets.ts';
@@ -18,7 +18,7 @@ export function sweepThroughVeil(target: Target, from: number, rows: number, ras
   const { shape, veil } = target;
   const { area, data } = veil;
   const reach = { ...area, top: area.top + from, bottom: area.bottom + from + rows - 1 };
-  const plane = groundPlane(raster, undefined, reach);
+  const plane = stripOf(raster, reach);
   if (shape.kind === 'logo') return sweepVeiledLogo(plane, veil, shape.cells, rows);
   const width = area.right - area.left;
   const middle = ((area.bottom - area.top) >> 1) * width + (width >> 1);
@@ -27,7 +27,7 @@ export function sweepThroughVeil(target: Target, from: number, rows: number, ras
 }
 
 function sweepVeiledCells(
-  plane: Plane,
+  plane: Strip,
   veil: Veil,
   reference: Float64Array,
   cells: readonly Cell[],
@@ -48,16 +48,17 @@ function sweepVeiledCells(
     ends: ['f64', 12],
     page: ['u32', plane.page.length],
     data: ['u16', plane.page.length],
-    ranks: ['u16', plane.page.length],
     // The last cell's last row is read sixteen pixels at a time.
     levels: ['u8', plane.page.length + 16],
     runs: ['u32', plane.runs.length],
     luminance: ['u16', 768],
     referred: ['u16', 768],
     counts: ['u32', 65536],
-    rank: ['u16', 65536],
-    contrast: ['f32', 65536],
-    level: ['u8', 65536],
+    values: ['u16', 65536, 'as it is'],
+    tallies: ['u32', 65536, 'as it is'],
+    rank: ['u16', 65536, 'as it is'],
+    contrast: ['f32', 65536, 'as it is'],
+    level: ['u8', 65536, 'as it is'],
     single: ['f32', 256],
     seen: ['u8', 1 << 20],
     pairs: ['u32', Math.min(1 << 20, plane.page.length)],
@@ -86,15 +87,27 @@ function sweepVeiledCells(
   });
   const length = plane.page.length;
   memory.referred.array.set(setOf(groundTables({ data: reference }).luminance));
-  run.luminances(at('page'), length, at('referred'), at('data'));
+  const lines = plane.runs.length;
+  run.luminances(at('page'), width, lines, at('runs'), at('referred'), at('data'));
+  const distinct = run.census(at('data'), length, at('counts'), at('values'), at('tallies'));
   // Classes in ascending order of luminance: as seen by an ink that is darker than all.
-  run.order(at('data'), length, 0, at('counts'), at('rank'), at('contrast'), at('level'), at('single'));
-  run.number(at('data'), length, at('rank'), at('level'), at('ranks'), at('levels'));
+  run.order(
+    at('values'),
+    at('tallies'),
+    distinct,
+    length,
+    0,
+    at('rank'),
+    at('contrast'),
+    at('level'),
+    at('single'),
+  );
+  run.classes(at('data'), width, lines, at('runs'), 0, width, at('level'), at('levels'));
   const count = run.occurring(
     at('page'),
     at('levels'),
     width,
-    length / width,
+    lines,
     at('runs'),
     at('reference'),
     at('luminance'),

@@ -2,11 +2,11 @@ import type { Veil } from '../stack/veil.ts';
 import { edgeTables } from './edgeTables.ts';
 import { theKernel } from './kernel.ts';
 import type { LogoCell } from './logo.ts';
-import type { Plane } from './plane.ts';
+import type { Strip } from './plane.ts';
 
 /** The fast sweep of a logo through a veil that differs from pixel to pixel; the straightforward measure's to the last bit. */
 export function sweepVeiledLogo(
-  plane: Plane,
+  plane: Strip,
   veil: Veil,
   cells: readonly LogoCell[],
   rows: number,
