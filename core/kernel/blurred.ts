@@ -323,6 +323,7 @@ function mayBeWorseBlurred(blur: Blurred, cell: usize, estimates: usize, low: f3
  * The contrast of the worst cell at every row over a blurred page. A cell is eight whole numbers: left, top, right, bottom,
  * the number of its tenth pixel, the first and last of its coarse columns; `points` are the columns' pixels in a row of the
  * veil.
+ * @param which the number of the worst cell at every row
  */
 export function sweepBlurred(
   shared: usize,
@@ -337,6 +338,7 @@ export function sweepBlurred(
   height: i32,
   scratch: usize,
   ways: usize,
+  which: usize,
 ): void {
   const blur = changetype<Blurred>(shared);
   let worst = 0;
@@ -371,6 +373,7 @@ export function sweepBlurred(
       }
     }
     store<f32>(blur.result + (<usize>row << 2), value);
+    store<u16>(which + (<usize>row << 1), <u16>worst);
   }
 }
 

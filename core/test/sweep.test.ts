@@ -9,7 +9,7 @@ import type { HeaderInk } from '../src/header/layout.ts';
 import { letterCells } from '../src/sweep/cells.ts';
 import { readAt } from '../src/sweep/exact.ts';
 import { logoCells } from '../src/sweep/logo.ts';
-import { sweepTarget } from '../src/sweep/prove.ts';
+import { sweepTarget } from '../src/sweep/sweepTarget.ts';
 import { around, type Area } from '../src/stack/area.ts';
 import type { Raster } from '../src/stack/ground.ts';
 import { layGradient } from '../src/stack/gradient.ts';
@@ -69,7 +69,7 @@ describe('the running sweep', () => {
     for (const colour of [WHITE, { r: 118, g: 118, b: 118 }, { r: 10, g: 14, b: 30 }]) {
       test(`is the straightforward measure to the last bit: ${name}, ink ${colour.r}`, () => {
         const target = textTargetOf(colour, 0.42);
-        const swept = sweepTarget(scene, span, target, page);
+        const { contrasts: swept } = sweepTarget(scene, span, target, page);
         const read = Array.from({ length: 301 }, (_, row) => readAt(target, page, { row, gone: 0 }).contrast);
         expect([...swept]).toEqual(read);
       });
@@ -80,7 +80,7 @@ describe('the running sweep', () => {
         { kind: 'logo', cells: logoCells(blob(), 120, 60) },
         wholeHeader,
       );
-      const swept = sweepTarget(scene, span, target, page);
+      const { contrasts: swept } = sweepTarget(scene, span, target, page);
       const read = Array.from({ length: 301 }, (_, row) => readAt(target, page, { row, gone: 0 }).contrast);
       expect([...swept]).toEqual(read);
     });
@@ -142,7 +142,7 @@ describe('the running sweep', () => {
           const area = shape.kind === 'cells' ? around(shape.cells) : wholeHeader;
           const target = targetOf(layers, shape, area);
           expect(target.veil.isEven).toBe(false);
-          const swept = sweepTarget(scene, span, target, page);
+          const { contrasts: swept } = sweepTarget(scene, span, target, page);
           for (let row = 0; row <= 300; row += 4) {
             const { contrast } = readAt(target, page, { row, gone: 0 });
             expect(swept[row], `${shape.kind} at ${row}`).toBe(contrast);
@@ -170,7 +170,7 @@ describe('the running sweep', () => {
         for (const shape of shapes) {
           const area = shape.kind === 'cells' ? around(shape.cells) : wholeHeader;
           const target = targetOf([...layers], shape, area, blur);
-          const swept = sweepTarget(scene, { from: 0, to: 300 }, target, page);
+          const { contrasts: swept } = sweepTarget(scene, { from: 0, to: 300 }, target, page);
           for (let row = 0; row <= 300; row += 75) {
             const { contrast } = readAt(target, page, { row, gone: 0 });
             // One level of ground is more at a logo's soft edge, where ink and ground move together.
@@ -184,7 +184,7 @@ describe('the running sweep', () => {
 
   test('a solid layer ends the search below it', () => {
     const target = textTargetOf(WHITE, 1);
-    const swept = sweepTarget(scene, span, target, grounds()[0]![1]);
+    const { contrasts: swept } = sweepTarget(scene, span, target, grounds()[0]![1]);
     expect(new Set(swept).size).toBe(1);
     expect(swept[0]).toBeCloseTo(contrastRatio(WHITE, { r: 16, g: 27, b: 51 }), 2);
   });

@@ -2,7 +2,8 @@ import { loadSite } from '@hatrail/cli/siteFile';
 import { decodePictures, skiaDrawing, skiaMeasure, skiaRaster } from '@hatrail/cli/skia';
 import { LUMINANCE } from '@hatrail/core/colour/contrast';
 import type { Header, Look } from '@hatrail/core/model/header';
-import { Planes, sceneTargets, sweepTarget } from '@hatrail/core/sweep/prove';
+import { sceneTargets } from '@hatrail/core/sweep/prove';
+import { Planes, sweepTarget } from '@hatrail/core/sweep/sweepTarget';
 import { readAt } from '@hatrail/core/sweep/exact';
 import { behindAt, layoutScene, spanOfAll } from '@hatrail/core/sweep/scene';
 
@@ -90,7 +91,7 @@ export async function sweepFigures(): Promise<Record<string, number>> {
     const ready = () => (fresh = { ...raster, data: raster.data.slice() });
     const sweep = () => {
       const planes = new Planes(fresh);
-      swept = targets.map((target) => sweepTarget(scene, span, target, fresh, planes));
+      swept = targets.map((target) => sweepTarget(scene, span, target, fresh, planes).contrasts);
     };
     const baseline = least(24, () => luminancePass(pixels, out));
     const time = least(16, sweep, ready);

@@ -2,7 +2,8 @@ import { momentsOf, type Header, type Moment } from '../model/header.ts';
 import type { Drawing } from '../stack/drawing.ts';
 import type { Raster } from '../stack/ground.ts';
 import type { Site } from '../model/site.ts';
-import { Planes, sceneTargets, sweepTarget, worstAt } from '../sweep/prove.ts';
+import { sceneTargets, worstAt } from '../sweep/prove.ts';
+import { Planes, sweepTarget } from '../sweep/sweepTarget.ts';
 import { momentAt, spanOfInk, spansOf, type Scene, type Span } from '../sweep/scene.ts';
 import { rasterAt, stretchesIn } from '../sweep/turns.ts';
 import type { Target } from '../sweep/targets.ts';
@@ -119,7 +120,7 @@ function worstOf(
     for (const target of targets) {
       const own = spanOfInk(target.ink, span);
       if (!own) continue;
-      const contrasts = sweepTarget(scene, own, target, shown, planes);
+      const { contrasts } = sweepTarget(scene, own, target, shown, planes);
       const at = worstAt(contrasts);
       const contrast = contrasts[at]!;
       if (worst && contrast / target.needed >= worst.contrast / worst.needed) continue;

@@ -1,21 +1,15 @@
 import { headerBetween, type Side } from '../change/between.ts';
-import { luminance16 } from '../colour/contrast.ts';
 import { pointedOver } from '../header/pointed.ts';
 import { allMoments, momentsOf, type Moment } from '../model/header.ts';
 import type { Box } from '../page/layout.ts';
 import type { Drawing } from '../stack/drawing.ts';
-import { groundPatch, groundTables, type Raster } from '../stack/ground.ts';
+import { groundPatch, type Raster } from '../stack/ground.ts';
 import { cellBox, type Cell } from './cells.ts';
 import { readAt, readGround } from './exact.ts';
-import { groundPlane, type Plane } from './plane.ts';
-import { sweepCells } from './running.ts';
-import { sweepLogo } from './runningLogo.ts';
 import { behindAt, headerRow, momentAt, spanOfInk, spansOf, wayAt, type Scene, type Span } from './scene.ts';
-import { sweepThroughVeil } from './runningVeil.ts';
-import { sweepBlurred } from './runningBlur.ts';
+import { Planes, sweepBlurredAt, sweepTarget, type Swept } from './sweepTarget.ts';
 import { rasterAt, stretchesIn, type Stretch } from './turns.ts';
 import { targetsOf, type InkPart, type LinkState, type Target } from './targets.ts';
-import { around, type Area } from '../stack/area.ts';
 import type { Veil } from '../stack/veil.ts';
 import { verdictOf, type Verdict } from './verdict.ts';
 
@@ -92,8 +86,8 @@ export function proveScene(
       return targets.flatMap((target) => {
         const own = spanOfInk(target.ink, span);
         if (!own) return [];
-        const contrasts = sweepTarget(scene, own, target, shown, planes);
-        return [rowOf(scene, moment, own, target, raster, contrasts, worstAt(contrasts))];
+        const swept = sweepTarget(scene, own, target, shown, planes);
+        return [rowOf(scene, moment, own, target, raster, swept, worstAt(swept.contrasts))];
       });
     });
   });
@@ -103,110 +97,42 @@ export function proveScene(
 function proveUnsteady(scene: Scene, moment: Moment, span: Span, raster: Raster, draw: Drawing): SweptRow[] {
   const isOnWay = wayAt(scene, span.from) % 1 !== 0;
   const still = isOnWay ? [] : sceneTargets(scene, moment, draw, span.from);
-  const found = new Map<string, { contrasts: Float32Array; worst: Target; at: number }>();
+  const found = new Map<
+    string,
+    { contrasts: Float32Array; worst: Target; at: number; cell: Cell | undefined }
+  >();
   for (let scroll = span.from; scroll <= span.to; scroll++) {
     const at = scroll - span.from;
     const shown = rasterAt(scene, raster, scroll);
     const behind = behindAt(scene, scroll);
     // States that stand on the same ground are read on it one after the other.
     const grounds = new Map<Veil, Raster>();
-    const contrastOn = (target: Target) => {
-      const { stack, veil } = target;
-      if (stack.blur) return sweepBlurred(target, behind.row, 1, behind.gone, shown)[0]!;
+    const readOn = (target: Target): { contrast: number; cell: Cell | undefined } => {
+      const { stack, veil, shape } = target;
+      if (stack.blur) {
+        const { contrasts, worst } = sweepBlurredAt(scene, target, shown, scroll);
+        const cell = worst && shape.kind === 'cells' ? shape.cells[worst[0]!] : undefined;
+        return { contrast: contrasts[0]!, cell };
+      }
       const ground = grounds.get(veil) ?? groundPatch(shown, behind, undefined, veil);
       grounds.set(veil, ground);
-      return readGround(target, ground).contrast;
+      return readGround(target, ground);
     };
     for (const target of isOnWay ? sceneTargets(scene, moment, draw, scroll) : still) {
       if (!spanOfInk(target.ink, { from: scroll, to: scroll })) continue;
       const key = `${target.ink.id} ${target.state} ${target.part}`;
-      const contrast = contrastOn(target);
+      const { contrast, cell } = readOn(target);
       const known = found.get(key);
       const contrasts = known?.contrasts ?? new Float32Array(span.to - span.from + 1).fill(Infinity);
       contrasts[at] = contrast;
-      if (!known || contrasts[at]! < contrasts[known.at]!) found.set(key, { contrasts, worst: target, at });
+      if (!known || contrasts[at]! < contrasts[known.at]!) {
+        found.set(key, { contrasts, worst: target, at, cell });
+      }
     }
   }
-  return [...found.values()].map(({ contrasts, worst, at }) =>
-    rowOf(scene, moment, span, worst, raster, contrasts, at),
+  return [...found.values()].map(({ contrasts, worst, at, cell }) =>
+    rowOf(scene, moment, span, worst, raster, { contrasts }, at, cell),
   );
-}
-
-/** A target's contrast at every scroll of a steady span. */
-export function sweepTarget(
-  scene: Scene,
-  span: Span,
-  target: Target,
-  raster: Raster,
-  planes = new Planes(raster),
-): Float32Array {
-  const length = span.to - span.from + 1;
-  const contrasts = new Float32Array(length);
-  const read = (scroll: number) => readAt(target, raster, behindAt(scene, scroll)).contrast;
-  const { blur } = target.stack;
-  const first = headerRow(scene, span.from);
-  const isSolid = !target.veil.data.some((value, i) => i % 4 === 3 && value > 0);
-  // The header's row is the same for the first scrolls, while a rail leaves, and moves by one with each after.
-  const isStill = isSolid || headerRow(scene, span.to) === first;
-  const still = isStill ? length : Math.min(length, Math.max(0, scene.layouts.top.leaving - span.from));
-  if (blur && !isSolid) {
-    // What is blurred ends at the window's top edge, so that the blur of a header that is leaving changes.
-    for (let i = 0; i < still; i++) contrasts[i] = read(span.from + i);
-  } else if (still > 0) contrasts.fill(read(span.from), 0, still);
-  if (still === length) return contrasts;
-  const from = headerRow(scene, span.from + still);
-  contrasts.set(sweepMoving(target, from, length - still, scene.layouts.top.leaving, raster, planes), still);
-  return contrasts;
-}
-
-/** The contrast at each of some steps of a row each, the header's top edge at a page row at first. */
-function sweepMoving(
-  target: Target,
-  from: number,
-  rows: number,
-  gone: number,
-  raster: Raster,
-  planes: Planes,
-): Float32Array {
-  const { shape, stack, veil } = target;
-  if (stack.blur) return sweepBlurred(target, from, rows, gone, raster);
-  if (!veil.isEven) return sweepThroughVeil(target, from, rows, raster);
-  const plane = planes.for(target, from, rows);
-  return shape.kind === 'cells'
-    ? sweepCells(plane, shape.cells, luminance16(shape.colour), from, rows)
-    : sweepLogo(shape.cells, plane, groundTables(veil), from, rows);
-}
-
-/** Ground planes of a raster, kept while items, their states, lines and rings share their places and layers. */
-export class Planes {
-  readonly #raster: Raster;
-  readonly #kept = new Map<string, Plane>();
-  /** The area that all which is judged of an item needs, by the item and what lies over it. */
-  readonly #areas = new Map<string, Area>();
-
-  /** @param targets what is going to be swept */
-  constructor(raster: Raster, targets: readonly Target[] = []) {
-    this.#raster = raster;
-    for (const { ink, veil } of targets) {
-      const key = this.#placeOf(ink.id, veil);
-      this.#areas.set(key, around([veil.area, this.#areas.get(key) ?? veil.area]));
-    }
-  }
-
-  #placeOf(inkId: string, { data, isEven }: Veil): string {
-    return isEven ? `${inkId} ${data.join(' ')}` : '';
-  }
-
-  /** The plane that a target under an even veil passes over in some steps of a row each, from a page row on. */
-  for({ ink, veil }: Target, first: number, rows: number): Plane {
-    const { data } = veil;
-    const reach = this.#areas.get(this.#placeOf(ink.id, veil)) ?? veil.area;
-    const area = { ...reach, top: reach.top + first, bottom: reach.bottom + first + rows - 1 };
-    const key = JSON.stringify([area, [...data]]);
-    const kept = this.#kept.get(key) ?? groundPlane(this.#raster, groundTables(veil), area);
-    this.#kept.set(key, kept);
-    return kept;
-  }
 }
 
 /** Where a contrast is least: the middle of the longest stretch at which it is, where it can best be seen. */
@@ -231,13 +157,15 @@ function rowOf(
   span: Span,
   target: Target,
   raster: Raster,
-  contrasts: Float32Array,
+  { contrasts, worst: numbers }: Swept,
   at: number,
+  known?: Cell,
 ): SweptRow {
   const worst = contrasts[at]!;
   const scroll = span.from + at;
   const top = headerRow(scene, scroll);
-  const { cell } = readAt(target, rasterAt(scene, raster, scroll), behindAt(scene, scroll));
+  const told = numbers && target.shape.kind === 'cells' ? target.shape.cells[numbers[at]!] : known;
+  const cell = told ?? readAt(target, rasterAt(scene, raster, scroll), behindAt(scene, scroll)).cell;
   return {
     page: scene.page.path,
     header: scene.header.id,

@@ -8,6 +8,7 @@ import { LUMINANCE_TABLES, edgeTables } from './edgeTables.ts';
 import { rowsAreEven } from './runningVeil.ts';
 import { areSame } from './plane.ts';
 import { theKernel, type Part } from './kernel.ts';
+import type { Swept } from './sweepTarget.ts';
 import type { Target } from './targets.ts';
 
 /** Pixels from one coarse place to the next: a blurred page is smooth, and cubic between places that are a third of the deviation apart. */
@@ -81,6 +82,7 @@ function stripOf(raster: Raster, left: number, right: number, top: number, rows:
  * scroll only the coarse places behind the item are put right for the mirrored edges of the blurred box, and between them the
  * blur is cubic. Within one level of the straightforward measure's ground.
  * @param gone rows of the header above the window
+ * @returns with the worst cell at each step, where the target has cells
  */
 export function sweepBlurred(
   target: Target,
@@ -88,7 +90,7 @@ export function sweepBlurred(
   rows: number,
   gone: number,
   raster: Raster,
-): Float32Array {
+): Swept {
   const { veil, stack, shape } = target;
   const { sigma, area: whole } = stack.blur as Blur;
   const box: Area = { ...whole, top: Math.max(whole.top, gone), right: Math.min(whole.right, raster.width) };
@@ -156,6 +158,7 @@ export function sweepBlurred(
     grounds: ['i32', tables?.outsides.length ?? 0],
     contrasts: ['f32', (tables?.edges.length ?? 0) + 1],
     medians: ['f32', cellCount],
+    which: ['u16', rows],
     result: ['f32', rows],
   });
   const { run } = kernel;
@@ -267,6 +270,7 @@ export function sweepBlurred(
       area.bottom - area.top,
       at('scratch'),
       isFast ? at('phases') : 0,
+      at('which'),
     );
   } else {
     const { tables: luminances, edges, outsides, starts: edgeStarts } = tables!;
@@ -295,5 +299,6 @@ export function sweepBlurred(
       at('grounds'),
     );
   }
-  return memory.result.array.slice();
+  const contrasts = memory.result.array.slice();
+  return shape.kind === 'cells' ? { contrasts, worst: memory.which.array.slice() } : { contrasts };
 }

@@ -1,0 +1,111 @@
+import { luminance16 } from '../colour/contrast.ts';
+import { around, type Area } from '../stack/area.ts';
+import { groundTables, type Raster } from '../stack/ground.ts';
+import type { Veil } from '../stack/veil.ts';
+import { readAt } from './exact.ts';
+import { groundPlane, type Plane } from './plane.ts';
+import { sweepCells } from './running.ts';
+import { sweepBlurred } from './runningBlur.ts';
+import { sweepLogo } from './runningLogo.ts';
+import { sweepThroughVeil } from './runningVeil.ts';
+import { behindAt, headerRow, type Scene, type Span } from './scene.ts';
+import type { Target } from './targets.ts';
+
+/** A target's contrast at each of some scrolls. */
+export interface Swept {
+  contrasts: Float32Array;
+  /** Which of its cells is the worst at each, where the sweep tells. */
+  worst?: Uint16Array;
+}
+
+/** A target's contrast at every scroll of a steady span. */
+export function sweepTarget(
+  scene: Scene,
+  span: Span,
+  target: Target,
+  raster: Raster,
+  planes = new Planes(raster),
+): Swept {
+  const length = span.to - span.from + 1;
+  const isSolid = !target.veil.data.some((value, i) => i % 4 === 3 && value > 0);
+  const read = (scroll: number) => readAt(target, raster, behindAt(scene, scroll)).contrast;
+  const first = headerRow(scene, span.from);
+  if (isSolid) return { contrasts: new Float32Array(length).fill(read(span.from)) };
+  // The header's row is the same for the first scrolls, while a rail leaves, and moves by one with each after.
+  const isStill = headerRow(scene, span.to) === first;
+  const still = isStill ? length : Math.min(length, Math.max(0, scene.layouts.top.leaving - span.from));
+  const { blur } = target.stack;
+  const contrasts = new Float32Array(length);
+  const worst = blur && target.shape.kind === 'cells' ? new Uint16Array(length) : undefined;
+  const put = (at: number, swept: Swept) => {
+    contrasts.set(swept.contrasts, at);
+    if (swept.worst) worst?.set(swept.worst, at);
+  };
+  if (blur) {
+    // What is blurred ends at the window's top edge, so that the blur of a header that is leaving changes.
+    for (let i = 0; i < still; i++) put(i, sweepBlurredAt(scene, target, raster, span.from + i));
+  } else if (still > 0) contrasts.fill(read(span.from), 0, still);
+  if (still < length) {
+    const from = headerRow(scene, span.from + still);
+    put(still, sweepMoving(target, from, length - still, scene.layouts.top.leaving, raster, planes));
+  }
+  return { contrasts, ...(worst && { worst }) };
+}
+
+/** What {@link sweepTarget} gives for a single scroll of a target over a blurred page. */
+export function sweepBlurredAt(scene: Scene, target: Target, raster: Raster, scroll: number): Swept {
+  const { row, gone } = behindAt(scene, scroll);
+  return sweepBlurred(target, row, 1, gone, raster);
+}
+
+/** The contrast at each of some steps of a row each, the header's top edge at a page row at first. */
+function sweepMoving(
+  target: Target,
+  from: number,
+  rows: number,
+  gone: number,
+  raster: Raster,
+  planes: Planes,
+): Swept {
+  const { shape, stack, veil } = target;
+  if (stack.blur) return sweepBlurred(target, from, rows, gone, raster);
+  if (!veil.isEven) return { contrasts: sweepThroughVeil(target, from, rows, raster) };
+  const plane = planes.for(target, from, rows);
+  const contrasts =
+    shape.kind === 'cells'
+      ? sweepCells(plane, shape.cells, luminance16(shape.colour), from, rows)
+      : sweepLogo(shape.cells, plane, groundTables(veil), from, rows);
+  return { contrasts };
+}
+
+/** Ground planes of a raster, kept while items, their states, lines and rings share their places and layers. */
+export class Planes {
+  readonly #raster: Raster;
+  readonly #kept = new Map<string, Plane>();
+  /** The area that all which is judged of an item needs, by the item and what lies over it. */
+  readonly #areas = new Map<string, Area>();
+
+  /** @param targets what is going to be swept */
+  constructor(raster: Raster, targets: readonly Target[] = []) {
+    this.#raster = raster;
+    for (const { ink, veil } of targets) {
+      const key = this.#placeOf(ink.id, veil);
+      this.#areas.set(key, around([veil.area, this.#areas.get(key) ?? veil.area]));
+    }
+  }
+
+  #placeOf(inkId: string, { data, isEven }: Veil): string {
+    return isEven ? `${inkId} ${data.join(' ')}` : '';
+  }
+
+  /** The plane that a target under an even veil passes over in some steps of a row each, from a page row on. */
+  for({ ink, veil }: Target, first: number, rows: number): Plane {
+    const { data } = veil;
+    const reach = this.#areas.get(this.#placeOf(ink.id, veil)) ?? veil.area;
+    const area = { ...reach, top: reach.top + first, bottom: reach.bottom + first + rows - 1 };
+    const key = JSON.stringify([area, [...data]]);
+    const kept = this.#kept.get(key) ?? groundPlane(this.#raster, groundTables(veil), area);
+    this.#kept.set(key, kept);
+    return kept;
+  }
+}
