@@ -34,7 +34,8 @@ function flat({ palette }: Pick<Site, 'palette'>, { width, height, colour, bands
   return { width, height, data };
 }
 
-function sceneOf(site: Site, header: Header, page: Page) {
+/** A scene of one header on a page, with its raster. */
+export function sceneOf(site: Site, header: Header, page: Page) {
   const scene = layoutScene({ ...site, headers: [header] }, header, page, WIDTH, measure, 400);
   return { scene, raster: flat(site, scene.laid) };
 }

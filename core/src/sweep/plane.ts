@@ -25,8 +25,12 @@ export interface Plane extends Strip {
 const MOST_STRIPS = 64;
 const strips = new WeakMap<Uint8ClampedArray, Map<string, Strip>>();
 
-/** An area of a raster, which lies within it; kept with the raster, since every sweep over it asks for the same ones. */
+/**
+ * An area of a raster, which lies within it; kept with the raster, since every sweep over it asks for the same ones. Of a page
+ * on which something turns the pixels change, and nothing is kept.
+ */
 export function stripOf(raster: Raster, area: Area): Strip {
+  if (raster.turned) return cutStrip(raster, area);
   let kept = strips.get(raster.data);
   if (!kept) strips.set(raster.data, (kept = new Map()));
   const key = [area.left, area.top, area.right, area.bottom].join();

@@ -64,24 +64,38 @@ function stretchesOf(scene: Scene, moment: Moment): Stretch[] {
   return bases.flatMap((base) => spansOf(scene, base)).flatMap((span) => stretchesIn(scene, span));
 }
 
+/** Whether something is there only under the pointer or the keyboard, or is a line below a word. */
+export function isPassing({ state, part }: Pick<Row, 'state' | 'part'>): boolean {
+  return part !== 'ink' || (state !== 'rest' && state !== 'current');
+}
+
+/**
+ * The two parts of a sweep: what is there without pointer or keyboard, where the header does not change along with the
+ * scroll, which is swept soon; and all else.
+ */
+export type SweepPart = 'lasting' | 'others';
+
 /**
  * Sweeps a scene: every item and state, at every whole-pixel scroll of each moment.
  * @param raster the scene's page, painted: `scene.laid.width` × `scene.laid.height`
+ * @param part only a part of it; the two together are the whole
  */
 export function proveScene(
   scene: Scene,
   raster: Raster,
   draw: Drawing,
   moments: readonly Moment[] = allMoments(scene.header),
+  part?: SweepPart,
 ): SweptRow[] {
   return moments.flatMap((moment) => {
     const known = new Map<Moment, Target[]>();
     return stretchesOf(scene, moment).flatMap(({ isSteady, ...span }) => {
-      if (!isSteady) return proveUnsteady(scene, moment, span, raster, draw);
+      if (!isSteady) return part === 'lasting' ? [] : proveUnsteady(scene, moment, span, raster, draw);
       const shown = rasterAt(scene, raster, span.from);
       const met = momentAt(scene, span.from);
-      const targets = known.get(met) ?? sceneTargets(scene, moment, draw, span.from);
-      known.set(met, targets);
+      const all = known.get(met) ?? sceneTargets(scene, moment, draw, span.from);
+      known.set(met, all);
+      const targets = part ? all.filter((target) => isPassing(target) === (part === 'others')) : all;
       const planes = new Planes(shown, targets);
       return targets.flatMap((target) => {
         const own = spanOfInk(target.ink, span);

@@ -5,7 +5,7 @@ import { usualWindowHeight } from '@hatrail/core/page/layout';
 import { momentName, type Moment } from '@hatrail/core/model/header';
 import { changesByScroll } from '@hatrail/core/header/manner';
 import { momentAt, wayRound } from '@hatrail/core/sweep/scene';
-import type { Probe } from '@hatrail/core/sweep/prove';
+import { isPassing, type Probe } from '@hatrail/core/sweep/prove';
 import { useLeast, useVerdicts } from '../editor/verdicts.ts';
 import { useEditor } from '../editor/store.ts';
 import type { EditorContext } from '../editor/Editor.tsx';
@@ -21,16 +21,7 @@ import { Remedy } from './Remedy.tsx';
 import { STRETCH_LABEL } from './MannerPanel.tsx';
 import { setManner } from './lookEdits.ts';
 import { Stage } from './Stage.tsx';
-import {
-  useCut,
-  useFilm,
-  useMeasure,
-  useProbes,
-  useSweptView,
-  worstRow,
-  firstScroll,
-  isPassing,
-} from './view.ts';
+import { useCut, useFilm, useMeasure, useProbes, useSweptView, worstRow, firstScroll } from './view.ts';
 import { Trials } from './Trials.tsx';
 import { WidthRuler } from './WidthRuler.tsx';
 

@@ -1,20 +1,21 @@
 import { useEffect, useRef, useState } from 'react';
 import type { Header, Moment } from '@hatrail/core/model/header';
 import type { Cut } from '@hatrail/core/stack/cut';
-import type { Probe, Row, SweptRow } from '@hatrail/core/sweep/prove';
+import { isPassing, type Probe, type Row, type SweptRow } from '@hatrail/core/sweep/prove';
 import { groupsOf } from '../engine/groups.ts';
 import { onEngine, isAbort } from '../engine/pool.ts';
-import { proveView } from '../engine/proof.ts';
+import { proveView } from '../engine/viewProof.ts';
 import { groundsOfPage, placeName, readyMeasure, sceneRequest, type SiteAtHand } from '../engine/request.ts';
 import type { SceneFacts, SweptScene } from '../engine/types.ts';
 import type { Measure } from '@hatrail/core/measure/measure';
 
 /**
  * Something that is worked out off the main thread. The latest result stays in sight until a later one is there; while
- * inputs keep changing, work that has begun is still shown when it is done, and work that only waits is dropped.
+ * inputs keep changing, work that has begun is still shown when it is done, and work that only waits is dropped. Work may
+ * show what it has before it is done.
  */
 function useComputed<T>(
-  work: ((signal: AbortSignal) => Promise<T>) | undefined,
+  work: ((signal: AbortSignal, show: (value: T) => void) => Promise<T>) | undefined,
   inputs: readonly unknown[],
 ): { value: T | undefined; failure: string | undefined } {
   const [state, setState] = useState<{ value?: T; failure?: string }>({});
@@ -29,8 +30,9 @@ function useComputed<T>(
       shown.current = turn;
       setState((old) => ({ value: old.value, ...next }));
     };
-    work(stop.signal)
-      .then((value) => show({ value, failure: undefined }))
+    const showValue = (value: T) => show({ value, failure: undefined });
+    work(stop.signal, showValue)
+      .then(showValue)
       .catch((error: unknown) => {
         if (!isAbort(error)) show({ failure: (error as Error).message });
       });
@@ -44,7 +46,12 @@ function useComputed<T>(
 /** The sweep of the page on screen. */
 export function useSweptView(hand: SiteAtHand, header: Header, pageId: string, width: number) {
   const computed = useComputed<SweptScene & { pageId: string; width: number }>(
-    async (signal) => ({ ...(await proveView(hand, header.id, pageId, width, { signal })), pageId, width }),
+    async (signal, show) => {
+      const shown = (scene: SweptScene) => ({ ...scene, pageId, width });
+      return shown(
+        await proveView(hand, header.id, pageId, width, { signal, show: (scene) => show(shown(scene)) }),
+      );
+    },
     [hand.site, header.id, pageId, width],
   );
   // A result for another page or width is not shown for this one.
@@ -130,11 +137,6 @@ export function firstScroll({ stretches }: SceneFacts, moment: Moment): number |
 }
 
 const RANK: Record<Row['verdict'], number> = { lost: 0, strained: 2, clear: 4 };
-
-/** Whether a row is of what is there only under the pointer or the keyboard, or of a line below the word. */
-export function isPassing({ state, part }: Pick<Row, 'state' | 'part'>): boolean {
-  return part !== 'ink' || (state !== 'rest' && state !== 'current');
-}
 
 /**
  * The row to look at first: the worst verdict; where that is not clear, links at rest and on their own page before

@@ -2,11 +2,11 @@ import { wrap, type Remote } from 'comlink';
 import type { Engine } from './worker.ts';
 
 /**
- * How soon a task is wanted: single places on screen, which take a moment; the sweep of the page on screen; then what the
- * screen says of all pages.
+ * How soon a task is wanted: single places on screen, which take a moment; the sweep of the page on screen, its threads
+ * first and then what comes under the pointer; then what the screen says of all pages.
  */
-export type Urgency = 'now' | 'soon' | 'later';
-const ORDER: readonly Urgency[] = ['now', 'soon', 'later'];
+export type Urgency = (typeof ORDER)[number];
+const ORDER = ['now', 'soon', 'next', 'later'] as const;
 
 interface Task {
   urgency: Urgency;

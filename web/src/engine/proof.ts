@@ -4,54 +4,17 @@ import { allMoments, type Header, type Moment } from '@hatrail/core/model/header
 import type { Site } from '@hatrail/core/model/site';
 import { lookCost, type LookCost } from '@hatrail/core/remedy/cost';
 import type { FillWork, Place } from '@hatrail/core/remedy/leastFill';
-import type { Row, SweptRow } from '@hatrail/core/sweep/prove';
+import type { Row } from '@hatrail/core/sweep/prove';
 import type { BandReading } from '@hatrail/core/sweep/words';
 import { STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
 import { groupsOf } from './groups.ts';
 import { onEngine, type Urgency } from './pool.ts';
-import type { SweptScene } from './types.ts';
 import { type SiteAtHand, sceneRequest, placeName } from './request.ts';
 
-interface ProofOptions {
+export interface ProofOptions {
   urgency?: Urgency;
   signal?: AbortSignal;
   moments?: readonly Moment[];
-}
-
-/** What was last swept for the screen, with its curves, moment by moment. */
-const inView = new Map<string, SweptRow[]>();
-const MOST_IN_VIEW = 12;
-
-/** Sweeps one page at one width, with the contrast at every scroll: only the moments that an edit touched. */
-export async function proveView(
-  at: SiteAtHand,
-  headerId: string,
-  pageId: string,
-  width: number,
-  options: ProofOptions = {},
-): Promise<SweptScene> {
-  const request = await sceneRequest(at, headerId, pageId, width);
-  const header = at.site.headers.find(({ id }) => id === headerId)!;
-  const all = options.moments ?? allMoments(header);
-  const parts = all.map((moment) => {
-    const key = proofKey(at, header, pageId, width, moment);
-    return { moment, key, kept: inView.get(key) };
-  });
-  const moments = parts.filter(({ kept }) => !kept).map(({ moment }) => moment);
-  const sweep = { ...request, moments, curves: true };
-  const { rows, facts } = await onEngine(placeName(pageId, width), (engine) => engine.sweep(sweep), {
-    urgency: 'soon',
-    ...options,
-  });
-  const fresh = groupsOf(rows, ({ moment }) => moment);
-  const found = parts.map(({ moment, key, kept }) => {
-    const rows = kept ?? fresh.get(moment) ?? [];
-    inView.delete(key);
-    inView.set(key, rows);
-    return rows;
-  });
-  for (const key of inView.keys()) if (inView.size > MOST_IN_VIEW) inView.delete(key);
-  return { rows: found.flat(), facts };
 }
 
 /** Verdicts by all that they depend on, so that an edit recomputes only what it touched. */
@@ -68,7 +31,8 @@ function numberOf(part: object): number {
   return number;
 }
 
-function proofKey(
+/** All that a page's verdicts at a width and a moment depend on, as a text. */
+export function proofKey(
   { site, hashes }: SiteAtHand,
   header: Header,
   pageId: string,

@@ -4,7 +4,7 @@ import type { ShippedSizes } from '@hatrail/core/output/sizes';
 import type { Site } from '@hatrail/core/model/site';
 import type { Box } from '@hatrail/core/page/layout';
 import type { Scene } from '@hatrail/core/sweep/scene';
-import type { SweptRow } from '@hatrail/core/sweep/prove';
+import type { SweepPart, SweptRow } from '@hatrail/core/sweep/prove';
 import type { LogoPixels } from '@hatrail/core/sweep/logo';
 
 /** What a worker needs to lay out and judge one page at one width. */
@@ -54,4 +54,6 @@ export interface SweepRequest extends SceneRequest {
   moments: readonly Moment[];
   /** Whether the contrast at every scroll is wanted, or only the worst. */
   curves: boolean;
+  /** Only a part of it. */
+  part?: SweepPart;
 }

@@ -43,10 +43,11 @@ async function prepared(request: SceneRequest) {
 }
 
 const engine = {
-  /** Sweeps a scene. */
-  async sweep(request: SweepRequest): Promise<SweptScene> {
+  /** Sweeps a scene, and says how long that took, ms. */
+  async sweep(request: SweepRequest): Promise<SweptScene & { took: number }> {
     const { scene, raster, draw } = await prepared(request);
-    const rows = proveScene(scene, raster, draw, request.moments);
+    const began = performance.now();
+    const rows = proveScene(scene, raster, draw, request.moments, request.part);
     if (!request.curves) for (const row of rows) row.contrasts = new Float32Array(0);
     const facts = {
       pageHeight: scene.laid.height,
@@ -65,7 +66,7 @@ const engine = {
       },
     };
     return transfer(
-      { rows, facts },
+      { rows, facts, took: performance.now() - began },
       request.curves ? rows.map(({ contrasts }) => contrasts.buffer as ArrayBuffer) : [],
     );
   },

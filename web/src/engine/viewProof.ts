@@ -1,0 +1,120 @@
+import { allMoments, type Moment } from '@hatrail/core/model/header';
+import { MOMENTS } from '@hatrail/core/model/look';
+import type { SweepPart, SweptRow } from '@hatrail/core/sweep/prove';
+import { LINK_STATES } from '@hatrail/core/sweep/targets';
+import { groupsOf } from './groups.ts';
+import { onEngine, type Urgency } from './pool.ts';
+import { proofKey } from './proof.ts';
+import { placeName, sceneRequest, type SiteAtHand } from './request.ts';
+import type { SceneFacts, SweptScene } from './types.ts';
+
+/**
+ * The sweep of the page on screen. It follows a hand that drags: only the moments that an edit touched are swept, and where
+ * that takes long, the threads come before what is there only under the pointer, or on the way from one look to the next.
+ */
+
+/** What was last swept for the screen, with its curves, by what it depends on. */
+const kept = new Map<string, SweptRow[]>();
+const MOST_KEPT = 12;
+
+/** A whole sweep of a view: what it found, how long its work took, and when it was done; ms. */
+interface Whole {
+  rows: SweptRow[];
+  took: number;
+  at: number;
+}
+const wholes = new Map<string, Whole>();
+
+/** What a sweep may take and still be awaited as a whole, ms: threads are to follow within a tenth of a second. */
+const QUICK = 40;
+/** How long what comes second may be behind while the first keeps coming anew, ms. */
+const BEHIND = 1000;
+
+interface ViewOptions {
+  signal?: AbortSignal;
+  /** Told what is known before all is: threads as they are, and all else as it last was. */
+  show?: (scene: SweptScene) => void;
+}
+
+/** Sweeps one page at one width, with the contrast at every scroll. */
+export async function proveView(
+  at: SiteAtHand,
+  headerId: string,
+  pageId: string,
+  width: number,
+  { signal, show }: ViewOptions = {},
+): Promise<SweptScene> {
+  const place = placeName(pageId, width);
+  const view = `${headerId} ${place}`;
+  const request = await sceneRequest(at, headerId, pageId, width);
+  const header = at.site.headers.find(({ id }) => id === headerId)!;
+  const all = allMoments(header).map((moment) => {
+    const key = proofKey(at, header, pageId, width, moment);
+    return { moment, key, rows: kept.get(key) };
+  });
+  const moments = all.filter(({ rows }) => !rows).map(({ moment }) => moment);
+  const still = all.flatMap(({ rows }) => rows ?? []);
+  let took = 0;
+  const sweep = async (part: SweepPart | undefined, urgency: Urgency, signal?: AbortSignal) => {
+    const asked = { ...request, moments, curves: true, ...(part && { part }) };
+    const swept = await onEngine(place, (engine) => engine.sweep(asked), {
+      urgency,
+      ...(signal && { signal }),
+    });
+    took += swept.took;
+    return swept;
+  };
+  const last = wholes.get(view);
+  const isQuick = !last || last.took < QUICK || moments.length === 0;
+  const first = await sweep(isQuick ? undefined : 'lasting', 'soon', signal);
+  const { facts } = first;
+  let fresh = first.rows;
+  if (!isQuick) {
+    show?.({ rows: inOrder([...still, ...fresh, ...olderOf(last, fresh, moments, facts)], facts), facts });
+    const isBehind = performance.now() - last.at > BEHIND;
+    const others = isBehind ? sweep('others', 'soon') : sweep('others', 'next', signal);
+    fresh = [...fresh, ...(await others).rows];
+  }
+  const rows = inOrder([...still, ...fresh], facts);
+  const byMoment = groupsOf(rows, ({ moment }) => moment);
+  for (const { moment, key } of all) {
+    kept.delete(key);
+    kept.set(key, byMoment.get(moment) ?? []);
+  }
+  for (const key of kept.keys()) if (kept.size > MOST_KEPT) kept.delete(key);
+  wholes.set(view, { rows, took: moments.length > 0 ? took : (last?.took ?? 0), at: performance.now() });
+  return { rows, facts };
+}
+
+/** What an earlier sweep found of all that a part of one leaves out. */
+function olderOf(
+  { rows }: Whole,
+  fresh: readonly SweptRow[],
+  moments: readonly Moment[],
+  { layout }: SceneFacts,
+): SweptRow[] {
+  const nameOf = ({ moment, itemId, state, part }: SweptRow) => [moment, itemId, state, part].join(' ');
+  const known = groupsOf(fresh, nameOf);
+  const isKnown = (row: SweptRow) =>
+    known.get(nameOf(row))?.some(({ span }) => row.span.from <= span.to && span.from <= row.span.to);
+  const inks = new Set(layout.inks.map(({ id }) => id));
+  return rows.filter((row) => moments.includes(row.moment) && inks.has(row.itemId) && !isKnown(row));
+}
+
+const PARTS = ['ink', 'cue', 'ring'] as const;
+
+/** Rows as a sweep of the whole gives them: by moment, stretch and item, and what is judged of each. */
+function inOrder(rows: readonly SweptRow[], { layout }: SceneFacts): SweptRow[] {
+  const inks = new Map(layout.inks.map(({ id }, i) => [id, i]));
+  const place = ({ moment, span, itemId, part, state }: SweptRow) => [
+    MOMENTS.indexOf(moment),
+    span.from,
+    inks.get(itemId) ?? inks.size,
+    PARTS.indexOf(part),
+    LINK_STATES.indexOf(state),
+  ];
+  const placed = rows.map((row) => ({ row, at: place(row) }));
+  return placed
+    .sort((a, b) => a.at.map((v, i) => v - b.at[i]!).find((difference) => difference !== 0) ?? 0)
+    .map(({ row }) => row);
+}
