@@ -7,6 +7,7 @@ vi.mock('comlink', () => ({ wrap: (worker: unknown) => worker }));
 /** Workers that do nothing themselves: the work that is handed to them is told which one it was. */
 class PlayedWorker {
   static made: PlayedWorker[] = [];
+  readonly drop = vi.fn();
   constructor() {
     PlayedWorker.made.push(this);
   }
@@ -80,6 +81,27 @@ describe('work on the engine', () => {
     expect(pool.isAbort(failure)).toBe(true);
     expect(await third).toBe('last');
     expect(begun).toEqual(['running', 'last']);
+  });
+
+  test('that can be stopped is given up even when it has begun; afterwards nothing of it is', async () => {
+    const begun: string[] = [];
+    const [running, last] = ['running', 'last'].map((name) => task(name, begun));
+    const stop = new AbortController();
+    const first = pool.onEngine('home 1280', running!.run, { signal: stop.signal, canStop: true });
+    await settle();
+    const [{ drop }] = PlayedWorker.made as [PlayedWorker];
+    stop.abort();
+    expect(drop).toHaveBeenCalledTimes(1);
+    // What the engine throws comes from another thread, as a plain error.
+    running!.end(new Error('Dropped'));
+    expect(pool.isAbort(await first.catch((error: unknown) => error))).toBe(true);
+    const later = new AbortController();
+    const second = pool.onEngine('home 1280', last!.run, { signal: later.signal, canStop: true });
+    last!.end();
+    expect(await second).toBe('last');
+    await settle();
+    later.abort();
+    expect(drop).toHaveBeenCalledTimes(1);
   });
 
   test('that fails says so to whoever asked, and the next goes on', async () => {

@@ -87,28 +87,55 @@ export function proveScene(
   moments: readonly Moment[] = allMoments(scene.header),
   part?: SweepPart,
 ): SweptRow[] {
-  return moments.flatMap((moment) => {
+  const steps = proveInSteps(scene, raster, draw, moments, part);
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+  }
+}
+
+/** What {@link proveScene} does, with pauses at which it can be given up: after each item, and each scroll that is another sight. */
+export function* proveInSteps(
+  scene: Scene,
+  raster: Raster,
+  draw: Drawing,
+  moments: readonly Moment[],
+  part?: SweepPart,
+): Generator<void, SweptRow[]> {
+  const rows: SweptRow[] = [];
+  for (const moment of moments) {
     const known = new Map<Moment, Target[]>();
-    return stretchesOf(scene, moment).flatMap(({ isSteady, ...span }) => {
-      if (!isSteady) return part === 'lasting' ? [] : proveUnsteady(scene, moment, span, raster, draw);
+    for (const { isSteady, ...span } of stretchesOf(scene, moment)) {
+      if (!isSteady) {
+        if (part !== 'lasting') rows.push(...(yield* proveUnsteady(scene, moment, span, raster, draw)));
+        continue;
+      }
       const shown = rasterAt(scene, raster, span.from);
       const met = momentAt(scene, span.from);
       const all = known.get(met) ?? sceneTargets(scene, moment, draw, span.from);
       known.set(met, all);
       const targets = part ? all.filter((target) => isPassing(target) === (part === 'others')) : all;
       const planes = new Planes(shown, targets);
-      return targets.flatMap((target) => {
+      for (const target of targets) {
         const own = spanOfInk(target.ink, span);
-        if (!own) return [];
+        if (!own) continue;
         const swept = sweepTarget(scene, own, target, shown, planes);
-        return [rowOf(scene, moment, own, target, raster, swept, worstAt(swept.contrasts))];
-      });
-    });
-  });
+        rows.push(rowOf(scene, moment, own, target, raster, swept, worstAt(swept.contrasts)));
+        yield;
+      }
+    }
+  }
+  return rows;
 }
 
 /** Sweeps a stretch in which every scroll is another sight. What is not there at a scroll is not unclear there. */
-function proveUnsteady(scene: Scene, moment: Moment, span: Span, raster: Raster, draw: Drawing): SweptRow[] {
+function* proveUnsteady(
+  scene: Scene,
+  moment: Moment,
+  span: Span,
+  raster: Raster,
+  draw: Drawing,
+): Generator<void, SweptRow[]> {
   const isOnWay = wayAt(scene, span.from) % 1 !== 0;
   const still = isOnWay ? [] : sceneTargets(scene, moment, draw, span.from);
   const found = new Map<
@@ -143,6 +170,7 @@ function proveUnsteady(scene: Scene, moment: Moment, span: Span, raster: Raster,
         found.set(key, { contrasts, worst: target, at, cell });
       }
     }
+    yield;
   }
   return [...found.values()].map(({ contrasts, worst, at, cell }) =>
     rowOf(scene, moment, span, worst, raster, { contrasts }, at, cell),

@@ -11,8 +11,15 @@ const ORDER = ['now', 'soon', 'next', 'later'] as const;
 interface Task {
   urgency: Urgency;
   signal: AbortSignal | undefined;
+  canStop: boolean;
   run(engine: Remote<Engine>): Promise<void>;
   drop(): void;
+}
+
+export interface EngineOptions {
+  urgency?: Urgency;
+  signal?: AbortSignal;
+  canStop?: boolean;
 }
 
 /** One worker and what waits for it. */
@@ -33,7 +40,10 @@ class Lane {
     if (task.signal?.aborted) task.drop();
     else {
       this.#busy = true;
+      const stop = () => void this.#engine.drop();
+      if (task.canStop) task.signal?.addEventListener('abort', stop);
       await task.run(this.#engine);
+      task.signal?.removeEventListener('abort', stop);
       this.#busy = false;
     }
     void this.#next();
@@ -59,12 +69,13 @@ let lanes: Lane[] | undefined;
  * Runs work on the engine in a worker. Work of one place goes to one worker, which has its raster at hand; what waits is
  * dropped when its signal is aborted.
  * @param place what the work is about, such as a page and a width
+ * @param options with `canStop` work that has begun is given up as well, where the engine can
  * @throws `AbortError` where it was dropped
  */
 export function onEngine<T>(
   place: string,
   work: (engine: Remote<Engine>) => Promise<T>,
-  { urgency = 'now', signal }: { urgency?: Urgency; signal?: AbortSignal } = {},
+  { urgency = 'now', signal, canStop = false }: EngineOptions = {},
 ): Promise<T> {
   lanes ??= Array.from({ length: laneCount() }, () => new Lane());
   let sum = 0;
@@ -74,11 +85,14 @@ export function onEngine<T>(
     lane.add({
       urgency,
       signal,
-      run: (engine) => work(engine).then(resolve, reject),
-      drop: () => reject(new DOMException('Dropped', 'AbortError')),
+      canStop,
+      run: (engine) => work(engine).then(resolve, (error) => reject(signal?.aborted ? dropped() : error)),
+      drop: () => reject(dropped()),
     });
   });
 }
+
+const dropped = () => new DOMException('Dropped', 'AbortError');
 
 /** Whether an error only says that work was dropped. */
 export function isAbort(error: unknown): boolean {

@@ -84,7 +84,10 @@ async function proveMoment(
     moments: [moment],
     curves: false,
   };
-  const { rows } = await onEngine(placeName(pageId, width), (engine) => engine.sweep(request), options);
+  const { rows } = await onEngine(placeName(pageId, width), (engine) => engine.sweep(request), {
+    ...options,
+    canStop: true,
+  });
   if (known.size >= MOST_KNOWN) known.delete(known.keys().next().value!);
   known.set(key, rows);
   return rows;

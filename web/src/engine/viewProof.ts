@@ -27,7 +27,7 @@ const wholes = new Map<string, Whole>();
 
 /** What a sweep may take and still be awaited as a whole, ms: threads are to follow within a tenth of a second. */
 const QUICK = 40;
-/** How long what comes second may be behind while the first keeps coming anew, ms. */
+/** How long what comes second may be behind while the first keeps coming anew, ms; longer where it takes long. */
 const BEHIND = 1000;
 
 interface ViewOptions {
@@ -57,10 +57,9 @@ export async function proveView(
   let took = 0;
   const sweep = async (part: SweepPart | undefined, urgency: Urgency, signal?: AbortSignal) => {
     const asked = { ...request, moments, curves: true, ...(part && { part }) };
-    const swept = await onEngine(place, (engine) => engine.sweep(asked), {
-      urgency,
-      ...(signal && { signal }),
-    });
+    // Threads that are under way are still shown, else there would be none as long as the hand moves.
+    const options = { urgency, canStop: part === 'others', ...(signal && { signal }) };
+    const swept = await onEngine(place, (engine) => engine.sweep(asked), options);
     took += swept.took;
     return swept;
   };
@@ -71,7 +70,7 @@ export async function proveView(
   let fresh = first.rows;
   if (!isQuick) {
     show?.({ rows: inOrder([...still, ...fresh, ...olderOf(last, fresh, moments, facts)], facts), facts });
-    const isBehind = performance.now() - last.at > BEHIND;
+    const isBehind = performance.now() - last.at > Math.max(BEHIND, 5 * last.took);
     const others = isBehind ? sweep('others', 'soon') : sweep('others', 'next', signal);
     fresh = [...fresh, ...(await others).rows];
   }

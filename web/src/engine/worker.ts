@@ -5,7 +5,7 @@ import type { Header, Moment } from '@hatrail/core/model/header';
 import { leastPercents, type Knob, type Place } from '@hatrail/core/remedy/leastFill';
 import { cutScene, type Cut } from '@hatrail/core/stack/cut';
 import { changeCurve, type Change, type ChangeCurve } from '@hatrail/core/change/curve';
-import { probeScene, proveScene, type Probe, type Row } from '@hatrail/core/sweep/prove';
+import { probeScene, proveInSteps, type Probe, type Row } from '@hatrail/core/sweep/prove';
 import { bareBand, readBand, type BandReading } from '@hatrail/core/sweep/words';
 import { layoutScene, type Scene } from '@hatrail/core/sweep/scene';
 import { contextDrawing, type ReadableContext } from '@hatrail/core/stack/contextDrawing';
@@ -42,12 +42,42 @@ async function prepared(request: SceneRequest) {
   return { scene, raster, draw };
 }
 
+let isDropped = false;
+const pause = new MessageChannel();
+
+/** How long work goes on before what has come meanwhile is heard, ms. */
+const SLICE = 12;
+
+/**
+ * Carries out work step by step, hearing now and then whether it is still wanted.
+ * @throws `AbortError` where it is not
+ */
+async function unlessDropped<T>(steps: Generator<void, T>): Promise<T> {
+  for (let until = performance.now() + SLICE; ;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+    if (performance.now() < until) continue;
+    await new Promise((resolve) => {
+      pause.port1.onmessage = resolve;
+      pause.port2.postMessage(undefined);
+    });
+    if (isDropped) throw new DOMException('Dropped', 'AbortError');
+    until = performance.now() + SLICE;
+  }
+}
+
 const engine = {
-  /** Sweeps a scene, and says how long that took, ms. */
+  /** Gives up what is under way, where it can be: see {@link unlessDropped}. */
+  drop(): void {
+    isDropped = true;
+  },
+
+  /** Sweeps a scene, and says how long that took, ms. It can be dropped. */
   async sweep(request: SweepRequest): Promise<SweptScene & { took: number }> {
+    isDropped = false;
     const { scene, raster, draw } = await prepared(request);
     const began = performance.now();
-    const rows = proveScene(scene, raster, draw, request.moments, request.part);
+    const rows = await unlessDropped(proveInSteps(scene, raster, draw, request.moments, request.part));
     if (!request.curves) for (const row of rows) row.contrasts = new Float32Array(0);
     const facts = {
       pageHeight: scene.laid.height,
