@@ -17,7 +17,7 @@ import type { SceneFacts, SweptScene } from './types.ts';
 const kept = new Map<string, SweptRow[]>();
 const MOST_KEPT = 12;
 
-/** A whole sweep of a view: what it found, how long its work took, and when it was done; ms. */
+/** A whole sweep of a view: what it found, how long its work took, and when it was done, or one that is sure to be was begun; ms. */
 interface Whole {
   rows: SweptRow[];
   took: number;
@@ -71,6 +71,8 @@ export async function proveView(
   if (!isQuick) {
     show?.({ rows: inOrder([...still, ...fresh, ...olderOf(last, fresh, moments, facts)], facts), facts });
     const isBehind = performance.now() - last.at > Math.max(BEHIND, 5 * last.took);
+    // One such sweep at a time is brought to its end whatever comes.
+    last.at = isBehind ? performance.now() : last.at;
     const others = isBehind ? sweep('others', 'soon') : sweep('others', 'next', signal);
     fresh = [...fresh, ...(await others).rows];
   }
