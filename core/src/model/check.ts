@@ -24,8 +24,24 @@ export function checkPart<T extends object>(type: ClassConstructor<T>, data: unk
   if (typeof data !== 'object' || data === null || Array.isArray(data)) {
     return [{ path: '', message: 'Give an object here.' }];
   }
+  const hole = holeIn(data, '');
+  if (hole) return [hole];
   const instance = plainToInstance(type, data);
   return flatten(validateSync(instance, { whitelist: true, forbidNonWhitelisted: true }), '');
+}
+
+/** A place in a list where there is nothing; no list has one, and it cannot be made an instance of anything. */
+function holeIn(value: unknown, at: string): Problem | undefined {
+  if (typeof value !== 'object' || value === null) return undefined;
+  const isList = Array.isArray(value);
+  for (const [key, part] of Object.entries(value)) {
+    const path = isList ? `${at}[${key}]` : at ? `${at}.${key}` : key;
+    if (isList && part === null)
+      return { path, message: 'There is nothing here: fill it in or take it out.' };
+    const hole = holeIn(part, path);
+    if (hole) return hole;
+  }
+  return undefined;
 }
 
 /** What is wrong with one value of a part, as its rules say it; `undefined` where it can be taken. */

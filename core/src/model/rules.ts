@@ -18,7 +18,7 @@ import { parseColour } from '../colour/rgb.ts';
 /** A finite number within a range, both ends included. */
 export function InRange(min: number, max: number, unit = ''): PropertyDecorator {
   const message = ({ value }: ValidationArguments) =>
-    `${say(value)} is out of range: give a number from ${min} to ${max}${unit && ' ' + unit}.`;
+    `${whatIs(value, 'out of range')}: give a number from ${min} to ${max}${unit && ' ' + unit}.`;
   return all(
     IsNumber({ allowNaN: false, allowInfinity: false }, { message }),
     Min(min, { message }),
@@ -42,14 +42,14 @@ export function colourMessage(value: unknown): string {
   const read = typeof value === 'string' ? parseColour(value) : undefined;
   return read
     ? `${say(value)} lets the page through: give the solid colour here and its opacity beside it.`
-    : `${say(value)} is no colour: try a name like white, or a code like #101b33.`;
+    : `${whatIs(value, 'no colour')}: try a name like white, or a code like #101b33.`;
 }
 
 /** The short name by which parts of a site file refer to one another. */
 export function IsId({ each = false } = {}): PropertyDecorator {
   return Matches(/^[a-z0-9][a-z0-9-]{0,63}$/, {
     each,
-    message: ({ value }) => `${say(value)} is no id: use small letters, digits and hyphens, 64 at most.`,
+    message: ({ value }) => `${whatIs(value, 'no id')}: use small letters, digits and hyphens, 64 at most.`,
   });
 }
 
@@ -124,19 +124,29 @@ function isObjectOrList(list: boolean, max = Infinity): PropertyDecorator {
     name: list ? 'isListOfObjects' : 'isOneObject',
     validator: {
       validate: (value) =>
-        list ? Array.isArray(value) && value.length <= max : typeof value === 'object' && value !== null,
-      defaultMessage: (args) =>
-        !list
-          ? 'Give an object here.'
-          : Array.isArray(args?.value)
-            ? `${max} at most; there are ${args.value.length}.`
-            : 'Give a list here.',
+        list ? Array.isArray(value) && value.length <= max && value.every(isObject) : isObject(value),
+      defaultMessage: (args) => {
+        if (!list) return 'Give an object here.';
+        if (!Array.isArray(args?.value)) return 'Give a list here.';
+        const { length } = args.value;
+        return length > max ? `${max} at most; there are ${length}.` : 'Give an object for each in the list.';
+      },
     },
   });
 }
 
+/** Whether a value is an object, not a list. */
+function isObject(value: unknown): boolean {
+  return typeof value === 'object' && value !== null && !Array.isArray(value);
+}
+
 function all(...rules: PropertyDecorator[]): PropertyDecorator {
   return (target, key) => rules.forEach((rule) => rule(target, key));
+}
+
+/** What is wrong with a value, or that there is none. */
+function whatIs(value: unknown, wrong: string): string {
+  return value === undefined ? 'This is missing' : `${say(value)} is ${wrong}`;
 }
 
 /** A value as it is shown in a message: short, in quotes. */
