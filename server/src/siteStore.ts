@@ -178,6 +178,7 @@ export class SiteStore {
     const word =
       name
         .normalize('NFKD')
+        .replace(/\p{M}/gu, '')
         .toLowerCase()
         .match(/[a-z0-9]+/)?.[0] ?? 'site';
     for (let i = 1; ; i++) {

@@ -1,0 +1,77 @@
+import { describe, expect, test } from 'vitest';
+import type { Header } from '../src/model/header.ts';
+import { isPassing, proveInSteps, proveScene, type SweptRow } from '../src/sweep/prove.ts';
+import { layoutScene } from '../src/sweep/scene.ts';
+import { header, measure, noDrawing, random, raster, site } from './made.ts';
+
+/** A sweep in steps and in parts: together they are the sweep, whatever the header does. */
+
+const next = random(5);
+const page = raster(500, 2000, () => ({
+  r: (next() * 256) | 0,
+  g: (next() * 256) | 0,
+  b: (next() * 256) | 0,
+}));
+const KINDS: Record<string, Partial<Header>> = {
+  'that stays': {},
+  'that changes along with the scroll': { manner: { ...header.manner, stretch: 60 } },
+  'that leaves': { manner: { ...header.manner, onScroll: 'leaves' } },
+  'that goes and returns': { manner: { ...header.manner, onScroll: 'returns' } },
+  'at the bottom edge': { manner: { ...header.manner, onScroll: 'bottom' } },
+  'with the pointer over it': { looks: { ...header.looks, pointed: { fill: { opacity: 0.9 } } } },
+  'with a blur': {
+    rails: header.rails.map((rail) => ({ ...rail, start: [] })),
+    looks: { ...header.looks, scrolled: { fill: { opacity: 0.3 }, blur: { radius: 3 } } },
+  },
+};
+const sceneOf = (change: Partial<Header>) => {
+  const of: Header = { ...header, ...change };
+  return layoutScene({ ...site, headers: [of] }, of, site.pages[0]!, 500, measure, 400);
+};
+const nameOf = ({ moment, itemId, state, part, span }: SweptRow) =>
+  [moment, itemId, state, part, span.from, span.to].join(' ');
+const byName = (rows: readonly SweptRow[]) => new Map(rows.map((row) => [nameOf(row), row]));
+
+describe.each(Object.entries(KINDS))('a header %s', (_, change) => {
+  const scene = sceneOf(change);
+  const whole = proveScene(scene, page, noDrawing);
+  const moments = [...new Set(whole.map(({ moment }) => moment))];
+
+  test('has each row in one of two parts, the same as in the whole', () => {
+    const lasting = proveScene(scene, page, noDrawing, moments, 'lasting');
+    const others = proveScene(scene, page, noDrawing, moments, 'others');
+    expect(lasting.length + others.length).toBe(whole.length);
+    expect(byName([...lasting, ...others])).toEqual(byName(whole));
+    expect(lasting.filter(isPassing)).toEqual([]);
+    const { way } = scene;
+    const onWay = ({ span }: SweptRow) => way !== undefined && span.from > way.from && span.to < way.to;
+    expect(others.filter((row) => !isPassing(row) && !onWay(row))).toEqual([]);
+  });
+
+  test('is swept in steps that can be left at any of them, and begun anew', () => {
+    const steps = proveInSteps(scene, page, noDrawing, moments);
+    const pauses = Math.min(3, whole.length - 1);
+    for (let i = 0; i < pauses; i++) expect(steps.next()).toEqual({ value: undefined, done: false });
+    // Left here. The next sweep knows nothing of it.
+    expect(byName(proveScene(scene, page, noDrawing))).toEqual(byName(whole));
+    let count = pauses;
+    let last = steps.next();
+    for (; !last.done; last = steps.next()) count++;
+    expect(byName(last.value)).toEqual(byName(whole));
+    // A pause after each item, and one after each scroll that is another sight.
+    const { way } = scene;
+    const steady = whole.filter(({ span }) => !way || span.to <= way.from || span.from >= way.to).length;
+    expect(count).toBe(steady + (way ? way.to - way.from - 1 : 0));
+  });
+
+  test('has at every worst place the contrast that it says', () => {
+    for (const { worst, contrasts, scroll, span, cell, box } of whole) {
+      expect(worst).toBe(contrasts[scroll - span.from]);
+      expect(Math.min(...contrasts)).toBe(worst);
+      expect(cell.width * cell.height).toBeGreaterThan(0);
+      // The cell lies on what it is of, or, of a ring, round it.
+      expect(cell.x + cell.width).toBeGreaterThan(box.x - 6);
+      expect(cell.x).toBeLessThan(box.x + box.width + 6);
+    }
+  });
+});
