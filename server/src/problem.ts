@@ -41,5 +41,7 @@ function asProblem(error: unknown): HttpProblem {
   const type = (error as { type?: unknown } | undefined)?.type;
   if (type === 'entity.parse.failed') return badInput('The JSON of this request breaks off or is damaged.');
   if (type === 'entity.too.large') return new HttpProblem(413, 'This is too large: 64 MB at most.');
+  // Express's own, of an address whose percent signs mean nothing.
+  if (error instanceof URIError) return new HttpProblem(400, 'This address cannot be read: check it.');
   return new HttpProblem(500, 'Something went wrong here; nothing was changed. Try again.');
 }

@@ -2,8 +2,8 @@ import { mkdtempSync, readFileSync, readdirSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
-import { produce } from 'immer';
 import { beforeEach, describe, expect, test, vi } from 'vitest';
+import { makeEdit } from '@hatrail/core/model/patch';
 import { changesOf } from '@hatrail/core/model/changes';
 import { dressedSite } from '../../e2e/dressed.ts';
 import type { Site } from '@hatrail/core/model/site';
@@ -33,7 +33,7 @@ const count = (table: string) => (db.prepare(`SELECT count(*) AS n FROM ${table}
 /** Edits a kept site and writes what that changed. */
 function write(id: string, edit: (draft: Site) => void) {
   const before = sites.read(id)!;
-  const after = produce(before.site, (draft) => void edit(draft));
+  const [after] = makeEdit(before.site, 'Edit', edit);
   sites.write(id, after, changesOf(before.site, after, before.revisions)!);
   return sites.read(id)!;
 }
@@ -78,7 +78,7 @@ describe('a site', () => {
   test('is written all at once or not at all', () => {
     const id = sites.create(demo, hashesOf(demo));
     const before = sites.read(id)!;
-    const after = produce(before.site, (draft) => {
+    const [after] = makeEdit(before.site, 'Half', (draft) => {
       draft.name = 'Half';
       draft.pages[0]!.title = 'Half';
     });
