@@ -182,6 +182,25 @@ describe('the running sweep', () => {
     }
   }
 
+  test.each(grounds())(
+    'over a blur it tells which cell is the worst, itself within 1.5 %%: %s',
+    (_, page) => {
+      const blur = { sigma: 6, area: wholeHeader };
+      const cells = letterCells(run(60, 20.3));
+      const shape = { kind: 'cells', colour: WHITE, cells } as const;
+      const target = targetOf([fillOf(0.4)], shape, around(cells), blur);
+      const { contrasts, worst } = sweepTarget(scene, { from: 0, to: 300 }, target, page);
+      const told = new Set<number>();
+      for (let row = 0; row <= 300; row += 60) {
+        told.add(worst![row]!);
+        const alone = { ...target, shape: { ...shape, cells: [cells[worst![row]!]!] } };
+        const { contrast } = readAt(alone, page, { row, gone: 0 });
+        expect(Math.abs(contrasts[row]! / contrast - 1), `at ${row}`).toBeLessThan(0.015);
+      }
+      expect(Math.max(...told)).toBeLessThan(cells.length);
+    },
+  );
+
   test('a solid layer ends the search below it', () => {
     const target = textTargetOf(WHITE, 1);
     const { contrasts: swept } = sweepTarget(scene, span, target, grounds()[0]![1]);

@@ -1,8 +1,15 @@
 import { describe, expect, test } from 'vitest';
-import { header } from '../../core/test/made.ts';
-import type { Header } from '@hatrail/core/model/header';
+import { KINDS } from '@hatrail/core/header/kinds/index';
+import { layoutHeader } from '@hatrail/core/header/layout';
+import { checkSite } from '@hatrail/core/model/check';
+import { PLACES, type Header } from '@hatrail/core/model/header';
+import type { ItemKindName } from '@hatrail/core/model/item';
+import { newItem } from '@hatrail/core/start/items';
+import { header, measure, site } from '../../core/test/made.ts';
 import { hang, hangCopy, hangNew, keepLeading, nextSpot, spotOf } from '../src/hang/edits.ts';
 import { spread } from '../src/hang/Rod.tsx';
+import { steppedValues } from '../src/hang/steppedValues.ts';
+import { railTicks, spareTicks } from '../src/hang/ticks.ts';
 import { levelsOf } from '../src/gather/palette/ContrastRod.tsx';
 
 const draft = (): Header => structuredClone(header);
@@ -77,5 +84,77 @@ describe('tags and cards', () => {
         if (levels[a] === levels[b]) expect(Math.abs(middles[a]! - middles[b]!)).toBeGreaterThanOrEqual(78);
       }
     }
+  });
+});
+
+describe('values by width', () => {
+  const kinds = Object.keys(KINDS) as ItemKindName[];
+
+  test.each(kinds)('%s: every value that its tag offers is one that the document takes', (kind) => {
+    const bare: Header = { ...header, rails: [{ ...header.rails[0]!, start: [], end: [] }] };
+    const item = newItem(site, bare, kind);
+    const values = steppedValues(site, item);
+    expect(new Set(values.map(({ key }) => key)).size).toBe(values.length);
+    for (const { key, min, max, base } of values) {
+      expect(base).toBeGreaterThanOrEqual(min);
+      expect(base).toBeLessThanOrEqual(max);
+      for (const value of [min, base, max]) {
+        const hung = { ...item, steps: [{ below: 800, [key]: value }] };
+        const of = { ...bare, rails: [{ ...bare.rails[0]!, start: [hung] }] };
+        expect(checkSite({ ...site, headers: [of] }), `${key} ${value}`).toEqual([]);
+        // What is set below 800 px holds there, and nowhere else.
+        const laidAt = (width: number, header: Header) => {
+          const { items, inks } = layoutHeader({ ...site, headers: [header] }, header, width, measure);
+          return { box: items[0]?.box, inks };
+        };
+        const plain = { ...bare, rails: [{ ...bare.rails[0]!, start: [item] }] };
+        expect(laidAt(900, of)).toEqual(laidAt(900, plain));
+        if (key !== 'gap' && value !== base) expect(laidAt(700, of), key).not.toEqual(laidAt(700, plain));
+      }
+    }
+  });
+});
+
+describe('ticks of a rod', () => {
+  const hung: Header = {
+    ...header,
+    rails: [
+      {
+        ...header.rails[0]!,
+        middle: [{ kind: 'name', id: 'name', size: 20, tagline: false }],
+        end: [...header.rails[0]!.end, { kind: 'gap', id: 'gap', size: 30 }],
+      },
+    ],
+    spare: [
+      { kind: 'gap', id: 'one', size: 9 },
+      { kind: 'gap', id: 'two', size: 9 },
+    ],
+  };
+  const layout = layoutHeader({ ...site, headers: [hung] }, hung, 1200, measure);
+  const ticks = (dragged: string, scale = 1) => railTicks(hung, layout, 0, dragged, scale);
+
+  test('one before each item and one after the last of each place, from left to right', () => {
+    for (const place of PLACES) {
+      const own = ticks('none').filter(({ spot }) => spot.place === place);
+      expect(own.map(({ spot }) => spot.index)).toEqual(
+        Array.from({ length: hung.rails[0]![place].length + 1 }, (_, i) => i),
+      );
+      expect(own.map(({ x }) => x)).toEqual(own.map(({ x }) => x).sort((a, b) => a - b));
+    }
+    const xs = ticks('none').map(({ x }) => x);
+    expect(xs).toEqual([...xs].sort((a, b) => a - b));
+  });
+  test('the item that is dragged makes none, and an empty place has one where its items would stand', () => {
+    expect(ticks('menu')).toHaveLength(ticks('none').length - 1);
+    const [middle] = ticks('name').filter(({ spot }) => spot.place === 'middle');
+    expect(middle!.x).toBe(layout.bar.x + layout.bar.width / 2);
+  });
+  test('are as far apart as the picture is large', () => {
+    expect(ticks('none', 0.5).map(({ x }) => x)).toEqual(ticks('none').map(({ x }) => x * 0.5));
+  });
+  test('the spare rod has them at even steps, one more than items', () => {
+    expect(spareTicks(hung, 'none').map(({ x }) => x)).toEqual([10, 160, 310]);
+    expect(spareTicks(hung, 'two')).toHaveLength(2);
+    expect(spareTicks(header, 'menu')).toHaveLength(1);
   });
 });
