@@ -2,5 +2,7 @@
 // is a `usize` is an address in it. What each function computes is said there and in the reference.
 
 export * from './plain';
+export { bounds, occurring } from './bounds';
 export * from './veiled';
+export { blurAcross, blurDown } from './blur';
 export * from './blurred';

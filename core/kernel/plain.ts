@@ -1,6 +1,26 @@
 // The sweep where the same lies over the whole page. Every argument that is a `usize` is an address.
 import { CLASSES, contrastOf, looked, select, tenthMedian, twoContrasts } from './shared';
 
+/** The luminances of pixels under one pixel of a veil, by its three tables of 256; rows like the one above are copied. */
+export function luminances(page: usize, width: i32, rows: i32, runs: usize, tables: usize, out: usize): void {
+  const bytes = <usize>width << 1;
+  let at = page;
+  let to = out;
+  for (let y = 0; y < rows; y++) {
+    const end = at + (<usize>width << 2);
+    if (y > 0 && load<u32>(runs + (<usize>y << 2)) == load<u32>(runs + (<usize>(y - 1) << 2))) {
+      memory.copy(to, to - bytes, bytes);
+      to += bytes;
+      at = end;
+      continue;
+    }
+    for (; at < end; at += 4) {
+      store<u16>(to, looked(tables, 0, load<u32>(at)));
+      to += 2;
+    }
+  }
+}
+
 /** The luminances that occur, in ascending order, and how often each does; gives how many there are. `counts` holds 65536 zeros. */
 export function census(data: usize, length: i32, counts: usize, values: usize, tallies: usize): i32 {
   const end = data + (<usize>length << 1);

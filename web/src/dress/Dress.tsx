@@ -18,7 +18,7 @@ import { Film, FILM_WIDTH } from './Film.tsx';
 import { MenuLook } from './MenuLook.tsx';
 import { Moments } from './Moments.tsx';
 import { Remedy } from './Remedy.tsx';
-import { STRETCH_LABEL } from './MannerPanel.tsx';
+import { STRETCH_LABEL } from './ChangeFields.tsx';
 import { setManner } from './lookEdits.ts';
 import { Stage } from './Stage.tsx';
 import { useCut, useFilm, useMeasure, useProbes, useSweptView, worstRow, firstScroll } from './view.ts';

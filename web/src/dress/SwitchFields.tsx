@@ -1,0 +1,118 @@
+import { momentName, momentsOf, type Header } from '@hatrail/core/model/header';
+import type { SiteAtHand } from '../engine/request.ts';
+import type { SceneFacts } from '../engine/types.ts';
+import { NumberField } from '../parts/NumberField.tsx';
+import { BandGrounds } from './BandGrounds.tsx';
+import { BoundField } from './BoundField.tsx';
+import { Choice, Select } from './Choice.tsx';
+import { setManner } from './lookEdits.ts';
+
+/** Every distance that a switch may be at. */
+const DISTANCES = Array.from({ length: 5000 }, (_, i) => i + 1);
+
+/** Where the moment changes: at a distance, at the end of a band, or with the ground beneath. */
+export function SwitchFields({
+  hand,
+  width,
+  header,
+  facts,
+}: {
+  hand: SiteAtHand;
+  width: number;
+  header: Header;
+  facts: SceneFacts | undefined;
+}) {
+  const { manner } = header;
+  const begins = manner.switch;
+  const at = switchKind(header);
+  const setSwitch = (change: Partial<Header['manner']['switch']>, label: string) =>
+    setManner(header, { switch: { ...begins, ...change } }, label);
+  const [, later] = momentsOf(header);
+  const from = facts?.stretches.find(({ moment }) => moment === later)?.from;
+  return (
+    <>
+      <Choice label="It changes">
+        <Select
+          label="Where it changes"
+          value={at}
+          options={{
+            distance: 'At a distance',
+            band: 'At the end of a band',
+            ...(manner.onScroll === 'returns' ? {} : { ground: 'With the ground beneath' }),
+          }}
+          onChange={(next) =>
+            setSwitch({ at: next, ...(next === 'band' && { band: begins.band ?? 1 }) }, 'Where it changes')
+          }
+        />
+        {at === 'band' && (
+          <NumberField
+            label="Number of the band"
+            unit=""
+            min={1}
+            max={60}
+            value={begins.band ?? 1}
+            onChange={(band) =>
+              setSwitch({ at: 'band', band: Math.round(band) }, 'Band at whose end it changes')
+            }
+          />
+        )}
+        {at === 'distance' && (
+          <NumberField
+            label="Distance"
+            unit="px"
+            min={1}
+            max={5000}
+            value={begins.distance}
+            onChange={(distance) => setSwitch({ distance }, 'Distance')}
+          />
+        )}
+      </Choice>
+      {at === 'distance' && (
+        <p className="bounds">
+          {(['top', later!] as const).map((moment) => (
+            <BoundField
+              key={moment}
+              question={
+                moment === 'top'
+                  ? `Up to where is ${momentName(header, moment)} clear?`
+                  : `From where is ${momentName(header, moment)} clear?`
+              }
+              says={(px) => `${moment === 'top' ? 'Clear up to' : 'Clear from'} ${px} px.`}
+              hand={hand}
+              width={width}
+              header={header}
+              moments={[moment]}
+              values={DISTANCES}
+              holds={moment === 'top' ? 'below' : 'above'}
+              make={(distance) => ({
+                hand,
+                header: { ...header, manner: { ...manner, switch: { ...begins, distance } } },
+              })}
+              onTake={(distance) => setSwitch({ distance }, 'Distance')}
+            />
+          ))}
+        </p>
+      )}
+      {at === 'band' && (
+        <p className="origin">
+          {from === undefined ? 'Never met on this page.' : `${from} px down this page.`} On a page with fewer
+          bands it changes at{' '}
+          <NumberField
+            label="Distance on pages without such a band"
+            unit="px"
+            min={1}
+            max={5000}
+            value={begins.distance}
+            onChange={(distance) => setSwitch({ distance }, 'Distance without such a band')}
+          />
+        </p>
+      )}
+      {at === 'ground' && <BandGrounds site={hand.site} header={header} />}
+    </>
+  );
+}
+
+/** What a switch is at, as it is chosen: the first band is a band by its number. */
+export function switchKind({ manner }: Header): 'distance' | 'band' | 'ground' {
+  return manner.switch.at === 'first band' ? 'band' : manner.switch.at;
+}
