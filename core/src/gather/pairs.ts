@@ -3,7 +3,7 @@ import { resolveLook } from '../header/look.ts';
 import { headerItems, momentName, momentsOf } from '../model/header.ts';
 import { resolveColour, type ColourUse } from '../model/palette.ts';
 import type { Site } from '../model/site.ts';
-import { bandColours } from '../page/layout.ts';
+import { bandColours } from '../page/contents.ts';
 import { verdictOf, type Verdict } from '../sweep/verdict.ts';
 
 /** An ink on an even ground, as the site has it somewhere. */

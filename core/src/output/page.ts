@@ -3,7 +3,7 @@ import type { Header } from '../model/header.ts';
 import { resolveColour } from '../model/palette.ts';
 import type { Band, Content, Page } from '../model/page.ts';
 import type { Site } from '../model/site.ts';
-import { spoken } from '../page/layout.ts';
+import { spoken } from '../page/contents.ts';
 import { groundKind } from '../page/groundKind.ts';
 import { imageSource, type Addresses } from './addresses.ts';
 import { contentClass } from './css/contents.ts';

@@ -4,7 +4,7 @@ import type { GroundKind } from '../model/layer.ts';
 import type { Band } from '../model/page.ts';
 import { resolveColour } from '../model/palette.ts';
 import type { Site } from '../model/site.ts';
-import { bandColours } from './layout.ts';
+import { bandColours } from './contents.ts';
 
 /** Relative luminance whose contrast with black and with white is the same: √(1.05 · 0.05) − 0.05. */
 const EVEN = Math.sqrt(1.05 * 0.05) - 0.05;

@@ -1,7 +1,6 @@
 import type { SceneFacts } from '../engine/types.ts';
-import { resolveWorn, type LayerName, type Wearer } from '@hatrail/core/header/look';
+import { resolveWorn, type LayerName } from '@hatrail/core/header/look';
 import { coversOf } from '@hatrail/core/header/covers';
-import { isTooNear, type Margin } from '@hatrail/core/sweep/margin';
 import { momentName, type Header, type Moment } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
 import type { Cut } from '@hatrail/core/stack/cut';
@@ -25,6 +24,8 @@ import { LAYER_NAMES, ownLook, putBack, putBackMoment, setsLayer, wearerName } f
 import { OpeningBand, useOpeningBand, worstWord } from './OpeningBand.tsx';
 import { Figure, LayerRow } from './LayerRow.tsx';
 import { ExtentFields, extentText } from '../hang/ExtentFields.tsx';
+import { ALWAYS_LISTED, PLAIN_THERE, layersOf } from './cutLayers.ts';
+import { NearCall } from './NearCall.tsx';
 import { MannerPanel, mannerText } from './MannerPanel.tsx';
 
 /** A part of the cut that can be open: one at a time. */
@@ -51,33 +52,6 @@ interface CutPanelProps {
   held: Held | undefined;
   onHold: (held: Held | undefined) => void;
   onCompare: Compare;
-}
-
-/** Layers from the ink down, as they lie. */
-const ORDER: readonly LayerName[] = [
-  'ink',
-  'cue',
-  'backing',
-  'textShadow',
-  'edge',
-  'shadow',
-  'cut',
-  'tint',
-  'picture',
-  'gradient',
-  'fill',
-  'blur',
-];
-/** What is said of a header even where it is not there; the rest is added when it is wanted. */
-const ALWAYS_LISTED: readonly LayerName[] = ['ink', 'fill'];
-/** What every header has without its being a layer that somebody added. */
-const PLAIN_THERE: readonly LayerName[] = ['cue'];
-
-/** The layers that each kind of wearer has. */
-function layersOf({ rail, item }: Wearer): readonly LayerName[] {
-  if (item) return ['ink', 'cue', 'backing', 'textShadow'];
-  if (rail) return ['ink', 'cue', 'backing', 'textShadow', 'tint', 'picture', 'gradient', 'fill', 'blur'];
-  return ORDER;
 }
 
 /** The cut of a moment: its layers from the ink down to the page, the worst letter over each, and the contrast so far. */
@@ -313,23 +287,5 @@ export function CutPanel(props: CutPanelProps) {
         </p>
       )}
     </section>
-  );
-}
-
-const BECAUSE: Record<Margin['because'], string> = {
-  textShadow: 'a browser draws the blur of a text shadow in its own way',
-  blur: 'a browser blurs a smaller picture of the page and enlarges it',
-  mark: 'a mark has few pixels, and pictures behind it are resampled in the browser’s own way',
-};
-
-/** Says where a verdict is so near that the browser's own pixels could make it another. */
-function NearCall({ cut: { steps, needed, margin } }: { cut: Cut }) {
-  const contrast = steps.at(-1)!.contrast;
-  if (!margin || !isTooNear(contrast, needed, margin)) return null;
-  return (
-    <p className="note-warn" role="note">
-      Too near to be certain: {BECAUSE[margin.because]}, so its contrast can be up to{' '}
-      {(100 * margin.share).toFixed(1).replace('.0', '')}&nbsp;% from this. A few percent more are safe.
-    </p>
   );
 }

@@ -5,7 +5,6 @@ import { usualWindowHeight } from '@hatrail/core/page/layout';
 import { momentName, type Moment } from '@hatrail/core/model/header';
 import { changesByScroll } from '@hatrail/core/header/manner';
 import { momentAt, wayRound } from '@hatrail/core/sweep/scene';
-import { isPassing, type Probe } from '@hatrail/core/sweep/prove';
 import { useLeast, useVerdicts } from '../editor/verdicts.ts';
 import { useEditor } from '../editor/store.ts';
 import type { EditorContext } from '../editor/Editor.tsx';
@@ -21,7 +20,17 @@ import { Remedy } from './Remedy.tsx';
 import { STRETCH_LABEL } from './ChangeFields.tsx';
 import { setManner } from './lookEdits.ts';
 import { Stage } from './Stage.tsx';
-import { useCut, useFilm, useMeasure, useProbes, useSweptView, worstRow, firstScroll } from './view.ts';
+import {
+  firstScroll,
+  mostLost,
+  useCut,
+  useFilm,
+  useMeasure,
+  useProbes,
+  useSweptView,
+  worstRow,
+} from './view.ts';
+import { useWidth } from '../parts/useWidth.ts';
 import { Trials } from './Trials.tsx';
 import { WidthRuler } from './WidthRuler.tsx';
 
@@ -81,7 +90,7 @@ export function Dress() {
   const [menu, setMenu] = useState<'open' | 'closed'>('closed');
   const heldNow = menu === 'open' ? opened : (held ?? (isPointed ? 'pointed' : undefined));
   const stage = useRef<HTMLDivElement>(null);
-  const room = useWidthOf(stage);
+  const room = useWidth(stage, 720);
   const windowHeight = facts?.windowHeight ?? usualWindowHeight(width);
   const scale = Math.min(1, room / width, 620 / windowHeight);
 
@@ -294,25 +303,4 @@ export function Dress() {
       </aside>
     </main>
   );
-}
-
-/** Of the items at this scroll that are not clear, the one furthest below its need; hovered links are left out. */
-function mostLost(probes: readonly Probe[]): Probe | undefined {
-  return probes
-    .filter((probe) => !isPassing(probe) && probe.verdict !== 'clear')
-    .reduce<Probe | undefined>(
-      (worst, probe) =>
-        !worst || probe.contrast / probe.needed < worst.contrast / worst.needed ? probe : worst,
-      undefined,
-    );
-}
-
-function useWidthOf(element: React.RefObject<HTMLElement | null>): number {
-  const [width, setWidth] = useState(720);
-  useEffect(() => {
-    const observer = new ResizeObserver(([entry]) => setWidth(entry!.contentRect.width));
-    observer.observe(element.current!);
-    return () => observer.disconnect();
-  }, [element]);
-  return width;
 }

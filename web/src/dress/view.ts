@@ -165,3 +165,14 @@ export function threadsOf(rows: readonly SweptRow[]): Thread[] {
   );
   return [...groups].map(([itemId, list]) => ({ itemId, item: list[0]!.item, rows: list }));
 }
+
+/** Of the items at this scroll that are not clear, the one furthest below its need; hovered links are left out. */
+export function mostLost(probes: readonly Probe[]): Probe | undefined {
+  return probes
+    .filter((probe) => !isPassing(probe) && probe.verdict !== 'clear')
+    .reduce<Probe | undefined>(
+      (worst, probe) =>
+        !worst || probe.contrast / probe.needed < worst.contrast / worst.needed ? probe : worst,
+      undefined,
+    );
+}

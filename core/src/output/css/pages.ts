@@ -5,7 +5,7 @@ import type { Header } from '../../model/header.ts';
 import { resolveColour } from '../../model/palette.ts';
 import type { Site } from '../../model/site.ts';
 import { headingStyle } from '../../model/type.ts';
-import { bandColours } from '../../page/layout.ts';
+import { bandColours } from '../../page/contents.ts';
 import {
   BLOCK_GAP,
   CARD_GAP,

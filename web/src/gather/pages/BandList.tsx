@@ -8,7 +8,7 @@ import { freeId } from '@hatrail/core/gather/freeId';
 import { resolveColour } from '@hatrail/core/model/palette';
 import type { Band, Page } from '@hatrail/core/model/page';
 import type { Site } from '@hatrail/core/model/site';
-import { bandColours } from '@hatrail/core/page/layout';
+import { bandColours } from '@hatrail/core/page/contents';
 import { useEditor } from '../../editor/store.ts';
 import { BandTag } from './BandTag.tsx';
 

@@ -7,7 +7,8 @@ import { ColourField } from '../../parts/ColourField.tsx';
 import { Choice, Row, TextInput } from '../../parts/fields.tsx';
 import { NumberField } from '../../parts/NumberField.tsx';
 import { byRule } from '../../parts/rules.ts';
-import { GradientFields, PictureFields, TintFields, TurnFields } from './BackdropFields.tsx';
+import { GradientFields, PictureFields } from './BackdropFields.tsx';
+import { TintFields, TurnFields } from './TintFields.tsx';
 import { Contents } from './Contents.tsx';
 
 /** A band's tag: height, backdrop from the bottom up, ink and contents. */

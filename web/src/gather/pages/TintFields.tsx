@@ -1,0 +1,135 @@
+import type { Backdrop, Tint } from '@hatrail/core/model/layer';
+import type { BandTurn } from '@hatrail/core/model/page';
+import type { Site } from '@hatrail/core/model/site';
+import { ColourField } from '../../parts/ColourField.tsx';
+import { OnOff, Row } from '../../parts/fields.tsx';
+import { NumberField } from '../../parts/NumberField.tsx';
+import type { BandFieldsProps } from './BackdropFields.tsx';
+
+/** A colour and how much of it there is. */
+function TintRow({
+  site,
+  label,
+  called: [colour, opacity],
+  tint,
+  onChange,
+}: {
+  site: Site;
+  label: string;
+  /** What the two fields are called. */
+  called: [colour: string, opacity: string];
+  tint: Tint;
+  onChange: (next: Partial<Tint>) => void;
+}) {
+  return (
+    <Row label={label}>
+      <span className="row">
+        <ColourField
+          label={colour}
+          palette={site.palette}
+          use={tint.colour}
+          onChange={(use) => onChange({ colour: use })}
+        />
+        <NumberField
+          label={opacity}
+          unit="% opaque"
+          min={0}
+          max={100}
+          value={Math.round(tint.opacity * 100)}
+          onChange={(percent) => onChange({ opacity: percent / 100 })}
+        />
+      </span>
+    </Row>
+  );
+}
+
+export function TintFields({ site, band, change }: BandFieldsProps) {
+  const { tint } = band.backdrop;
+  const inBackdrop = (make: (draft: Backdrop) => void) =>
+    change('Tint of a band', ({ backdrop }) => make(backdrop));
+  return (
+    <fieldset className="layer-fields">
+      <legend>
+        <OnOff
+          label="Tint"
+          value={tint !== undefined}
+          onChange={(on) =>
+            inBackdrop((draft) => {
+              if (on) draft.tint = { colour: { swatch: site.palette[0]!.id }, opacity: 0.3 };
+              else delete draft.tint;
+            })
+          }
+        />
+        Tint over it
+      </legend>
+      {tint && (
+        <TintRow
+          site={site}
+          label="Tint"
+          called={['Colour of the tint', 'Opacity of the tint']}
+          tint={tint}
+          onChange={(next) => inBackdrop((draft) => void Object.assign(draft.tint!, next))}
+        />
+      )}
+    </fieldset>
+  );
+}
+
+export function TurnFields({ site, band, change }: BandFieldsProps) {
+  const { turns } = band;
+  const inTurn = (make: (draft: BandTurn) => void) =>
+    change('How a band turns on scroll', (draft) => make(draft.turns!));
+  return (
+    <fieldset className="layer-fields">
+      <legend>
+        <OnOff
+          label="Turns on scroll"
+          value={turns !== undefined}
+          onChange={(on) =>
+            change('Turning of a band', (draft) => {
+              if (on)
+                draft.turns = {
+                  tint: { colour: { swatch: site.palette[0]!.id }, opacity: 0.6 },
+                  from: 0,
+                  over: 300,
+                };
+              else delete draft.turns;
+            })
+          }
+        />
+        Turns on scroll
+      </legend>
+      {turns && (
+        <>
+          <TintRow
+            site={site}
+            label="Into"
+            called={['Colour that it turns into', 'How much of it comes']}
+            tint={turns.tint}
+            onChange={(next) => inTurn((draft) => void Object.assign(draft.tint, next))}
+          />
+          <Row label="From">
+            <span className="row">
+              <NumberField
+                label="Where it begins to turn"
+                unit="px past the window’s top"
+                min={-2000}
+                max={4000}
+                value={turns.from}
+                onChange={(from) => inTurn((draft) => void (draft.from = from))}
+              />
+              <NumberField
+                label="Over how much scroll it turns"
+                unit="px of scroll"
+                min={1}
+                max={4000}
+                value={turns.over}
+                onChange={(over) => inTurn((draft) => void (draft.over = over))}
+              />
+            </span>
+          </Row>
+        </>
+      )}
+    </fieldset>
+  );
+}
