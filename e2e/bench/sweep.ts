@@ -79,9 +79,8 @@ export async function sweepFigures(): Promise<Record<string, number>> {
     };
     const scene = layoutScene(site, header, page!, 1280, skiaMeasure());
     const raster = skiaRaster(site, scene.laid, pictures);
-    const targets = sceneTargets(scene, 'scrolled', draw).filter(
-      ({ state, part }) => part === 'ink' && state !== 'hover',
-    );
+    const every = sceneTargets(scene, 'scrolled', draw);
+    const targets = every.filter(({ state, part }) => part === 'ink' && state !== 'hover');
     const span = spanOfAll(scene);
     const pixels = new Uint32Array(raster.data.buffer, raster.data.byteOffset, raster.width * raster.height);
     const out = new Float32Array(pixels.length);
@@ -95,6 +94,14 @@ export async function sweepFigures(): Promise<Record<string, number>> {
     };
     const baseline = least(24, () => luminancePass(pixels, out));
     const time = least(16, sweep, ready);
+    const timeOfAll = least(
+      8,
+      () => {
+        const planes = new Planes(fresh, every);
+        for (const target of every) sweepTarget(scene, span, target, fresh, planes);
+      },
+      ready,
+    );
     let [differing, beyond, compared] = [0, 0, 0];
     for (let i = 0; i < swept[0]!.length; i += within > 0 ? 61 : 7) {
       targets.forEach((target, t) => {
@@ -110,6 +117,8 @@ export async function sweepFigures(): Promise<Record<string, number>> {
       100 - (100 * differing) / compared;
     figures[`sweep, ${name}: readings further off than ${100 * within} %`] = beyond;
     figures[`sweep, ${name}: ms`] = time;
+    figures[`sweep, ${name}, with ${every.length} inks, lines and rings: multiple of that pass`] =
+      timeOfAll / baseline;
     figures['scrolls swept'] = swept[0]!.length;
     figures['items swept'] = targets.length;
   }

@@ -3,10 +3,8 @@ import { useOutletContext } from 'react-router';
 import { resolveLook } from '@hatrail/core/header/look';
 import { usualWindowHeight } from '@hatrail/core/page/layout';
 import { momentName, type Moment } from '@hatrail/core/model/header';
-import { changesByScroll } from '@hatrail/core/header/manner';
-import { momentAt, wayRound } from '@hatrail/core/sweep/scene';
+import { momentAt } from '@hatrail/core/sweep/scene';
 import { useLeast, useVerdicts } from '../editor/verdicts.ts';
-import { useEditor } from '../editor/store.ts';
 import type { EditorContext } from '../editor/Editor.tsx';
 import { usePreview, type Held } from '../parts/preview.ts';
 import { BorrowedGround, borrowedPage, groundCss, groundName, type Ground } from './BorrowedGround.tsx';
@@ -17,8 +15,6 @@ import { Film, FILM_WIDTH } from './Film.tsx';
 import { MenuLook } from './MenuLook.tsx';
 import { Moments } from './Moments.tsx';
 import { Remedy } from './Remedy.tsx';
-import { STRETCH_LABEL } from './ChangeFields.tsx';
-import { setManner } from './lookEdits.ts';
 import { Stage } from './Stage.tsx';
 import {
   firstScroll,
@@ -30,6 +26,7 @@ import {
   useSweptView,
   worstRow,
 } from './view.ts';
+import { useStretches } from './filmEnds.ts';
 import { useWidth } from '../parts/useWidth.ts';
 import { Trials } from './Trials.tsx';
 import { WidthRuler } from './WidthRuler.tsx';
@@ -110,37 +107,7 @@ export function Dress() {
       ) : undefined
     ) : undefined;
 
-  const setStretch = useCallback(
-    (stretch: number) => setManner(header, { stretch }, STRETCH_LABEL),
-    [header],
-  );
-  // As they are set now, whether they are swept yet or not.
-  const stretch = changesByScroll(header) ? header.manner.stretch : undefined;
-  const way = useMemo(
-    () => facts?.way && stretch && wayRound((facts.way.from + facts.way.to) / 2, stretch),
-    [facts, stretch],
-  );
-  const turns = useMemo(
-    () =>
-      (facts?.turns ?? []).flatMap((turn) => {
-        const set = page.bands[turn.band]?.turns;
-        const from = turn.top + (set?.from ?? 0);
-        return set ? [{ ...turn, from, to: from + set.over }] : [];
-      }),
-    [facts, page],
-  );
-  const setTurn = useCallback(
-    (band: number, from: number, over: number) =>
-      useEditor.getState().edit(
-        'How a band turns on scroll',
-        (draft) => {
-          const turns = draft.pages.find(({ id }) => id === page.id)?.bands[band]?.turns;
-          if (turns) Object.assign(turns, { from, over });
-        },
-        `turn ${page.id} ${band}`,
-      ),
-    [page.id],
-  );
+  const { way, turns, setStretch, setTurn } = useStretches(header, page, facts);
   const worstScroll = worst?.scroll;
   const goToWorst = useCallback(() => go({ scroll: worstScroll }), [go, worstScroll]);
   const chooseMoment = useCallback(
