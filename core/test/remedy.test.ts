@@ -9,6 +9,7 @@ import {
   leastFill,
   leastOpacity,
   leastPercents,
+  placeOf,
   type FillWork,
   type Knob,
 } from '../src/remedy/leastFill.ts';
@@ -25,8 +26,8 @@ const ground = raster(500, sceneOf(header).laid.height, (_, y) =>
 );
 const work = (moment: 'top' | 'scrolled'): FillWork => ({
   sweep: async (worn) => proveScene(sceneOf(worn), ground, noDrawing, [moment]),
-  solve: async (worn, colour, places) =>
-    leastPercents(sceneOf(worn), ground, noDrawing, moment, colour, places),
+  solve: async (worn, colour, places, floor) =>
+    leastPercents(sceneOf(worn), ground, noDrawing, moment, colour, places, floor),
 });
 const rowsOf = (worn: Header) => proveScene(sceneOf(worn), ground, noDrawing);
 
@@ -62,6 +63,35 @@ describe('the least fill', () => {
   test('other colours are tried from the one furthest from the ink', () => {
     const tried = fillCandidates({ site, header }, 'scrolled').map(({ swatch }) => swatch);
     expect(tried).toEqual(['night', 'night', 'snow', 'white']);
+  });
+});
+
+describe('places that are solved together', () => {
+  const knob = { layer: 'fill', colour: { swatch: 'night' } } as const;
+  const worn: Header = { ...header, looks: { ...header.looks, scrolled: { fill: { opacity: 0 } } } };
+  const places = rowsOf(worn)
+    .filter(({ moment }) => moment === 'scrolled')
+    .map(placeOf);
+  const solve = (some: typeof places, floor?: number) =>
+    leastPercents(sceneOf(worn), ground, noDrawing, 'scrolled', knob, some, floor);
+
+  test('need together what the one needs that needs most, in whatever order', () => {
+    const alone = places.map((place) => solve([place])[0]!);
+    const most = Math.max(...alone);
+    expect(most).toBeGreaterThan(Math.min(...alone));
+    for (const order of [places, [...places].reverse()]) {
+      const together = solve(order) as number[];
+      expect(Math.max(...together)).toBe(most);
+      // Each is told exactly, or as no more than one before it.
+      together.forEach((least, i) => {
+        const own = alone[places.indexOf(order[i]!)]!;
+        expect(least).toBe(Math.max(own, ...together.slice(0, i)));
+      });
+    }
+  });
+  test('are not looked further than what is needed elsewhere', () => {
+    expect(Math.min(...(solve(places, 80) as number[]))).toBe(80);
+    expect(solve(places, 100)).toEqual(places.map(() => 100));
   });
 });
 
@@ -139,8 +169,8 @@ describe('over looks, inks and grounds made up by chance', () => {
       for (const knob of knobs) {
         const found = await leastOpacity(worn, 'scrolled', knob, sweep(worn), {
           sweep: async (of) => sweep(of),
-          solve: async (of, asked, places) =>
-            leastPercents(sceneOf(of), patched, noDrawing, 'scrolled', asked, places),
+          solve: async (of, asked, places, floor) =>
+            leastPercents(sceneOf(of), patched, noDrawing, 'scrolled', asked, places, floor),
         });
         const where = `seed ${seed}, ${JSON.stringify(knob)}`;
         if (!found) {

@@ -89,8 +89,8 @@ describe('a change along with the scroll', () => {
       proveScene(sceneOf(of), snow, noDrawing, ['scrolled']).filter(({ itemId }) => itemId !== 'logo');
     const work = {
       sweep: async (of: Header) => rowsOf(of),
-      solve: async (of: Header, knob: Parameters<typeof leastPercents>[4], places: never[]) =>
-        leastPercents(sceneOf(of), snow, noDrawing, 'scrolled', knob, places),
+      solve: async (of: Header, knob: Parameters<typeof leastPercents>[4], places: never[], floor: number) =>
+        leastPercents(sceneOf(of), snow, noDrawing, 'scrolled', knob, places, floor),
     } as Parameters<typeof leastFill>[4];
     const lost = { ...worn, looks: { ...worn.looks, scrolled: {} } };
     // At the switch half of the fill is there, so that it takes all that 57 % would do there, twice.

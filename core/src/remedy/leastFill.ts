@@ -39,6 +39,7 @@ export type Knob = { layer: 'fill' | 'tint'; colour: ColourUse } | { layer: 'gra
 
 /**
  * The least opacity, in percent to one decimal, from which a target is clear at one place for every opacity up to 100.
+ * @param floor percent; less than that is not looked for
  * @returns `undefined` where it is not clear even at 100.
  */
 export function leastPercentAt(
@@ -46,6 +47,7 @@ export function leastPercentAt(
   raster: Raster,
   behind: Behind,
   withOpacity: (stack: Stack, opacity: number) => Stack,
+  floor = 0,
 ): number | undefined {
   const { area } = target.veil;
   let known: { blur: string; backdrop: Raster } | undefined;
@@ -61,8 +63,11 @@ export function leastPercentAt(
     return readGround(target, ground).contrast >= target.needed;
   };
   if (!isClear(TENTHS)) return undefined;
+  const least = Math.round((floor * TENTHS) / WHOLE);
   let clear = TENTHS;
-  for (const step of [50, 10, 1]) while (clear - step >= 0 && isClear(clear - step)) clear -= step;
+  for (const step of [50, 10, 1]) {
+    while (clear > least && isClear(Math.max(least, clear - step))) clear = Math.max(least, clear - step);
+  }
   return (WHOLE * clear) / TENTHS;
 }
 
@@ -93,7 +98,11 @@ function stackWith(palette: readonly Swatch[], knob: Knob, stack: Stack, opacity
   return { ...stack, layers };
 }
 
-/** The least percent for each of some places of a scene; `undefined` where even the whole of it does not clear. */
+/**
+ * The least percent for each of some places of a scene; `undefined` where even the whole of it does not clear. Only the largest
+ * counts, so that for a place after one that needs more it is not looked further than that.
+ * @param floor percent that is needed elsewhere: every answer is at least as much
+ */
 export function leastPercents(
   scene: Scene,
   raster: Raster,
@@ -101,6 +110,7 @@ export function leastPercents(
   moment: Moment,
   knob: Knob,
   places: readonly Place[],
+  floor = 0,
 ): (number | undefined)[] {
   const known = new Map<string, Target[]>();
   /** What is to be judged at a scroll: the same for all scrolls of a moment, but for those on the way to the next. */
@@ -112,19 +122,22 @@ export function leastPercents(
     return targets;
   };
   const { palette } = scene.site;
+  let most = floor;
   return places.map((place) => {
     const isIt = ({ ink, state, part }: Target) =>
       ink.id === place.itemId && state === place.state && part === place.part;
     const target = targetsAt(place.scroll).find(isIt);
-    if (!target) return 0;
+    if (!target) return most;
     const way = wayAt(scene, place.scroll);
     const isOnWay = way > 0 && way < 1;
     const shown = rasterAt(scene, raster, place.scroll);
-    return leastPercentAt(target, shown, behindAt(scene, place.scroll), (stack, opacity) =>
+    const stackAt = (stack: Stack, opacity: number) =>
       isOnWay
         ? (targetsAt(place.scroll, opacity).find(isIt) ?? target).stack
-        : stackWith(palette, knob, stack, opacity),
-    );
+        : stackWith(palette, knob, stack, opacity);
+    const least = leastPercentAt(target, shown, behindAt(scene, place.scroll), stackAt, most);
+    most = Math.max(most, least ?? 0);
+    return least;
   });
 }
 
@@ -132,8 +145,8 @@ export function leastPercents(
 export interface FillWork {
   /** Sweeps the moment over every page and width with another header. */
   sweep(header: Header): Promise<Row[]>;
-  /** Solves places over the header's own look, see {@link leastPercents}. */
-  solve(header: Header, knob: Knob, places: Place[]): Promise<(number | undefined)[]>;
+  /** Solves places over the header's own look, the first ones first: see {@link leastPercents}. */
+  solve(header: Header, knob: Knob, places: Place[], floor: number): Promise<(number | undefined)[]>;
 }
 
 /** The least opacity of a layer that clears a moment everywhere. */
@@ -164,11 +177,13 @@ export async function leastOpacity(
   rows: readonly Row[],
   work: FillWork,
 ): Promise<LeastFill | undefined> {
-  let places = rows.map(placeOf);
+  const worstFirst = (some: readonly Row[]) =>
+    [...some].sort((a, b) => a.worst / a.needed - b.worst / b.needed).map(placeOf);
+  let places = worstFirst(rows);
   let percent = 0;
   let limit: Place | undefined;
   for (let round = 0; round < ROUNDS; round++) {
-    const solved = await work.solve(header, knob, places);
+    const solved = await work.solve(header, knob, places, percent);
     for (const [i, least] of solved.entries()) {
       if (least === undefined) return undefined;
       if (least > percent) [percent, limit] = [least, places[i]];
@@ -177,7 +192,7 @@ export async function leastOpacity(
     const swept = await work.sweep(tried);
     const failing = swept.filter(({ verdict }) => verdict !== 'clear');
     if (failing.length === 0) return { percent, header: tried, rows: swept, limit };
-    places = failing.map(placeOf);
+    places = worstFirst(failing);
     if (percent === WHOLE) return undefined;
   }
   return undefined;

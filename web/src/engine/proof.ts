@@ -132,9 +132,10 @@ export function fillWork(
 ): FillWork {
   return {
     sweep: (header) => proveAll(at, header, { ...options, moments: [moment] }),
-    solve: async (header, knob, places) => {
+    solve: async (header, knob, places, floor) => {
       const groups = groupsOf(places, ({ page, width }) => `${page} ${width}`);
       const answers = new Map<Place, number | undefined>();
+      let most = floor;
       await Promise.all(
         [...groups.values()].map(async (group) => {
           const { page: path, width } = group[0]!;
@@ -142,10 +143,12 @@ export function fillWork(
           const request = await sceneRequest(at, header.id, pageId, width);
           const solved = await onEngine(
             placeName(pageId, width),
-            (engine) => engine.solve(request, moment, knob, group),
+            // What one group needs, the next ones need not fall below.
+            (engine) => engine.solve(request, moment, knob, group, most),
             { urgency: 'later', ...options },
           );
           group.forEach((place, i) => answers.set(place, solved[i]));
+          most = Math.max(most, ...solved.map((least) => least ?? 0));
         }),
       );
       return places.map((place) => answers.get(place));

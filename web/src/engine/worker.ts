@@ -122,9 +122,10 @@ const engine = {
     moment: Moment,
     knob: Knob,
     places: Place[],
+    floor: number,
   ): Promise<(number | undefined)[]> {
     const { scene, raster, draw } = await prepared(request);
-    return leastPercents(scene, raster, draw, moment, knob, places);
+    return leastPercents(scene, raster, draw, moment, knob, places, floor);
   },
 
   /** The words of a band over its own ground. */
