@@ -5,7 +5,7 @@ import { resolveColour, type ColourUse, type Swatch } from '../model/palette.ts'
 import type { Drawing } from '../stack/drawing.ts';
 import { backdropPatch, groundOver, type Behind, type Raster } from '../stack/ground.ts';
 import type { Blur, Stack, StackLayer } from '../stack/layers.ts';
-import { veilOf } from '../stack/veil.ts';
+import { turnedVeil } from '../stack/turnedVeil.ts';
 import { readGround } from '../sweep/exact.ts';
 import { sceneTargets, type Row } from '../sweep/prove.ts';
 import { behindAt, momentAt, wayAt, type Scene } from '../sweep/scene.ts';
@@ -57,9 +57,10 @@ export function leastPercentAt(
     if (known?.blur !== key) known = { blur: key, backdrop: backdropPatch(raster, behind, blur, area) };
     return known.backdrop;
   };
+  const veilAt = turnedVeil((opacity) => withOpacity(target.stack, opacity).layers, area);
   const isClear = (tenths: number) => {
-    const { blur, layers } = withOpacity(target.stack, tenths / TENTHS);
-    const ground = groundOver(backdropOf(blur), veilOf(layers, area));
+    const { blur } = withOpacity(target.stack, tenths / TENTHS);
+    const ground = groundOver(backdropOf(blur), veilAt(tenths / TENTHS));
     return readGround(target, ground).contrast >= target.needed;
   };
   if (!isClear(TENTHS)) return undefined;
