@@ -29,7 +29,7 @@ interface Drag {
 
 /**
  * Drags the fill's slider on Dress a few times and reads, from a trace of the browser, the longest task of the page's
- * main thread; and how often the sweep's figures came anew meanwhile.
+ * main thread; how often the sweep's figures came anew meanwhile, and how soon after a single step.
  */
 export async function dragFigures(): Promise<Record<string, number>> {
   const running = await start({ port: 0, livePort: 0, dataFolder: mkdtempSync(join(tmpdir(), 'hatrail-')) });
@@ -50,7 +50,9 @@ export async function dragFigures(): Promise<Record<string, number>> {
     const drags: Drag[] = [];
     for (let i = 0; i < DRAGS; i++) drags.push(await drag(tab));
     const quietest = drags.reduce((a, b) => (b.wall[0]! < a.wall[0]! ? b : a));
+    const follow = await followFigures(tab);
     return {
+      ...follow,
       [`dragging the fill, quietest of ${DRAGS}: longest main-thread task, ms by the clock`]:
         quietest.wall[0]!,
       [`dragging the fill, quietest of ${DRAGS}: longest main-thread task, ms of its own work`]:
@@ -70,15 +72,58 @@ export async function dragFigures(): Promise<Record<string, number>> {
   }
 }
 
-async function drag(tab: Page): Promise<Drag> {
+/** Steps of a drag after each of which the hand rests, so that what follows is of that step alone. */
+const STEPS = 24;
+const REST = 700;
+
+/** How long after a step of a drag the film's threads and the figures in the cut are there anew: middle and longest, ms. */
+async function followFigures(tab: Page): Promise<Record<string, number>> {
+  await tab.evaluate(`
+    globalThis.follows = [];
+    let step;
+    addEventListener('pointermove', () => follows.push(step = { at: performance.now() }), true);
+    const note = (what) => () => { if (step && step[what] === undefined) step[what] = performance.now() - step.at; };
+    new MutationObserver(note('threads')).observe(document.querySelector('.film-threads'), { attributes: true });
+    const isFigure = ({ target }) => (target.closest ? target : target.parentElement)?.closest('.layer-figure');
+    new MutationObserver((changes) => changes.some(isFigure) && note('figures')()).observe(
+      document.querySelector('.cut'),
+      { subtree: true, characterData: true, childList: true },
+    );
+  `);
+  const { box, y } = await sliderOf(tab);
+  await tab.mouse.move(box.x + box.width * 0.42, y);
+  await tab.mouse.down();
+  for (let i = 0; i < STEPS; i++) {
+    await tab.mouse.move(box.x + box.width * (0.45 + 0.02 * (i % 12)), y);
+    await tab.waitForTimeout(REST);
+  }
+  await tab.mouse.up();
+  const steps = (await tab.evaluate('follows')) as { threads?: number; figures?: number }[];
+  const told = (what: 'threads' | 'figures') => {
+    const times = steps.flatMap((step) => step[what] ?? []).sort((a, b) => a - b);
+    return {
+      [`dragging the fill: ms from a step to its ${what}, middle of ${times.length}`]:
+        times[times.length >> 1] ?? NaN,
+      [`dragging the fill: ms from a step to its ${what}, nine of ten`]:
+        times[Math.floor(0.9 * times.length)] ?? NaN,
+    };
+  };
+  return { ...told('threads'), ...told('figures') };
+}
+
+async function sliderOf(tab: Page) {
   const box = (await tab.locator('.percent .MuiSlider-root').boundingBox())!;
+  return { box, y: box.y + box.height / 2 };
+}
+
+async function drag(tab: Page): Promise<Drag> {
   const session = await tab.context().newCDPSession(tab);
   const events: TraceEvent[] = [];
   session.on('Tracing.dataCollected', ({ value }) => events.push(...(value as unknown as TraceEvent[])));
   const includedCategories = ['disabled-by-default-devtools.timeline', 'devtools.timeline', '__metadata'];
   await session.send('Tracing.start', { traceConfig: { includedCategories } });
   const before = (await tab.evaluate('globalThis.figures')) as number;
-  const y = box.y + box.height / 2;
+  const { box, y } = await sliderOf(tab);
   const from = performance.now();
   await tab.mouse.move(box.x + box.width * 0.42, y);
   await tab.mouse.down();
