@@ -6,9 +6,10 @@ import { describe, expect, test } from 'vitest';
 import { contrastRatio } from '../src/colour/contrast.ts';
 import type { Rgb } from '../src/colour/rgb.ts';
 import type { HeaderInk } from '../src/header/layout.ts';
-import { letterCells } from '../src/sweep/cells.ts';
+import { letterCells, markCells } from '../src/sweep/cells.ts';
 import { readAt } from '../src/sweep/exact.ts';
 import { logoCells } from '../src/sweep/logo.ts';
+import { readQuick } from '../src/sweep/quick.ts';
 import { sweepTarget } from '../src/sweep/sweepTarget.ts';
 import { around, type Area } from '../src/stack/area.ts';
 import type { Raster } from '../src/stack/ground.ts';
@@ -200,6 +201,26 @@ describe('the running sweep', () => {
       expect(Math.max(...told)).toBeLessThan(cells.length);
     },
   );
+
+  test.each(grounds())('a single place is read quickly to the same, cell for cell: %s', (_, page) => {
+    const inks = [WHITE, { r: 0, g: 0, b: 0 }, { r: 90, g: 110, b: 130 }, { r: 13, g: 13, b: 13 }];
+    const shapes = [
+      letterCells(run(60, 20.3)),
+      markCells({ x: 20, y: 10, width: 30, height: 22 }),
+      [wholeHeader],
+    ];
+    for (const layers of [[], [fillOf(0.42)], [gradient(180)], [fillOf(0.2), gradient(37)], [fillOf(1)]]) {
+      for (const cells of shapes) {
+        for (const colour of inks) {
+          const target = targetOf(layers, { kind: 'cells', colour, cells }, around(cells));
+          // Also above the page and below it, where a header may lie while the page is short.
+          for (const row of [-30, 0, 97, 203, 361, 400]) {
+            expect(readQuick(target, page, { row, gone: 0 })).toEqual(readAt(target, page, { row, gone: 0 }));
+          }
+        }
+      }
+    }
+  });
 
   test('a solid layer ends the search below it', () => {
     const target = textTargetOf(WHITE, 1);

@@ -3,14 +3,13 @@ import { pointedOver } from '../header/pointed.ts';
 import { allMoments, momentsOf, type Moment } from '../model/header.ts';
 import type { Box } from '../page/layout.ts';
 import type { Drawing } from '../stack/drawing.ts';
-import { groundPatch, type Raster } from '../stack/ground.ts';
+import type { Raster } from '../stack/ground.ts';
 import { cellBox, type Cell } from './cells.ts';
-import { readAt, readGround } from './exact.ts';
+import { readQuick } from './quick.ts';
 import { behindAt, headerRow, momentAt, spanOfInk, spansOf, wayAt, type Scene, type Span } from './scene.ts';
 import { Planes, sweepBlurredAt, sweepTarget, type Swept } from './sweepTarget.ts';
 import { rasterAt, stretchesIn, type Stretch } from './turns.ts';
 import { targetsOf, type InkPart, type LinkState, type Target } from './targets.ts';
-import type { Veil } from '../stack/veil.ts';
 import { verdictOf, type Verdict } from './verdict.ts';
 
 /** The verdict on one item in one state, at one moment, over one page at one width. */
@@ -146,18 +145,12 @@ function* proveUnsteady(
     const at = scroll - span.from;
     const shown = rasterAt(scene, raster, scroll);
     const behind = behindAt(scene, scroll);
-    // States that stand on the same ground are read on it one after the other.
-    const grounds = new Map<Veil, Raster>();
     const readOn = (target: Target): { contrast: number; cell: Cell | undefined } => {
-      const { stack, veil, shape } = target;
-      if (stack.blur) {
-        const { contrasts, worst } = sweepBlurredAt(scene, target, shown, scroll);
-        const cell = worst && shape.kind === 'cells' ? shape.cells[worst[0]!] : undefined;
-        return { contrast: contrasts[0]!, cell };
-      }
-      const ground = grounds.get(veil) ?? groundPatch(shown, behind, undefined, veil);
-      grounds.set(veil, ground);
-      return readGround(target, ground);
+      if (!target.stack.blur) return readQuick(target, shown, behind);
+      const { contrasts, worst } = sweepBlurredAt(scene, target, shown, scroll);
+      const { shape } = target;
+      const cell = worst && shape.kind === 'cells' ? shape.cells[worst[0]!] : undefined;
+      return { contrast: contrasts[0]!, cell };
     };
     for (const target of isOnWay ? sceneTargets(scene, moment, draw, scroll) : still) {
       if (!spanOfInk(target.ink, { from: scroll, to: scroll })) continue;
@@ -207,7 +200,7 @@ function rowOf(
   const scroll = span.from + at;
   const top = headerRow(scene, scroll);
   const told = numbers && target.shape.kind === 'cells' ? target.shape.cells[numbers[at]!] : known;
-  const cell = told ?? readAt(target, rasterAt(scene, raster, scroll), behindAt(scene, scroll)).cell;
+  const cell = told ?? readQuick(target, rasterAt(scene, raster, scroll), behindAt(scene, scroll)).cell;
   return {
     page: scene.page.path,
     header: scene.header.id,
@@ -257,7 +250,7 @@ export function probeScene(
   return targets
     .filter(({ ink }) => spanOfInk(ink, here))
     .map((target) => {
-      const { contrast, cell } = readAt(target, shown, behindAt(scene, scroll));
+      const { contrast, cell } = readQuick(target, shown, behindAt(scene, scroll));
       const { ink, state, part, needed } = target;
       return {
         itemId: ink.id,

@@ -2,7 +2,7 @@ import { luminance16 } from '../colour/contrast.ts';
 import { around, type Area } from '../stack/area.ts';
 import { groundTables, type Raster } from '../stack/ground.ts';
 import type { Veil } from '../stack/veil.ts';
-import { readAt } from './exact.ts';
+import { readQuick } from './quick.ts';
 import { groundPlane, type Plane } from './plane.ts';
 import { sweepCells } from './running.ts';
 import { sweepBlurred } from './runningBlur.ts';
@@ -28,7 +28,7 @@ export function sweepTarget(
 ): Swept {
   const length = span.to - span.from + 1;
   const isSolid = !target.veil.data.some((value, i) => i % 4 === 3 && value > 0);
-  const read = (scroll: number) => readAt(target, raster, behindAt(scene, scroll)).contrast;
+  const read = (scroll: number) => readQuick(target, raster, behindAt(scene, scroll)).contrast;
   const first = headerRow(scene, span.from);
   if (isSolid) return { contrasts: new Float32Array(length).fill(read(span.from)) };
   // The header's row is the same for the first scrolls, while a rail leaves, and moves by one with each after.

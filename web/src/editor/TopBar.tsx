@@ -139,7 +139,16 @@ function RunningVerdict({ siteId, site, header }: { siteId: string; site: Site; 
     >
       <VerdictMark verdict={verdict} />
       {words}
-      {progress && <span className="sr-only">, being swept again</span>}
+      {progress && (
+        <>
+          <span className="sr-only">, being swept again</span>
+          <span
+            className="bar-again"
+            style={{ width: `${(100 * progress.done) / progress.of}%` }}
+            aria-hidden="true"
+          />
+        </>
+      )}
     </button>
   );
 }
