@@ -89,6 +89,7 @@ await tab.locator('button.bar-verdict').waitFor(WAIT);
 await tab.getByRole('button', { name: /^Manner/ }).click();
 await tab.getByRole('combobox', { name: 'What the change goes by' }).selectOption('scroll');
 await tab.getByText('While a link comes under the pointer').scrollIntoViewIfNeeded();
+await tab.getByText('being swept again').waitFor({ state: 'attached', ...WAIT });
 await tab.getByText('being swept again').waitFor({ state: 'detached', ...WAIT });
 await tab.waitForTimeout(3000);
 await shoot('dress-change');
