@@ -145,13 +145,10 @@ function* proveUnsteady(
     const at = scroll - span.from;
     const shown = rasterAt(scene, raster, scroll);
     const behind = behindAt(scene, scroll);
-    const readOn = (target: Target): { contrast: number; cell: Cell | undefined } => {
-      if (!target.stack.blur) return readQuick(target, shown, behind);
-      const { contrasts, worst } = sweepBlurredAt(scene, target, shown, scroll);
-      const { shape } = target;
-      const cell = worst && shape.kind === 'cells' ? shape.cells[worst[0]!] : undefined;
-      return { contrast: contrasts[0]!, cell };
-    };
+    const readOn = (target: Target): { contrast: number; cell?: Cell } =>
+      target.stack.blur && target.shape.kind === 'logo'
+        ? { contrast: sweepBlurredAt(scene, target, shown, scroll).contrasts[0]! }
+        : readQuick(target, shown, behind);
     for (const target of isOnWay ? sceneTargets(scene, moment, draw, scroll) : still) {
       if (!spanOfInk(target.ink, { from: scroll, to: scroll })) continue;
       const key = `${target.ink.id} ${target.state} ${target.part}`;

@@ -3,16 +3,21 @@ import { groundLevel, type Veil } from '../stack/veil.ts';
 import type { Behind, Raster } from '../stack/ground.ts';
 import { tenth, type Cell } from './cells.ts';
 import { readAt, type Reading } from './exact.ts';
+import { sweepBlurred } from './runningBlur.ts';
 import type { Target } from './targets.ts';
 
 /**
  * Reading a single place, where a sweep would not pay. What is read is what the straightforward measure reads, to the last bit: only
  * the pixels of cells are composed, and a cell is put in order only if enough of its pixels are worse than the worst cell
- * so far.
+ * so far. Over a blurred page it is what the sweep reads there.
  */
 export function readQuick(target: Target, raster: Raster, behind: Behind): Reading {
   const { shape, stack, veil } = target;
-  if (shape.kind !== 'cells' || stack.blur) return readAt(target, raster, behind);
+  if (shape.kind !== 'cells') return readAt(target, raster, behind);
+  if (stack.blur) {
+    const { contrasts, worst } = sweepBlurred(target, behind.row, 1, behind.gone, raster);
+    return { contrast: contrasts[0]!, cell: shape.cells[worst![0]!]! };
+  }
   const ink = luminance16(shape.colour);
   let worst: Reading | undefined;
   let [low, high] = [-1, WHITE + 1];
