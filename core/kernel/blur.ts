@@ -126,6 +126,16 @@ export class Blurred {
   pairs: usize;
   pairCount: i32;
   differences: usize;
+  /** 0 where one grid serves all rows; 1 where each row has its own, 2 where those are there already. */
+  kept: i32;
+}
+
+/** Where the grid of a row is. */
+// @ts-ignore: decorator
+@inline
+function gridAt(blur: Blurred, row: i32): usize {
+  if (blur.kept == 0) return blur.grid;
+  return blur.grid + (<usize>(row * blur.lines * blur.count) << 4);
 }
 
 /**
@@ -135,7 +145,7 @@ export class Blurred {
  */
 // @ts-ignore: decorator
 @inline
-function blurGrid(blur: Blurred, row: i32): void {
+function blurGrid(blur: Blurred, row: i32, grid: usize): void {
   const step = <usize>blur.count << 4;
   for (let pair = 0; pair < blur.pairCount; pair++) {
     const entry = blur.pairs + (<usize>pair << 3);
@@ -150,7 +160,7 @@ function blurGrid(blur: Blurred, row: i32): void {
     const base = blur.down + <usize>(row + load<i32>(blur.places + (<usize>k << 2))) * step;
     const from = blur.changes + (<usize>load<i32>(blur.starts + (<usize>k << 2)) << 3);
     const end = blur.changes + (<usize>load<i32>(blur.starts + (<usize>(k + 1) << 2)) << 3);
-    const to = blur.grid + <usize>k * step;
+    const to = grid + <usize>k * step;
     let at: usize = 0;
     for (; at + 64 <= step; at += 64) {
       let one = v128.load(base + at);
@@ -194,7 +204,8 @@ export function isSame(blur: Blurred, row: i32): bool {
 // @ts-ignore: decorator
 @inline
 export function blurRows(blur: Blurred, row: i32, height: i32): void {
-  blurGrid(blur, row);
+  const grid = gridAt(blur, row);
+  if (blur.kept != 2) blurGrid(blur, row, grid);
   const step = <usize>blur.count << 4;
   let to = blur.middle;
   for (let y = 0; y < height; y++) {
@@ -203,7 +214,7 @@ export function blurRows(blur: Blurred, row: i32, height: i32): void {
     const w1 = v128.load32_splat(way, 8);
     const w2 = v128.load32_splat(way, 12);
     const w3 = v128.load32_splat(way, 16);
-    const from = blur.grid + <usize>load<i32>(way) * step;
+    const from = grid + <usize>load<i32>(way) * step;
     for (let at = from; at < from + step; at += 16) {
       const above = f32x4.add(f32x4.mul(v128.load(at), w0), f32x4.mul(v128.load(at + step), w1));
       const below = f32x4.add(f32x4.mul(v128.load(at + 2 * step), w2), f32x4.mul(v128.load(at + 3 * step), w3));

@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import type { Header } from '../src/model/header.ts';
 import { isPassing, proveInSteps, proveScene, type SweptRow } from '../src/sweep/prove.ts';
+import { canKeep, keptBlur } from '../src/sweep/keptBlurs.ts';
 import { layoutScene } from '../src/sweep/scene.ts';
 import { header, measure, noDrawing, random, raster, site } from './made.ts';
 
@@ -74,4 +75,27 @@ describe.each(Object.entries(KINDS))('a header %s', (_, change) => {
       expect(cell.x).toBeLessThan(box.x + box.width + 6);
     }
   });
+});
+
+test('a blurred page is kept while what lies over it changes, and is no other page’s', () => {
+  const blurred = (opacity: number, radius: number) =>
+    sceneOf({ looks: { ...header.looks, scrolled: { fill: { opacity }, blur: { radius } } } });
+  const other = raster(500, 2000, () => ({ r: (next() * 256) | 0, g: 90, b: (next() * 99) | 0 }));
+  const lasting = (rows: readonly SweptRow[]) => rows.filter((row) => !isPassing(row));
+  for (const [scene, on] of [
+    [blurred(0.3, 3), page],
+    [blurred(0.5, 3), page],
+    [blurred(0.5, 9), page],
+    [blurred(0.5, 9), other],
+    [blurred(0.2, 9), other],
+    [blurred(0.3, 3), page],
+    [blurred(0.9, 3), page],
+  ] as const) {
+    const swept = proveScene(scene, on, noDrawing, ['scrolled'], 'lasting');
+    expect(swept.length).toBeGreaterThan(0);
+    expect(byName(swept)).toEqual(byName(lasting(proveScene(scene, on, noDrawing, ['scrolled']))));
+  }
+  expect(keptBlur(page, 'nothing of that name')).toBeUndefined();
+  expect(canKeep({ ...page, turned: page.data }, 1)).toBe(false);
+  expect(canKeep(other, 32 * 2 ** 20)).toBe(false);
 });

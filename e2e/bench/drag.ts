@@ -77,7 +77,7 @@ const STEPS = 24;
 const REST = 700;
 
 /** How long after a step of a drag the film's threads and the figures in the cut are there anew: middle and longest, ms. */
-export async function followFigures(tab: Page): Promise<Record<string, number>> {
+async function followFigures(tab: Page): Promise<Record<string, number>> {
   await tab.evaluate(`
     globalThis.follows = [];
     let step;

@@ -118,7 +118,7 @@ export function* proveInSteps(
       for (const target of targets) {
         const own = spanOfInk(target.ink, span);
         if (!own) continue;
-        const swept = sweepTarget(scene, own, target, shown, planes);
+        const swept = sweepTarget(scene, own, target, shown, planes, part === 'lasting');
         rows.push(rowOf(scene, moment, own, target, raster, swept, worstAt(swept.contrasts)));
         yield;
       }

@@ -7,6 +7,7 @@ import { tenth } from './cells.ts';
 import { LUMINANCE_TABLES, edgeTables } from './edgeTables.ts';
 import { rowsAreEven } from './runningVeil.ts';
 import { cubicWeights, mirrorChanges, placesAlong, stepOf, windowStrip } from './blurPlaces.ts';
+import { canKeep, keepBlur, keptBlur } from './keptBlurs.ts';
 import { theKernel, type Part } from './kernel.ts';
 import type { Swept } from './sweepTarget.ts';
 import type { Target } from './targets.ts';
@@ -16,6 +17,7 @@ import type { Target } from './targets.ts';
  * scroll only the coarse places behind the item are put right for the mirrored edges of the blurred box, and between them the
  * blur is cubic. Within one level of the straightforward measure's ground.
  * @param gone rows of the header above the window
+ * @param keep whether the blurred page is kept for the next sweep of it: see {@link keptBlur}
  * @returns with the worst cell at each step, where the target has cells
  */
 export function sweepBlurred(
@@ -24,6 +26,7 @@ export function sweepBlurred(
   rows: number,
   gone: number,
   raster: Raster,
+  keep = false,
 ): Swept {
   const { veil, stack, shape } = target;
   const { sigma, area: whole } = stack.blur as Blur;
@@ -45,9 +48,16 @@ export function sweepBlurred(
   const firstRow = Math.min(box.top, down.places[0]!) - reach;
   const lastRow = Math.max(box.bottom - 1, down.places.at(-1)!) + reach;
   const height = lastRow - firstRow + rows;
-  const strip = windowStrip(raster, left, right, from + firstRow, height);
   const count = across.places.length;
   const lines = down.places.length;
+  const key = keep ? JSON.stringify([area, box, sigma, from, rows]) : '';
+  const known = keep ? keptBlur(raster, key) : undefined;
+  const isKept = known !== undefined || (keep && canKeep(raster, 4 * count * lines * rows));
+  const strip = known
+    ? { page: new Uint32Array(0), runs: known.runs, width: 0 }
+    : windowStrip(raster, left, right, from + firstRow, height);
+  /** Rows that are blurred: none where that has been done. */
+  const blurredRows = known ? 0 : height;
   const tables = shape.kind === 'logo' ? edgeTables(shape.cells, veil) : undefined;
   const cellCount = shape.cells.length;
   const most =
@@ -59,21 +69,21 @@ export function sweepBlurred(
   const kernel = theKernel();
   const memory = kernel.lay({
     veil: ['f32', veil.data.length],
-    shared: ['u32', 21],
+    shared: ['u32', 22],
     page: ['u32', strip.page.length, 'as it is'],
     runs: ['u32', height],
     sources: ['i32', sources.length],
     columns: ['i32', count],
     weights: ['f32', weights.length],
     line: ['f32', 4 * sources.length],
-    across: ['f32', 4 * count * height, 'as it is'],
-    down: ['f32', 4 * count * (height - 2 * reach), 'as it is'],
+    across: ['f32', 4 * count * blurredRows, 'as it is'],
+    down: ['f32', 4 * count * Math.max(0, blurredRows - 2 * reach), 'as it is'],
     places: ['i32', lines],
     starts: ['i32', starts.length],
     changes: ['u8', 8 * changes.length],
     pairs: ['i32', 2 * pairs.length],
     differences: ['f32', 4 * count * pairs.length],
-    grid: ['f32', 4 * count * lines],
+    grid: ['f32', 4 * count * lines * (isKept ? rows : 1), 'as it is'],
     middle: ['f32', 4 * count * (area.bottom - area.top)],
     waysAcross: ['u8', across.ways.length],
     waysDown: ['u8', down.ways.length],
@@ -154,11 +164,13 @@ export function sweepBlurred(
     at('pairs'),
     pairs.length,
     at('differences'),
+    known ? 2 : Number(isKept),
   ]);
+  if (known) memory.grid.array.set(known.grids);
   run.blurAcross(
     at('page'),
     strip.width,
-    height,
+    blurredRows,
     at('runs'),
     at('sources'),
     sources.length,
@@ -169,7 +181,7 @@ export function sweepBlurred(
     at('line'),
     at('across'),
   );
-  run.blurDown(at('across'), count, height - 2 * reach, at('weights'), reach, at('down'));
+  run.blurDown(at('across'), count, blurredRows - 2 * reach, at('weights'), reach, at('down'));
   if (shape.kind === 'cells') {
     const stride = area.right - area.left;
     shape.cells.forEach((cell, i) => {
@@ -233,6 +245,7 @@ export function sweepBlurred(
       at('grounds'),
     );
   }
+  if (isKept && !known) keepBlur(raster, key, { runs: strip.runs, grids: memory.grid.array.slice() });
   const contrasts = memory.result.array.slice();
   return shape.kind === 'cells' ? { contrasts, worst: memory.which.array.slice() } : { contrasts };
 }

@@ -18,13 +18,17 @@ export interface Swept {
   worst?: Uint16Array;
 }
 
-/** A target's contrast at every scroll of a steady span. */
+/**
+ * A target's contrast at every scroll of a steady span.
+ * @param keep whether a blurred page is kept for the next sweep of it, as long as only what lies over it changes
+ */
 export function sweepTarget(
   scene: Scene,
   span: Span,
   target: Target,
   raster: Raster,
   planes = new Planes(raster),
+  keep = false,
 ): Swept {
   const length = span.to - span.from + 1;
   const isSolid = !target.veil.data.some((value, i) => i % 4 === 3 && value > 0);
@@ -47,7 +51,7 @@ export function sweepTarget(
   } else if (still > 0) contrasts.fill(read(span.from), 0, still);
   if (still < length) {
     const from = headerRow(scene, span.from + still);
-    put(still, sweepMoving(target, from, length - still, scene.layouts.top.leaving, raster, planes));
+    put(still, sweepMoving(target, from, length - still, scene.layouts.top.leaving, raster, planes, keep));
   }
   return { contrasts, ...(worst && { worst }) };
 }
@@ -66,9 +70,10 @@ function sweepMoving(
   gone: number,
   raster: Raster,
   planes: Planes,
+  keep: boolean,
 ): Swept {
   const { shape, stack, veil } = target;
-  if (stack.blur) return sweepBlurred(target, from, rows, gone, raster);
+  if (stack.blur) return sweepBlurred(target, from, rows, gone, raster, keep);
   if (!veil.isEven) return { contrasts: sweepThroughVeil(target, from, rows, raster) };
   const plane = planes.for(target, from, rows);
   const contrasts =
