@@ -2,7 +2,7 @@ import { defineConfig } from 'vitest/config';
 
 /** What must have the machine to itself: it looks at how long frames and tasks take. */
 const ALONE = ['e2e/much.spec.ts', 'e2e/publishedManner.spec.ts'];
-/** What is compared with Chromium's boxes and pixels: nothing in it depends on time, so that two files may run at once. */
+/** What is compared with Chromium's boxes and pixels: nothing in it depends on time, so that all its files may run at once. */
 const PIXELS = ['e2e/agreement*.spec.ts', 'e2e/layout.spec.ts'];
 
 export default defineConfig({
@@ -12,9 +12,21 @@ export default defineConfig({
       {
         test: {
           name: 'unit',
-          include: ['{core,server,cli,web,demo}/test/**/*.test.ts'],
+          include: ['{core,server,cli,demo}/test/**/*.test.ts'],
           testTimeout: 180_000,
           hookTimeout: 180_000,
+          maxWorkers: 2,
+          // Nothing of theirs is put in the place of a module, so that a worker reads each once.
+          isolate: false,
+        },
+      },
+      {
+        test: {
+          name: 'screens',
+          include: ['web/test/**/*.test.ts'],
+          testTimeout: 180_000,
+          hookTimeout: 180_000,
+          maxWorkers: 2,
         },
       },
       {
@@ -44,7 +56,7 @@ export default defineConfig({
           include: PIXELS,
           testTimeout: 300_000,
           hookTimeout: 300_000,
-          maxWorkers: 2,
+          maxWorkers: 3,
           sequence: { groupOrder: 2 },
         },
       },
