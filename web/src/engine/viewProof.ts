@@ -70,7 +70,7 @@ export async function proveView(
   let fresh = first.rows;
   if (!isQuick) {
     show?.({ rows: inOrder([...still, ...fresh, ...olderOf(last, fresh, moments, facts)], facts), facts });
-    const isBehind = performance.now() - last.at > Math.max(BEHIND, 5 * last.took);
+    const isBehind = performance.now() - last.at > Math.max(BEHIND, 3 * last.took);
     // One such sweep at a time is brought to its end whatever comes.
     last.at = isBehind ? performance.now() : last.at;
     const others = isBehind ? sweep('others', 'soon') : sweep('others', 'next', signal);
