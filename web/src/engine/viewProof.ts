@@ -28,7 +28,7 @@ const wholes = new Map<string, Whole>();
 /** What a sweep may take and still be awaited as a whole, ms: threads are to follow within a tenth of a second. */
 const QUICK = 40;
 /** How long what comes second may be behind while the first keeps coming anew, ms; longer where it takes long. */
-const BEHIND = 1000;
+const BEHIND = 250;
 
 interface ViewOptions {
   signal?: AbortSignal;
