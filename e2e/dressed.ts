@@ -278,3 +278,8 @@ export function dressedSite(base: Site, seed: number): Dressed {
       : [0, between(1, 39), 40, between(41, 300), between(301, 600), between(601, 900)];
   return { site, header, width: pick([1280, 1280, 1003, 768, 1536, 390]), scrolls, windowHeight: 320 };
 }
+
+/** Some seeds, one after another. */
+export const seeds = (count: number, first = 1) => Array.from({ length: count }, (_, i) => first + i);
+/** Every dressed header of the first kinds, of those that behave in turn, and of those that change by scroll. */
+export const DRESSED = [...seeds(8), ...seeds(6, 20), ...seeds(4, 29)];

@@ -1,5 +1,5 @@
 import { beforeAll, describe, expect, test } from 'vitest';
-import { dressedSite } from '../../e2e/dressed.ts';
+import { DRESSED, dressedSite, seeds } from '../../e2e/dressed.ts';
 import { generatedSite } from '../../e2e/generated.ts';
 import { random } from '../../core/test/made.ts';
 import { moveEntry, placeEntry } from '@hatrail/core/gather/menuTree';
@@ -22,9 +22,6 @@ beforeAll(async () => {
   loaded = await loadSite('demo/larkfell.hatrail.json');
 });
 
-const seeds = (count: number, first = 1) => Array.from({ length: count }, (_, i) => first + i);
-/** Every dressed header of the first kinds, of those that behave in turn, and of those that change by scroll. */
-const DRESSED = [...seeds(8), ...seeds(6, 20), ...seeds(4, 29)];
 const copy = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
 
 describe('the document', () => {

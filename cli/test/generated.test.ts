@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { beforeAll, describe, expect, test } from 'vitest';
-import { MADE, dressedSite, type Dressed } from '../../e2e/dressed.ts';
+import { DRESSED, MADE, dressedSite, type Dressed, seeds } from '../../e2e/dressed.ts';
 import { generatedSite } from '../../e2e/generated.ts';
 import { coversOf } from '@hatrail/core/header/covers';
 import { checkSite } from '@hatrail/core/model/check';
@@ -28,9 +28,6 @@ beforeAll(async () => {
   loaded = await loadSite('demo/larkfell.hatrail.json');
 });
 
-const seeds = (count: number, first = 1) => Array.from({ length: count }, (_, i) => first + i);
-/** Every dressed header of the first kinds, of those that behave in turn, and of those that change by scroll. */
-const DRESSED = [...seeds(8), ...seeds(6, 20), ...seeds(4, 29)];
 /** Without those that are read scroll by scroll, which takes its time: tall blurs, and a change by scroll. */
 const SWEPT = DRESSED.filter((seed) => ![3, 7, 20].includes(seed) && seed < 29);
 const copy = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;

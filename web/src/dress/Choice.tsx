@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import { Choice as OneOf } from '../parts/fields.tsx';
 
 /** A choice of a few values, by the words for them. */
 export function Select<V extends string>({
@@ -13,18 +14,12 @@ export function Select<V extends string>({
   onChange: (value: V) => void;
 }) {
   return (
-    <select
-      className="choice-select"
-      aria-label={label}
+    <OneOf
+      label={label}
       value={value}
-      onChange={(event) => onChange(event.target.value as V)}
-    >
-      {(Object.entries(options) as [V, string][]).map(([key, name]) => (
-        <option key={key} value={key}>
-          {name}
-        </option>
-      ))}
-    </select>
+      options={Object.entries(options) as [V, string][]}
+      onChange={onChange}
+    />
   );
 }
 

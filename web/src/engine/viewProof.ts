@@ -17,6 +17,13 @@ import type { SceneFacts, SweptScene } from './types.ts';
 const kept = new Map<string, SweptRow[]>();
 const MOST_KEPT = 12;
 
+/** Puts something last in a map, and lets go of its first where there are more than some. */
+function keepLast<T>(map: Map<string, T>, key: string, value: T, most: number): void {
+  map.delete(key);
+  map.set(key, value);
+  for (const old of map.keys()) if (map.size > most) map.delete(old);
+}
+
 /** A whole sweep of a view: what it found, how long its work took, and when it was done, or one that is sure to be was begun; ms. */
 interface Whole {
   rows: SweptRow[];
@@ -24,6 +31,7 @@ interface Whole {
   at: number;
 }
 const wholes = new Map<string, Whole>();
+const MOST_WHOLES = 4;
 
 /** What a sweep may take and still be awaited as a whole, ms: threads are to follow within a tenth of a second. */
 const QUICK = 40;
@@ -78,12 +86,9 @@ export async function proveView(
   }
   const rows = inOrder([...still, ...fresh], facts);
   const byMoment = groupsOf(rows, ({ moment }) => moment);
-  for (const { moment, key } of all) {
-    kept.delete(key);
-    kept.set(key, byMoment.get(moment) ?? []);
-  }
-  for (const key of kept.keys()) if (kept.size > MOST_KEPT) kept.delete(key);
-  wholes.set(view, { rows, took: moments.length > 0 ? took : (last?.took ?? 0), at: performance.now() });
+  for (const { moment, key } of all) keepLast(kept, key, byMoment.get(moment) ?? [], MOST_KEPT);
+  const whole = { rows, took: moments.length > 0 ? took : (last?.took ?? 0), at: performance.now() };
+  keepLast(wholes, view, whole, MOST_WHOLES);
   return { rows, facts };
 }
 
