@@ -232,7 +232,7 @@ async function withLetters(tab: Tab, draw: Drawing, work: (draw: Drawing) => unk
 
 /** Text and marks without their colour; text shadows, which are ground, stay. */
 const BARE =
-  '.hr-rail *{color:transparent!important;text-decoration-color:transparent!important}.hr-rail svg{visibility:hidden}.hr-rail .hr-item img{visibility:hidden}';
+  '.hr-rail *{color:transparent!important;text-decoration-color:transparent!important}.hr-rail :is(svg,img,.hr-own){visibility:hidden!important}';
 
 /** The header's pixels, at its own place; without its ink if `bare`. */
 async function shoot(

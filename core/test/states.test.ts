@@ -194,7 +194,7 @@ describe('the link of the page one is on, in another weight', () => {
     if (link!.what.kind !== 'text') throw new Error('a link is text');
     expect([link!.what.run.left - link!.box.x, link!.current!.left - link!.box.x]).toEqual([9, 0]);
     // The line below takes the room, so that it does not move either.
-    const line = cueBox(link!, { cue: { hover: 2, current: 2, offset: 4, share: 50 } } as never, 'hover');
+    const line = cueBox(link!, { cue: { hover: 2, current: 2, offset: 4, share: 50 } } as never, 'hover', false);
     expect(line).toMatchObject({ x: link!.box.x + 22.5, width: 45 });
   });
 });

@@ -1,5 +1,6 @@
 import { cssColour, type Rgb } from '../colour/rgb.ts';
 import { resolveWorn, type ResolvedFill, type ResolvedLook, type Wearer } from '../header/look.ts';
+import { backingIn } from '../header/states.ts';
 import { PLACES, type Header, type Look, type Moment } from '../model/header.ts';
 import type { Item } from '../model/item.ts';
 import type { GradientStop } from '../model/layer.ts';
@@ -103,26 +104,33 @@ export function lookBetween(
   { layers: p, inks: q, by }: Progress,
 ): Look {
   const { ring } = q < 0.5 ? a.ink : b.ink;
-  const ink = (key: 'link' | 'hover' | 'current' | 'pressed' | 'focused' | 'open') =>
+  const ink = (key: 'link' | 'hover' | 'current' | 'pressed') =>
     mixColours(palette, a.ink[key], b.ink[key], q);
+  /** What is set on one side alone comes or goes half way. */
+  const optional = <T>(one: T | undefined, other: T | undefined, mixed: (one: T, other: T) => T) =>
+    one === undefined || other === undefined ? (q < 0.5 ? one : other) : mixed(one, other);
+  const kept = (key: 'focused' | 'open') => {
+    const colour = optional(a.ink[key], b.ink[key], (x, y) => mixColours(palette, x, y, q));
+    return colour && { [key]: colour };
+  };
+  const backings = STATES.flatMap((state) => {
+    const tint = optional(a.backing[state], b.backing[state], (x, y) => mixFills(palette, x, y, q));
+    return tint ? [[state, tint] as const] : [];
+  });
+  const { reach, height, radius } = mixNumbers(a.backing, b.backing, q);
   return {
     ink: {
       link: ink('link'),
       hover: ink('hover'),
       current: ink('current'),
       pressed: ink('pressed'),
-      focused: ink('focused'),
-      open: ink('open'),
+      ...kept('focused'),
+      ...kept('open'),
       ...(ring && { ring }),
       logo: q < 0.5 ? a.ink.logo : b.ink.logo,
     },
     cue: mixNumbers(a.cue, b.cue, q),
-    backing: {
-      ...mixNumbers(a.backing, b.backing, q),
-      ...Object.fromEntries(
-        STATES.map((state) => [state, mixFills(palette, a.backing[state], b.backing[state], q)]),
-      ),
-    },
+    backing: { reach, height, radius, ...Object.fromEntries(backings) },
     textShadow: p < (by === 'time' ? Number.MIN_VALUE : 0.5) ? a.textShadow : b.textShadow,
     cut: mixNumbers(a.cut, b.cut, p),
     tint: mixFills(palette, a.tint, b.tint, p),
@@ -178,10 +186,11 @@ export function headerHovering(site: Site, header: Header, moment: Moment, inks:
   const sides = (find: Find): [ResolvedLook, ResolvedLook] => {
     const rest = resolveWorn(site, find(header), moment);
     const { hover } = rest.ink;
+    const plate = (isCurrent: boolean) => backingIn(rest, 'hover', isCurrent);
     const over = {
       ...rest,
       ink: { ...rest.ink, link: hover, current: hover },
-      backing: { ...rest.backing, rest: rest.backing.hover, current: rest.backing.hover },
+      backing: { ...rest.backing, rest: plate(false), current: plate(true) },
     };
     return [rest, over];
   };

@@ -2,6 +2,7 @@ import { itemsOf, type Header, type Moment, type Rail } from '../model/header.ts
 import type { Item } from '../model/item.ts';
 import type { Site } from '../model/site.ts';
 import { cutDepth, showsGradient } from '../stack/worn.ts';
+import { backingIn } from './states.ts';
 import { kindOf } from './kinds/index.ts';
 import { originOf, resolveWorn, type Origin, type ResolvedLook, type Wearer } from './look.ts';
 
@@ -108,12 +109,13 @@ function plateCovers(site: Site, header: Header, moment: Moment): Cover[] {
     ]),
   ];
   return wearers.flatMap(({ wearer, whose, find }) => {
-    const { backing } = resolveWorn(site, wearer, moment);
+    const look = resolveWorn(site, wearer, moment);
     return (['rest', 'current'] as const).flatMap((state): Cover[] => {
-      const { opacity } = backing[state];
+      const worn = backingIn(look, state);
+      const { opacity } = worn;
       const origin = originOf(site, wearer, moment, 'backing', state);
       if (opacity === 0 || TAKEN.includes(origin)) return [];
-      const off = { [state]: { ...backing[state], opacity: 0 } };
+      const off = { [state]: { ...worn, opacity: 0 } };
       const clear = (draft: Header) => {
         const part = find(draft);
         if (part) setOff(part as Part, moment, 'backing', off);

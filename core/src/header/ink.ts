@@ -27,8 +27,8 @@ export interface HeaderInk {
   /** Border box of the element that a visitor meets; edges not rounded. */
   box: Box;
   what: InkKind;
-  /** The backing it stands on, where it has one of its own. */
-  backing?: { rest: Rgba; hover: Rgba; pressed?: Rgba };
+  /** The ground that it fills its own box with: that of a button, or of an entry that stands out. */
+  backing?: { rest: Rgba; hover: Rgba; pressed?: Rgba; radius: number };
   /** Its own ink, where it has one in the place of the look's: that of a button, or of an entry that stands out. */
   ink?: Rgb;
   /** The same under the pointer, where it is another. */
@@ -38,8 +38,14 @@ export interface HeaderInk {
   /** The item it belongs to, and the number of its rail: known once it is placed. */
   item?: string;
   rail?: number;
+  /** The element that carries it, where that carries more than this ink; its own id where nothing is said. */
+  element?: string;
+  /** The menu entry that it is of: its link and its opener are open together. */
+  entry?: string;
   /** The box on which its backing by state is drawn, where it can have one: that of its link. */
   plate?: Box;
+  /** Greatest height of that backing, so that it stays on its rail: known once it is placed. */
+  plateMost?: number;
   /** Whether a line below it tells that it is hovered or leads to the page one is on. */
   isCued?: boolean;
   /** What the focus ring goes round, where that is not its own box; `false` where the keyboard does not come to it. */

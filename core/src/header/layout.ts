@@ -1,3 +1,4 @@
+import type { Rgba } from '../colour/rgb.ts';
 import { resolveColour } from '../model/palette.ts';
 import { PLACES, headerItems, type Header, type Moment, type Place, type Rail } from '../model/header.ts';
 import type { Item } from '../model/item.ts';
@@ -36,6 +37,8 @@ export interface LaidItem {
   rail: number;
   place: Place;
   box: Box;
+  /** The ground of its own that fills its box, at rest and under the pointer. */
+  backing?: { rest: Rgba; hover: Rgba; radius: number };
 }
 
 /**
@@ -115,7 +118,12 @@ export function layoutAt(
     const leaves = stays && rail.leaves === true;
     // A lower rail pulls its items together; its own padding is what gives way.
     const padded = { ...rail, padding: Math.max(0, (rail.padding ?? 0) - less / 2) };
-    placeRail(places, padded, { x: bar.x, y: top, width: barWidth, height }, index, leaves, laid);
+    const later = lowerBy(header, base, full, contents, 'scrolled');
+    const shapes = [0, later].map((by) => ({
+      height: full - by,
+      padding: Math.max(0, (rail.padding ?? 0) - by / 2),
+    }));
+    placeRail(places, padded, { x: bar.x, y: top, width: barWidth, height }, shapes, index, leaves, laid);
     laid.rails.push({
       index,
       top,
@@ -173,7 +181,7 @@ export function neededAt(site: Site, header: Header, width: number, measure: Mea
 }
 
 /** An item on its way to its place: its outer size, and the item it is. */
-interface Hanging extends Measured {
+interface Hanging extends Measured, Pick<LaidItem, 'backing'> {
   item: Item | undefined;
 }
 type Places = Record<Place, Hanging[]>;
@@ -197,23 +205,40 @@ function measured(
 }
 
 /** An item with its own backing round it. */
-function backed(site: Site, item: Item, measure: Measure): Measured {
+function backed(site: Site, item: Item, measure: Measure): Measured & Pick<LaidItem, 'backing'> {
   const inner = kindOf(item).measure(site, item, measure);
   const { backing } = item.kind === 'button' ? {} : item;
   if (!backing) return inner;
-  const { x, y } = backing;
-  const rest = { ...resolveColour(site.palette, backing.colour), a: backing.opacity };
-  const hover = backing.hover && { ...resolveColour(site.palette, backing.hover), a: backing.opacity };
+  const { x, y, radius, opacity } = backing;
+  const rest = { ...resolveColour(site.palette, backing.colour), a: opacity };
+  const hover = backing.hover && { ...resolveColour(site.palette, backing.hover), a: opacity };
   return {
     width: inner.width + 2 * x,
     height: inner.height + 2 * y,
-    place: (left, top) =>
-      inner.place(left + x, top + y).map((placed) => ({
-        backing: { rest, hover: hover ?? rest },
-        ...placed,
-      })),
+    place: (left, top) => inner.place(left + x, top + y),
+    backing: { rest, hover: hover ?? rest, radius },
   };
 }
+
+/**
+ * The greatest height that a backing in the middle of an item can have so that it stays on its rail, at the top and after
+ * scrolling alike.
+ * @param shapes of the rail, full and once it has got smaller
+ */
+function plateMost(item: Item | undefined, height: number, shapes: readonly RailShape[]): number {
+  const most = shapes.map(({ height: full, padding }) => {
+    const room = full - 2 * padding - height;
+    const middle = padding + room * SHARES[item?.align ?? 'middle'] + height / 2 + (item?.shift ?? 0);
+    return 2 * Math.min(middle, full - middle);
+  });
+  return Math.max(0, Math.min(...most));
+}
+
+/** Height and padding of a rail, CSS pixels. */
+type RailShape = Required<Pick<Rail, 'height' | 'padding'>>;
+
+/** The share of a rail's free height that is above an item. */
+const SHARES = { start: 0, middle: 0.5, end: 1 };
 
 function widthOf(items: readonly Measured[], gap: number): number {
   return items.reduce((sum, item) => sum + item.width, 0) + gap * Math.max(0, items.length - 1);
@@ -231,11 +256,13 @@ function neededWidth(places: Places, { inset, gap }: Rail): number {
 /**
  * Start and end share the room beside the middle equally, so that the middle is centred, unless one of them needs more
  * (CSS Flexbox 1, section 9.7: `flex: 1 1 0` with the automatic minimum size).
+ * @param shapes of the rail, full and once it has got smaller
  */
 function placeRail(
   places: Places,
   rail: Rail,
   box: Box,
+  shapes: readonly RailShape[],
   index: number,
   leaves: boolean,
   laid: Pick<HeaderLayout, 'items' | 'inks'>,
@@ -254,17 +281,23 @@ function placeRail(
   };
   for (const place of PLACES) {
     let left = box.x + from[place];
-    for (const { item, width, height, place: placeAt } of places[place]) {
+    for (const { item, width, height, backing, place: placeAt } of places[place]) {
       const room = box.height - 2 * padding - height;
-      const share = { start: 0, middle: 0.5, end: 1 }[item?.align ?? 'middle'];
-      const top = box.y + padding + room * share + (item?.shift ?? 0);
+      const top = box.y + padding + room * SHARES[item?.align ?? 'middle'] + (item?.shift ?? 0);
       laid.items.push({
         id: item?.id ?? 'menu-button',
         rail: index,
         place,
         box: { x: left, y: top, width, height },
+        ...(backing && { backing }),
       });
-      const placed = { rail: index, ...(item && { item: item.id }), ...(leaves && { leaves }) };
+      const most = plateMost(item, height, shapes);
+      const placed = {
+        rail: index,
+        plateMost: most,
+        ...(item && { item: item.id }),
+        ...(leaves && { leaves }),
+      };
       laid.inks.push(...placeAt(left, top).map((ink) => ({ ...ink, ...placed })));
       left += width + gap;
     }

@@ -28,18 +28,19 @@ export interface ResolvedLook {
     hover: ColourUse;
     current: ColourUse;
     pressed: ColourUse;
-    focused: ColourUse;
-    open: ColourUse;
-    /** None of its own: the ring has the ink that it is round. */
+    /** None of their own: see `inkIn` for what holds then. */
+    focused: ColourUse | undefined;
+    open: ColourUse | undefined;
     ring: ColourUse | undefined;
     logo: LogoVariant;
   };
   cue: { hover: number; current: number; offset: number; share: number };
-  backing: Record<'rest' | 'hover' | 'pressed' | 'focused' | 'current' | 'open', Tint> & {
-    reach: number;
-    height: number;
-    radius: number;
-  };
+  /** Of the states, those that nobody sets have none: see `backingIn` for what holds then. */
+  backing: { rest: Tint } & Record<'hover' | 'pressed' | 'focused' | 'current' | 'open', Tint | undefined> & {
+      reach: number;
+      height: number;
+      radius: number;
+    };
   textShadow: { x: number; y: number; blur: number; colour: ColourUse; opacity: number };
   edge: { on: boolean; colour: ColourUse; thickness: number; above: Line; start: Line; end: Line };
   shadow: { x: number; y: number; blur: number; spread: number; colour: ColourUse; opacity: number };
@@ -87,19 +88,19 @@ export const PLAIN: ResolvedLook = {
     hover: BLACK,
     current: BLACK,
     pressed: BLACK,
-    focused: BLACK,
-    open: BLACK,
+    focused: undefined,
+    open: undefined,
     ring: undefined,
     logo: 'dark',
   },
   cue: { hover: 1, current: 2, offset: 6, share: 100 },
   backing: {
     rest: NO_TINT,
-    hover: NO_TINT,
-    pressed: NO_TINT,
-    focused: NO_TINT,
-    current: NO_TINT,
-    open: NO_TINT,
+    hover: undefined,
+    pressed: undefined,
+    focused: undefined,
+    current: undefined,
+    open: undefined,
     reach: 10,
     height: 36,
     radius: 6,
@@ -179,27 +180,6 @@ function lineage(site: Pick<Site, 'pairings'>, { header, rail, item }: Wearer, m
   });
 }
 
-/** What a state wears that is not set: what the state does that it follows. */
-function following(name: LayerName, known: object): object {
-  const set = known as Record<string, unknown>;
-  const follow = (pairs: Record<string, string[]>) =>
-    Object.fromEntries(
-      Object.entries(pairs).flatMap(([state, others]) => {
-        const other = others.find((each) => set[each] !== undefined);
-        return other === undefined ? [] : [[state, set[other]]];
-      }),
-    );
-  if (name === 'ink') return follow({ pressed: ['hover'], focused: ['link'], open: ['link'] });
-  if (name !== 'backing') return {};
-  return follow({
-    hover: ['rest'],
-    pressed: ['hover', 'rest'],
-    focused: ['rest'],
-    current: ['rest'],
-    open: ['rest'],
-  });
-}
-
 /**
  * The look of a wearer at a moment with all that it inherits: from the moments before it, then, for ink and text shadow, from
  * what is around it, then from the plain header. Within a moment, what it sets goes before the pairing that it wears.
@@ -209,7 +189,9 @@ export function resolveWorn(site: Pick<Site, 'pairings'>, wearer: Wearer, moment
   const layer = <N extends LayerName>(name: N): ResolvedLook[N] => {
     const known: Partial<ResolvedLook[N]> = {};
     for (const each of forebears) if (reaches(name, each)) Object.assign(known, each.look[name]);
-    return { ...PLAIN[name], ...following(name, known), ...known };
+    const ink = known as Partial<ResolvedLook['ink']>;
+    const pressed = name === 'ink' && ink.hover !== undefined && { pressed: ink.hover };
+    return { ...PLAIN[name], ...pressed, ...known };
   };
   const look = Object.fromEntries(Object.keys(PLAIN).map((name) => [name, layer(name as LayerName)]));
   const resolved = look as unknown as ResolvedLook;

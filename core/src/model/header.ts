@@ -135,6 +135,15 @@ export function allMoments(header: Pick<Header, 'manner' | 'looks'>): readonly M
   return [...momentsOf(header), ...(header.looks.pointed ? (['pointed'] as const) : [])];
 }
 
+/**
+ * The moments whose looks any of a header's moments is made of: one that comes back up takes from *After scrolling*, too,
+ * what it does not set.
+ */
+export function formsOf(header: Pick<Header, 'manner' | 'looks'>): readonly Moment[] {
+  const last = MOMENTS.indexOf(momentsOf(header).at(-1)!);
+  return [...MOMENTS.slice(0, last + 1), ...(header.looks.pointed ? (['pointed'] as const) : [])];
+}
+
 /** What a header's moments are called: where its look follows the ground, by that ground. */
 export function momentName({ manner }: Pick<Header, 'manner'>, moment: Moment): string {
   const { at, first = 'dark' } = manner.switch;

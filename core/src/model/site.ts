@@ -6,6 +6,7 @@ import { Pairing, Swatch } from './palette.ts';
 import { Picture, SiteLogo } from './picture.ts';
 import { IsPlainText, Nested, NestedList } from './rules.ts';
 import { OwnFont, SiteType } from './type.ts';
+import { Words } from './words.ts';
 
 /** The version of the site file that this program writes. */
 export const FORMAT = 3;
@@ -20,6 +21,10 @@ export class Site {
   @IsOptional()
   @NestedList(() => Pairing, 60)
   pairings?: Pairing[];
+  /** Words of its headers that no menu holds, and its language. */
+  @IsOptional()
+  @Nested(() => Words)
+  words?: Words;
   @Nested(() => SiteType) type: SiteType;
   @IsOptional()
   @NestedList(() => OwnFont, 20)

@@ -14,6 +14,8 @@ import type { Item, MenuItem, TextItem } from '../model/item.ts';
 import { resolveColour } from '../model/palette.ts';
 import type { Site } from '../model/site.ts';
 import { layerNeeds } from './css/layers.ts';
+import { dressedStates } from './css/looks.ts';
+import type { Addresses } from './addresses.ts';
 import { px, rule, within } from './text.ts';
 
 /** Declarations by selector. */
@@ -24,8 +26,14 @@ export type Rules = Map<string, string[]>;
  * something changes, the fold among them. They ask the header's own width, by a container query, so that scrollbars of
  * any kind make no difference.
  */
-export function geometryCss(site: Site, header: Header, foldWidth: number, measure: Measure): string {
-  return byWidth(header, foldWidth, 'hr', (width) => geometryAt(site, header, width, foldWidth, measure));
+export function geometryCss(
+  site: Site,
+  header: Header,
+  foldWidth: number,
+  measure: Measure,
+  to: Pick<Addresses, 'picture' | 'sizes'>,
+): string {
+  return byWidth(header, foldWidth, 'hr', (width) => geometryAt(site, header, width, foldWidth, measure, to));
 }
 
 /**
@@ -61,10 +69,18 @@ function cssOf(rules: Rules): string {
   return [...rules].map(([selector, declarations]) => rule(selector, ...declarations)).join('');
 }
 
-function geometryAt(site: Site, header: Header, width: number, foldWidth: number, measure: Measure): Rules {
+function geometryAt(
+  site: Site,
+  header: Header,
+  width: number,
+  foldWidth: number,
+  measure: Measure,
+  to: Pick<Addresses, 'picture' | 'sizes'>,
+): Rules {
   const folded = width < foldWidth;
   const layout = layoutAt(site, header, width, measure, folded);
   const shown = new Set(layout.items.map(({ id }) => id));
+  const hasPlates = dressedStates(header).backing;
   const rules: Rules = new Map();
   const { top, sides, radius } = extentAt(header, width);
   const covered = layout.height - layout.slot;
@@ -82,7 +98,12 @@ function geometryAt(site: Site, header: Header, width: number, foldWidth: number
       const lower = i === layout.rails.at(-1)?.index ? px(radius) : '0';
       rules.set(`.hr-rail-${i + 1} > .hr-back`, [`border-radius: ${upper} ${upper} ${lower} ${lower}`]);
     }
-    for (const item of itemsOf(base)) setItem(rules, site, itemAt(item, width), shown.has(item.id), measure);
+    for (const item of itemsOf(base)) {
+      setItem(rules, site, itemAt(item, width), shown.has(item.id), measure, to);
+      const plate = layout.inks.find((ink) => ink.item === item.id && ink.plate)?.plateMost;
+      if (hasPlates && plate !== undefined)
+        rules.get(`.hr-item-${item.id}`)?.push(`--hr-plate-most: ${px(plate)}`);
+    }
     const less = lower.rails.find(({ index }) => index === i)?.less ?? 0;
     setLess(rules, later, railAt(base, width), i, less, pulled);
     pulled += less;
@@ -144,7 +165,14 @@ function setRail(
 
 const ALIGN = { start: 'flex-start', middle: 'center', end: 'flex-end' };
 
-function setItem(rules: Rules, site: Site, item: Item, isShown: boolean, measure: Measure): void {
+function setItem(
+  rules: Rules,
+  site: Site,
+  item: Item,
+  isShown: boolean,
+  measure: Measure,
+  to: Pick<Addresses, 'picture' | 'sizes'>,
+): void {
   const self = `.hr-item-${item.id}`;
   if (!isShown) {
     rules.set(self, ['display: none']);
@@ -153,7 +181,7 @@ function setItem(rules: Rules, site: Site, item: Item, isShown: boolean, measure
   const { backing } = item.kind === 'button' ? {} : item;
   const colour = (use: Parameters<typeof resolveColour>[1], opacity = 1) =>
     cssColour(resolveColour(site.palette, use), opacity);
-  const own: [string, ...string[]][] = kindOf(item).css(site, item, self);
+  const own: [string, ...string[]][] = kindOf(item).css(site, item, self, to);
   const outer = [
     'display: flex',
     `align-self: ${ALIGN[item.align ?? 'middle']}`,
@@ -166,7 +194,6 @@ function setItem(rules: Rules, site: Site, item: Item, isShown: boolean, measure
           'box-sizing: content-box',
           `padding: ${px(backing.y)} ${px(backing.x)}`,
           `border-radius: ${px(backing.radius)}`,
-          `background: ${colour(backing.colour, backing.opacity)}`,
         ]
       : []),
   ];
@@ -175,8 +202,10 @@ function setItem(rules: Rules, site: Site, item: Item, isShown: boolean, measure
   }
   for (const [selector, width] of linkRooms(site, item, self, measure))
     rules.set(selector, [`min-width: ${px(width)}`]);
-  if (backing?.hover) {
-    rules.set(`${self}:hover`, [`background: ${colour(backing.hover, backing.opacity)}`]);
+  if (!backing) return;
+  rules.set(`${self} > .hr-under`, [`background: ${colour(backing.colour, backing.opacity)}`]);
+  if (backing.hover) {
+    rules.set(`${self}:hover > .hr-under`, [`background: ${colour(backing.hover, backing.opacity)}`]);
   }
 }
 

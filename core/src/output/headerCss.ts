@@ -13,12 +13,13 @@ import { layersCss, sharedLayersCss } from './css/layers.ts';
 import { linkCss } from './css/links.ts';
 import { looksCss } from './css/looks.ts';
 import { panelCss } from './css/panel.ts';
+import { resetCss } from './css/reset.ts';
+import { weighed } from './css/weight.ts';
 import { geometryCss } from './geometryCss.ts';
 import { px, rule } from './text.ts';
 
 /**
- * The header's style sheet. Selectors are single classes wherever they can be, so that a site's own rules win without
- * force.
+ * The header's style sheet. Its rules have a weight that a page's own do not reach: see `weighed`.
  * @param to where the pictures of its layers are had from
  */
 export function headerCss(
@@ -32,8 +33,9 @@ export function headerCss(
   const later = layoutHeader(site, header, ALWAYS, measure, 'scrolled');
   const staying = later.height - later.leaving;
   const edge = keepsToBottom(header) ? 'bottom' : 'top';
-  return [
+  const css = [
     header.manner.onScroll === 'leaves' ? '' : rule('html', `scroll-padding-${edge}: ${px(staying)}`),
+    resetCss(),
     looksCss(site, header),
     frameCss(site, header, layout.leaving),
     sharedLayersCss(site, header),
@@ -42,10 +44,11 @@ export function headerCss(
     itemCss(site, header),
     linkCss(site, header),
     dropCss(site, header),
-    panelCss(site, header),
-    geometryCss(site, header, layout.foldWidth, measure),
-    exceptionsCss(site, header, layout.foldWidth),
+    panelCss(site, header, to),
+    geometryCss(site, header, layout.foldWidth, measure, to),
+    exceptionsCss(site, header),
   ]
     .filter(Boolean)
     .join('\n');
+  return weighed(css);
 }

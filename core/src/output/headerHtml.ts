@@ -6,10 +6,11 @@ import { MENU_MARK } from '../header/metrics.ts';
 import { changesByScroll } from '../header/manner.ts';
 import { headerItems, type Header, type Rail } from '../model/header.ts';
 import type { Site } from '../model/site.ts';
+import { wordsOf } from '../model/words.ts';
 import type { Addresses } from './addresses.ts';
 import { layersHtml } from './css/layers.ts';
 import { placesOf } from './geometryCss.ts';
-import { indent } from './text.ts';
+import { escapeHtml, indent } from './text.ts';
 
 /**
  * The header as HTML, with the link that skips it. It stands first in `body`.
@@ -18,10 +19,11 @@ import { indent } from './text.ts';
 export function headerHtml(site: Site, header: Header, to: Addresses, page?: string): string {
   const markup: Markup = { site, header, to, page };
   const toggle = folds(header) ? toggleRail(header, ALWAYS) : -1;
+  const words = wordsOf(site);
   const rails = header.rails.map((rail, i) => railHtml(markup, rail, i, i === toggle));
   return [
-    '<a class="hr-skip" href="#main">Skip to content</a>',
-    `<header class="hr" ${mannerAttributes(header)}>`,
+    `<a class="hr-skip" href="#main">${escapeHtml(words.skip)}</a>`,
+    `<header class="hr" lang="${escapeHtml(words.lang)}" ${mannerAttributes(header)}>`,
     '  <div class="hr-bar">',
     ...layersHtml(site, { header }).map((html) => indent(html, 4)),
     ...rails.map((html) => indent(html, 4)),
@@ -54,8 +56,12 @@ function railHtml(markup: Markup, rail: Rail, index: number, hasToggle: boolean)
   const places = placesOf(rail).map((place) => {
     const items = rail[place]
       .filter((item) => hasContent(markup.site, item))
-      .map((item) => kindOf(item).html(markup, item, `hr-item hr-item-${item.id}`));
-    if (place === 'end' && hasToggle) items.push(toggleHtml());
+      .map((item) => {
+        const html = kindOf(item).html(markup, item, `hr-item hr-item-${item.id}`);
+        const isBacked = item.kind !== 'button' && item.backing !== undefined;
+        return isBacked ? html.replace('>', '><i class="hr-under" aria-hidden="true"></i>') : html;
+      });
+    if (place === 'end' && hasToggle) items.push(toggleHtml(markup));
     return [`  <div class="hr-place hr-${place}">`, indent(items.join('\n'), 4), '  </div>'].join('\n');
   });
   const leaves = markup.header.manner.onScroll === 'stays' && rail.leaves ? ' data-leaves' : '';
@@ -63,18 +69,21 @@ function railHtml(markup: Markup, rail: Rail, index: number, hasToggle: boolean)
   return [`<div class="hr-rail hr-rail-${index + 1}"${leaves}>`, ...back, ...places, '</div>'].join('\n');
 }
 
-function toggleHtml(): string {
+function toggleHtml(markup: Markup): string {
   const { width, height } = MENU_MARK;
   return [
-    '<button class="hr-toggle" type="button" aria-haspopup="dialog" aria-controls="hr-panel" aria-label="Menu">',
+    `<button class="hr-toggle" type="button" aria-haspopup="dialog" aria-controls="${panelId(markup)}" popovertarget="${panelId(markup)}" aria-label="${escapeHtml(wordsOf(markup.site).menu)}">`,
     `  <svg class="hr-mark" width="${width}" height="${height}" viewBox="0 0 22 16" aria-hidden="true"><path d="M0 1h22M0 8h22M0 15h22"/></svg>`,
     '</button>',
   ].join('\n');
 }
 
+const panelId = ({ header }: Markup) => `hr-${header.id}-panel`;
+
 /** The folded menu: what goes there, in its own order. */
 function panelHtml(markup: Markup): string {
   const { header, site } = markup;
+  const words = wordsOf(site);
   const items = headerItems(header);
   const shown = foldOf(header).panel.flatMap((id) => {
     const item = items.find((candidate) => candidate.id === id);
@@ -82,8 +91,8 @@ function panelHtml(markup: Markup): string {
     return html ? [html] : [];
   });
   return [
-    '<dialog class="hr-panel" id="hr-panel" aria-label="Menu">',
-    `  <button class="hr-close" type="button" aria-label="Close menu">${iconHtml(ICONS.close, 22)}</button>`,
+    `<dialog class="hr-panel" id="${panelId(markup)}" popover aria-label="${escapeHtml(words.menu)}">`,
+    `  <button class="hr-close" type="button" popovertarget="${panelId(markup)}" popovertargetaction="hide" aria-label="${escapeHtml(words.close)}">${iconHtml(ICONS.close, 22)}</button>`,
     indent(shown.join('\n'), 2),
     '</dialog>',
   ].join('\n');

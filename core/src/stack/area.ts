@@ -22,3 +22,8 @@ export function around(areas: Iterable<Area>): Area {
 export function sizeOf({ left, top, right, bottom }: Area): number {
   return (right - left) * (bottom - top);
 }
+
+/** Whether two areas have a pixel in common. */
+export function meets(a: Area, b: Area): boolean {
+  return a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom;
+}

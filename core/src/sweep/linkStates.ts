@@ -1,48 +1,53 @@
 import type { HeaderInk, HeaderLayout } from '../header/layout.ts';
 import type { ResolvedLook } from '../header/look.ts';
+import { backingIn, inkIn, isPointedAt, type LinkState } from '../header/states.ts';
 import type { Page } from '../model/page.ts';
-import type { ColourUse } from '../model/palette.ts';
 import type { Box } from '../page/layout.ts';
 import { areaOf } from '../stack/worn.ts';
 import type { Cell } from './cells.ts';
 
-/** The states of a link, and what is judged of it besides its word: the line below and the ring round it. */
-
-export const LINK_STATES = ['rest', 'current', 'hover', 'focused', 'pressed', 'open'] as const;
-export type LinkState = (typeof LINK_STATES)[number];
+/** The states in which an ink is met, and what is judged of it besides its word: the line below and the ring round it. */
 
 /** What is judged of an ink: itself, the line below it, or the ring round it. */
 export type InkPart = 'ink' | 'cue' | 'ring';
 
-/** The states in which a visitor can meet an ink on a page: of pressed, focused and open, those that look other than hovered and at rest. */
+/** Whether an ink is of a link to the page that it stands on, and tells so. */
+export function isCurrentOn(ink: HeaderInk, page: Page): boolean {
+  return !ink.wearsOwn && ink.what.kind === 'text' && ink.page === page.id;
+}
+
+/**
+ * The states in which a visitor can meet an ink on a page: at rest or on its own page, hovered, and of pressed, focused and
+ * open those that look other than what they follow.
+ */
 export function statesOf(ink: HeaderInk, look: ResolvedLook, page: Page): LinkState[] {
-  const current = !ink.wearsOwn && ink.what.kind === 'text' && ink.page === page.id;
-  const rest = current ? 'current' : 'rest';
-  const differs = (a: 'pressed' | 'focused' | 'open', b: 'hover' | 'rest') =>
-    !ink.wearsOwn &&
-    (JSON.stringify(look.ink[a]) !== JSON.stringify(look.ink[b === 'rest' ? 'link' : b]) ||
-      (ink.plate !== undefined && JSON.stringify(look.backing[a]) !== JSON.stringify(look.backing[b])));
-  const open = ink.opens && differs('open', 'rest') ? ['open' as const] : [];
-  if (ink.isStill) return [rest, ...open];
+  const current = isCurrentOn(ink, page);
+  const base = current ? 'current' : 'rest';
+  const differs = (a: LinkState, b: LinkState) => {
+    const sight = (state: LinkState) =>
+      JSON.stringify([inkIn(look, state, current), ink.plate && backingIn(look, state, current)]);
+    return !ink.wearsOwn && sight(a) !== sight(b);
+  };
+  const open = ink.opens && differs('open', base) ? ['open' as const] : [];
+  if (ink.isStill) return [base, ...open];
   const pressed = ink.backing?.pressed !== undefined || differs('pressed', 'hover');
   return [
-    rest,
+    base,
     'hover',
-    ...(differs('focused', 'rest') ? ['focused' as const] : []),
+    ...(differs('focused', base) ? ['focused' as const] : []),
     ...(pressed ? ['pressed' as const] : []),
     ...open,
   ];
 }
 
-/** The ink of a look in a state. */
-export function inkIn({ ink }: ResolvedLook, state: LinkState): ColourUse {
-  return state === 'rest' ? ink.link : ink[state];
-}
-
 /** The line below a word in a state; none where it has none there. */
-export function cueBox(ink: HeaderInk, { cue }: ResolvedLook, state: LinkState): Box | undefined {
-  const thickness =
-    state === 'hover' || state === 'pressed' ? cue.hover : state === 'current' ? cue.current : 0;
+export function cueBox(
+  ink: HeaderInk,
+  { cue }: ResolvedLook,
+  state: LinkState,
+  isCurrent: boolean,
+): Box | undefined {
+  const thickness = isPointedAt(state) ? cue.hover : isCurrent ? cue.current : 0;
   if (!ink.isCued || ink.what.kind !== 'text' || thickness === 0) return undefined;
   const { left, advance, baseline } = ink.what.run;
   const room = ink.room ?? { left, width: advance };

@@ -1,23 +1,26 @@
-import type { Rgb, Rgba } from '../colour/rgb.ts';
+import type { Rgb } from '../colour/rgb.ts';
 import type { HeaderInk, HeaderLayout } from '../header/layout.ts';
 import { resolveLook, resolveWorn, type ResolvedLook } from '../header/look.ts';
+import { inkIn, isPointedAt, ringIn, type LinkState } from '../header/states.ts';
 import { headerItems, type Header, type Moment } from '../model/header.ts';
 import type { Page } from '../model/page.ts';
 import { resolveColour } from '../model/palette.ts';
 import { logoPicture } from '../model/picture.ts';
 import type { Site } from '../model/site.ts';
-import { around, type Area } from '../stack/area.ts';
+import { around, meets, type Area } from '../stack/area.ts';
 import type { Drawing, LogoPixels } from '../stack/drawing.ts';
 import type { Blur, Stack, StackLayer } from '../stack/layers.ts';
 import { textShadowLayer } from '../stack/textShadow.ts';
 import { veilOf, type Veil } from '../stack/veil.ts';
 import { areaOf, cutDepth, isBare, wornLayers } from '../stack/worn.ts';
 import { letterCells, markCells, type Cell } from './cells.ts';
-import { cueBox, inkIn, ringCells, statesOf, type InkPart, type LinkState } from './linkStates.ts';
+import { backingLayers, backingsOf, besidesOf, elementOf, type Situation } from './backings.ts';
+import { cueBox, isCurrentOn, ringCells, statesOf, type InkPart } from './linkStates.ts';
 import { logoCells, type LogoCell } from './logo.ts';
 import { MARK_TARGET, textTarget } from './verdict.ts';
 
-export { LINK_STATES, RING, type InkPart, type LinkState } from './linkStates.ts';
+export { RING, type InkPart } from './linkStates.ts';
+export { LINK_STATES, type LinkState } from '../header/states.ts';
 
 /** One thing to be judged: an ink in one of its states, over everything behind it. */
 export interface Target {
@@ -25,6 +28,8 @@ export interface Target {
   state: LinkState;
   part: InkPart;
   needed: number;
+  /** What happens beside it meanwhile, where that changes what is behind it. */
+  beside?: { name: string; state: LinkState };
   /** What lies between the page and the ink. */
   stack: Stack;
   /** What the stack's layers make of the area that the ink is judged on. */
@@ -42,11 +47,12 @@ interface Worn {
   layout: HeaderLayout;
   page: Page;
   draw: Drawing;
-  look: ResolvedLook;
   /** What lies under the items: the layers of the header and of all rails, and the blur under each rail, by its number. */
   grounds: Grounds;
   /** The text shadows of all inks, by their places in the layout. */
   shadows: (StackLayer | undefined)[];
+  /** The grounds of items and links. */
+  backings: ReturnType<typeof backingsOf>;
 }
 
 /** Everything to be judged in a header on a page at a moment. */
@@ -58,20 +64,22 @@ export function targetsOf(
   page: Page,
   draw: Drawing,
 ): Target[] {
-  const look = resolveLook(site, header, moment);
   const layout = { ...laid, inks: laid.inks.map((ink) => inkOn(page, ink)) };
   const grounds = groundsOf(site, header, layout, moment, draw);
-  const bare: Worn = { site, header, moment, layout, page, draw, look, grounds, shadows: [] };
-  const worn = { ...bare, shadows: layout.inks.map((ink) => shadowOf(bare, ink)) };
-  return layout.inks.flatMap((ink, i) => {
+  const bare: Worn = { site, header, moment, layout, page, draw, grounds, shadows: [], backings: [] };
+  const worn = {
+    ...bare,
+    shadows: layout.inks.map((ink) => shadowOf(bare, ink)),
+    backings: backingsOf(site, header, layout, page, (ink) => lookOf(bare, ink)),
+  };
+  return layout.inks.flatMap((ink) => {
     const picture =
       ink.what.kind === 'logo'
         ? logoPicture(site.logo, lookOf(worn, ink).ink.logo)
         : ink.what.kind === 'picture'
           ? ink.what.picture
           : undefined;
-    if (picture !== undefined) return pictureTarget(worn, i, picture);
-    return cellTargets(worn, i);
+    return picture === undefined ? cellTargets(worn, ink) : pictureTargets(worn, ink, picture);
   });
 }
 
@@ -137,117 +145,101 @@ function shadowOf(worn: Worn, ink: HeaderInk): StackLayer | undefined {
   return textShadowLayer(ink.what.run, { x, y, blur, colour: paint }, worn.draw);
 }
 
-/** What lies behind an ink: its rail's ground, the shadows of what comes before it, its backings, then its own shadow and later ones. */
-function stackOf(worn: Worn, index: number, area: Area, backings: StackLayer[] = []): Stack {
-  const ink = worn.layout.inks[index]!;
+/**
+ * What lies behind an ink: what header and rails lay over the page, the grounds of items and links, and the shadows of
+ * letters, in the order in which the browser paints them.
+ */
+function stackOf(worn: Worn, ink: HeaderInk, area: Area, met: readonly Situation[]): Stack {
   const { layers, blurs } = worn.grounds;
   const blur = blurs.get(ink.rail ?? 0);
   const ground = layers.filter(({ owner, box }) => owner === 'header' || !box || meets(box.area, area));
-  const touches = (layer: StackLayer | undefined): layer is StackLayer =>
-    layer?.paint.kind === 'coverage' && meets(layer.paint.area, area);
-  const before = worn.shadows.slice(0, index).filter(touches);
-  const after = worn.shadows.slice(index).filter(touches);
-  return { ...(blur && { blur }), layers: [...ground, ...before, ...backings, ...after] };
-}
-
-/** An ink's own backing, then the one that its look gives it in a state. */
-function backingsOf({ site }: Worn, ink: HeaderInk, look: ResolvedLook, state: LinkState): StackLayer[] {
-  const layer = (colour: Rgba, box?: NonNullable<StackLayer['box']>): StackLayer => ({
-    name: 'backing',
-    owner: 'item',
-    blend: 'normal',
-    paint: { kind: 'even', colour },
-    ...(box && { box }),
-  });
-  const isOver = state === 'hover' || state === 'pressed';
-  const { rest, hover = rest, pressed = hover } = ink.backing ?? {};
-  const own = state === 'pressed' ? pressed : isOver ? hover : rest;
-  const { colour, opacity } = look.backing[state];
-  if (!ink.plate || opacity === 0) return own ? [layer(own)] : [];
-  const { reach, height, radius } = look.backing;
-  const { x, y, width, height: room } = ink.plate;
-  const box = { x: x - reach, y: y + (room - height) / 2, width: width + 2 * reach, height };
-  const plate = layer(
-    { ...resolveColour(site.palette, colour), a: opacity },
-    { area: areaOf(box), above: radius, below: radius },
+  const shadows = worn.shadows.filter(
+    (layer): layer is StackLayer => layer?.paint.kind === 'coverage' && meets(layer.paint.area, area),
   );
-  return [...(own ? [layer(own)] : []), plate];
+  const backings = backingLayers(worn.backings, area, met);
+  return { ...(blur && { blur }), layers: [...ground, ...backings, ...shadows] };
 }
 
-function meets(a: Area, b: Area): boolean {
-  return a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom;
+/** Something to be judged, before it is known what is behind it. */
+type Bare = Omit<Target, 'stack' | 'veil' | 'beside'>;
+
+/** Grounds that were worked out already for the same ink, by all that sets them apart. */
+type Known = Map<string, Pick<Target, 'stack' | 'veil'>>;
+
+/** A target as it stands while nothing else is done, and once more for all that can happen beside it. */
+function besideAll(worn: Worn, bare: Bare, area: Area, grounds: Known): Target[] {
+  const { ink, state, part } = bare;
+  const self: Situation = { state, element: elementOf(ink), entry: ink.entry, item: ink.item };
+  const others = besidesOf(worn.backings, area, self).filter(
+    // What has the keyboard may be under the pointer, too; else a thing is in one state at a time, and a link and its opener
+    // are open together.
+    (beside) =>
+      beside.element === self.element
+        ? part === 'ring' && isPointedAt(beside.state)
+        : beside.state !== 'open' || beside.entry !== self.entry || isPointedAt(state),
+  );
+  return [undefined, ...others].map((beside) => {
+    const met = beside ? [beside, self] : [self];
+    const key = JSON.stringify([area, backingLayers(worn.backings, area, met)]);
+    const known = grounds.get(key);
+    const stack = known?.stack ?? stackOf(worn, ink, area, met);
+    const ground = known ?? { stack, veil: veilOf(stack.layers, area) };
+    grounds.set(key, ground);
+    return { ...bare, ...ground, ...(beside && { beside: { name: beside.name!, state: beside.state } }) };
+  });
 }
 
 /** A text or mark in each of its states, the lines below it, and its focus ring. */
-function cellTargets(worn: Worn, index: number): Target[] {
-  const ink = worn.layout.inks[index]!;
+function cellTargets(worn: Worn, ink: HeaderInk): Target[] {
   const { what } = ink;
   const look = lookOf(worn, ink);
   const { palette } = worn.site;
-  const colourIn = (state: LinkState) => {
-    const isOver = state === 'hover' || state === 'pressed';
-    return (isOver ? ink.hoverInk : undefined) ?? ink.ink ?? resolveColour(palette, inkIn(look, state));
-  };
-  const grounds = new Map<string, Pick<Target, 'stack' | 'veil'>>();
-  /** What is behind some cells in a state: worked out once where it is the same. */
-  const groundIn = (state: LinkState, cells: readonly Cell[], part: InkPart) => {
-    const backings = part === 'ring' ? [] : backingsOf(worn, ink, look, state);
-    const key = JSON.stringify([part, backings]);
-    const known = grounds.get(key);
-    if (known) return known;
-    const area = around(cells);
-    const stack = stackOf(worn, index, area, backings);
-    const ground = { stack, veil: veilOf(stack.layers, area) };
-    grounds.set(key, ground);
-    return ground;
-  };
-  const target = (state: LinkState, part: InkPart, cells: Cell[], needed: number, colour: Rgb): Target => ({
-    ink,
-    state,
-    part,
-    needed,
-    ...groundIn(state, cells, part),
-    shape: { kind: 'cells', colour, cells },
-  });
+  const isCurrent = isCurrentOn(ink, worn.page);
+  const colourIn = (state: LinkState) =>
+    (isPointedAt(state) ? ink.hoverInk : undefined) ??
+    ink.ink ??
+    resolveColour(palette, inkIn(look, state, isCurrent));
+  const grounds: Known = new Map();
+  const targets = (state: LinkState, part: InkPart, cells: Cell[], needed: number, colour: Rgb) =>
+    besideAll(
+      worn,
+      { ink, state, part, needed, shape: { kind: 'cells', colour, cells } },
+      around(cells),
+      grounds,
+    );
   const cells =
     what.kind === 'text' ? letterCells(what.run) : what.kind === 'mark' ? markCells(what.inked) : [];
   const needed = what.kind === 'text' ? textTarget(what.run) : MARK_TARGET;
   const states = statesOf(ink, look, worn.page);
   const ring = ringCells(ink, worn.layout);
-  const ringed = look.ink.ring ?? (ink.wearsOwn ? look.ink.link : look.ink.focused);
+  const ringed = resolveColour(palette, ringIn(look, isCurrent, ink.wearsOwn === true));
   return [
-    ...(cells.length > 0 ? states : []).map((state) => target(state, 'ink', cells, needed, colourIn(state))),
+    ...(cells.length > 0 ? states : []).flatMap((state) =>
+      targets(state, 'ink', cells, needed, colourIn(state)),
+    ),
     ...states.flatMap((state) => {
-      const line = cueBox(ink, look, state);
-      return line ? [target(state, 'cue', [areaOf(line)], MARK_TARGET, colourIn(state))] : [];
+      const line = cueBox(ink, look, state, isCurrent);
+      return line ? targets(state, 'cue', [areaOf(line)], MARK_TARGET, colourIn(state)) : [];
     }),
-    ...(ring.length > 0
-      ? [target('focused', 'ring', ring, MARK_TARGET, resolveColour(palette, ringed))]
-      : []),
+    ...(ring.length > 0 ? targets('focused', 'ring', ring, MARK_TARGET, ringed) : []),
   ];
 }
 
-function pictureTarget(worn: Worn, index: number, picture: string): Target[] {
-  const ink = worn.layout.inks[index]!;
+function pictureTargets(worn: Worn, ink: HeaderInk, picture: string): Target[] {
   const pixels = worn.draw.logo(picture, ink);
   if (!pixels) return [];
   const cells = cellsOf(pixels, worn.layout);
   if (cells[0]?.edges.length === 0) return [];
   const area = edgeArea(cells);
-  const look = lookOf(worn, ink);
-  const stack = stackOf(worn, index, area, backingsOf(worn, ink, look, 'rest'));
-  const veil = veilOf(stack.layers, area);
-  const logo: Target = {
+  const logo: Bare = {
     ink,
     state: 'rest',
     part: 'ink',
     needed: MARK_TARGET,
-    stack,
-    veil,
     pixels,
     shape: { kind: 'logo', cells },
   };
-  return [logo, ...cellTargets(worn, index)];
+  return [...besideAll(worn, logo, area, new Map()), ...cellTargets(worn, ink)];
 }
 
 const known = new WeakMap<LogoPixels, { width: number; height: number; cells: LogoCell[] }>();

@@ -1,6 +1,7 @@
 import type { LayerName, ResolvedLook } from '@hatrail/core/header/look';
 import type { Site } from '@hatrail/core/model/site';
-import type { InkPart, LinkState } from '@hatrail/core/sweep/targets';
+import { backingIn, type LinkState } from '@hatrail/core/header/states';
+import type { InkPart } from '@hatrail/core/sweep/targets';
 import { cutDepth, showsGradient } from '@hatrail/core/stack/worn';
 import { colourName } from '../parts/ColourField.tsx';
 
@@ -39,7 +40,7 @@ export function isThere(look: ResolvedLook, layer: LayerName): boolean {
     case 'blur':
       return look.blur.radius > 0;
     case 'backing':
-      return STATES.some((state) => look.backing[state].opacity > 0);
+      return STATES.some((state) => backingIn(look, state).opacity > 0);
     case 'cue':
       return look.cue.hover + look.cue.current > 0;
     case 'ink':
@@ -63,7 +64,7 @@ export function LayerSummary({ site, look, layer }: { site: Site; look: Resolved
         ? `${look.cue.hover} px hovered, ${look.cue.current} px on its own page`
         : 'none';
     case 'backing': {
-      const worn = STATES.filter((state) => look.backing[state].opacity > 0);
+      const worn = STATES.filter((state) => backingIn(look, state).opacity > 0);
       return worn.length > 0 ? worn.map((state) => STATE_NAMES[state]).join(', ') : 'none';
     }
     case 'edge':

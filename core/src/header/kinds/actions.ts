@@ -44,10 +44,10 @@ export const search: ItemKind<SearchItem> = {
   html: (markup, item, className) =>
     [
       `<div class="hr-find ${className}">`,
-      `  <button class="hr-action" type="button" aria-expanded="false" aria-controls="hr-${item.id}" aria-label="${escapeHtml(item.label)}">`,
+      `  <button class="hr-action" type="button" aria-expanded="false" aria-controls="hr-${markup.header.id}-${item.id}" aria-label="${escapeHtml(item.label)}">`,
       `    ${iconHtml(ICONS.search, item.size)}`,
       '  </button>',
-      `  <div class="hr-drop" id="hr-${item.id}">`,
+      `  <div class="hr-drop" id="hr-${markup.header.id}-${item.id}">`,
       indent(formHtml(markup, item), 4),
       '  </div>',
       '</div>',
@@ -87,13 +87,14 @@ export const basket: ItemKind<BasketItem> = {
         const run = textRun(text, style, left, whole, measure, COUNT.size);
         const box = { ...whole, x: left, width };
         return [
-          { ...mark, box: whole, plate: whole },
+          { ...mark, box: whole, plate: whole, element: item.id },
           {
             id: `${item.id}-count`,
             name: `${item.label}, count`,
             box,
             what: { kind: 'text', run },
             plate: whole,
+            element: item.id,
             focus: false,
             page: item.to.page,
           },

@@ -26,6 +26,7 @@ export const button: ItemKind<ButtonItem> = {
           rest: solid(item.fill),
           hover: solid(item.hoverFill),
           ...(item.pressedFill && { pressed: solid(item.pressedFill) }),
+          radius: item.radius,
         };
         const what = { kind: 'text', run } as const;
         return [
@@ -56,15 +57,15 @@ export const button: ItemKind<ButtonItem> = {
         ...typeCss(site.type.button, item.size),
         `border-radius: ${px(item.radius)}`,
         `color: ${colour(item.ink)}`,
-        `background: ${colour(item.fill)}`,
+        `--hr-ground: ${colour(item.fill)}`,
       ],
       [
         `${self}:hover`,
-        `background: ${colour(item.hoverFill)}`,
+        `--hr-ground: ${colour(item.hoverFill)}`,
         ...(item.hoverInk ? [`color: ${colour(item.hoverInk)}`] : []),
       ],
       ...(item.pressedFill
-        ? [[`${self}:active`, `background: ${colour(item.pressedFill)}`] as [string, string]]
+        ? [[`${self}:active`, `--hr-ground: ${colour(item.pressedFill)}`] as [string, string]]
         : []),
     ];
   },

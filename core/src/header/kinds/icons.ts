@@ -1,22 +1,23 @@
 import type { IconLink, IconsItem } from '../../model/item.ts';
+import { cssImage } from '../../output/addresses.ts';
 import { px } from '../../output/text.ts';
 import { ICONS } from '../icons.ts';
 import { centred, type HeaderInk } from '../ink.ts';
 import { ICON_INK, ICON_LEAST, LINK_HEIGHT } from '../metrics.ts';
-import { escapeHtml, hrefOf, iconHtml, indent, type ItemKind, type Markup } from './kind.ts';
+import { escapeHtml, hrefOf, iconHtml, indent, type ItemKind, type Markup, type Rule } from './kind.ts';
 
 function linksHtml(markup: Markup, { links, size }: IconsItem): string {
   const items = links.map(
     (link) =>
-      `  <li><a class="hr-action" ${hrefOf(markup, link)} aria-label="${escapeHtml(link.label)}">${drawing(markup, link, size)}</a></li>`,
+      `  <li><a class="hr-action" ${hrefOf(markup, link)} aria-label="${escapeHtml(link.label)}">${drawing(link, size)}</a></li>`,
   );
   return ['<ul class="hr-icons">', ...items, '</ul>'].join('\n');
 }
 
 /** An icon that ships is drawn in the ink; an SVG of the owner's is a mask that lets the ink through. */
-function drawing({ to }: Markup, link: IconLink, size: number): string {
+function drawing(link: IconLink, size: number): string {
   if (link.picture === undefined) return iconHtml(ICONS[link.icon ?? 'globe'], size);
-  return `<span class="hr-icon hr-own" style="mask-image: url('${escapeHtml(to.picture(link.picture))}')"></span>`;
+  return `<span class="hr-icon hr-own hr-own-${link.id}"></span>`;
 }
 
 export const icons: ItemKind<IconsItem> = {
@@ -50,9 +51,12 @@ export const icons: ItemKind<IconsItem> = {
       indent(linksHtml(markup, { ...item, size: 24 }), 2),
       '</div>',
     ].join('\n'),
-  css: (_site, { size, gap }, self) => [
+  css: (_site, { size, gap, links }, self, to) => [
     [`${self} .hr-icons`, `gap: ${px(gap)}`],
     [`${self} .hr-action`, `width: ${px(Math.max(size, ICON_LEAST))}`],
     [`${self} .hr-icon`, `width: ${px(size)}`, `height: ${px(size)}`],
+    ...links.flatMap(({ id, picture }): Rule[] =>
+      picture === undefined || !to ? [] : [[`${self} .hr-own-${id}`, `mask-image: ${cssImage(to, picture)}`]],
+    ),
   ],
 };

@@ -32,6 +32,11 @@ export function kindOf<I extends Item>(item: I): ItemKind<I> {
   return KINDS[item.kind] as unknown as ItemKind<I>;
 }
 
+/** What an item is called. */
+export function titleOf(site: Site, item: Item): string {
+  return kindOf(item).title(site, item);
+}
+
 /** Whether an item has anything to show on this site; what has not takes no room and has no markup. */
 export function hasContent(site: Site, item: Item): boolean {
   switch (item.kind) {

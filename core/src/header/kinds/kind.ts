@@ -36,8 +36,8 @@ export interface ItemKind<I extends Item> {
   html(markup: Markup, item: I, className: string): string;
   /** Its markup in the folded menu; none where it cannot go there. */
   panelHtml?(markup: Markup, item: I): string;
-  /** The rules that hold its sizes; `self` is the item's own selector. */
-  css(site: Site, item: I, self: string): Rule[];
+  /** The rules that hold its sizes; `self` is the item's own selector, `to` says where its pictures are had from. */
+  css(site: Site, item: I, self: string, to?: Pick<Addresses, 'picture' | 'sizes'>): Rule[];
 }
 
 /** `href`, and what else a link's markup says of where it leads. */

@@ -1,6 +1,7 @@
 import type { LogoItem } from '../../model/item.ts';
 import { logoPicture } from '../../model/picture.ts';
 import type { Site } from '../../model/site.ts';
+import { saidOf, wordsOf } from '../../model/words.ts';
 import { imageSource } from '../../output/addresses.ts';
 import { px } from '../../output/text.ts';
 import { snap } from '../ink.ts';
@@ -33,7 +34,7 @@ export const logo: ItemKind<LogoItem> = {
       return `  <img class="hr-${variant}" ${imageSource(to, picture)} alt="">`;
     });
     return [
-      `<a class="hr-logo ${className}" href="${homeOf(markup)}" aria-label="${escapeHtml(site.logo.alt)}, home">`,
+      `<a class="hr-logo ${className}" href="${homeOf(markup)}" aria-label="${escapeHtml(saidOf(wordsOf(site).home, site.logo.alt))}">`,
       ...pictures,
       '</a>',
     ].join('\n');

@@ -3,6 +3,7 @@ import type { MenuItem, StandOut } from '../../model/item.ts';
 import type { AnyEntry, Entry } from '../../model/menu.ts';
 import { labelOf, leadsAnywhere } from '../../model/references.ts';
 import type { Site } from '../../model/site.ts';
+import { saidOf, wordsOf } from '../../model/words.ts';
 import type { Measure } from '../../measure/measure.ts';
 import { cssColour } from '../../colour/rgb.ts';
 import { px } from '../../output/text.ts';
@@ -53,6 +54,7 @@ function measureEntry(site: Site, item: MenuItem, entry: Entry, measure: Measure
               what: { kind: 'text', run: textRun(label, style, left + padding, box, measure, size) } as const,
             }),
         page: entry.page,
+        entry: entry.id,
         isCued: true,
         ...(!leads && { focus: false, isStill: true }),
         ...(opens(entry) && { opens: true }),
@@ -65,6 +67,7 @@ function measureEntry(site: Site, item: MenuItem, entry: Entry, measure: Measure
             rest: { ...colour(worn.fill), a: 1 },
             hover: { ...colour(worn.hoverFill), a: 1 },
             ...(worn.pressedFill && { pressed: { ...colour(worn.pressedFill), a: 1 } }),
+            radius: worn.radius,
           },
         }),
       };
@@ -78,6 +81,7 @@ function measureEntry(site: Site, item: MenuItem, entry: Entry, measure: Measure
           name: `${label}, opener`,
           box: opener,
           what: { kind: 'mark', inked },
+          entry: entry.id,
           opens: true,
         },
       ];
@@ -124,7 +128,7 @@ export const menu: ItemKind<MenuItem> = {
   },
   html(markup, item, className) {
     const found = menuOf(markup.site, item.menu);
-    const entries = (found?.entries ?? []).map((entry) => entryHtml(markup, entry));
+    const entries = (found?.entries ?? []).map((entry) => entryHtml(markup, item, entry));
     const hover = item.opens === 'click and hover' ? ' data-hover' : '';
     return [
       `<nav class="hr-nav ${className}" aria-label="${escapeHtml(found?.name ?? 'Menu')}"${hover}>`,
@@ -156,33 +160,37 @@ export const menu: ItemKind<MenuItem> = {
         `--hr-link: ${colour(ink)}`,
         `--hr-hover: ${colour(hoverInk)}`,
         `--hr-current: ${colour(ink)}`,
+        // What links of the header wear in other states is not for it.
+        ...['pressed', 'focused', 'open'].map((state) => `--hr-${state}: initial`),
         `height: ${px(STAND_OUT.height)}`,
         `padding: 0 ${px(STAND_OUT.padding)}`,
         `--hr-pad: ${px(STAND_OUT.padding)}`,
         `--hr-up: ${px((LINK_HEIGHT - STAND_OUT.height) / 2)}`,
         `border-radius: ${px(radius)}`,
-        `background: ${colour(fill)}`,
+        `--hr-ground: ${colour(fill)}`,
         'text-shadow: none',
       ],
-      [`${self} .hr-out:hover`, `background: ${colour(hoverFill)}`],
+      // A label that leads nowhere does not answer to the pointer.
+      [`${self} a.hr-out:hover`, `--hr-ground: ${colour(hoverFill)}`],
       ...(pressedFill
-        ? [[`${self} .hr-out:active`, `background: ${colour(pressedFill)}`] as [string, string]]
+        ? [[`${self} a.hr-out:active`, `--hr-ground: ${colour(pressedFill)}`] as [string, string]]
         : []),
     ];
   },
 };
 
-function entryHtml(markup: Markup, entry: Entry): string {
+function entryHtml(markup: Markup, item: MenuItem, entry: Entry): string {
   const label = labelOf(markup.site, entry);
   const out = entry.standsOut ? ' hr-out' : '';
   const link = linkHtml(markup, entry, `hr-link${out}`, `hr-label${out}`);
   if (!opens(entry)) return `<li>${link}</li>`;
-  const id = `hr-${entry.id}`;
+  const id = `hr-${markup.header.id}-${item.id}-${entry.id}`;
+  const more = saidOf(wordsOf(markup.site).more, label);
   const { width, height } = OPENER_MARK;
   return [
     '<li>',
     `  ${link}`,
-    `  <button class="hr-opener" type="button" aria-expanded="false" aria-controls="${id}" aria-label="More in ${escapeHtml(label)}">`,
+    `  <button class="hr-opener" type="button" aria-expanded="false" aria-controls="${id}" aria-label="${escapeHtml(more)}">`,
     `    <svg class="hr-mark" width="${width}" height="${height}" viewBox="0 0 10 6" aria-hidden="true"><path d="M1 1l4 4 4-4"/></svg>`,
     '  </button>',
     indent(listHtml(markup, entry.children ?? [], `<ul class="hr-drop" id="${id}">`), 2),
@@ -195,7 +203,9 @@ function linkHtml(markup: Markup, entry: AnyEntry, className: string, labelClass
   const label = escapeHtml(labelOf(markup.site, entry));
   if (!leadsAnywhere(entry)) return `<span class="${labelClass}">${label}</span>`;
   const open = entry.newWindow ? ' target="_blank" rel="noopener"' : '';
-  const said = entry.newWindow ? '<span class="hr-said"> (opens a new window)</span>' : '';
+  const said = entry.newWindow
+    ? `<span class="hr-said"> (${escapeHtml(wordsOf(markup.site).newWindow)})</span>`
+    : '';
   return `<a class="${className}" ${hrefOf(markup, entry)}${open}>${label}${said}</a>`;
 }
 

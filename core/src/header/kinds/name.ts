@@ -46,6 +46,7 @@ export const name: ItemKind<NameItem> = {
             id: `${id}-tagline`,
             name: 'Tagline',
             box: under,
+            element: id,
             focus: false,
             what: { kind: 'text', run },
           });

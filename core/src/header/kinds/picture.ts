@@ -33,7 +33,7 @@ export const picture: ItemKind<PictureItem> = {
                 box: { x, y, width, height },
                 what: { kind: 'picture', picture: found.id },
                 page: to?.page,
-                isStill: true,
+                ...(!to && { focus: false as const, isStill: true }),
               },
             ]
           : [],

@@ -7,6 +7,8 @@ import type { Site } from '../../model/site.ts';
 import { lineHeightPx } from '../../model/type.ts';
 import { px, rule } from '../text.ts';
 import { typeCss } from '../typeCss.ts';
+import { BACKING_STATES } from './looks.ts';
+import { panelStates } from '../../header/panelStates.ts';
 
 /** Drop-downs: kept inside the window, whatever hangs in them. */
 export function dropCss(site: Site, header: Header): string {
@@ -20,25 +22,44 @@ export function dropCss(site: Site, header: Header): string {
       'position: absolute',
       'z-index: 1',
       keepsToBottom(header) ? 'bottom: 100%' : 'top: 100%',
-      'left: -16px',
+      'inset-inline-start: -16px',
       'box-sizing: border-box',
       `width: min(${px(DROP_DOWN)}, 100vw)`,
       'max-height: calc(100vh - 100% - 60px)',
       'overflow: auto',
       `background: ${colour(header.panel.fill)}`,
-      `color: ${colour(header.panel.ink)}`,
+      ...panelInks(site, header),
     ),
     rule('.hr .hr-drop', 'padding: 8px 0'),
-    rule('.hr-drop ul', 'padding-left: 16px'),
+    rule('.hr-drop ul', 'padding-inline-start: 16px'),
     rule('[aria-expanded="true"] + .hr-drop', 'display: block'),
     subCss(site, header),
   ].join('');
+}
+
+/** What everything in a drop-down or in the folded menu takes its ink from; nothing of what links in the bar wear. */
+export function panelInks(site: Site, { panel }: Header): string[] {
+  const { rest, focused } = panelStates(panel);
+  const ink = cssColour(resolveColour(site.palette, rest.ink));
+  return [
+    `color: ${ink}`,
+    ...['link', 'own', 'hover', 'current'].map((name) => `--hr-${name}: ${ink}`),
+    `--hr-focused: ${cssColour(resolveColour(site.palette, focused.ink))}`,
+    ...['ring', 'pressed', 'open', ...BACKING_STATES.map((state) => `plate-${state}`)].map(
+      (name) => `--hr-${name}: initial`,
+    ),
+  ];
 }
 
 /** A link in a drop-down or in the folded menu. */
 export function subCss(site: Site, { panel }: Header): string {
   const { menu } = site.type;
   const colour = (use: ColourUse) => cssColour(resolveColour(site.palette, use));
+  const worn = panelStates(panel);
+  const inState = (state: 'focused' | 'hover' | 'pressed') => [
+    `color: ${colour(worn[state].ink)}`,
+    `background: ${colour(worn[state].fill)}`,
+  ];
   const room = Math.max(lineHeightPx(menu) + 16, LINK_HEIGHT);
   return [
     rule(
@@ -55,30 +76,10 @@ export function subCss(site: Site, { panel }: Header): string {
       'text-decoration: none',
       'text-underline-offset: 0.4em',
     ),
-    rule(
-      '.hr-sub[aria-current]',
-      'text-decoration: underline 2px',
-      panel.current !== undefined && `color: ${colour(panel.current)}`,
-    ),
-    rule(
-      'a.hr-sub:hover',
-      'text-decoration: underline 2px',
-      panel.hover !== undefined && `color: ${colour(panel.hover)}`,
-      panel.hoverFill !== undefined && `background: ${colour(panel.hoverFill)}`,
-    ),
-    rule(
-      '.hr .hr-sub:focus-visible',
-      'outline-offset: -4px',
-      panel.focused !== undefined && `color: ${colour(panel.focused)}`,
-      panel.focusedFill !== undefined && `background: ${colour(panel.focusedFill)}`,
-    ),
-    panel.pressed || panel.pressedFill
-      ? rule(
-          '.hr a.hr-sub:active',
-          panel.pressed !== undefined && `color: ${colour(panel.pressed)}`,
-          panel.pressedFill !== undefined && `background: ${colour(panel.pressedFill)}`,
-        )
-      : '',
+    rule('.hr-sub[aria-current]', 'text-decoration: underline 2px', `color: ${colour(worn.current.ink)}`),
+    rule('.hr .hr-sub:focus-visible', 'outline-offset: -4px', ...inState('focused')),
+    rule('a.hr-sub:hover', 'text-decoration: underline 2px', ...inState('hover')),
+    rule('.hr a.hr-sub:active', ...inState('pressed')),
     rule('.hr-search', 'display: flex', 'gap: 8px', 'padding: 8px 16px'),
     rule(
       '.hr-search > *',

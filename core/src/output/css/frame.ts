@@ -1,10 +1,16 @@
-import type { Header } from '../../model/header.ts';
+import { headerItems, type Header } from '../../model/header.ts';
 import type { Site } from '../../model/site.ts';
 import { changesByScroll, keepsToBottom, standsInFlow } from '../../header/manner.ts';
 import { px, rule } from '../text.ts';
 import { layerNeeds } from './layers.ts';
 import { MOVE_TIME, TIME } from './times.ts';
 import { hasShadow, hasSides } from './looks.ts';
+
+/** What only holds others, so that the pointer passes through it. */
+const HOLLOW =
+  '.hr-rail, .hr-place, .hr-nav, .hr-menu, .hr-menu > li, .hr-iconset, .hr-icons, .hr-icons > li, .hr-find';
+/** What the pointer meets. */
+const MET = 'a, button, .hr-label, .hr-picture, .hr-under, .hr-drop';
 
 /** Room in which the shadow and lines of a header that has gone are out of sight, too. */
 const BESIDE = 64;
@@ -27,14 +33,20 @@ export function frameCss(site: Site, header: Header, leaving: number): string {
       '.hr',
       leaving > 0 && `--hr-leave: ${px(leaving)}`,
       `position: ${position}`,
-      'z-index: 100',
+      // High above whatever a page puts at its top; an owner may say otherwise.
+      'z-index: var(--hr-z, 99999)',
       atBottom
         ? 'inset: auto 0 0'
         : leaving > 0
           ? 'inset: calc(-1 * var(--hr-leave)) 0 auto'
           : 'inset: 0 0 auto',
       'display: flow-root',
-      'margin: 0',
+      // In a page that is a grid or a row of boxes itself.
+      'flex: none',
+      'grid-column: 1 / -1',
+      'place-self: stretch',
+      // Shadows and backings end at the window's edges, and never make the page wider.
+      'overflow-x: clip',
       'container: hr / inline-size',
       'pointer-events: none',
     ),
@@ -55,23 +67,40 @@ export function frameCss(site: Site, header: Header, leaving: number): string {
           `translate: 0 calc(-100% - ${px((header.extent?.top ?? 0) + BESIDE)})`,
         )
       : '',
-    smaller > 0 ? smallerCss(header, shadow) : '',
-    rule('.hr-rail', 'position: relative', 'box-sizing: border-box', 'align-items: stretch'),
+    smaller > 0 ? smallerCss(shadow) : '',
+    rule(
+      '.hr-rail',
+      'position: relative',
+      'isolation: isolate',
+      'box-sizing: border-box',
+      'align-items: stretch',
+    ),
+    // What is open, and the ring round what has the keyboard, lie over the other rails.
+    rule('.hr-rail:is(:focus-within, :has([aria-expanded="true"]))', 'z-index: 1'),
+    rule('.hr-rail > .hr-back', 'z-index: -3'),
+    // Between links and items the pointer meets the grounds that lie under all of a rail's letters, and the bar itself.
+    rule(`:is(${HOLLOW})`, 'pointer-events: none'),
+    rule(`.hr-rail :is(${MET})`, 'pointer-events: auto'),
     rule('.hr-place', 'display: flex', 'flex: 1 1 0', 'align-items: center'),
     rule('.hr-middle', 'flex: none'),
     rule('.hr-end', 'justify-content: flex-end'),
     rule('.hr-item', 'position: relative', 'flex: none', 'box-sizing: border-box'),
+    headerItems(header).some((item) => item.kind !== 'button' && item.backing)
+      ? rule('.hr-under', 'position: absolute', 'z-index: -2', 'inset: 0', 'border-radius: inherit')
+      : '',
     rule(
       '.hr-skip',
       'position: fixed',
-      'z-index: 101',
+      'z-index: var(--hr-z, 99999)',
       'top: -100px',
-      'left: 8px',
+      'inset-inline-start: 8px',
       'padding: 12px 16px',
       'background: #fff',
       'color: #000',
+      'font: 16px/1.5 sans-serif',
+      'cursor: pointer',
     ),
-    rule('.hr-skip:focus', 'top: 8px'),
+    rule('.hr-skip:focus', 'top: 8px', 'outline: 2px solid #000', 'outline-offset: -6px'),
     rule(
       '.hr-said',
       'position: absolute',
@@ -97,8 +126,8 @@ function timesCss({ manner }: Header): string {
   );
 }
 
-/** Rails that get lower: see `geometryCss`. The uppermost are in front, for their drop-downs. */
-function smallerCss({ rails }: Header, shadow: boolean): string {
+/** Rails that get lower: see `geometryCss`. */
+function smallerCss(shadow: boolean): string {
   return [
     rule(
       '.hr-bar > .hr-back',
@@ -111,10 +140,6 @@ function smallerCss({ rails }: Header, shadow: boolean): string {
       '.hr-rail, .hr-rail > .hr-back, .hr-place > *',
       `transition: translate ${MOVE_TIME}, bottom ${MOVE_TIME}`,
     ),
-    rule('.hr-place > *', 'pointer-events: auto'),
-    ...(rails.length > 1
-      ? rails.map((_, i) => rule(`.hr-rail-${i + 1}`, `z-index: ${rails.length - i}`))
-      : []),
   ].join('');
 }
 

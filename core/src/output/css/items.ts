@@ -14,7 +14,7 @@ export function itemCss(site: Site, header: Header): string {
   const variants = logoVariantsOf(site, header);
   const change = `transition: color ${INK_TIME}`;
   const letters = hasTextShadow(site, header) ? ['text-shadow: var(--hr-letters)'] : [];
-  const ink = ['color: var(--hr-link)', 'text-decoration: none', change];
+  const ink = ['text-decoration: none', change];
   return [
     has('logo')
       ? [
@@ -59,8 +59,13 @@ export function itemCss(site: Site, header: Header): string {
       : '',
     has('basket')
       ? rule('.hr-basket', 'width: auto', ...letters) +
-        rule('.hr-basket > :first-child', 'display: grid', 'place-items: center', `width: ${px(ACTION)}`) +
-        rule('.hr-count', `margin-left: ${px(COUNT.before)}`)
+        rule(
+          '.hr-basket > span:first-of-type',
+          'display: grid',
+          'place-items: center',
+          `width: ${px(ACTION)}`,
+        ) +
+        rule('.hr-count', `margin-inline-start: ${px(COUNT.before)}`)
       : '',
     has('picture') ? rule('.hr-picture img', 'display: block', 'width: 100%', 'height: 100%') : '',
   ].join('');

@@ -118,7 +118,8 @@ function cutOutline(): string {
       Number(w.toFixed(4)),
     );
     const depth = `${a} * var(--hr-cut-start) + ${b} * var(--hr-cut-middle) + ${c} * var(--hr-cut-end)`;
-    return `${Number((100 * t).toFixed(2))}% calc(100% - var(--hr-depth) + ${depth})`;
+    // It never cuts into the header's own box.
+    return `${Number((100 * t).toFixed(2))}% calc(100% - var(--hr-depth) + max(0px, ${depth}))`;
   });
   return `polygon(0 0, 100% 0, ${points.reverse().join(', ')})`;
 }

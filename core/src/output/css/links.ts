@@ -4,6 +4,8 @@ import {
   BUTTON_PADDING,
   LINK_HEIGHT,
   MENU_BUTTON,
+  MENU_MARK,
+  OPENER_MARK,
   OPENER_WIDTH,
 } from '../../header/metrics.ts';
 import { headerItems, type Header } from '../../model/header.ts';
@@ -19,6 +21,8 @@ import { INK_TIME } from './times.ts';
 
 /** What takes the links' ink and answers to the pointer and the keyboard, beside links themselves. */
 const ACTING = '.hr-opener, .hr-toggle, .hr-action, .hr-name';
+/** What has an ink at all, its ring included. */
+const INKED = `.hr-link, .hr-label, ${ACTING}, .hr-logo, .hr-picture`;
 
 /** Links, labels, openers, the menu button and buttons, and the ring that shows the focus. */
 export function linkCss(site: Site, header: Header): string {
@@ -32,23 +36,16 @@ export function linkCss(site: Site, header: Header): string {
     'align-items: center',
     `height: ${px(LINK_HEIGHT)}`,
     'white-space: nowrap',
-    'color: var(--hr-link)',
     'text-decoration: none',
     ...(hasTextShadow(site, header) ? ['text-shadow: var(--hr-letters)'] : []),
     change,
   ];
-  const bare = [
-    'padding: 0',
-    'border: 0',
-    'background: none',
-    'color: var(--hr-link)',
-    'cursor: pointer',
-    change,
-  ];
+  const bare = ['padding: 0', 'border: 0', 'background: none', 'cursor: pointer', change];
   return [
+    rule(INKED, '--hr-own: var(--hr-link)', 'color: var(--hr-own)'),
     kinds.has('menu')
       ? [
-          rule('.hr ul', 'margin: 0', 'padding: 0', 'list-style: none'),
+          rule(':where(.hr) ul', 'margin: 0', 'padding: 0', 'list-style: none'),
           rule('.hr-menu', 'display: flex'),
           rule(
             '.hr-menu > li',
@@ -56,10 +53,10 @@ export function linkCss(site: Site, header: Header): string {
             'display: flex',
             'align-items: center',
             `height: ${px(LINK_HEIGHT)}`,
-            'outline-color: var(--hr-ring, var(--hr-link))',
           ),
           rule(
             '.hr-opener',
+            'position: relative',
             'display: grid',
             'flex: none',
             'place-items: center',
@@ -85,6 +82,7 @@ export function linkCss(site: Site, header: Header): string {
       : '',
     statesCss(states, hasLinks),
     rule('.hr-mark', 'fill: none', 'stroke: currentcolor', 'stroke-width: 2'),
+    ...markSizes(kinds.has('menu'), folds(header)),
     kinds.has('button')
       ? rule(
           '.hr-button',
@@ -97,8 +95,27 @@ export function linkCss(site: Site, header: Header): string {
           'text-decoration: none',
         )
       : '',
+    kinds.has('button') || hasLinks
+      ? rule('.hr-button, .hr-out', 'position: relative') +
+        rule(
+          ':is(.hr-button, .hr-out)::before',
+          'content: ""',
+          'position: absolute',
+          'z-index: -2',
+          'inset: 0',
+          'border-radius: inherit',
+          'background: var(--hr-ground)',
+        )
+      : '',
     ringCss(kinds.has('button')),
   ].join('');
+}
+
+/** Sizes of the marks on openers and on the menu button. */
+function markSizes(hasOpeners: boolean, hasToggle: boolean): string[] {
+  const size = (self: string, { width, height }: { width: number; height: number }) =>
+    rule(`${self} > .hr-mark`, `width: ${px(width)}`, `height: ${px(height)}`);
+  return [hasOpeners ? size('.hr-opener', OPENER_MARK) : '', hasToggle ? size('.hr-toggle', MENU_MARK) : ''];
 }
 
 /** The link of the page one is on in its own weight, for which every link has room. */
@@ -120,7 +137,7 @@ function cueCss(): string {
       'content: ""',
       'position: absolute',
       `top: calc(var(--hr-base) - var(--hr-up, 0px) + var(--hr-line-at, ${px(PLAIN.cue.offset)}))`,
-      'left: var(--hr-pad, 0px)',
+      'inset-inline-start: var(--hr-pad, 0px)',
       'width: calc(100% - 2 * var(--hr-pad, 0px))',
       `clip-path: inset(0 calc((100% - ${share}) / 2))`,
       'height: 0',
@@ -134,55 +151,72 @@ function cueCss(): string {
 /** An entry whose drop-down is open. */
 const OPEN = '.hr-menu > li:has(> [aria-expanded="true"])';
 
-/** Ink and backing by state; the later go before the earlier. */
+/**
+ * Ink and backing by state, as `inkIn` and `backingIn` have it; the later go before the earlier. An element's own base is
+ * kept in `--hr-own` and `--hr-plate`: that of the page one is on, or that at rest.
+ */
 function statesCss(
   { pressed, focused, open, backing }: ReturnType<typeof dressedStates>,
   hasLinks: boolean,
 ): string {
-  const plated = '.hr-link:not(.hr-out), .hr-label:not(.hr-out), .hr-action';
-  const back = (state: string, property: string) =>
-    backing ? rule(`:is(${plated})${state}::before`, `background: ${property}`) : '';
+  const links = `:is(.hr-link, ${ACTING})`;
+  const plated = ':is(.hr-link:not(.hr-out), .hr-label:not(.hr-out), .hr-action)';
   const rest = 'var(--hr-plate-rest, transparent)';
-  const hovered = `var(--hr-plate-hover, ${rest})`;
+  const hovered = 'var(--hr-plate-hover, var(--hr-plate))';
+  /** Puts a ground under what is in a state. */
+  const plate = (selector: string, value: string) =>
+    backing ? rule(`${selector}::before`, `background: ${value}`) : '';
+  const height = `min(var(--hr-plate-height, ${px(PLAIN.backing.height)}), var(--hr-plate-most))`;
+  const reach = `var(--hr-plate-reach, ${px(PLAIN.backing.reach)})`;
   return [
     backing
-      ? rule(`:is(${plated})`, 'isolation: isolate') +
-        rule('.hr-action', 'position: relative') +
+      ? rule(plated, 'position: relative', `--hr-plate: ${rest}`) +
         rule(
-          `:is(${plated})::before`,
+          `${plated}::before`,
           'content: ""',
           'position: absolute',
           'z-index: -1',
-          `inset: calc((100% - var(--hr-plate-height, ${px(PLAIN.backing.height)})) / 2) calc(-1 * var(--hr-plate-reach, ${px(PLAIN.backing.reach)}))`,
+          `inset: calc((100% - ${height}) / 2) calc(-1 * ${reach})`,
           `border-radius: var(--hr-plate-radius, ${px(PLAIN.backing.radius)})`,
-          `background: ${rest}`,
+          'background: var(--hr-plate)',
           `transition: background-color ${INK_TIME}`,
         )
       : '',
-    hasLinks ? rule('.hr-link[aria-current]', 'color: var(--hr-current)') : '',
-    backing ? rule('.hr-link[aria-current]::before', `background: var(--hr-plate-current, ${rest})`) : '',
-    open
-      ? rule(`${OPEN} > :is(.hr-link, .hr-label, .hr-opener)`, 'color: var(--hr-open, var(--hr-link))') +
-        (backing ? rule(`${OPEN} > :is(${plated})::before`, `background: var(--hr-plate-open, ${rest})`) : '')
+    hasLinks
+      ? rule(
+          '.hr-link[aria-current]',
+          '--hr-own: var(--hr-current)',
+          backing && `--hr-plate: var(--hr-plate-current, ${rest})`,
+        )
       : '',
-    rule(`:is(.hr-link, ${ACTING}):hover`, 'color: var(--hr-hover)'),
-    back(':is(a, button):hover', hovered),
-    focused ? rule(`:is(.hr-link, ${ACTING}):focus-visible`, 'color: var(--hr-focused, var(--hr-link))') : '',
-    back(':focus-visible', `var(--hr-plate-focused, ${rest})`),
-    pressed ? rule(`:is(.hr-link, ${ACTING}):active`, 'color: var(--hr-pressed, var(--hr-hover))') : '',
-    back(':is(a, button):active', `var(--hr-plate-pressed, ${hovered})`),
+    open
+      ? rule(`${OPEN} > :is(.hr-link, .hr-label, .hr-opener)`, 'color: var(--hr-open, var(--hr-own))') +
+        plate(`${OPEN} > ${plated}`, 'var(--hr-plate-open, var(--hr-plate))')
+      : '',
+    focused ? rule(`${links}:focus-visible`, 'color: var(--hr-focused, var(--hr-own))') : '',
+    plate(`${plated}:focus-visible`, 'var(--hr-plate-focused, var(--hr-plate))'),
+    rule(`${links}:hover`, 'color: var(--hr-hover)'),
+    plate(`${plated}:is(a, button):hover`, hovered),
+    pressed ? rule(`${links}:active`, 'color: var(--hr-pressed, var(--hr-hover))') : '',
+    plate(`${plated}:is(a, button):active`, `var(--hr-plate-pressed, ${hovered})`),
   ].join('');
 }
 
-/** The focus ring. What stands on a ground of its own has its ring on the header: it takes the links' ink. */
+/**
+ * The focus ring, as `ringIn` has it: of its own colour, or of the ink that is worn with the keyboard on it. What stands on
+ * a ground of its own has its ring on the header: it takes the links' ink.
+ */
 function ringCss(hasButton: boolean): string {
-  const ring = `outline: ${px(RING.thickness)} solid var(--hr-ring, currentcolor)`;
   return [
-    rule('.hr a:focus-visible, .hr button:focus-visible', ring, `outline-offset: ${px(RING.offset)}`),
-    rule('.hr-menu > li > .hr-out:focus-visible', 'outline-color: inherit'),
-    rule('.hr :is(.hr-drop, .hr-panel) :focus-visible', 'outline-color: currentcolor'),
-    hasButton
-      ? rule('.hr-rail .hr-button:focus-visible', 'outline-color: var(--hr-ring, var(--hr-link))')
-      : '',
+    rule(
+      '.hr :is(a, button, input):focus-visible',
+      `outline: ${px(RING.thickness)} solid var(--hr-ring, var(--hr-focused, var(--hr-own)))`,
+      `outline-offset: ${px(RING.offset)}`,
+    ),
+    rule('.hr-item', '--hr-around: var(--hr-ring, var(--hr-link))'),
+    rule(
+      `.hr-menu > li > .hr-out:focus-visible${hasButton ? ', .hr-rail .hr-button:focus-visible' : ''}`,
+      'outline-color: var(--hr-around)',
+    ),
   ].join('');
 }

@@ -1,7 +1,14 @@
 import { cssColour } from '../../colour/rgb.ts';
-import { looksOf, originOf, resolveWorn, type ResolvedLook, type Wearer } from '../../header/look.ts';
+import {
+  looksOf,
+  originOf,
+  resolveWorn,
+  type Origin,
+  type ResolvedLook,
+  type Wearer,
+} from '../../header/look.ts';
 import { allPointed } from '../../header/pointed.ts';
-import { allMoments, itemsOf, momentsOf, type Header, type Look, type Moment } from '../../model/header.ts';
+import { formsOf, itemsOf, momentsOf, type Header, type Look, type Moment } from '../../model/header.ts';
 import { LOGO_VARIANTS } from '../../model/picture.ts';
 import { resolveColour, type ColourUse } from '../../model/palette.ts';
 import type { Site } from '../../model/site.ts';
@@ -44,12 +51,14 @@ interface Inherited {
   name: string;
   layer: 'ink' | 'cue' | 'backing' | 'textShadow';
   keys: readonly string[];
-  value: string;
+  /** None where nobody sets it and the rules that read it say what holds then. */
+  value: string | undefined;
   /** Left out where nobody sets it: the rules that read it say what holds then. */
   isOptional?: boolean;
 }
 
-const BACKING_STATES = ['rest', 'hover', 'pressed', 'focused', 'current', 'open'] as const;
+/** States that a link's backing can be set for. */
+export const BACKING_STATES = ['rest', 'hover', 'pressed', 'focused', 'current', 'open'] as const;
 const INKS = ['link', 'hover', 'current', 'pressed', 'focused', 'open', 'ring'] as const;
 /** Inks that follow others where nobody sets them. */
 const OPTIONAL_INKS: readonly string[] = ['pressed', 'focused', 'open', 'ring'];
@@ -60,7 +69,8 @@ function inheritedOf(site: Site, look: ResolvedLook, shadows: boolean): Inherite
   const { ink, cue, backing, textShadow } = look;
   const inks = INKS.map((key): Inherited => {
     const isOptional = OPTIONAL_INKS.includes(key);
-    const value = colour(ink[key] ?? ink.link);
+    const use = ink[key];
+    const value = use && colour(use);
     return { name: `--hr-${key}`, layer: 'ink', keys: [key], value, isOptional };
   });
   const variants = LOGO_VARIANTS.map((variant): Inherited => ({
@@ -69,7 +79,12 @@ function inheritedOf(site: Site, look: ResolvedLook, shadows: boolean): Inherite
     keys: ['logo'],
     value: ink.logo === variant ? '1' : '0',
   }));
-  const optional = (layer: 'cue' | 'backing', key: string, name: string, value: string): Inherited => ({
+  const optional = (
+    layer: 'cue' | 'backing',
+    key: string,
+    name: string,
+    value: string | undefined,
+  ): Inherited => ({
     name,
     layer,
     keys: [key],
@@ -84,7 +99,12 @@ function inheritedOf(site: Site, look: ResolvedLook, shadows: boolean): Inherite
     optional('cue', 'offset', '--hr-line-at', px(cue.offset)),
     optional('cue', 'share', '--hr-line-share', `${cue.share}%`),
     ...BACKING_STATES.map((key) =>
-      optional('backing', key, `--hr-plate-${key}`, colour(backing[key].colour, backing[key].opacity)),
+      optional(
+        'backing',
+        key,
+        `--hr-plate-${key}`,
+        backing[key] && colour(backing[key].colour, backing[key].opacity),
+      ),
     ),
     optional('backing', 'reach', '--hr-plate-reach', px(backing.reach)),
     optional('backing', 'height', '--hr-plate-height', px(backing.height)),
@@ -102,6 +122,9 @@ function inheritedOf(site: Site, look: ResolvedLook, shadows: boolean): Inherite
   ];
 }
 
+/** Where a value comes from that a part does not set itself, at this moment or one before. */
+const AROUND: readonly Origin[] = ['rail', 'header', 'default'];
+
 /** What passes down from a wearer at a moment: of a part, what it sets itself; of the header, all but what nobody sets. */
 function inheritedProperties(
   site: Site,
@@ -111,14 +134,16 @@ function inheritedProperties(
   all?: ReadonlySet<string>,
 ): Properties {
   const isPart = wearer.rail !== undefined;
-  return inheritedOf(site, resolveWorn(site, wearer, moment), shadows)
-    .filter(({ name, layer, keys, isOptional }) => {
-      if (all?.has(name)) return true;
+  return inheritedOf(site, resolveWorn(site, wearer, moment), shadows).flatMap(
+    ({ name, layer, keys, value, isOptional }): Properties => {
+      if (value === undefined) return [];
       const origins = keys.map((key) => originOf(site, wearer, moment, layer, key as never));
-      if (isPart) return origins.some((origin) => origin === 'own' || origin === 'pairing');
-      return !isOptional || origins.some((origin) => origin !== 'default');
-    })
-    .map(({ name, value }) => [name, value]);
+      const isTold = isPart
+        ? origins.some((origin) => !AROUND.includes(origin))
+        : !isOptional || origins.some((origin) => origin !== 'default');
+      return isTold || all?.has(name) ? [[name, value]] : [];
+    },
+  );
 }
 
 /** States that links are dressed for beyond rest, hover and current page, anywhere in a header. */
@@ -130,7 +155,7 @@ export function dressedStates(header: Header): {
 } {
   const sets = (test: (look: Look) => boolean) =>
     wearersOf(header).some((wearer) =>
-      allMoments(header).some((moment) => {
+      formsOf(header).some((moment) => {
         const part = wearer.item ?? wearer.rail ?? header;
         return 'looks' in part && test(part.looks?.[moment] ?? {});
       }),
@@ -244,28 +269,30 @@ export function looksCss(site: Site, header: Header): string {
   const later = `.hr[data-moment="${moments[1]}"]`;
   const rules = wearersOf(header).map((wearer, i) => {
     const { self } = wearer;
-    /** What differs from other values, where the header is as `at` says. */
-    const differing = (at: string, properties: Properties, from: Properties) => {
-      const known = new Map(from);
-      const changed = properties.filter(([key, value]) => known.get(key) !== value);
-      return changed.length > 0 ? rule(self === '.hr' ? at : `${at} ${self}`, ...declare(changed)) : '';
+    /** What differs from values that hold already, the later of which go before the earlier. */
+    const differing = (properties: Properties, ...from: Properties[]) => {
+      const known = new Map(from.flat());
+      return properties.filter(([key, value]) => known.get(key) !== value);
     };
+    const when = (at: string, changed: Properties) =>
+      changed.length > 0 ? rule(self === '.hr' ? at : `${at} ${self}`, ...declare(changed)) : '';
     const own = values((moment, all) => propertiesOf(site, wearer, moment, shadows, wearer, all), moments);
     const stops = wearer.item ? [] : stopTransitions(site, wearer);
-    const base = [...declare(own.base), ...(stops.length > 0 ? [`transition: ${stops.join(', ')}`] : [])];
-    const rules = [base.length > 0 ? rule(self, ...base) : '', differing(later, own.later, own.base)];
+    const rules = [
+      own.base.length > 0 ? rule(self, ...declare(own.base)) : '',
+      stops.length > 0 ? rule(self, `transition: ${stops.join(', ')}`) : '',
+      when(later, differing(own.later, own.base)),
+    ];
     if (pointed.size > 0) {
       const over = values(
         (moment, all) => propertiesOf(site, pointed.get(moment)![i]!, moment, shadows, wearer, all),
         moments,
       );
+      const changed = differing(over.base, own.base);
       rules.push(
-        differing(`.hr${POINTED}`, over.base, own.base),
-        differing(
-          `${later}${POINTED}`,
-          over.later,
-          byScroll ? [...own.base, ...own.later, ...over.base] : [...own.base, ...own.later],
-        ),
+        when(`.hr${POINTED}`, changed),
+        // What the pointer changes at the top goes before what the later moment sets.
+        when(`${later}${POINTED}`, differing(over.later, own.base, own.later, changed)),
       );
     }
     return rules.join('');

@@ -7,21 +7,24 @@ import { resolveColour, type ColourUse } from '../../model/palette.ts';
 import type { Site } from '../../model/site.ts';
 import { px, rule } from '../text.ts';
 import { typeCss } from '../typeCss.ts';
-import { subCss } from './dropDowns.ts';
+import type { Addresses } from '../addresses.ts';
+import { panelInks, subCss } from './dropDowns.ts';
 
 /** The folded menu: a dialog, so that the browser itself keeps the focus inside and gives it back. */
-export function panelCss(site: Site, header: Header): string {
+export function panelCss(site: Site, header: Header, to: Pick<Addresses, 'picture' | 'sizes'>): string {
   if (!folds(header)) return '';
   const colour = (use: ColourUse) => cssColour(resolveColour(site.palette, use));
   const { edge, share, size, row, panel } = foldOf(header);
   const isSide = edge === 'start' || edge === 'end';
   const extent = isSide ? 'width' : 'height';
-  const least = { start: '0 auto 0 0', end: '0 0 0 auto', top: '0 0 auto', bottom: 'auto 0 0' };
+  const block = { start: '0', end: '0', top: '0 auto', bottom: 'auto 0' };
+  const inline = { start: '0 auto', end: 'auto 0', top: '0', bottom: '0' };
   return [
     rule(
       '.hr-panel',
       'position: fixed',
-      `inset: ${least[edge]}`,
+      `inset-block: ${block[edge]}`,
+      `inset-inline: ${inline[edge]}`,
       'box-sizing: border-box',
       isSide ? 'height: 100dvh' : 'width: 100%',
       share === undefined ? `${extent}: fit-content` : `${extent}: ${isSide ? `${share}vw` : `${share}dvh`}`,
@@ -36,31 +39,39 @@ export function panelCss(site: Site, header: Header): string {
       // The header itself lets the pointer through beside its bar.
       'pointer-events: auto',
       `background: ${colour(header.panel.fill)}`,
-      `color: ${colour(header.panel.ink)}`,
+      ...panelInks(site, header),
     ),
-    rule('.hr-panel::backdrop', 'background: rgb(0 0 0 / 0.4)'),
+    rule('.hr-panel::backdrop', 'background: rgb(0 0 0 / 0.4)', 'backdrop-filter: none'),
     rule(
       '.hr-close',
       'display: grid',
       'place-items: center',
       `width: ${px(MENU_BUTTON)}`,
       `height: ${px(MENU_BUTTON)}`,
-      'margin: 8px 8px 0 auto',
+      'margin: 8px 8px 0',
+      'margin-inline-start: auto',
       'padding: 0',
       'border: 0',
       'background: none',
       'color: inherit',
       'cursor: pointer',
     ),
-    rule('.hr-panel ul ul', 'padding-left: 20px'),
+    rule('.hr-close > .hr-icon', 'width: 22px', 'height: 22px'),
+    rule('.hr-panel ul ul', 'padding-inline-start: 20px'),
     rule('.hr-panel > .hr-button', 'width: fit-content', 'margin: 16px 16px 0'),
-    rule('.hr-panel > .hr-iconset', '--hr-link: currentcolor', 'padding: 8px 12px'),
-    rule('.hr-panel .hr-action', 'color: inherit'),
+    rule('.hr-panel > .hr-iconset', 'padding: 8px 12px'),
+    // What has no ground of its own there wears the menu's ink in every state.
+    rule(
+      '.hr-panel :is(.hr-close, .hr-button, .hr-action)',
+      '--hr-hover: var(--hr-link)',
+      '--hr-pressed: initial',
+      '--hr-focused: initial',
+    ),
     ...headerItems(header)
       .filter(({ id, kind }) => panel.includes(id) && (kind === 'button' || kind === 'icons'))
       .flatMap((item) =>
         kindOf(item)
-          .css(site, item.kind === 'icons' ? { ...item, size: 24 } : item, `.hr-in-${item.id}`)
+          .css(site, item.kind === 'icons' ? { ...item, size: 24 } : item, `.hr-in-${item.id}`, to)
           .map(([selector, ...declarations]) => rule(selector, ...declarations)),
       ),
     headerItems(header).some(({ kind }) => kind === 'menu' || kind === 'search') ? '' : subCss(site, header),

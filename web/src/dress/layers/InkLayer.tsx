@@ -1,4 +1,5 @@
 import { ToggleButton, ToggleButtonGroup } from '@mui/material';
+import { inkIn, ringIn } from '@hatrail/core/header/states';
 import { headerItems } from '@hatrail/core/model/header';
 import type { LogoVariant } from '@hatrail/core/model/picture';
 import type { Row } from '@hatrail/core/sweep/prove';
@@ -50,7 +51,7 @@ export function InkLayer({ rows }: { rows: readonly Row[] }) {
             <ColourField
               label={label}
               palette={site.palette}
-              use={look.ink[name]}
+              use={inkIn(look, state)}
               onChange={(use) => setLook(wearer, moment, 'ink', name, use)}
             />
           </Value>
@@ -59,7 +60,7 @@ export function InkLayer({ rows }: { rows: readonly Row[] }) {
         <ColourField
           label="Focus ring"
           palette={site.palette}
-          use={look.ink.ring ?? look.ink.focused}
+          use={ringIn(look, false, false)}
           onChange={(use) => setLook(wearer, moment, 'ink', 'ring', use)}
         />
       </Value>

@@ -1,7 +1,7 @@
 import { WEIGHTS } from '@hatrail/core/model/type';
 import { useEditor } from '../../editor/store.ts';
 import type { Row } from '@hatrail/core/sweep/prove';
-import { LINK_STATES, type LinkState } from '@hatrail/core/sweep/targets';
+import { LINK_STATES, backingIn, type LinkState } from '@hatrail/core/header/states';
 import { ColourField } from '../../parts/ColourField.tsx';
 import { PercentSlider } from '../../parts/PercentSlider.tsx';
 import { VerdictText } from '../../parts/Verdict.tsx';
@@ -81,7 +81,7 @@ export function BackingLayer({ rows }: { rows: readonly Row[] }) {
   return (
     <>
       {LINK_STATES.map((state) => {
-        const worn = look.backing[state];
+        const worn = backingIn(look, state);
         const label = capital(STATE_NAMES[state]);
         const set = (change: Partial<typeof worn>) =>
           setLook(wearer, moment, 'backing', state, { ...worn, ...change });

@@ -1,0 +1,42 @@
+/**
+ * The weight of the header's rules on a page that has rules of its own. Every selector is given that of two ids, by a
+ * negation that is always true (Selectors 4, section 17), so that no ordinary rule of a page reaches into the header,
+ * whether it comes before or after. Rules that only set custom properties keep a class's weight: they are the way in.
+ */
+export const WEIGHT = ':not(#_#_)';
+
+/** Parts of a selector list, at its own commas. */
+function partsOf(list: string): string[] {
+  const parts: string[] = [];
+  let [depth, from] = [0, 0];
+  for (let i = 0; i < list.length; i++) {
+    if (list[i] === '(') depth++;
+    else if (list[i] === ')') depth--;
+    else if (list[i] === ',' && depth === 0) {
+      parts.push(list.slice(from, i).trim());
+      from = i + 1;
+    }
+  }
+  return [...parts, list.slice(from).trim()];
+}
+
+/** A class alone could be anybody's: only a `header` is meant. */
+const named = (selector: string) => selector.replace(/\.hr(?![\w-])/g, 'header.hr');
+
+function weighted(selector: string): string {
+  const [tag = ''] = /^[a-z]*/.exec(selector)!;
+  return tag + WEIGHT + selector.slice(tag.length);
+}
+
+/** A style sheet of this folder with its weight; rules for `html` stay as light as they are. */
+export function weighed(css: string): string {
+  return css.replace(
+    /^( *)([^@ }][^{}]*) \{\n((?: .*\n)*?)\1\}$/gm,
+    (_, indent: string, list: string, body: string) => {
+      const selectors = named(list);
+      const isOpen = /^html\b/.test(list) || body.split('\n').every((line) => /^\s*(--|$)/.test(line));
+      const whole = isOpen ? selectors : partsOf(selectors).map(weighted).join(', ');
+      return `${indent}${whole} {\n${body}${indent}}`;
+    },
+  );
+}

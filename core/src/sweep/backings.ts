@@ -1,0 +1,166 @@
+import type { Rgba } from '../colour/rgb.ts';
+import { titleOf } from '../header/kinds/index.ts';
+import type { HeaderInk, HeaderLayout } from '../header/layout.ts';
+import type { ResolvedLook } from '../header/look.ts';
+import { backingIn, isPointedAt, type LinkState } from '../header/states.ts';
+import { headerItems, type Header } from '../model/header.ts';
+import type { Page } from '../model/page.ts';
+import { resolveColour } from '../model/palette.ts';
+import type { Site } from '../model/site.ts';
+import type { Box } from '../page/layout.ts';
+import type { Area } from '../stack/area.ts';
+import { meets } from '../stack/area.ts';
+import type { StackLayer } from '../stack/layers.ts';
+import { areaOf } from '../stack/worn.ts';
+import { isCurrentOn, statesOf } from './linkStates.ts';
+
+/**
+ * The grounds that items and links put behind themselves. The style sheet paints all of a rail's under all of its letters:
+ * first those of items, buttons and entries that stand out, as they follow one another, then the backings that looks give
+ * to links. So what lies behind an ink is every one of them that reaches it, whosoever it is and in whatever state that is.
+ */
+
+/** Something that is met in another state than at rest: what is judged itself, or something beside it. */
+export interface Situation {
+  /** What a visitor reads of it, where it is not what is judged. */
+  name?: string;
+  state: LinkState;
+  element?: string;
+  entry?: string | undefined;
+  item?: string | undefined;
+}
+
+/** A ground of one element. */
+interface Backing {
+  element?: string;
+  item: string | undefined;
+  name: string;
+  /** The states in which it is met; the first is the one it is in while nothing is done to it. */
+  states: LinkState[];
+  entry?: string | undefined;
+  layer(state: LinkState): StackLayer | undefined;
+}
+
+/** The element of an ink. */
+export function elementOf({ element, id }: HeaderInk): string {
+  return element ?? id;
+}
+
+/** The box of an ink's backing by look: never higher than its rail has room for. */
+export function plateBox(
+  { plate, plateMost = Infinity }: Pick<HeaderInk, 'plate' | 'plateMost'>,
+  { backing }: Pick<ResolvedLook, 'backing'>,
+): Box | undefined {
+  if (!plate) return undefined;
+  const height = Math.min(backing.height, plateMost);
+  return {
+    x: plate.x - backing.reach,
+    y: plate.y + (plate.height - height) / 2,
+    width: plate.width + 2 * backing.reach,
+    height,
+  };
+}
+
+function layerOf(colour: Rgba, box: Box, radius: number): StackLayer | undefined {
+  if (colour.a === 0) return undefined;
+  return {
+    name: 'backing',
+    owner: 'item',
+    blend: 'normal',
+    paint: { kind: 'even', colour },
+    box: { area: areaOf(box), above: radius, below: radius },
+  };
+}
+
+/** Grounds of a header's items and links, bottom first. */
+export function backingsOf(
+  site: Site,
+  header: Header,
+  layout: Pick<HeaderLayout, 'inks' | 'items'>,
+  page: Page,
+  lookOf: (ink: HeaderInk) => ResolvedLook,
+): Backing[] {
+  const own = new Map<string, Backing[]>();
+  const plates: Backing[] = [];
+  const known = new Set<string>();
+  for (const ink of layout.inks) {
+    const element = elementOf(ink);
+    if (known.has(element)) continue;
+    known.add(element);
+    const look = lookOf(ink);
+    const common = {
+      element,
+      item: ink.item,
+      entry: ink.entry,
+      name: ink.name,
+      states: statesOf(ink, look, page),
+    };
+    const { backing } = ink;
+    if (backing) {
+      const { rest, hover, pressed = hover, radius } = backing;
+      const layer = (state: LinkState) =>
+        layerOf(state === 'pressed' ? pressed : state === 'hover' ? hover : rest, ink.box, radius);
+      own.set(ink.item ?? '', [...(own.get(ink.item ?? '') ?? []), { ...common, layer }]);
+    }
+    const box = plateBox(ink, look);
+    if (!box) continue;
+    const isCurrent = isCurrentOn(ink, page);
+    const layer = (state: LinkState) => {
+      const { colour, opacity } = backingIn(look, state, isCurrent);
+      return layerOf({ ...resolveColour(site.palette, colour), a: opacity }, box, look.backing.radius);
+    };
+    plates.push({ ...common, layer });
+  }
+  const items = headerItems(header);
+  const grounds = layout.items.flatMap(({ id, box, backing }): Backing[] => {
+    const inside = own.get(id) ?? [];
+    if (!backing) return inside;
+    const item = items.find((candidate) => candidate.id === id);
+    const layer = (state: LinkState) =>
+      layerOf(isPointedAt(state) ? backing.hover : backing.rest, box, backing.radius);
+    const name = item ? titleOf(site, item) : id;
+    return [{ item: id, name, states: ['rest', 'hover'], layer }, ...inside];
+  });
+  return [...grounds, ...plates];
+}
+
+/** The state that an element is in while some are in states of their own. */
+function stateAmong({ element, item, entry, states }: Backing, met: readonly Situation[]): LinkState {
+  for (const { state, ...at } of met) {
+    const isIt =
+      element === undefined
+        ? at.item === item && isPointedAt(state)
+        : at.element === element || (state === 'open' && entry !== undefined && at.entry === entry);
+    if (isIt) return state;
+  }
+  return states[0]!;
+}
+
+/** The layers of the grounds that reach an area, bottom first. */
+export function backingLayers(all: readonly Backing[], area: Area, met: readonly Situation[]): StackLayer[] {
+  return all.flatMap((each) => {
+    const layer = each.layer(stateAmong(each, met));
+    return layer?.box && meets(layer.box.area, area) ? [layer] : [];
+  });
+}
+
+/**
+ * What can happen beside something that is judged and change what lies behind it: each element whose ground reaches it, in
+ * each of its other states. Of those that come to the same only the first is told.
+ * @param self what is judged, in its state
+ */
+export function besidesOf(all: readonly Backing[], area: Area, self: Situation): Situation[] {
+  const known = new Set([JSON.stringify(backingLayers(all, area, [self]))]);
+  const found: Situation[] = [];
+  for (const each of all) {
+    const { element, item, entry, name } = each;
+    for (const state of each.states.slice(1)) {
+      const beside: Situation = { name, state, ...(element !== undefined && { element }), entry, item };
+      const sight = JSON.stringify(backingLayers(all, area, [beside, self]));
+      if (known.has(sight)) continue;
+      known.add(sight);
+      found.push(beside);
+    }
+  }
+  return found;
+}
