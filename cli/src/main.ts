@@ -3,9 +3,10 @@ import { MOMENT_NAMES } from '@hatrail/core/model/header';
 import { BadInput } from '@hatrail/core/model/check';
 import { siteFiles } from '@hatrail/core/output/files';
 import type { Row, SweptRow } from '@hatrail/core/sweep/prove';
-import { GREATEST_WIDTH, LEAST_WIDTH } from '@hatrail/core/sweep/widths';
+import { STATE_NAMES, stateWords } from '@hatrail/core/header/stateNames';
+import { GREATEST_WIDTH, LEAST_WIDTH, STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
 import { shippedFiles, writeFiles } from './export.ts';
-import { proveSite } from './prove.ts';
+import { provePanels, proveSite } from './prove.ts';
 import { loadSite } from './siteFile.ts';
 import { skiaMeasure } from './skia.ts';
 
@@ -17,6 +18,10 @@ const USAGE = `Use:
 /** Runs one command; gives its exit code: 0, or 1 where something is lost. */
 async function run(args: string[]): Promise<number> {
   const { values, positionals } = readArgs(args);
+  if (values.help || args.length === 0) {
+    console.log(USAGE);
+    return 0;
+  }
   const [command, file] = positionals;
   if (!command || !file || positionals.length > 2) throw new BadInput(USAGE);
   switch (command) {
@@ -41,6 +46,7 @@ interface Options {
   width?: string;
   json?: boolean;
   out?: string;
+  help?: boolean;
 }
 
 function readArgs(args: string[]): { values: Options; positionals: string[] } {
@@ -53,6 +59,7 @@ function readArgs(args: string[]): { values: Options; positionals: string[] } {
         width: { type: 'string' },
         json: { type: 'boolean' },
         out: { type: 'string' },
+        help: { type: 'boolean', short: 'h' },
       },
     });
   } catch (error) {
@@ -72,35 +79,57 @@ async function prove(file: string, { page: path, width: asked, json }: Options):
     throw new BadInput(`“${asked}” is no width: give whole pixels from ${LEAST_WIDTH} to ${GREATEST_WIDTH}.`);
   }
   const rows: Row[] = [];
-  for await (const row of proveSite(loaded, pages, width === undefined ? undefined : [width]))
-    rows.push(plain(row));
-  if (json) console.log(JSON.stringify({ rows }, null, 2));
-  else printRows(rows);
-  return rows.some((row) => row.verdict === 'lost') ? 1 : 0;
+  const widths = width === undefined ? STANDARD_WIDTHS : [width];
+  for await (const row of proveSite(loaded, pages, widths)) rows.push(plain(row));
+  const panels = provePanels(loaded, pages, widths);
+  if (json) console.log(JSON.stringify({ rows, panels, widths }, null, 2));
+  else printRows(rows, panels, widths);
+  return [...rows, ...panels].some(({ verdict }) => verdict === 'lost') ? 1 : 0;
 }
 
 function plain({ contrasts: _, ...row }: SweptRow): Row {
   return row;
 }
 
-function printRows(rows: Row[]): void {
+type Panels = ReturnType<typeof provePanels>;
+
+function printRows(rows: Row[], panels: Panels, widths: readonly number[]): void {
   const bad = rows.filter((row) => row.verdict !== 'clear');
   for (const row of bad.sort((a, b) => a.worst / a.needed - b.worst / b.needed)) {
-    const state = row.state === 'rest' || row.part === 'ring' ? '' : `, ${row.state}`;
+    const state = stateWords(row);
     console.log(
       `${row.verdict}: ${row.item}${state}, ${MOMENT_NAMES[row.moment]}: ${row.worst.toFixed(2)} where ${row.needed} is needed, ` +
         `${row.scroll} px down ${row.page} at ${row.width}`,
     );
   }
-  const count = (verdict: string) => rows.filter((row) => row.verdict === verdict).length;
-  console.log(`${count('lost')} lost, ${count('strained')} strained, ${count('clear')} clear`);
+  for (const { where, what, name, state, contrast, needed, verdict } of panels) {
+    if (verdict === 'clear') continue;
+    const said = what === 'focus ring' ? what : `${name ?? what}, ${STATE_NAMES[state]}`;
+    console.log(`${verdict}: ${where}, ${said}: ${contrast.toFixed(2)} where ${needed} is needed`);
+  }
+  const all = [...rows, ...panels];
+  const count = (verdict: string) => all.filter((row) => row.verdict === verdict).length;
+  console.log(
+    `${count('lost')} lost, ${count('strained')} strained, ${count('clear')} clear, at ${widths.join(', ')} px`,
+  );
 }
 
 async function exportSite(file: string, out: string | undefined): Promise<number> {
   if (!out) throw new BadInput(`Say where to: --out DIR.\n${USAGE}`);
   const { site, read } = await loadSite(file);
   const files = await shippedFiles(site, siteFiles(site, skiaMeasure()), read);
-  await writeFiles(out, files);
+  await writeFiles(out, files).catch((error: NodeJS.ErrnoException) => {
+    const why = {
+      EACCES: 'nothing may be written there',
+      ENOTDIR: 'it is a file',
+      EEXIST: 'it is a file',
+      ENOSPC: 'the disk is full',
+      EROFS: 'nothing can be written there',
+    };
+    throw new BadInput(
+      `Cannot write to ${out}: ${why[error.code as keyof typeof why] ?? error.message}. Give another folder.`,
+    );
+  });
   console.log(`${files.length} files written to ${out}.`);
   return 0;
 }

@@ -1,6 +1,7 @@
 import type { Page } from '@hatrail/core/model/page';
 import { headerFor } from '@hatrail/core/output/files';
 import { shippedSizes } from '@hatrail/core/output/sizes';
+import { judgePanelAt, type PanelVerdict } from '@hatrail/core/sweep/panel';
 import { proveScene, type SweptRow } from '@hatrail/core/sweep/prove';
 import { layoutScene } from '@hatrail/core/sweep/scene';
 import { STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
@@ -22,4 +23,17 @@ export async function* proveSite(
       yield* proveScene(scene, skiaRaster(site, scene.laid, pictures), draw);
     }
   }
+}
+
+/** The verdicts on drop-downs and folded menus, of the headers that hang on some pages, at some widths. */
+export function provePanels(
+  { site }: Pick<LoadedSite, 'site'>,
+  pages: readonly Page[] = site.pages,
+  widths: readonly number[] = STANDARD_WIDTHS,
+): (PanelVerdict & { header: string })[] {
+  const measure = skiaMeasure();
+  const headers = new Set(pages.map((page) => headerFor(site, page)));
+  return [...headers].flatMap((header) =>
+    judgePanelAt(site, header, widths, measure).map((verdict) => ({ ...verdict, header: header.id })),
+  );
 }

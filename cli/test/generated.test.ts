@@ -13,7 +13,7 @@ import { HEADER_JS } from '@hatrail/core/output/headerJs';
 import { shippedSizes } from '@hatrail/core/output/sizes';
 import { BANDS_JS } from '@hatrail/core/output/turning';
 import { readAt } from '@hatrail/core/sweep/exact';
-import { proveScene, sceneTargets, type SweptRow } from '@hatrail/core/sweep/prove';
+import { spotKey, spotOf, proveScene, sceneTargets, type SweptRow } from '@hatrail/core/sweep/prove';
 import { behindAt, layoutScene, momentAt, spanOfInk, type Scene } from '@hatrail/core/sweep/scene';
 import { rasterAt } from '@hatrail/core/sweep/turns';
 import { verdictOf } from '@hatrail/core/sweep/verdict';
@@ -56,13 +56,7 @@ describe('the sweep of a whole scene', () => {
       for (const target of sceneTargets(scene, moment, draw, scroll)) {
         if (!spanOfInk(target.ink, { from: scroll, to: scroll })) continue;
         const found = rows
-          .filter(
-            (row) =>
-              row.moment === moment &&
-              row.itemId === target.ink.id &&
-              row.state === target.state &&
-              row.part === target.part,
-          )
+          .filter((row) => row.moment === moment && spotKey(row) === spotKey(spotOf(target)))
           .map((row) => sweptAt(row, scroll))
           .filter((contrast) => contrast !== undefined);
         // A header that has left is not met; one that is met is swept once.

@@ -2,7 +2,8 @@ import { describe, expect, test } from 'vitest';
 import type { Header, Manner } from '../src/model/header.ts';
 import { rootAddresses } from '../src/output/addresses.ts';
 import { headerCss } from '../src/output/headerCss.ts';
-import { header, measure, site } from './made.ts';
+import { headerHtml } from '../src/output/headerHtml.ts';
+import { header, measure, site, light } from './made.ts';
 
 /** What the style sheet says for those who come without the script, without motion, in forced colours, or on paper. */
 
@@ -12,7 +13,7 @@ const dressed = (manner: Partial<Manner> = {}, change: Partial<Header> = {}): He
   manner: { ...header.manner, ...manner },
 });
 const cssOf = (of: Header, whole = site) =>
-  headerCss({ ...whole, headers: [of] }, of, measure, rootAddresses({ ...whole, headers: [of] }));
+  light(headerCss({ ...whole, headers: [of] }, of, measure, rootAddresses({ ...whole, headers: [of] })));
 
 /** The rules within an at-rule, as far as its own closing brace. */
 function within(css: string, opening: string): string {
@@ -46,15 +47,17 @@ describe('without the script', () => {
   });
   test('what only the script can open is not there, and menus open under the pointer and the keyboard', () => {
     const css = noScript(header);
-    expect(rulesOf(css, '.hr-opener, .hr .hr-toggle, .hr-close')).toBe('display: none;');
-    expect(css).toMatch(/li:hover \.hr-drop, \.hr-menu li:focus-within \.hr-drop \{\s*display: block/);
+    expect(rulesOf(css, '.hr .hr-opener')).toBe('display: none;');
+    expect(rulesOf(css, ':is(.hr-menu li, .hr-find):is(:hover, :focus-within) .hr-drop')).toBe(
+      'display: block;',
+    );
   });
-  test('where the header folds, its menu stands open below it', () => {
-    const css = noScript(header);
-    expect(within(css, '@container hr (width < 292px)')).toContain('position: static');
-    // Nothing folds: nothing is opened.
-    const [rail] = header.rails;
-    expect(noScript(dressed({}, { rails: [{ ...rail!, end: [] }] }))).not.toContain('.hr-panel');
+  test('where the header folds, its menu button opens and closes the menu by itself', () => {
+    const html = headerHtml(site, header, rootAddresses(site));
+    const id = /<dialog class="hr-panel" id="([^"]+)" popover/.exec(html)![1];
+    expect(html).toMatch(new RegExp(`hr-toggle"[^>]* popovertarget="${id}"`));
+    expect(html).toMatch(new RegExp(`hr-close"[^>]* popovertarget="${id}" popovertargetaction="hide"`));
+    expect(rulesOf(noScript(header), '.hr .hr-toggle')).toBeUndefined();
   });
 });
 
@@ -84,8 +87,8 @@ test('in forced colours the header has the system’s ground, and lines and icon
   ] as const) {
     expect(rulesOf(css, selector), selector).toContain(ink);
   }
-  // A logo is not recoloured: what is behind it is its own look's fill.
-  expect(rulesOf(css, '.hr-logo')).toContain('forced-color-adjust: none');
+  // A logo is not recoloured: behind it is what its variant is for.
+  expect(rulesOf(css, '.hr-logo')).toContain('background: #000; forced-color-adjust: none');
 });
 
 describe('on paper', () => {
@@ -94,7 +97,7 @@ describe('on paper', () => {
     for (const manner of [{}, { onScroll: 'bottom' }, { onScroll: 'returns' }] as Partial<Manner>[]) {
       const css = paper(dressed(manner));
       expect(rulesOf(css, '.hr')).toBe('position: relative; inset: auto;');
-      expect(rulesOf(css, '.hr :is(a, span)')).toContain('color: #000');
+      expect(rulesOf(css, '.hr .hr-rail :is(a, span)')).toContain('color: #000');
       expect(rulesOf(css, '.hr-bar')).toContain('background: none');
     }
   });

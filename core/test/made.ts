@@ -4,6 +4,7 @@ import type { Site } from '../src/model/site.ts';
 import type { Drawing, LogoPixels } from '../src/stack/drawing.ts';
 import type { Raster } from '../src/stack/ground.ts';
 import type { Rgb } from '../src/colour/rgb.ts';
+import { WEIGHT } from '../src/output/css/weight.ts';
 
 /** Made-up text metrics: every letter half an em wide, so that widths can be worked out by hand. */
 export const measure: Measure = {
@@ -145,3 +146,8 @@ export const run = (advance: number, left = 100.4) => ({
   descent: 4.6,
   letterEdges: [advance],
 });
+
+/** A header's style sheet without what gives its rules their weight: what they say. */
+export function light(css: string): string {
+  return css.replaceAll(WEIGHT, '').replaceAll('header.hr', '.hr');
+}

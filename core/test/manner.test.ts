@@ -8,7 +8,7 @@ import { rootAddresses } from '../src/output/addresses.ts';
 import { groundKind } from '../src/page/groundKind.ts';
 import { proveScene } from '../src/sweep/prove.ts';
 import { headerRow, layoutScene, momentAt, spansOf } from '../src/sweep/scene.ts';
-import { header, measure, noDrawing, raster, site } from './made.ts';
+import { header, measure, noDrawing, raster, site, light } from './made.ts';
 
 /** The plain site, 500 wide in a window 400 high: a dark band 500 high, a light one 1500 high, a header 60 high. */
 
@@ -138,7 +138,7 @@ describe('smaller after scrolling', () => {
     expect(layoutHeader(site, follows, 500, measure, 'scrolled').height).toBe(60);
   });
   test('in the style sheet nothing is laid out anew: rails move up, layers lose their lower end', () => {
-    const css = headerCss(site, behaving({ smaller: 20 }), measure, rootAddresses(site));
+    const css = light(headerCss(site, behaving({ smaller: 20 }), measure, rootAddresses(site)));
     expect(css).toContain('.hr[data-moment="scrolled"] .hr-rail-1 {\n  translate: 0 -8px;');
     expect(css).toContain('.hr[data-moment="scrolled"] .hr-bar {\n  --hr-less: 16px;');
   });
@@ -147,7 +147,7 @@ describe('smaller after scrolling', () => {
 describe('the change', () => {
   test('has its easing, and the inks a time of their own', () => {
     const slow = behaving({ duration: 300, easing: 'linear', ink: { delay: 50, duration: 100 } });
-    const css = headerCss(site, slow, measure, rootAddresses(site));
+    const css = light(headerCss(site, slow, measure, rootAddresses(site)));
     expect(css).toContain('--hr-time: 300ms linear;\n  --hr-ink-time: 100ms linear 50ms;');
   });
 });

@@ -64,7 +64,7 @@ describe('the style sheet', () => {
     expect(new RegExp(`\\.hr \\{[^}]*position: ${position};`).test(css)).toBe(true);
     expect(css.includes('scroll-padding-top: 60px')).toBe(onScroll === 'stays');
   });
-  test('with every layer and state of three moments on header, rail and item, it travels in less than 6 KB', () => {
+  test('with every layer and state of three moments on header, rail and item, it travels with the script in less than 7 KB', () => {
     const colour = { swatch: 'night' };
     const stops = [0, 50, 100].map((at) => ({ at, colour, opacity: at / 100 }));
     const tint = { colour, opacity: 0.5 };
@@ -142,14 +142,14 @@ describe('the style sheet', () => {
       },
     };
     const css = headerCss({ ...site, headers: [rich] }, rich, measure, to);
-    expect(gzipSync(css).length + gzipSync(HEADER_JS).length).toBeLessThan(6144);
+    expect(gzipSync(css).length + gzipSync(HEADER_JS).length).toBeLessThan(7168);
     // No value of a made-up look is lost on the way.
     for (const said of ['30px', 'multiply', 'ease-out', 'backdrop-filter', 'clip-path', 'mask-image'])
       expect(css).toContain(said);
   });
-  test('with the script it travels in less than 4.5 KB', () => {
+  test('with the script it travels in less than 5 KB', () => {
     expect(gzipSync(headerCss(site, header, measure, to)).length + gzipSync(HEADER_JS).length).toBeLessThan(
-      4608,
+      5120,
     );
   });
 });

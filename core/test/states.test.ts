@@ -3,12 +3,13 @@ import { contrastRatio } from '../src/colour/contrast.ts';
 import { layoutHeader } from '../src/header/layout.ts';
 import { cueBox } from '../src/sweep/linkStates.ts';
 import { resolveWorn } from '../src/header/look.ts';
+import { backingIn, inkIn, ringIn } from '../src/header/states.ts';
 import type { Header, Item, Look } from '../src/model/header.ts';
 import { rootAddresses } from '../src/output/addresses.ts';
 import { headerCss } from '../src/output/headerCss.ts';
 import { proveScene } from '../src/sweep/prove.ts';
 import { layoutScene } from '../src/sweep/scene.ts';
-import { header, measure, noDrawing, raster, site } from './made.ts';
+import { header, measure, noDrawing, raster, site, light } from './made.ts';
 
 /** States of links over a plain white page, so that every contrast is one of two colours. */
 
@@ -52,8 +53,19 @@ describe('states of links', () => {
       'top',
     );
     expect(look.ink.pressed).toEqual(ink.hover);
-    expect(look.backing.pressed).toEqual(look.backing.hover);
-    expect(look.backing.current).toEqual(look.backing.rest);
+    expect(backingIn(look, 'pressed')).toEqual(look.backing.hover);
+    expect(backingIn(look, 'current')).toEqual(look.backing.rest);
+  });
+  test('the link of the page one is on keeps its ink and backing where nothing else is said, in sight and ring', () => {
+    const current = { colour: { colour: '#0000ff' }, opacity: 1 };
+    const own = { ...ink, current: { colour: '#ff0000' } };
+    const look = resolveWorn(site, { header: dressed({ ink: own, backing: { current } }) }, 'top');
+    for (const state of ['open', 'focused'] as const) {
+      expect([inkIn(look, state, true), inkIn(look, state)]).toEqual([own.current, own.link]);
+      expect([backingIn(look, state, true), backingIn(look, state)]).toEqual([current, look.backing.rest]);
+    }
+    expect([backingIn(look, 'hover', true), inkIn(look, 'hover', true)]).toEqual([current, own.hover]);
+    expect([ringIn(look, true, false), ringIn(look, true, true)]).toEqual([own.current, own.link]);
   });
 });
 
@@ -80,8 +92,8 @@ test('a button has its own ink and fill at rest, hovered and pressed', () => {
   expect(told.rest).toBeCloseTo(21, 2);
   expect(told.hover).toBeCloseTo(1, 5);
   expect(told.pressed).toBeCloseTo(4.54, 2);
-  const css = headerCss({ ...site, headers: [of] }, of, measure, rootAddresses(site));
-  expect(css).toContain('.hr-item-book:active {\n  background: rgb(255 255 255);');
+  const css = light(headerCss({ ...site, headers: [of] }, of, measure, rootAddresses(site)));
+  expect(css).toContain('.hr-item-book:active {\n  --hr-ground: rgb(255 255 255);');
 });
 
 describe('lines and rings', () => {
@@ -106,11 +118,12 @@ describe('lines and rings', () => {
 });
 
 describe('in the style sheet', () => {
-  const cssOf = (look: Look) => headerCss(site, dressed(look), measure, rootAddresses(site));
+  const cssOf = (look: Look) => light(headerCss(site, dressed(look), measure, rootAddresses(site)));
   test('what nobody sets is not there', () => {
-    const css = cssOf({ ink });
-    for (const name of ['pressed', 'focused', 'plate', 'ring:', 'line-hover:'])
-      expect(css).not.toContain(`--hr-${name}`);
+    // The menu says of itself what it wears in each state.
+    const css = cssOf({ ink }).replace(/\.hr-drop \{[^}]*\}|\.hr-panel \{[^}]*\}/g, '');
+    for (const name of ['pressed', 'focused', 'plate', 'ring', 'line-hover'])
+      expect(css).not.toMatch(new RegExp(`--hr-${name}: rgb`));
   });
   test('what is set is a property of its wearer, and the rules read it', () => {
     const css = cssOf({
@@ -153,9 +166,9 @@ describe('an entry whose drop-down is open', () => {
     expect(statesIn(opening('/visit'), { ink })).not.toHaveProperty('one open');
     const of = dressed({ ink: { ...ink, open: { colour: '#aa1122' } } });
     const css = (header: Header) =>
-      headerCss(opening('/visit'), header, measure, rootAddresses(opening('/visit'), {}));
-    expect(css(of)).toContain('color: var(--hr-open, var(--hr-link))');
-    expect(css(dressed({ ink }))).not.toContain('--hr-open');
+      light(headerCss(opening('/visit'), header, measure, rootAddresses(opening('/visit'), {})));
+    expect(css(of)).toContain('color: var(--hr-open, var(--hr-own))');
+    expect(css(dressed({ ink }))).not.toContain('var(--hr-open');
   });
 });
 
@@ -194,7 +207,12 @@ describe('the link of the page one is on, in another weight', () => {
     if (link!.what.kind !== 'text') throw new Error('a link is text');
     expect([link!.what.run.left - link!.box.x, link!.current!.left - link!.box.x]).toEqual([9, 0]);
     // The line below takes the room, so that it does not move either.
-    const line = cueBox(link!, { cue: { hover: 2, current: 2, offset: 4, share: 50 } } as never, 'hover', false);
+    const line = cueBox(
+      link!,
+      { cue: { hover: 2, current: 2, offset: 4, share: 50 } } as never,
+      'hover',
+      false,
+    );
     expect(line).toMatchObject({ x: link!.box.x + 22.5, width: 45 });
   });
 });

@@ -11,7 +11,7 @@ import type { Header } from '../src/model/header.ts';
 import { leastFill, leastPercents } from '../src/remedy/leastFill.ts';
 import { proveScene } from '../src/sweep/prove.ts';
 import { cutByWay, layoutScene, wayAt } from '../src/sweep/scene.ts';
-import { header, measure, noDrawing, raster, site } from './made.ts';
+import { header, measure, noDrawing, raster, site, light } from './made.ts';
 
 const WHITE = { colour: '#ffffff' };
 const DARK_INK = { colour: '#15233b' };
@@ -117,7 +117,7 @@ describe('a change along with the scroll', () => {
 describe('the style sheet of one', () => {
   const to = (of: Header) =>
     relativeAddresses(site, '/', shippedSizes({ ...site, headers: [of] }, of, measure));
-  const cssOf = (of: Header) => headerCss({ ...site, headers: [of] }, of, measure, to(of));
+  const cssOf = (of: Header) => light(headerCss({ ...site, headers: [of] }, of, measure, to(of)));
   test('mixes what differs by the way that the script sets, and takes no time for it', () => {
     const css = cssOf(along());
     expect(css).toContain('--hr-link: color-mix(in srgb, rgb(255 255 255), rgb(21 35 59) var(--hr-share));');

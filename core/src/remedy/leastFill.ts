@@ -7,28 +7,25 @@ import { backdropPatch, groundOver, type Behind, type Raster } from '../stack/gr
 import type { Blur, Stack, StackLayer } from '../stack/layers.ts';
 import { turnedVeil } from '../stack/turnedVeil.ts';
 import { readGround } from '../sweep/exact.ts';
-import { sceneTargets, type Row } from '../sweep/prove.ts';
+import { sceneTargets, spotKey, spotOf, type Row, type Spot } from '../sweep/prove.ts';
 import { behindAt, momentAt, wayAt, type Scene } from '../sweep/scene.ts';
 import { rasterAt } from '../sweep/turns.ts';
-import type { InkPart, LinkState, Target } from '../sweep/targets.ts';
+import type { Target } from '../sweep/targets.ts';
 
 /** Opacities are solved and set in tenths of a percent: so many make up the whole. */
 const TENTHS = 1000;
 const WHOLE = 100;
 
 /** A place that limits the fill: one item in one state, at one scroll of one page and width. */
-export interface Place {
+export interface Place extends Spot {
   page: string;
   width: number;
-  itemId: string;
-  state: LinkState;
-  part: InkPart;
   scroll: number;
 }
 
 /** Where a row is worst. */
-export function placeOf({ page, width, itemId, state, part, scroll }: Row): Place {
-  return { page, width, itemId, state, part, scroll };
+export function placeOf({ page, width, itemId, state, part, beside, scroll }: Row): Place {
+  return { page, width, itemId, state, part, ...(beside && { beside }), scroll };
 }
 
 /**
@@ -125,8 +122,8 @@ export function leastPercents(
   const { palette } = scene.site;
   let most = floor;
   return places.map((place) => {
-    const isIt = ({ ink, state, part }: Target) =>
-      ink.id === place.itemId && state === place.state && part === place.part;
+    const spot = spotKey(place);
+    const isIt = (each: Target) => spotKey(spotOf(each)) === spot;
     const target = targetsAt(place.scroll).find(isIt);
     if (!target) return most;
     const way = wayAt(scene, place.scroll);

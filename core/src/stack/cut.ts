@@ -3,11 +3,11 @@ import { letters, type TextRun } from '../header/ink.ts';
 import { resolveLook, type ResolvedLook } from '../header/look.ts';
 import type { Moment } from '../model/header.ts';
 import { readAt, readGround } from '../sweep/exact.ts';
-import { calledOf, sceneTargets } from '../sweep/prove.ts';
+import { calledOf, sceneTargets, spotKey, spotOf, type Spot } from '../sweep/prove.ts';
 import { behindAt, type Scene } from '../sweep/scene.ts';
 import { marginOf, type Margin } from '../sweep/margin.ts';
 import { rasterAt } from '../sweep/turns.ts';
-import type { InkPart, LinkState, Target } from '../sweep/targets.ts';
+import type { LinkState, Target } from '../sweep/targets.ts';
 import type { Cell } from '../sweep/cells.ts';
 import type { Area } from './area.ts';
 import type { Drawing, LogoPixels } from './drawing.ts';
@@ -60,10 +60,10 @@ export function cutScene(
   scene: Scene,
   page: Raster,
   draw: Drawing,
-  at: { moment: Moment; itemId: string; state: LinkState; part: InkPart; scroll: number },
+  at: Spot & { moment: Moment; scroll: number },
 ): Cut | undefined {
   const target = sceneTargets(scene, at.moment, draw, at.scroll).find(
-    ({ ink, state, part }) => ink.id === at.itemId && state === at.state && part === at.part,
+    (each) => spotKey(spotOf(each)) === spotKey(at),
   );
   if (!target) return undefined;
   const behind = behindAt(scene, at.scroll);

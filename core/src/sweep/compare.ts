@@ -1,4 +1,4 @@
-import type { Row } from './prove.ts';
+import { spotKey, type Row } from './prove.ts';
 import type { Verdict } from './verdict.ts';
 
 /** A verdict that another look or material changes, at its worst place. */
@@ -14,7 +14,7 @@ export interface VerdictChange {
 function worstByItem(rows: readonly Row[]): Map<string, Row> {
   const worst = new Map<string, Row>();
   for (const row of rows) {
-    const key = `${row.header} ${row.itemId} ${row.part} ${row.state} ${row.moment}`;
+    const key = `${row.header} ${spotKey(row)} ${row.moment}`;
     const known = worst.get(key);
     if (!known || row.worst / row.needed < known.worst / known.needed) worst.set(key, row);
   }

@@ -33,10 +33,10 @@ export function statesOf(ink: HeaderInk, look: ResolvedLook, page: Page): LinkSt
   const pressed = ink.backing?.pressed !== undefined || differs('pressed', 'hover');
   return [
     base,
-    'hover',
-    ...(differs('focused', base) ? ['focused' as const] : []),
-    ...(pressed ? ['pressed' as const] : []),
     ...open,
+    ...(differs('focused', base) ? ['focused' as const] : []),
+    'hover',
+    ...(pressed ? ['pressed' as const] : []),
   ];
 }
 

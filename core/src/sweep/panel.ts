@@ -1,15 +1,20 @@
 import { contrastRatio } from '../colour/contrast.ts';
-import { folds } from '../header/fold.ts';
+import { foldOf, folds } from '../header/fold.ts';
+import { solvedFold } from '../header/layout.ts';
+import { panelStates, type PanelWorn } from '../header/panelStates.ts';
+import type { LinkState } from '../header/states.ts';
+import type { Measure } from '../measure/measure.ts';
 import { headerItems, type Header } from '../model/header.ts';
-import { resolveColour } from '../model/palette.ts';
+import { resolveColour, type ColourUse } from '../model/palette.ts';
 import type { Site } from '../model/site.ts';
-import type { LinkState } from './targets.ts';
 import { MARK_TARGET, textTargetOf, verdictOf, type Verdict } from './verdict.ts';
 
-/** The verdict on the entries of drop-downs or of the folded menu in one state: both are solid, whatever is behind them. */
+/** The verdict on the entries of drop-downs or of the folded menu, or on a button in it, in one state: all are solid, whatever is behind them. */
 export interface PanelVerdict {
   where: 'drop-downs' | 'folded menu';
-  what: 'entries' | 'focus ring';
+  what: 'entries' | 'focus ring' | 'button';
+  /** What the button says. */
+  name?: string;
   state: LinkState;
   contrast: number;
   needed: number;
@@ -36,28 +41,64 @@ export function judgePanel(site: Site, header: Header): PanelVerdict[] {
     ...(hasDropDowns(site, header) ? [{ where: 'drop-downs' as const, size }] : []),
     ...(folds(header) ? [{ where: 'folded menu' as const, size: fold?.size ?? size }] : []),
   ];
-  const colour = (use = panel.ink) => resolveColour(site.palette, use);
-  const { ink, fill, hover = ink, hoverFill = fill, current = ink } = panel;
-  const { pressed = hover, pressedFill = hoverFill, focused = ink, focusedFill = fill } = panel;
+  const colour = (use: ColourUse) => resolveColour(site.palette, use);
+  const worn = panelStates(panel);
   const hasPressed = (panel.pressed ?? panel.pressedFill) !== undefined;
   const hasFocused = (panel.focused ?? panel.focusedFill) !== undefined;
   const states = [
-    { what: 'entries' as const, state: 'rest' as const, ink, fill },
-    { what: 'entries' as const, state: 'hover' as const, ink: hover, fill: hoverFill },
-    { what: 'entries' as const, state: 'current' as const, ink: current, fill },
-    ...(hasPressed
-      ? [{ what: 'entries' as const, state: 'pressed' as const, ink: pressed, fill: pressedFill }]
-      : []),
-    ...(hasFocused
-      ? [{ what: 'entries' as const, state: 'focused' as const, ink: focused, fill: focusedFill }]
-      : []),
-    { what: 'focus ring' as const, state: 'focused' as const, ink: focused, fill: focusedFill },
+    'rest' as const,
+    'hover' as const,
+    'current' as const,
+    ...(hasPressed ? ['pressed' as const] : []),
+    ...(hasFocused ? ['focused' as const] : []),
   ];
-  return places.flatMap(({ where, size: text }) =>
-    states.map(({ what, state, ink: own, fill: ground }) => {
-      const contrast = contrastRatio(colour(own), colour(ground));
-      const needed = what === 'entries' ? textTargetOf(text, weight) : MARK_TARGET;
-      return { where, what, state, contrast, needed, verdict: verdictOf(contrast, needed) };
+  const on = ({ ink, fill }: PanelWorn) => contrastRatio(colour(ink), colour(fill));
+  // Round what has no ground of its own the ring is as at rest; under the pointer it has the ink that is read there.
+  const ring = Math.min(on(worn.rest), on(worn.focused));
+  const told = (verdict: Omit<PanelVerdict, 'verdict'>): PanelVerdict => ({
+    ...verdict,
+    verdict: verdictOf(verdict.contrast, verdict.needed),
+  });
+  const buttons = headerItems(header).flatMap((item) =>
+    item.kind === 'button' && foldOf(header).panel.includes(item.id) ? [item] : [],
+  );
+  return places.flatMap(({ where, size: text }) => [
+    ...states.map((state) =>
+      told({
+        where,
+        what: 'entries',
+        state,
+        contrast: on(worn[state]),
+        needed: textTargetOf(text, weight),
+      }),
+    ),
+    told({ where, what: 'focus ring', state: 'focused', contrast: ring, needed: MARK_TARGET }),
+    ...(where === 'folded menu' ? buttons : []).flatMap((button) => {
+      const { ink, hoverInk = ink, fill, hoverFill, pressedFill } = button;
+      const grounds = { rest: fill, hover: hoverFill, ...(pressedFill && { pressed: pressedFill }) };
+      return Object.entries(grounds).map(([state, ground]) =>
+        told({
+          where,
+          what: 'button',
+          name: button.label,
+          state: state as LinkState,
+          contrast: on({ ink: state === 'rest' ? ink : hoverInk, fill: ground }),
+          needed: textTargetOf(button.size ?? site.type.button.size, site.type.button.weight),
+        }),
+      );
     }),
+  ]);
+}
+
+/** The verdicts on what can be opened at some widths of the window: drop-downs where it is not folded, the menu where it is. */
+export function judgePanelAt(
+  site: Site,
+  header: Header,
+  widths: readonly number[],
+  measure: Measure,
+): PanelVerdict[] {
+  const fold = solvedFold(site, header, measure);
+  return judgePanel(site, header).filter(({ where }) =>
+    widths.some((width) => width < fold === (where === 'folded menu')),
   );
 }

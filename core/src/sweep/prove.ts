@@ -5,6 +5,7 @@ import type { Box } from '../page/layout.ts';
 import type { Drawing } from '../stack/drawing.ts';
 import type { Raster } from '../stack/ground.ts';
 import { cellBox, type Cell } from './cells.ts';
+import { STATE_NAMES } from '../header/stateNames.ts';
 import { readQuick } from './quick.ts';
 import { behindAt, headerRow, momentAt, spanOfInk, spansOf, wayAt, type Scene, type Span } from './scene.ts';
 import { Planes, sweepBlurredAt, sweepTarget, type Swept } from './sweepTarget.ts';
@@ -24,6 +25,8 @@ export interface Row {
   state: LinkState;
   /** What of it: itself, the line below it, or its focus ring. */
   part: InkPart;
+  /** What happens beside it meanwhile: it is judged apart only where that changes what is behind it. */
+  beside?: Target['beside'];
   needed: number;
   /** Contrast of the worst cell at the worst scroll. */
   worst: number;
@@ -64,8 +67,8 @@ function stretchesOf(scene: Scene, moment: Moment): Stretch[] {
 }
 
 /** Whether something is there only under the pointer or the keyboard, or is a line below a word. */
-export function isPassing({ state, part }: Pick<Row, 'state' | 'part'>): boolean {
-  return part !== 'ink' || (state !== 'rest' && state !== 'current');
+export function isPassing({ state, part, beside }: Pick<Row, 'state' | 'part' | 'beside'>): boolean {
+  return beside !== undefined || part !== 'ink' || (state !== 'rest' && state !== 'current');
 }
 
 /**
@@ -151,7 +154,7 @@ function* proveUnsteady(
         : readQuick(target, shown, behind);
     for (const target of isOnWay ? sceneTargets(scene, moment, draw, scroll) : still) {
       if (!spanOfInk(target.ink, { from: scroll, to: scroll })) continue;
-      const key = `${target.ink.id} ${target.state} ${target.part}`;
+      const key = spotKey(spotOf(target));
       const { contrast, cell } = readOn(target);
       const known = found.get(key);
       const contrasts = known?.contrasts ?? new Float32Array(span.to - span.from + 1).fill(Infinity);
@@ -178,9 +181,23 @@ export function worstAt(contrasts: Float32Array): number {
   return start + ((longest - 1) >> 1);
 }
 
+/** What is judged of a scene at a moment: of which item, in which state, which part of it, and what happens beside it. */
+export type Spot = Pick<Row, 'itemId' | 'state' | 'part' | 'beside'>;
+
+/** What sets one spot apart from all others of a scene and moment. */
+export function spotKey({ itemId, state, part, beside }: Spot): string {
+  return [itemId, state, part, ...(beside ? [beside.name, beside.state] : [])].join(' ');
+}
+
+/** The spot of a target. */
+export function spotOf({ ink, state, part, beside }: Omit<Spot, 'itemId'> & Pick<Target, 'ink'>): Spot {
+  return { itemId: ink.id, state, part, ...(beside && { beside }) };
+}
+
 /** What a target is called on screen and in reports. */
-export function calledOf({ ink, part }: Pick<Target, 'ink' | 'part'>): string {
-  return part === 'ink' ? ink.name : `${ink.name}, ${part === 'cue' ? 'its line' : 'focus ring'}`;
+export function calledOf({ ink, part, beside }: Pick<Target, 'ink' | 'part' | 'beside'>): string {
+  const name = part === 'ink' ? ink.name : `${ink.name}, ${part === 'cue' ? 'its line' : 'focus ring'}`;
+  return beside ? `${name}, with ${beside.name} ${STATE_NAMES[beside.state]}` : name;
 }
 
 function rowOf(
@@ -207,6 +224,7 @@ function rowOf(
     itemId: target.ink.id,
     state: target.state,
     part: target.part,
+    ...(target.beside && { beside: target.beside }),
     needed: target.needed,
     worst,
     verdict: verdictOf(worst, target.needed),

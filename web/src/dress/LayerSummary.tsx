@@ -1,26 +1,11 @@
 import type { LayerName, ResolvedLook } from '@hatrail/core/header/look';
 import type { Site } from '@hatrail/core/model/site';
-import { backingIn, type LinkState } from '@hatrail/core/header/states';
-import type { InkPart } from '@hatrail/core/sweep/targets';
+import { STATE_NAMES } from '@hatrail/core/header/stateNames';
+import { backingIn } from '@hatrail/core/header/states';
 import { cutDepth, showsGradient } from '@hatrail/core/stack/worn';
 import { colourName } from '../parts/ColourField.tsx';
 
 const STATES = ['rest', 'hover', 'pressed', 'focused', 'current', 'open'] as const;
-/** The states of a link as the interface calls them. */
-export const STATE_NAMES: Record<LinkState, string> = {
-  rest: 'at rest',
-  hover: 'hovered',
-  pressed: 'pressed',
-  focused: 'with the keyboard on it',
-  current: 'on its own page',
-  open: 'with its menu open',
-};
-
-/** The state of a row in words that follow its item's name; none at rest, and for a ring, which says it itself. */
-export function stateWords({ state, part }: { state: LinkState; part: InkPart }): string {
-  return state === 'rest' || part === 'ring' ? '' : `, ${STATE_NAMES[state]}`;
-}
-
 /** Whether a layer of a look is there to be seen. */
 export function isThere(look: ResolvedLook, layer: LayerName): boolean {
   switch (layer) {

@@ -8,7 +8,7 @@ import { judgePanel, type PanelVerdict } from '@hatrail/core/sweep/panel';
 import { changeHeader } from '../editor/edits.ts';
 import { ColourField } from '../parts/ColourField.tsx';
 import { figure, VerdictText } from '../parts/Verdict.tsx';
-import { STATE_NAMES } from './LayerSummary.tsx';
+import { STATE_NAMES } from '@hatrail/core/header/stateNames';
 
 type Panel = Header['panel'];
 type Part = keyof Panel;
@@ -91,13 +91,15 @@ export function MenuLook({ site, header }: { site: Site; header: Header }) {
       )}
       <ul className="panel-verdicts">
         {verdicts.map((verdict) => (
-          <li key={`${verdict.where} ${verdict.what} ${verdict.state}`}>
+          <li key={`${verdict.where} ${verdict.name} ${verdict.what} ${verdict.state}`}>
             <span>
               {verdict.where === 'drop-downs' ? 'Drop-downs' : 'Folded menu'},{' '}
-              {verdict.what === 'entries' ? STATE_NAMES[verdict.state] : verdict.what}
+              {verdict.what === 'focus ring'
+                ? verdict.what
+                : `${verdict.name ? `${verdict.name}, ` : ''}${STATE_NAMES[verdict.state]}`}
             </span>
             <VerdictText verdict={verdict.verdict} contrast={verdict.contrast} />
-            {verdict.verdict !== 'clear' && (
+            {verdict.verdict !== 'clear' && verdict.what !== 'button' && (
               <ClearInk site={site} panel={panel} verdict={verdict} set={set} />
             )}
           </li>

@@ -5,13 +5,13 @@ import { momentName, type Header, type Moment } from '@hatrail/core/model/header
 import type { Site } from '@hatrail/core/model/site';
 import type { LookCost } from '@hatrail/core/remedy/cost';
 import type { LeastFill } from '@hatrail/core/remedy/leastFill';
-import type { Row } from '@hatrail/core/sweep/prove';
+import { spotKey, type Row } from '@hatrail/core/sweep/prove';
 import { useEditor } from '../editor/store.ts';
 import type { FillAnswer } from '../editor/verdicts.ts';
 import { colourName } from '../parts/ColourField.tsx';
 import { figure } from '../parts/Verdict.tsx';
 import type { SiteAtHand } from '../engine/request.ts';
-import { stateWords } from './LayerSummary.tsx';
+import { stateWords } from '@hatrail/core/header/stateNames';
 import { OtherWays } from './OtherWays.tsx';
 import { worstRow } from './view.ts';
 
@@ -147,9 +147,7 @@ export function Cost({
     fill.limit &&
     fill.rows.find(
       (row) =>
-        row.itemId === fill.limit!.itemId &&
-        row.state === fill.limit!.state &&
-        row.part === fill.limit!.part &&
+        spotKey(row) === spotKey(fill.limit!) &&
         row.page === fill.limit!.page &&
         row.width === fill.limit!.width,
     );

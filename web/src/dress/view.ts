@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import type { Header, Moment } from '@hatrail/core/model/header';
 import type { Cut } from '@hatrail/core/stack/cut';
-import { isPassing, type Probe, type Row, type SweptRow } from '@hatrail/core/sweep/prove';
+import { spotKey, isPassing, type Probe, type Row, type SweptRow } from '@hatrail/core/sweep/prove';
 import { groupsOf } from '../engine/groups.ts';
 import { onEngine, isAbort } from '../engine/pool.ts';
 import { proveView } from '../engine/viewProof.ts';
@@ -93,7 +93,7 @@ export function useCut(
         const request = await sceneRequest(hand, header.id, pageId, row.width);
         return onEngine(placeName(pageId, row.width), (engine) => engine.cut(request, row), { signal });
       }),
-    [hand.site, header.id, pageId, row?.width, row?.moment, row?.itemId, row?.state, row?.part, row?.scroll],
+    [hand.site, header.id, pageId, row?.width, row?.moment, row && spotKey(row), row?.scroll],
   );
   return row && value;
 }

@@ -1,6 +1,6 @@
 import { allMoments, type Moment } from '@hatrail/core/model/header';
 import { MOMENTS } from '@hatrail/core/model/look';
-import type { SweepPart, SweptRow } from '@hatrail/core/sweep/prove';
+import { spotKey, type SweepPart, type SweptRow } from '@hatrail/core/sweep/prove';
 import { LINK_STATES } from '@hatrail/core/sweep/targets';
 import { groupsOf } from './groups.ts';
 import { onEngine, type Urgency } from './pool.ts';
@@ -99,7 +99,7 @@ function olderOf(
   moments: readonly Moment[],
   { layout }: SceneFacts,
 ): SweptRow[] {
-  const nameOf = ({ moment, itemId, state, part }: SweptRow) => [moment, itemId, state, part].join(' ');
+  const nameOf = (row: SweptRow) => `${row.moment} ${spotKey(row)}`;
   const known = groupsOf(fresh, nameOf);
   const isKnown = (row: SweptRow) =>
     known.get(nameOf(row))?.some(({ span }) => row.span.from <= span.to && span.from <= row.span.to);

@@ -5,7 +5,7 @@ import type { Header, Moment } from '@hatrail/core/model/header';
 import { leastPercents, type Knob, type Place } from '@hatrail/core/remedy/leastFill';
 import { cutScene, type Cut } from '@hatrail/core/stack/cut';
 import { changeCurve, type Change, type ChangeCurve } from '@hatrail/core/change/curve';
-import { probeScene, proveInSteps, type Probe, type Row } from '@hatrail/core/sweep/prove';
+import { probeScene, proveInSteps, type Probe, type Row, type Spot } from '@hatrail/core/sweep/prove';
 import { bareBand, readBand, type BandReading } from '@hatrail/core/sweep/words';
 import { layoutScene, type Scene } from '@hatrail/core/sweep/scene';
 import { contextDrawing, type ReadableContext } from '@hatrail/core/stack/contextDrawing';
@@ -108,10 +108,7 @@ const engine = {
   },
 
   /** The stack at an item's worst cell at a scroll. */
-  async cut(
-    request: SceneRequest,
-    at: Pick<Row, 'moment' | 'itemId' | 'state' | 'part' | 'scroll'>,
-  ): Promise<Cut | undefined> {
+  async cut(request: SceneRequest, at: Spot & Pick<Row, 'moment' | 'scroll'>): Promise<Cut | undefined> {
     const { scene, raster, draw } = await prepared(request);
     return cutScene(scene, raster, draw, at);
   },

@@ -59,6 +59,8 @@ export function subCss(site: Site, { panel }: Header): string {
   const inState = (state: 'focused' | 'hover' | 'pressed') => [
     `color: ${colour(worn[state].ink)}`,
     `background: ${colour(worn[state].fill)}`,
+    // The ring lies in the entry, on that fill.
+    `outline-color: ${colour(worn[state].ink)}`,
   ];
   const room = Math.max(lineHeightPx(menu) + 16, LINK_HEIGHT);
   return [

@@ -5,7 +5,7 @@ import { LINK_STATES, backingIn, type LinkState } from '@hatrail/core/header/sta
 import { ColourField } from '../../parts/ColourField.tsx';
 import { PercentSlider } from '../../parts/PercentSlider.tsx';
 import { VerdictText } from '../../parts/Verdict.tsx';
-import { STATE_NAMES } from '../LayerSummary.tsx';
+import { STATE_NAMES } from '@hatrail/core/header/stateNames';
 import { setLook } from '../lookEdits.ts';
 import { worstRow } from '../view.ts';
 import { NumberValue, Value, useDressing } from './Value.tsx';

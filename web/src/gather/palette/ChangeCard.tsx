@@ -9,7 +9,7 @@ import { MOMENT_NAMES } from '@hatrail/core/model/header';
 import type { Page } from '@hatrail/core/model/page';
 import { resolveColour, type Swatch } from '@hatrail/core/model/palette';
 import { changedVerdicts, type VerdictChange } from '@hatrail/core/sweep/compare';
-import { STATE_NAMES } from '../../dress/LayerSummary.tsx';
+import { STATE_NAMES } from '@hatrail/core/header/stateNames';
 import { useMeasure } from '../../dress/view.ts';
 import { useEditor } from '../../editor/store.ts';
 import { useVerdicts } from '../../editor/verdicts.ts';
