@@ -1,7 +1,8 @@
 /**
  * The weight of the header's rules on a page that has rules of its own. Every selector is given that of two ids, by a
  * negation that is always true (Selectors 4, section 17), so that no ordinary rule of a page reaches into the header,
- * whether it comes before or after. Rules that only set custom properties keep a class's weight: they are the way in.
+ * whether it comes before or after. What header, rails and items wear, as custom properties, keeps a class's weight: that is
+ * the way in.
  */
 export const WEIGHT = ':not(#_#_)';
 
@@ -23,6 +24,15 @@ function partsOf(list: string): string[] {
 /** A class alone could be anybody's: only a `header` is meant. */
 const named = (selector: string) => selector.replace(/\.hr(?![\w-])/g, 'header.hr');
 
+/** Header, rail or item, whatever the moment. */
+const WEARER = /(^|\s)\.hr(-rail-\d+|-item-[\w-]+)?(\[[^\]]*\]|:is\(\))*$/;
+
+/** Whether a rule says what something wears, and nothing else. */
+function isOpen(list: string, body: string): boolean {
+  const bare = list.replace(/\((?:[^()]|\([^()]*\))*\)/g, '()');
+  return WEARER.test(bare) && body.split('\n').every((line) => /^\s*(--|$)/.test(line));
+}
+
 function weighted(selector: string): string {
   const [tag = ''] = /^[a-z]*/.exec(selector)!;
   return tag + WEIGHT + selector.slice(tag.length);
@@ -34,8 +44,8 @@ export function weighed(css: string): string {
     /^( *)([^@ }][^{}]*) \{\n((?: .*\n)*?)\1\}$/gm,
     (_, indent: string, list: string, body: string) => {
       const selectors = named(list);
-      const isOpen = /^html\b/.test(list) || body.split('\n').every((line) => /^\s*(--|$)/.test(line));
-      const whole = isOpen ? selectors : partsOf(selectors).map(weighted).join(', ');
+      const isLight = /^html\b/.test(list) || isOpen(list, body);
+      const whole = isLight ? selectors : partsOf(selectors).map(weighted).join(', ');
       return `${indent}${whole} {\n${body}${indent}}`;
     },
   );

@@ -1,0 +1,256 @@
+import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import type { Browser, CDPSession, Page as Tab } from 'playwright-core';
+import { loadSite } from '@hatrail/cli/siteFile';
+import { skiaMeasure } from '@hatrail/cli/skia';
+import { cssColour, type Rgba } from '@hatrail/core/colour/rgb';
+import { resolveWorn, type ResolvedLook } from '@hatrail/core/header/look';
+import { pointedOver } from '@hatrail/core/header/pointed';
+import { backingIn, inkIn, ringIn, type LinkState } from '@hatrail/core/header/states';
+import { MOMENTS, itemsOf, momentsOf, type Header, type Look, type Moment } from '@hatrail/core/model/header';
+import type { Item } from '@hatrail/core/model/item';
+import { resolveColour, type ColourUse } from '@hatrail/core/model/palette';
+import type { Site } from '@hatrail/core/model/site';
+import { relativeAddresses } from '@hatrail/core/output/addresses';
+import { headerCss } from '@hatrail/core/output/headerCss';
+import { headerHtml } from '@hatrail/core/output/headerHtml';
+import { random } from '../core/test/made.ts';
+import { openChromium } from './chromium.ts';
+
+/**
+ * What is worn is resolved once: every value that the sweep goes by is read back from the style sheet in the browser, for
+ * looks that are set at any one moment alone, on the header, a rail or an item, in every state of a link.
+ */
+
+const measure = skiaMeasure();
+let base: Site;
+let browser: Browser;
+let tab: Tab;
+let cdp: CDPSession;
+
+beforeAll(async () => {
+  base = (await loadSite('demo/larkfell.hatrail.json')).site;
+  browser = await openChromium('software');
+  tab = await browser.newPage({ viewport: { width: 1600, height: 400 } });
+  cdp = await tab.context().newCDPSession(tab);
+  await cdp.send('DOM.enable');
+  await cdp.send('CSS.enable');
+});
+afterAll(() => browser.close());
+
+const INKS = ['link', 'hover', 'current', 'pressed', 'focused', 'open', 'ring'] as const;
+const STATES = ['rest', 'hover', 'pressed', 'focused', 'current', 'open'] as const;
+const PARTS = ['header', 'rail', 'menu', 'text', 'icons', 'name', 'logo', 'basket'] as const;
+
+/** A header whose every part wears something by chance at one moment alone, or at several. */
+function chanceHeader(seed: number): { site: Site; header: Header } {
+  const next = random(seed * 6151 + 3);
+  for (let i = 0; i < 5; i++) next();
+  const chance = (p: number) => next() < p;
+  const colour = (): ColourUse => {
+    const [r, g, b] = [next(), next(), next()].map((v) => Math.floor(v * 256));
+    return { colour: cssColour({ r: r!, g: g!, b: b! }) };
+  };
+  const tint = () => ({ colour: colour(), opacity: Math.round(next() * 10) / 10 });
+  const look = (): Look => ({
+    ink: Object.fromEntries(INKS.filter(() => chance(0.4)).map((name) => [name, colour()])),
+    backing: Object.fromEntries(STATES.filter(() => chance(0.35)).map((name) => [name, tint()])),
+    ...(chance(0.3) && { fill: { ...(chance(0.5) && { colour: colour() }), opacity: next() } }),
+    ...(chance(0.3) && { tint: { ...tint() } }),
+    ...(chance(0.3) && { blur: { radius: Math.round(next() * 20) } }),
+    ...(chance(0.3) && { textShadow: { blur: Math.round(next() * 9), opacity: 0.5 } }),
+  });
+  // The first seeds dress one part at one moment alone: every part, at every moment.
+  const alone = seed < PARTS.length * MOMENTS.length;
+  const [part, moment] = [PARTS[seed % PARTS.length]!, MOMENTS[Math.floor(seed / PARTS.length)]!];
+  const looks = (of: (typeof PARTS)[number]) =>
+    Object.fromEntries(
+      MOMENTS.filter((each) => (alone ? of === part && each === moment : chance(0.4))).map((each) => [
+        each,
+        look(),
+      ]),
+    );
+  const to = { address: '/x' };
+  const icons = [{ id: 'one', label: 'One', icon: 'globe' as const, ...to }];
+  const items: Item[] = [
+    { kind: 'logo', id: 'logo', height: 28, looks: looks('logo') },
+    { kind: 'name', id: 'name', size: 18, tagline: false, looks: looks('name') },
+    { kind: 'menu', id: 'menu', menu: 'main', gap: 20, looks: looks('menu') },
+    { kind: 'text', id: 'text', text: 'Line', size: 15, to, looks: looks('text') },
+    { kind: 'icons', id: 'icons', size: 20, gap: 4, links: icons, looks: looks('icons') },
+    { kind: 'basket', id: 'basket', size: 20, label: 'Basket', to, count: 2, looks: looks('basket') },
+  ];
+  const ink = { link: colour(), hover: colour(), current: colour() };
+  const own = looks('header');
+  const header: Header = {
+    ...base.headers[0]!,
+    rails: [{ height: 60, inset: 20, gap: 10, start: items, middle: [], end: [], looks: looks('rail') }],
+    looks: {
+      ...own,
+      top: { ...own.top, ink: { ...ink, ...own.top?.ink } },
+      scrolled: own.scrolled ?? {},
+      // Without one of the header's own, what parts wear under the pointer is not worn.
+      ...(moment === 'pointed' || !alone ? { pointed: own.pointed ?? {} } : {}),
+    },
+    manner: {
+      ...base.headers[0]!.manner,
+      onScroll: seed % 2 === 0 || moment === 'back' ? 'returns' : 'stays',
+    },
+  };
+  const entries = [
+    { id: 'own', label: 'Own', page: 'home' },
+    { id: 'other', label: 'Other', page: 'log', children: [{ id: 'child', label: 'Child', address: '/c' }] },
+    { id: 'out', label: 'Out', address: '/o', standsOut: true },
+  ];
+  return { site: { ...base, menus: [{ id: 'main', name: 'Main', entries }], headers: [header] }, header };
+}
+
+/** What is looked at: its selector, the item that it is of, and what it is. */
+const ELEMENTS = [
+  { self: '.hr-link[aria-current]', item: 'menu', isCurrent: true, plate: true },
+  { self: '.hr-menu > li:nth-child(2) > .hr-link', item: 'menu', plate: true, opens: true },
+  { self: '.hr-opener', item: 'menu', opens: true },
+  { self: '.hr-text', item: 'text', plate: true },
+  { self: '.hr-icons .hr-action', item: 'icons', plate: true },
+  { self: '.hr-basket', item: 'basket', plate: true },
+  { self: '.hr-name', item: 'name' },
+  { self: '.hr-logo', item: 'logo' },
+] as const;
+const FORCED: Record<LinkState, string[]> = {
+  rest: [],
+  current: [],
+  open: [],
+  focused: ['focus', 'focus-visible'],
+  hover: ['hover'],
+  pressed: ['hover', 'active'],
+};
+
+interface Sight {
+  color: string;
+  plate: string;
+  ring: string;
+}
+
+/** Puts some elements in a state, by their numbers in the inspector's tree. */
+async function force(nodes: readonly number[], forcedPseudoClasses: string[]): Promise<void> {
+  await Promise.all(nodes.map((nodeId) => cdp.send('CSS.forcePseudoState', { nodeId, forcedPseudoClasses })));
+}
+
+const sightsOf = (selectors: readonly string[]): Promise<Sight[]> =>
+  tab.evaluate(
+    (list) =>
+      list.map((selector) => {
+        const element = document.querySelector(selector)!;
+        const { color, outlineColor } = getComputedStyle(element);
+        const plate = getComputedStyle(element, '::before').backgroundColor;
+        return { color, plate, ring: outlineColor };
+      }),
+    selectors,
+  );
+
+/** A computed colour as numbers: red, green, blue and opacity. */
+function numbers(css: string): number[] {
+  const found = (css.match(/[\d.]+/g) ?? []).map(Number);
+  return found.length === 3 ? [...found, 1] : found;
+}
+
+function expectColour(seen: string, told: Rgba, what: string): void {
+  // Nothing is to be seen of a colour that lets everything through.
+  const a = numbers(seen);
+  const b = [told.r, told.g, told.b, told.a];
+  if (a[3] === 0 && b[3] === 0) return;
+  const off = Math.max(...a.map((v, i) => Math.abs(v - b[i]!) / (i === 3 ? 0.005 : 1)));
+  expect(off, `${what}: told ${b.join(' ')}, in the style sheet ${a.join(' ')}`).toBeLessThanOrEqual(1);
+}
+
+const SEEDS = Array.from({ length: 48 }, (_, i) => i);
+
+describe('what is worn', () => {
+  test.each(SEEDS)('is what the style sheet says, header %i', async (seed) => {
+    const { site, header } = chanceHeader(seed);
+    const to = relativeAddresses(site, '/');
+    const css = headerCss(site, header, measure, to);
+    await tab.setContent(`<style>${css}</style>${headerHtml(site, header, to, 'home')}`);
+    const { root } = await cdp.send('DOM.getDocument');
+    const nodeOf = async (selector: string) =>
+      (await cdp.send('DOM.querySelector', { nodeId: root.nodeId, selector })).nodeId;
+    const hr = await nodeOf('.hr');
+    const solid = (use: ColourUse) => ({ ...resolveColour(site.palette, use), a: 1 });
+    const moments: [Moment, boolean][] = momentsOf(header).flatMap((moment) =>
+      header.looks.pointed
+        ? [
+            [moment, false],
+            [moment, true],
+          ]
+        : [[moment, false]],
+    );
+    for (const [moment, isPointed] of moments) {
+      await tab.evaluate(
+        (name) => (document.querySelector<HTMLElement>('.hr')!.dataset.moment = name),
+        moment,
+      );
+      await cdp.send('CSS.forcePseudoState', { nodeId: hr, forcedPseudoClasses: isPointed ? ['hover'] : [] });
+      const worn = isPointed ? pointedOver(header, moment) : header;
+      const [rail] = worn.rails;
+      const lookOf = (item?: string): ResolvedLook =>
+        resolveWorn(site, { header: worn, rail, item: itemsOf(rail!).find(({ id }) => id === item) }, moment);
+      const where = `header ${seed}, ${moment}${isPointed ? ', pointed at' : ''}`;
+      // With the keyboard in it, or under the pointer, the whole header is pointed at.
+      const passing = !header.looks.pointed || isPointed ? (['hover', 'focused', 'pressed'] as const) : [];
+      for (const state of ['rest', 'current', 'open', ...passing] as const) {
+        const elements = ELEMENTS.filter((element) => {
+          if (state === 'open') return 'opens' in element;
+          return passing.includes(state as never) || (state === 'current') === 'isCurrent' in element;
+        });
+        await tab.evaluate(
+          (open) => document.querySelector('.hr-opener')!.setAttribute('aria-expanded', String(open)),
+          state === 'open',
+        );
+        const nodes = await Promise.all(elements.map(({ self }) => nodeOf(self)));
+        await force(nodes, FORCED[state]);
+        const sights = await sightsOf(elements.map(({ self }) => self));
+        await force(nodes, []);
+        elements.forEach((element, i) => {
+          const { color, plate, ring } = sights[i]!;
+          const look = lookOf(element.item);
+          const isCurrent = 'isCurrent' in element;
+          const what = `${where}, ${element.self} ${state}`;
+          if (element.item !== 'logo')
+            expectColour(color, solid(inkIn(look, state, isCurrent)), `${what}, ink`);
+          if ('plate' in element) {
+            const told = backingIn(look, state, isCurrent);
+            expectColour(
+              plate,
+              { ...resolveColour(site.palette, told.colour), a: told.opacity },
+              `${what}, backing`,
+            );
+          }
+          if (state === 'focused') expectColour(ring, solid(ringIn(look, isCurrent, false)), `${what}, ring`);
+        });
+      }
+      for (const [selector, look] of [
+        ['.hr', resolveWorn(site, { header: worn }, moment)],
+        ['.hr-rail-1', resolveWorn(site, { header: worn, rail }, moment)],
+      ] as const) {
+        const said = await tab.evaluate((self) => {
+          const style = getComputedStyle(document.querySelector(self)!);
+          return ['--hr-fill', '--hr-tint', '--hr-blur'].map((name) => style.getPropertyValue(name));
+        }, selector);
+        const isOwn = selector === '.hr' || css.includes('.hr-rail-1 > .hr-back');
+        if (!isOwn) continue;
+        for (const [i, layer] of (['fill', 'tint'] as const).entries()) {
+          // Without an element for it a rail shows none.
+          const isShown =
+            layer === 'fill' || selector === '.hr' || css.includes('.hr-rail-1 > .hr-back .hr-tint');
+          if (!said[i] || !isShown) continue;
+          const { colour, opacity } = look[layer];
+          expectColour(
+            said[i],
+            { ...resolveColour(site.palette, colour), a: opacity },
+            `${where}, ${selector} ${layer}`,
+          );
+        }
+        if (selector === '.hr' && said[2]) expect(said[2], `${where}, blur`).toBe(`${look.blur.radius}px`);
+      }
+    }
+  });
+});
