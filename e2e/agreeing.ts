@@ -219,6 +219,7 @@ async function withLetters(tab: Tab, draw: Drawing, work: (draw: Drawing) => unk
         const context = new OffscreenCanvas(width, height).getContext('2d')!;
         context.font = font;
         context.letterSpacing = `${run.font.letterSpacing}px`;
+        context.fontKerning = 'normal';
         context.fillText(run.text, run.left - area.left, run.baseline - area.top);
         const { data } = context.getImageData(0, 0, width, height);
         return Array.from({ length: width * height }, (_, i) => data[4 * i + 3]!);

@@ -126,6 +126,7 @@ async function browserMeasure(tab: Tab, site: Site): Promise<Measure> {
       return texts.map(({ text, font, spacing }) => {
         context.font = font;
         context.letterSpacing = spacing;
+        context.fontKerning = 'normal';
         return context.measureText(text).width;
       });
     },

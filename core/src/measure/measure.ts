@@ -22,10 +22,25 @@ export interface Measure {
   metrics(font: Font): FontMetrics;
 }
 
-/** The part of a 2D context that measuring needs. */
-export interface MeasuringContext {
+/** How a 2D context sets text. */
+export interface TypeContext {
   font: string;
   letterSpacing: string;
+  fontKerning: string;
+}
+
+/**
+ * Makes a 2D context set text as pages do. Kerning is asked for by name: some fonts kern across spaces, and contexts that
+ * are left to themselves shape each word alone.
+ */
+export function setType(context: TypeContext, font: Font): void {
+  context.font = fontShorthand(font);
+  context.letterSpacing = `${font.letterSpacing}px`;
+  context.fontKerning = 'normal';
+}
+
+/** The part of a 2D context that measuring needs. */
+export interface MeasuringContext extends TypeContext {
   measureText(text: string): {
     width: number;
     fontBoundingBoxAscent: number;
@@ -62,16 +77,12 @@ export function fontShorthand(font: Font): string {
 export function contextMeasure(context: MeasuringContext): Measure {
   const widths = new Map<string, number>();
   const vertical = new Map<string, FontMetrics>();
-  const set = (font: Font) => {
-    context.font = fontShorthand(font);
-    context.letterSpacing = `${font.letterSpacing}px`;
-  };
   return {
     advance(text, font) {
       const key = `${font.family} ${font.weight} ${font.size} ${font.letterSpacing} ${text}`;
       let width = widths.get(key);
       if (width === undefined) {
-        set(font);
+        setType(context, font);
         width = context.measureText(text).width;
         if (widths.size > 20000) widths.clear();
         widths.set(key, width);
@@ -82,7 +93,7 @@ export function contextMeasure(context: MeasuringContext): Measure {
       const key = `${font.family} ${font.weight}`;
       let at1000 = vertical.get(key);
       if (!at1000) {
-        set({ ...font, size: 1000, letterSpacing: 0 });
+        setType(context, { ...font, size: 1000, letterSpacing: 0 });
         const box = context.measureText('H');
         at1000 = {
           ascent: box.fontBoundingBoxAscent,

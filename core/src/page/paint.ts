@@ -1,7 +1,7 @@
 import { cssColour, type Rgb } from '../colour/rgb.ts';
 import type { Backdrop, Gradient, PicturePlacing } from '../model/layer.ts';
 import { resolveColour, type Swatch } from '../model/palette.ts';
-import { fontShorthand } from '../measure/measure.ts';
+import { setType, type TypeContext } from '../measure/measure.ts';
 import { gradientLine, stopPlaces } from '../stack/gradient.ts';
 import type { Block, Box, LaidBand, LaidPage } from './layout.ts';
 import { CARD_RADIUS } from './metrics.ts';
@@ -17,10 +17,8 @@ export interface Drawable extends Size {
 }
 
 /** The part of the Canvas 2D interface that painting needs. */
-export interface PaintingContext {
+export interface PaintingContext extends TypeContext {
   fillStyle: unknown;
-  font: string;
-  letterSpacing: string;
   textBaseline: string;
   imageSmoothingEnabled: boolean;
   imageSmoothingQuality: string;
@@ -191,8 +189,7 @@ export function snapBox({ x, y, width, height }: Box): Box {
 function paintBlock(block: Block, context: PaintingContext, paints: Paints): void {
   switch (block.kind) {
     case 'text':
-      context.font = fontShorthand(block.font);
-      context.letterSpacing = `${block.font.letterSpacing}px`;
+      setType(context, block.font);
       context.fillStyle = cssColour(block.colour);
       for (const line of block.lines) context.fillText(line.text, line.x, line.baseline);
       return;

@@ -1,4 +1,4 @@
-import { fontShorthand } from '../measure/measure.ts';
+import { setType } from '../measure/measure.ts';
 import { paintPlaced, type Drawable, type PaintingContext } from '../page/paint.ts';
 import type { Drawing } from './drawing.ts';
 import type { Raster } from './ground.ts';
@@ -35,8 +35,7 @@ export function contextDrawing(
     text(run, area) {
       const [width, height] = [area.right - area.left, area.bottom - area.top];
       const context = newContext(width, height);
-      context.font = fontShorthand(run.font);
-      context.letterSpacing = `${run.font.letterSpacing}px`;
+      setType(context, run.font);
       context.textBaseline = 'alphabetic';
       context.fillStyle = letterInk;
       context.fillText(run.text, run.left - area.left, run.baseline - area.top);

@@ -1,6 +1,6 @@
 import { useEffect, useRef } from 'react';
 import { cssColour } from '@hatrail/core/colour/rgb';
-import { fontShorthand } from '@hatrail/core/measure/measure';
+import { setType } from '@hatrail/core/measure/measure';
 import type { Cut } from '@hatrail/core/stack/cut';
 import type { Raster } from '@hatrail/core/stack/ground';
 
@@ -40,8 +40,7 @@ export function LetterPatch({ cut, ground }: { cut: Cut; ground: Raster }) {
 function drawInk(context: CanvasRenderingContext2D, { patch, run, logo, marks, ink }: Cut): void {
   if (run) {
     context.fillStyle = cssColour(ink);
-    context.font = fontShorthand(run.font);
-    context.letterSpacing = `${run.font.letterSpacing}px`;
+    setType(context, run.font);
     context.fillText(run.text, run.left - patch.left, run.baseline - patch.top);
   } else if (marks) {
     context.fillStyle = cssColour(ink);
