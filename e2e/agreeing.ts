@@ -1,5 +1,5 @@
 import { expect } from 'vitest';
-import type { Page as Tab } from 'playwright-core';
+import type { CDPSession, Page as Tab } from 'playwright-core';
 import { skiaDrawing } from '@hatrail/cli/skia';
 import { logoVariantsOf } from '@hatrail/core/header/look';
 import type { Site } from '@hatrail/core/model/site';
@@ -12,7 +12,8 @@ import type { Drawing, LogoPixels } from '@hatrail/core/stack/drawing';
 import { groundPatch, pixelAt, type Raster } from '@hatrail/core/stack/ground';
 import { readAt } from '@hatrail/core/sweep/exact';
 import { marginOf } from '@hatrail/core/sweep/margin';
-import { sceneTargets } from '@hatrail/core/sweep/prove';
+import type { Moment } from '@hatrail/core/model/header';
+import { isPassing, sceneTargets, spotKey, spotOf } from '@hatrail/core/sweep/prove';
 import { behindAt, momentAt, type Scene } from '@hatrail/core/sweep/scene';
 import { rasterAt } from '@hatrail/core/sweep/turns';
 import type { Target } from '@hatrail/core/sweep/targets';
@@ -61,12 +62,45 @@ export interface Seen {
   logos: boolean;
 }
 
-/** Compares everything that is to be read at one scroll of a page that is shown. */
-export async function expectAgreement(
-  { scene, raster: page, pictures, tab, url, logos }: Seen,
+/** What is drawn for a scene, kept from one scroll to the next. */
+const drawings = new WeakMap<Scene, Drawing>();
+
+/** Everything to be judged at a scroll, its letters drawn by the browser, as the application has them. */
+async function targetsOf(
+  { scene, pictures, tab }: Seen,
+  moment: Moment,
   scroll: number,
-  tally: Agreement,
-): Promise<void> {
+  logo: (picture: string) => LogoPixels | undefined = () => undefined,
+): Promise<Target[]> {
+  const skia = drawings.get(scene) ?? skiaDrawing(scene.site, pictures);
+  drawings.set(scene, skia);
+  const known = letters.get(scene) ?? new Map<string, Uint8Array>();
+  letters.set(scene, known);
+  const key = (run: TextRun, area: Area) => JSON.stringify([run, area]);
+  const asked = new Map<string, { run: TextRun; area: Area }>();
+  const own: Drawing = {
+    ...skia,
+    logo,
+    text(run, area) {
+      const found = known.get(key(run, area));
+      if (!found) asked.set(key(run, area), { run, area });
+      return found ?? new Uint8Array(sizeOf(area));
+    },
+  };
+  const targets = sceneTargets(scene, moment, own, scroll);
+  if (asked.size === 0) return targets;
+  const drawn = await lettersDrawn(tab, [...asked.values()]);
+  [...asked.keys()].forEach((name, i) => known.set(name, drawn[i]!));
+  // What was made of letters that were not there yet is not kept.
+  return sceneTargets(scene, moment, { ...own }, scroll);
+}
+
+/** Letters that were drawn already, by what was asked for. */
+const letters = new WeakMap<Scene, Map<string, Uint8Array>>();
+
+/** Compares everything that is to be read at one scroll of a page that is shown. */
+export async function expectAgreement(seen: Seen, scroll: number, tally: Agreement): Promise<void> {
+  const { scene, raster: page, tab, url, logos } = seen;
   const { site, header } = scene;
   const raster = rasterAt(scene, page, scroll);
   await scrollTab(tab, scroll);
@@ -84,14 +118,12 @@ export async function expectAgreement(
   }
   const painted = logos ? await shoot(tab, clip, scene.windowHeight, false) : undefined;
   const ground = await shoot(tab, clip, scene.windowHeight, true);
-  const skia = { ...skiaDrawing(site, pictures), logo: (picture: string) => drawn[picture] };
-  const draw = await withLetters(tab, skia, (asked) => sceneTargets(scene, moment, asked, scroll));
+  const targets = await targetsOf(seen, moment, scroll, (picture) => drawn[picture]);
   tally.combinations++;
-  for (const target of sceneTargets(scene, moment, draw, scroll)) {
+  for (const target of targets) {
     const { box } = target.ink;
     const isOut = box.y < behind.gone || box.y + box.height - behind.gone > scene.windowHeight;
-    const isPassing = target.part !== 'ink' || !['rest', 'current'].includes(target.state);
-    if (isPassing || isOut) continue;
+    if (isPassing(target) || isOut) continue;
     const { contrast } = readAt(target, raster, behind);
     const told = groundPatch(raster, behind, target.stack.blur, target.veil);
     compare(target, contrast, told, ground, painted, tally, `${scroll} px down`);
@@ -100,7 +132,7 @@ export async function expectAgreement(
 
 /** Compares a link under the pointer: the first whose backing or ink is another then. */
 export async function expectHovered(seen: Seen, scroll: number, tally: Agreement): Promise<void> {
-  const { scene, pictures, tab } = seen;
+  const { scene, tab } = seen;
   const raster = rasterAt(scene, seen.raster, scroll);
   await scrollTab(tab, scroll);
   const moment = momentAt(scene, scroll);
@@ -114,10 +146,8 @@ export async function expectHovered(seen: Seen, scroll: number, tally: Agreement
   const clip = { x: 0, y: behind.row - scroll, width: scene.width, height };
   const ground = await shoot(tab, clip, scene.windowHeight, true);
   await tab.mouse.move(1, clip.y > 0 ? 1 : scene.windowHeight - 1);
-  const skia = { ...skiaDrawing(scene.site, pictures), logo: () => undefined };
-  const draw = await withLetters(tab, skia, (asked) => sceneTargets(scene, moment, asked, scroll));
-  const target = sceneTargets(scene, moment, draw, scroll).find(
-    (each) => each.ink.id === ink.id && each.state === 'hover' && each.part === 'ink',
+  const target = (await targetsOf(seen, moment, scroll)).find(
+    (each) => spotKey(spotOf(each)) === `${ink.id} hover ink`,
   )!;
   tally.combinations++;
   const { contrast } = readAt(target, raster, behind);
@@ -198,20 +228,8 @@ async function drawInBrowser(
   return { left, top, width, height, data: Uint8ClampedArray.from(data) };
 }
 
-/**
- * The letters of shadows from the browser's own canvas, as the application takes them: what is asked for is first only
- * noted down, then drawn in one go.
- */
-async function withLetters(tab: Tab, draw: Drawing, work: (draw: Drawing) => unknown): Promise<Drawing> {
-  const asked: { run: TextRun; area: Area; font: string }[] = [];
-  work({
-    ...draw,
-    text(run, area) {
-      asked.push({ run, area, font: fontShorthand(run.font) });
-      return new Uint8Array(sizeOf(area));
-    },
-  });
-  if (asked.length === 0) return draw;
+/** The letters of shadows from the browser's own canvas, as the application takes them, drawn in one go. */
+async function lettersDrawn(tab: Tab, asked: readonly { run: TextRun; area: Area }[]): Promise<Uint8Array[]> {
   const drawn = await tab.evaluate(
     (list) =>
       list.map(({ run, area, font }) => {
@@ -222,32 +240,62 @@ async function withLetters(tab: Tab, draw: Drawing, work: (draw: Drawing) => unk
         context.fontKerning = 'normal';
         context.fillText(run.text, run.left - area.left, run.baseline - area.top);
         const { data } = context.getImageData(0, 0, width, height);
-        return Array.from({ length: width * height }, (_, i) => data[4 * i + 3]!);
+        let bytes = '';
+        for (let i = 3; i < data.length; i += 4) bytes += String.fromCharCode(data[i]!);
+        return btoa(bytes);
       }),
-    asked,
+    asked.map(({ run, area }) => ({ run, area, font: fontShorthand(run.font) })),
   );
-  const key = (run: TextRun, area: Area) => JSON.stringify([run, area]);
-  const known = new Map(asked.map(({ run, area }, i) => [key(run, area), Uint8Array.from(drawn[i]!)]));
-  return { ...draw, text: (run, area) => known.get(key(run, area))! };
+  return drawn.map((text) => Uint8Array.from(Buffer.from(text, 'base64')));
 }
 
-/** Text and marks without their colour; text shadows, which are ground, stay. */
+/** Text, marks, lines and rings without their colour; text shadows, which are ground, stay. */
 const BARE =
-  '.hr-rail *{color:transparent!important;text-decoration-color:transparent!important}.hr-rail :is(svg,img,.hr-own){visibility:hidden!important}';
+  '.hr-rail *{color:transparent!important;text-decoration-color:transparent!important;outline-color:transparent!important}.hr-rail :is(svg,img,.hr-own){visibility:hidden!important}';
 
-/** The header's pixels, at its own place; without its ink if `bare`. */
+/** Puts the header's ink out of sight, or back. */
+async function bare(tab: Tab, isBare: boolean): Promise<void> {
+  await tab.evaluate(
+    ([css, on]) => {
+      const known = document.getElementById('bare-ink');
+      if (!on) return known?.remove();
+      if (known) return;
+      const style = document.createElement('style');
+      style.id = 'bare-ink';
+      style.textContent = css as string;
+      document.head.append(style);
+    },
+    [BARE, isBare] as const,
+  );
+}
+
+const sessions = new WeakMap<Tab, Promise<CDPSession>>();
+
+/** The inspector of a tab. */
+export function inspector(tab: Tab): Promise<CDPSession> {
+  const found = sessions.get(tab) ?? tab.context().newCDPSession(tab);
+  sessions.set(tab, found);
+  return found;
+}
+
+/** The header's pixels, at its own place; without its ink if `isBare`. */
 async function shoot(
   tab: Tab,
   clip: { x: number; y: number; width: number; height: number },
   windowHeight: number,
-  bare: boolean,
+  isBare: boolean,
 ): Promise<Shot> {
-  const style = bare ? await tab.addStyleTag({ content: BARE }) : undefined;
+  await bare(tab, isBare);
   const top = Math.max(0, clip.y);
   const bottom = Math.min(windowHeight, clip.y + clip.height);
-  const shown = { ...clip, y: top, height: bottom - top };
-  const shot = await decode(await tab.screenshot({ clip: shown, animations: 'disabled' }));
-  await style?.evaluate((element) => (element as HTMLElement).remove());
+  const [session, scrolled] = await Promise.all([inspector(tab), tab.evaluate(() => scrollY)]);
+  // Several times as fast as a screenshot of the tab's own.
+  const { data } = await session.send('Page.captureScreenshot', {
+    format: 'png',
+    optimizeForSpeed: true,
+    clip: { x: clip.x, y: scrolled + top, width: clip.width, height: bottom - top, scale: 1 },
+  });
+  const shot = await decode(Buffer.from(data, 'base64'));
   // Rows above and below the window are not to be seen; the rest keep their header rows.
   const rows = (count: number) => Buffer.alloc(Math.max(0, count) * shot.width * 3);
   return {
