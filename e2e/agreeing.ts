@@ -5,7 +5,7 @@ import { logoVariantsOf } from '@hatrail/core/header/look';
 import type { Site } from '@hatrail/core/model/site';
 import type { Box } from '@hatrail/core/page/layout';
 import { snapBox, type Drawable } from '@hatrail/core/page/paint';
-import type { TextRun } from '@hatrail/core/header/ink';
+import type { HeaderInk, TextRun } from '@hatrail/core/header/ink';
 import { fontShorthand } from '@hatrail/core/measure/measure';
 import { sizeOf, type Area } from '@hatrail/core/stack/area';
 import type { Drawing, LogoPixels } from '@hatrail/core/stack/drawing';
@@ -13,7 +13,8 @@ import { groundPatch, pixelAt, type Raster } from '@hatrail/core/stack/ground';
 import { readAt } from '@hatrail/core/sweep/exact';
 import { marginOf } from '@hatrail/core/sweep/margin';
 import type { Moment } from '@hatrail/core/model/header';
-import { isPassing, sceneTargets, spotKey, spotOf } from '@hatrail/core/sweep/prove';
+import { elementOf } from '@hatrail/core/sweep/backings';
+import { calledOf, isPassing, sceneTargets, spotKey, spotOf } from '@hatrail/core/sweep/prove';
 import { behindAt, momentAt, type Scene } from '@hatrail/core/sweep/scene';
 import { rasterAt } from '@hatrail/core/sweep/turns';
 import type { Target } from '@hatrail/core/sweep/targets';
@@ -58,8 +59,11 @@ export interface Seen {
   tab: Tab;
   /** Where the files are served. */
   url: string;
-  /** Logos are compared too: that takes a second picture of the screen. */
-  logos: boolean;
+  /**
+   * Whether logos are compared too, which takes a second picture of the screen: as the browser draws them, or as they are
+   * drawn on the command line.
+   */
+  logos: boolean | 'command line';
 }
 
 /** What is drawn for a scene, kept from one scroll to the next. */
@@ -70,7 +74,7 @@ async function targetsOf(
   { scene, pictures, tab }: Seen,
   moment: Moment,
   scroll: number,
-  logo: (picture: string) => LogoPixels | undefined = () => undefined,
+  logo: Drawing['logo'] | undefined = () => undefined,
 ): Promise<Target[]> {
   const skia = drawings.get(scene) ?? skiaDrawing(scene.site, pictures);
   drawings.set(scene, skia);
@@ -80,7 +84,7 @@ async function targetsOf(
   const asked = new Map<string, { run: TextRun; area: Area }>();
   const own: Drawing = {
     ...skia,
-    logo,
+    logo: logo ?? skia.logo,
     text(run, area) {
       const found = known.get(key(run, area));
       if (!found) asked.set(key(run, area), { run, area });
@@ -111,14 +115,19 @@ export async function expectAgreement(seen: Seen, scroll: number, tally: Agreeme
   const clip = { x: 0, y: behind.row - scroll, width: scene.width, height: scene.layouts[moment].height };
   const drawn: Record<string, LogoPixels> = {};
   const ink = scene.layouts[moment].inks.find(({ what }) => what.kind === 'logo');
-  if (logos && ink) {
+  if (logos === true && ink) {
     for (const { picture } of logoVariantsOf(site, header)) {
       drawn[picture] = await drawInBrowser(tab, url, site, picture, ink.box);
     }
   }
   const painted = logos ? await shoot(tab, clip, scene.windowHeight, false) : undefined;
   const ground = await shoot(tab, clip, scene.windowHeight, true);
-  const targets = await targetsOf(seen, moment, scroll, (picture) => drawn[picture]);
+  const targets = await targetsOf(
+    seen,
+    moment,
+    scroll,
+    logos === 'command line' ? undefined : (picture) => drawn[picture],
+  );
   tally.combinations++;
   for (const target of targets) {
     const { box } = target.ink;
@@ -155,6 +164,93 @@ export async function expectHovered(seen: Seen, scroll: number, tally: Agreement
   compare(target, contrast, told, ground, undefined, tally, `${scroll} px down, hovered`);
 }
 
+/** Something that is done to an element: its ink, where it is found in the page, and the state it is then in. */
+export interface Done {
+  ink: HeaderInk;
+  selector: string;
+  /** The item that it lies in. */
+  item: string;
+  state: 'hover' | 'focused' | 'pressed' | 'open';
+}
+
+const FORCED = {
+  hover: ['hover'],
+  focused: ['focus', 'focus-visible', 'focus-within'],
+  pressed: ['hover', 'active'],
+  open: [],
+};
+
+/**
+ * Compares everything while something is done to one element: that element in its state, its ring, and all others beside it.
+ * Of what is told of an ink in a state, with whatever happens beside it, one must be what is seen, and none may be better
+ * than the worst that is told.
+ */
+export async function expectBeside(seen: Seen, scroll: number, done: Done, tally: Agreement): Promise<void> {
+  const { scene, tab } = seen;
+  const raster = rasterAt(scene, seen.raster, scroll);
+  await scrollTab(tab, scroll);
+  const moment = momentAt(scene, scroll);
+  const behind = behindAt(scene, scroll);
+  if (moment === 'back') await bringBack(tab);
+  const session = await inspector(tab);
+  const { root } = await session.send('DOM.getDocument');
+  const force = async (selector: string, forcedPseudoClasses: string[]) => {
+    const { nodeId } = await session.send('DOM.querySelector', { nodeId: root.nodeId, selector });
+    expect(nodeId, selector).not.toBe(0);
+    await session.send('CSS.forcePseudoState', { nodeId, forcedPseudoClasses });
+  };
+  const expand = (open: boolean) =>
+    tab.evaluate(
+      ([selector, isOpen]) => {
+        const opener = document.querySelector(selector)!.closest('li')?.querySelector('.hr-opener');
+        opener?.setAttribute('aria-expanded', String(isOpen));
+      },
+      [done.selector, open] as const,
+    );
+  const isOver = done.state === 'hover' || done.state === 'pressed';
+  await force(done.selector, FORCED[done.state]);
+  if (isOver && done.item !== done.selector) await force(done.item, ['hover']);
+  if (done.state === 'open') await expand(true);
+  const clip = { x: 0, y: behind.row - scroll, width: scene.width, height: scene.layouts[moment].height };
+  const ground = await shoot(tab, clip, scene.windowHeight, true);
+  await force(done.selector, []);
+  if (isOver && done.item !== done.selector) await force(done.item, []);
+  if (done.state === 'open') await expand(false);
+  tally.combinations++;
+  const groups = new Map<string, Target[]>();
+  for (const target of await targetsOf(seen, moment, scroll)) {
+    const { ink, state, part, shape } = target;
+    const { box } = ink;
+    const isOut = box.y < behind.gone || box.y + box.height - behind.gone > scene.windowHeight;
+    if (isOut || shape.kind === 'logo') continue;
+    const isIt = elementOf(ink) === elementOf(done.ink);
+    const isOpen = done.state === 'open' && ink.entry !== undefined && ink.entry === done.ink.entry;
+    const isThere =
+      part === 'ring'
+        ? isIt && done.state === 'focused'
+        : state === (isIt || isOpen ? done.state : 'rest') || (!isIt && !isOpen && state === 'current');
+    if (isThere)
+      groups.set(`${ink.id} ${state} ${part}`, [...(groups.get(`${ink.id} ${state} ${part}`) ?? []), target]);
+  }
+  for (const targets of groups.values()) {
+    const read = targets.map((target) => {
+      const { contrast } = readAt(target, raster, behind);
+      const told = groundPatch(raster, behind, target.stack.blur, target.veil);
+      return { target, contrast, told, by: Math.abs(contrast - seenOf(target, ground, undefined)) };
+    });
+    const { target, contrast, told } = read.reduce((a, b) => (b.by < a.by ? b : a));
+    compare(
+      target,
+      contrast,
+      told,
+      ground,
+      undefined,
+      tally,
+      `${scroll} px down, ${done.ink.name} ${done.state}`,
+    );
+  }
+}
+
 /** Scrolls, and waits until the page's scripts have heard of it. */
 async function scrollTab(tab: Tab, scroll: number): Promise<void> {
   await tab.evaluate(
@@ -173,6 +269,13 @@ async function bringBack(tab: Tab): Promise<void> {
   await tab.evaluate(() => delete document.querySelector<HTMLElement>('.hr')!.dataset.gone);
 }
 
+/** A target's contrast as it is seen, by the separate reader. */
+function seenOf({ shape }: Target, ground: Shot, painted: Shot | undefined): number {
+  if (shape.kind === 'logo') return logoRatio(painted!, ground, shape.cells);
+  const { r, g, b } = shape.colour;
+  return Math.min(...shape.cells.map((cell) => cellRatio(ground, cell, [r, g, b])));
+}
+
 function compare(
   target: Target,
   contrast: number,
@@ -182,21 +285,14 @@ function compare(
   tally: Agreement,
   where: string,
 ): void {
-  const { shape, veil, needed, ink } = target;
+  const { veil, needed } = target;
   const { area } = veil;
   const difference = meanDifference(ground, area, (x, y) => {
     const { r, g, b } = pixelAt(told, x - area.left, y - area.top);
     return [r, g, b];
   });
-  const seen =
-    shape.kind === 'logo'
-      ? logoRatio(painted!, ground, shape.cells)
-      : Math.min(
-          ...shape.cells.map((cell) =>
-            cellRatio(ground, cell, [shape.colour.r, shape.colour.g, shape.colour.b]),
-          ),
-        );
-  const what = `${where}, ${ink.name}: computed ${contrast.toFixed(3)}, seen ${seen.toFixed(3)}, ground ${difference.toFixed(2)} levels apart`;
+  const seen = seenOf(target, ground, painted);
+  const what = `${where}, ${calledOf(target)}, ${target.state}: computed ${contrast.toFixed(3)}, seen ${seen.toFixed(3)}, ground ${difference.toFixed(2)} levels apart`;
   tally.add(contrast, seen, target, difference);
   const most = allowed(seen, target);
   expect(Math.abs(seen - contrast), what).toBeLessThanOrEqual(most);
@@ -251,7 +347,7 @@ async function lettersDrawn(tab: Tab, asked: readonly { run: TextRun; area: Area
 
 /** Text, marks, lines and rings without their colour; text shadows, which are ground, stay. */
 const BARE =
-  '.hr-rail *{color:transparent!important;text-decoration-color:transparent!important;outline-color:transparent!important}.hr-rail :is(svg,img,.hr-own){visibility:hidden!important}';
+  '.hr-rail *{color:transparent!important;text-decoration-color:transparent!important;outline-color:transparent!important}.hr-rail :is(svg,img,.hr-own){visibility:hidden!important}.hr-drop{visibility:hidden!important}';
 
 /** Puts the header's ink out of sight, or back. */
 async function bare(tab: Tab, isBare: boolean): Promise<void> {
@@ -306,19 +402,24 @@ async function shoot(
 }
 
 /** The header's own elements, in the core's order, within 1 px of where the core puts them. */
-export async function expectBoxes(tab: Tab, inks: readonly { name: string; box: Box }[]): Promise<void> {
+export async function expectBoxes(
+  tab: Tab,
+  all: readonly { id: string; name: string; box: Box }[],
+): Promise<void> {
+  // The number beside a basket is part of its link.
+  const inks = all.filter(({ id }) => !id.endsWith('-count'));
   const seen = await tab.evaluate(() => {
     const header = document.querySelector('.hr')!.getBoundingClientRect();
     return [
       ...document.querySelectorAll(
-        '.hr-rail :is(.hr-logo, .hr-link, .hr-text, .hr-opener, .hr-button, .hr-toggle)',
+        '.hr-rail :is(.hr-logo, .hr-link, .hr-label, .hr-opener, .hr-button, .hr-action, .hr-toggle)',
       ),
     ]
       .map((element) => {
         // A backing lies round what the item itself shows.
         const { x, y, width, height } = element.getBoundingClientRect();
         const style = getComputedStyle(element);
-        const [left, top] = element.matches('.hr-text')
+        const [left, top] = element.matches('.hr-item:not(.hr-button)')
           ? [parseFloat(style.paddingLeft), parseFloat(style.paddingTop)]
           : [0, 0];
         return { x: x + left, y: y + top - header.y, width: width - 2 * left, height: height - 2 * top };

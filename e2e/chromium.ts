@@ -21,9 +21,11 @@ const GPU_RASTER = [
 /**
  * Starts Debian's Chromium.
  * @param raster `gpu` where pixels are compared; `software` where only time counts, for a machine without a GPU
+ * @param scrollbars with scrollbars that take room, 15 px of it
  */
-export function openChromium(raster: 'gpu' | 'software' = 'gpu'): Promise<Browser> {
+export function openChromium(raster: 'gpu' | 'software' = 'gpu', scrollbars = false): Promise<Browser> {
   return chromium.launch({
+    ...(scrollbars && { ignoreDefaultArgs: ['--hide-scrollbars'] }),
     executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
     args: [...QUIET, ...(raster === 'gpu' ? GPU_RASTER : ['--disable-gpu'])],
   });

@@ -38,7 +38,7 @@ export const MADE: Record<string, () => Promise<Buffer> | Buffer> = {
     ),
 };
 
-const pictures: Picture[] = Object.keys(MADE).map((file) => {
+export const madePictures: Picture[] = Object.keys(MADE).map((file) => {
   const side = file.endsWith('.svg') ? 24 : SIZE;
   return { id: file.replace(/\..*/, ''), name: file, file, width: side, height: side, alt: '' };
 });
@@ -46,7 +46,7 @@ const pictures: Picture[] = Object.keys(MADE).map((file) => {
 const COLOURS = ['#ffffff', '#0d1730', '#eef2f6', '#767676', '#7a1f1f', '#1d8a6b', '#e8b34a', '#000000'];
 const BLENDS = BLEND_MODES.slice(0, 16);
 
-function chances(seed: number) {
+export function chances(seed: number) {
   const next = random(seed * 104729 + 11);
   for (let i = 0; i < 5; i++) next();
   const pick = <T>(list: readonly T[]): T => list[Math.floor(next() * list.length)]!;
@@ -58,7 +58,7 @@ function chances(seed: number) {
     colour: (): ColourUse => ({ colour: pick(COLOURS) }),
   };
 }
-type Chances = ReturnType<typeof chances>;
+export type Chances = ReturnType<typeof chances>;
 
 function ground({ chance, pick, between, colour }: Chances, isRail: boolean): Look {
   const worn = pick(['aurora', 'dome', 'checks', 'veil', 'limb', 'dots']);
@@ -113,7 +113,7 @@ function ground({ chance, pick, between, colour }: Chances, isRail: boolean): Lo
   };
 }
 
-function band(by: Chances, id: string): Band {
+export function bandByChance(by: Chances, id: string): Band {
   const { chance, pick, between, colour } = by;
   const picture = pick([
     'aurora',
@@ -248,7 +248,7 @@ export function dressedSite(base: Site, seed: number): Dressed {
     over: between(60, 400),
   });
   const bands = Array.from({ length: 9 }, (_, i): Band => {
-    const plain = band(by, `band-${i}`);
+    const plain = bandByChance(by, `band-${i}`);
     if (seed < FIRST_BY_SCROLL) return plain;
     // These turn, and their gradients fade out towards the end.
     plain.backdrop.gradient?.stops.forEach((stop, n) => (stop.opacity = n === 0 ? 0.9 : 0.1));
@@ -257,7 +257,7 @@ export function dressedSite(base: Site, seed: number): Dressed {
   const menu = base.type.menu;
   const site: Site = {
     ...base,
-    pictures: [...base.pictures, ...pictures.filter(({ id }) => !known.includes(id))],
+    pictures: [...base.pictures, ...madePictures.filter(({ id }) => !known.includes(id))],
     type: {
       ...base.type,
       menu: {

@@ -6,7 +6,7 @@ export interface Margin {
   share: number;
   /** At least this much contrast. */
   least: number;
-  because: 'textShadow' | 'blur' | 'mark';
+  because: 'textShadow' | 'blur' | 'mark' | 'layers';
 }
 
 /** Why a target's contrast cannot agree better than by a margin; `undefined` where it does, within 0.1 or 2 %. */
@@ -18,8 +18,15 @@ export function marginOf({
     return { share: 0.07, least: 0.15, because: 'textShadow' };
   }
   if (blur) return { share: 0.035, least: 0.1, because: 'blur' };
-  return ink.what.kind === 'mark' ? { share: 0.035, least: 0.1, because: 'mark' } : undefined;
+  if (ink.what.kind === 'mark') return { share: 0.035, least: 0.1, because: 'mark' };
+  const translucent = layers.filter(
+    ({ paint }) => paint.kind !== 'even' || (paint.colour.a > 0 && paint.colour.a < 1),
+  );
+  return translucent.length >= MANY ? { share: 0.035, least: 0.1, because: 'layers' } : undefined;
 }
+
+/** From so many translucent layers on, what each of them is rounded to in a browser adds up. */
+const MANY = 3;
 
 /** Whether a verdict of clear could be another by a margin: the contrast is that near to what is needed. */
 export function isTooNear(contrast: number, needed: number, { share, least }: Margin): boolean {

@@ -4,6 +4,7 @@ import { isTooNear, type Margin } from '@hatrail/core/sweep/margin';
 const BECAUSE: Record<Margin['because'], string> = {
   textShadow: 'a browser draws the blur of a text shadow in its own way',
   blur: 'a browser blurs a smaller picture of the page and enlarges it',
+  layers: 'a browser rounds each of several translucent layers',
   mark: 'a mark has few pixels, and pictures behind it are resampled in the browser’s own way',
 };
 

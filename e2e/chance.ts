@@ -1,0 +1,226 @@
+import sharp from 'sharp';
+import type { Header, Look, Manner, Rail } from '@hatrail/core/model/header';
+import type { Item } from '@hatrail/core/model/item';
+import type { Picture } from '@hatrail/core/model/picture';
+import type { Site } from '@hatrail/core/model/site';
+import { FAMILY_IDS } from '@hatrail/core/model/type';
+import { MADE, bandByChance, chances, madePictures, type Dressed } from './dressed.ts';
+
+/**
+ * Headers by chance that have one of everything: items of all kinds whose grounds reach their neighbours, looks that are
+ * set at any one moment alone, every manner, up to five translucent layers one over another, all families, logos of many
+ * shapes, pages that turn and pages that are pictures. The same for the same seed.
+ */
+
+const svg = (shapes: string) =>
+  Buffer.from(
+    `<svg xmlns="http://www.w3.org/2000/svg" width="160" height="40" viewBox="0 0 160 40">${shapes}</svg>`,
+  );
+
+/** Logos of many shapes, in one colour each. */
+const LOGOS: Record<string, (colour: string) => Promise<Buffer> | Buffer> = {
+  'squares.svg': (c) =>
+    svg(
+      `<g fill="${c}"><rect x="3.3" y="5.2" width="20" height="29"/><rect x="30.7" y="8.6" width="31" height="23" rx="4"/><rect x="80" y="3" width="60" height="9"/></g>`,
+    ),
+  'rounds.svg': (c) =>
+    svg(`<g fill="${c}"><circle cx="20" cy="20" r="15"/><ellipse cx="100" cy="20" rx="40" ry="14"/></g>`),
+  'strokes.svg': (c) =>
+    svg(
+      `<g fill="none" stroke="${c}" stroke-width="5"><path d="M5 35L25 5L45 35"/><circle cx="80" cy="20" r="13"/><line x1="110" y1="5" x2="150" y2="35"/></g>`,
+    ),
+  'cut.png': async (c) =>
+    sharp(await LOGOS['squares.svg']!(c), { density: 300 })
+      .png()
+      .toBuffer(),
+};
+const LOGO_FILES = Object.keys(LOGOS).flatMap((file) => [
+  { file: `light-${file}`, make: () => LOGOS[file]!('#ffffff') },
+  { file: `dark-${file}`, make: () => LOGOS[file]!('#10201c') },
+]);
+for (const { file, make } of LOGO_FILES) MADE[file] = make;
+const logoPictures: Picture[] = LOGO_FILES.map(({ file }) => ({
+  id: file.replace(/\W/g, '-'),
+  name: file,
+  file,
+  width: 160,
+  height: 40,
+  alt: '',
+}));
+
+const MANNERS: { manner: Partial<Manner>; what: string; leaves?: boolean; turning?: boolean }[] = [
+  { what: 'stays', manner: { onScroll: 'stays' } },
+  { what: 'returns', manner: { onScroll: 'returns' } },
+  { what: 'leaves', manner: { onScroll: 'leaves' } },
+  { what: 'bottom', manner: { onScroll: 'bottom' } },
+  { what: 'smaller', manner: { onScroll: 'stays', smaller: 22 } },
+  { what: 'ground', manner: { onScroll: 'stays', switch: { at: 'ground', distance: 40, first: 'light' } } },
+  { what: 'rail that leaves', manner: { onScroll: 'stays' }, leaves: true },
+  { what: 'along with the scroll', manner: { onScroll: 'stays', stretch: 120 }, turning: true },
+];
+
+/** A header with one of everything, over a page that is hard to read on. */
+export function chanceSite(base: Site, seed: number): Dressed {
+  const by = chances(seed + 5000);
+  const { chance, pick, between, colour } = by;
+  const { manner, leaves = false, turning = false } = MANNERS[seed % MANNERS.length]!;
+  const tint = () => ({ colour: colour(), opacity: between(2, 10) / 10 });
+  const moments =
+    manner.onScroll === 'returns' ? (['top', 'scrolled', 'back'] as const) : (['top', 'scrolled'] as const);
+  /** A look that is there at one moment alone. */
+  const alone = (look: Look) => ({ [pick(moments)]: look });
+  const fade = () => ({
+    on: true,
+    angle: pick([0, 90, 180]),
+    stops: [
+      { at: 0, colour: colour(), opacity: 0.4 },
+      { at: 100, colour: colour(), opacity: 0.1 },
+    ],
+  });
+  const ground = (): Look => ({
+    ...(chance(0.7) && { fill: { colour: colour(), opacity: between(1, 6) / 10 } }),
+    ...(chance(0.4) && { gradient: fade() }),
+    ...(chance(0.4) && { tint: { colour: colour(), opacity: between(1, 4) / 10 } }),
+  });
+  const backing = (): Look['backing'] => ({
+    ...(chance(0.6) && { rest: tint() }),
+    ...(chance(0.6) && { hover: tint() }),
+    ...(chance(0.5) && { current: tint() }),
+    ...(chance(0.5) && { focused: tint() }),
+    ...(chance(0.4) && { pressed: tint() }),
+    ...(chance(0.4) && { open: tint() }),
+    reach: between(2, 30),
+    height: between(20, 80),
+    radius: between(0, 16),
+  });
+  const itemBacking = () =>
+    chance(0.5) && {
+      backing: {
+        colour: colour(),
+        opacity: between(2, 9) / 10,
+        ...(chance(0.5) && { hover: colour() }),
+        x: between(0, 12),
+        y: 0,
+        radius: between(0, 12),
+      },
+    };
+  const to = { address: '/x' };
+  const menu: Item = { kind: 'menu', id: 'menu', menu: 'main', gap: between(4, 18), ...itemBacking() };
+  const text = (id: string): Item => ({
+    kind: 'text',
+    id,
+    text: pick(['01632 960 123', 'Dark skies, open doors', 'AV To Ya']),
+    size: between(12, 18),
+    ...(chance(0.5) && { to }),
+    ...itemBacking(),
+    ...(chance(0.4) && { looks: alone({ ink: { link: colour() }, backing: backing() }) }),
+  });
+  const button: Item = {
+    kind: 'button',
+    id: 'button',
+    label: 'Book a night',
+    ...to,
+    ink: colour(),
+    fill: colour(),
+    hoverFill: colour(),
+    radius: between(0, 20),
+  };
+  const icons: Item = {
+    kind: 'icons',
+    id: 'icons',
+    size: 20,
+    gap: between(2, 10),
+    links: [
+      { id: 'one', label: 'One', icon: 'globe', ...to },
+      { id: 'two', label: 'Two', icon: 'phone', ...to },
+    ],
+  };
+  const basket: Item = { kind: 'basket', id: 'basket', size: 22, label: 'Basket', to, count: 3 };
+  const logo: Item = { kind: 'logo', id: 'logo', height: between(20, 36), ...itemBacking() };
+  const rail = (items: Partial<Pick<Rail, 'start' | 'middle' | 'end'>>): Rail => ({
+    height: between(48, 80),
+    inset: between(8, 30),
+    gap: between(0, 20),
+    ...(chance(0.5) && { looks: alone({ ...ground(), ...(chance(0.5) && { ink: { hover: colour() } }) }) }),
+    start: [],
+    middle: [],
+    end: [],
+    ...items,
+  });
+  const rails = leaves
+    ? [
+        { ...rail({ start: [text('above')], end: [icons] }), leaves: true },
+        rail({ start: [logo], end: [menu, button] }),
+      ]
+    : chance(0.5)
+      ? [rail({ start: [logo, text('line')], end: [menu, button, basket] })]
+      : [rail({ start: [logo], end: [menu, button] }), rail({ start: [text('line')], end: [icons, basket] })];
+  const ink = { link: colour(), hover: colour(), current: colour(), logo: pick(['light', 'dark'] as const) };
+  const later = alone({ backing: backing(), ink: { focused: colour(), pressed: colour() } });
+  const header: Header = {
+    ...base.headers[0]!,
+    rails,
+    looks: {
+      top: { ink, ...ground(), ...(chance(0.3) && { blur: { radius: between(3, 12) } }), ...later.top },
+      scrolled: { ...ground(), ...later.scrolled },
+      ...(manner.onScroll === 'returns' && { back: { ...later.back } }),
+    },
+    manner: {
+      ...base.headers[0]!.manner,
+      lies: pick(['over', 'above'] as const),
+      switch: { at: 'distance', distance: 90 },
+      ...manner,
+    },
+  };
+  const family = FAMILY_IDS[seed % FAMILY_IDS.length]!;
+  const entries = [
+    { id: 'own', label: 'Opening nights', page: 'home' },
+    {
+      id: 'kids',
+      label: 'To Visit',
+      page: 'log',
+      children: [{ id: 'child', label: 'Child', address: '/c' }],
+    },
+    { id: 'out', label: 'AV Tours', address: '/o', standsOut: true },
+    { id: 'last', label: 'Yarrow', address: '/y' },
+  ];
+  const shape = seed % Object.keys(LOGOS).length;
+  const [light, dark] = [0, 1].map((i) => logoPictures[2 * shape + i]!.id);
+  const isSnapshot = seed % 7 === 3 && manner.switch === undefined && !turning;
+  const bands = Array.from({ length: 8 }, (_, i) => ({
+    ...bandByChance(by, `band-${i}`),
+    ...(turning && {
+      turns: {
+        tint: { colour: colour(), opacity: between(3, 9) / 10 },
+        from: between(-150, 50),
+        over: between(60, 300),
+      },
+    }),
+  }));
+  const known = base.pictures.map(({ id }) => id);
+  const site: Site = {
+    ...base,
+    pictures: [
+      ...base.pictures,
+      ...[...madePictures, ...logoPictures].filter(({ id }) => !known.includes(id)),
+    ],
+    logo: { ...base.logo, variants: { light: light!, dark: dark! } },
+    type: {
+      ...base.type,
+      menu: { ...base.type.menu, family, size: between(13, 19), letterSpacing: pick([0, 0, 1]) },
+      button: { ...base.type.button, family },
+    },
+    menus: [{ id: 'main', name: 'Main', entries }],
+    pages: base.pages.map((page, i) =>
+      i > 0
+        ? { ...page, bands: [] }
+        : isSnapshot
+          ? { ...page, bands: [], snapshots: [{ width: 1280, picture: 'dome' }] }
+          : { ...page, bands },
+    ),
+    headers: [header],
+  };
+  const scrolls =
+    manner.onScroll === 'leaves' ? [0, 9, 21, 33] : [0, between(1, 89), between(90, 200), between(201, 500)];
+  return { site, header, width: pick([1280, 1180, 1366]), scrolls, windowHeight: 320 };
+}
