@@ -21,8 +21,9 @@ test('plain layers agree within a rounding; a text shadow, a blur and a mark by 
   expect(marginOf(target({ layers: [even, shadow] }))).toMatchObject({ share: 0.07, because: 'textShadow' });
   expect(marginOf(target({ layers: [], blur: { sigma: 4, area } }))).toMatchObject({ because: 'blur' });
   expect(marginOf(target({ layers: [even] }, 'mark'))).toMatchObject({ share: 0.035, because: 'mark' });
-  expect(marginOf(target({ layers: [even, even] }))).toBeUndefined();
-  expect(marginOf(target({ layers: [even, even, even] }))).toMatchObject({ because: 'layers' });
+  expect(marginOf(target({ layers: [even, even] }))).toMatchObject({ share: 0.035, because: 'layers' });
+  const blur = { sigma: 4, area };
+  expect(marginOf(target({ layers: [even, even], blur }))).toMatchObject({ share: 0.07, because: 'blur' });
   // Of several, the one that is furthest off is told.
   const all = target({ layers: [shadow], blur: { sigma: 4, area } }, 'mark');
   expect(marginOf(all)?.because).toBe('textShadow');

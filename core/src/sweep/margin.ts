@@ -17,16 +17,14 @@ export function marginOf({
   if (layers.some(({ name }) => name === 'textShadow')) {
     return { share: 0.07, least: 0.15, because: 'textShadow' };
   }
-  if (blur) return { share: 0.035, least: 0.1, because: 'blur' };
-  if (ink.what.kind === 'mark') return { share: 0.035, least: 0.1, because: 'mark' };
   const translucent = layers.filter(
     ({ paint }) => paint.kind !== 'even' || (paint.colour.a > 0 && paint.colour.a < 1),
-  );
-  return translucent.length >= MANY ? { share: 0.035, least: 0.1, because: 'layers' } : undefined;
+  ).length;
+  if (blur) return { share: translucent > 1 ? 0.07 : 0.035, least: 0.1, because: 'blur' };
+  if (ink.what.kind === 'mark') return { share: 0.035, least: 0.1, because: 'mark' };
+  // What each of several translucent layers is rounded to in a browser adds up.
+  return translucent > 1 ? { share: 0.035, least: 0.1, because: 'layers' } : undefined;
 }
-
-/** From so many translucent layers on, what each of them is rounded to in a browser adds up. */
-const MANY = 3;
 
 /** Whether a verdict of clear could be another by a margin: the contrast is that near to what is needed. */
 export function isTooNear(contrast: number, needed: number, { share, least }: Margin): boolean {
