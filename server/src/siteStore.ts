@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import type { KeptSite, SiteChanges } from '@hatrail/core/model/kept';
+import { valuesOf } from '@hatrail/core/model/changes';
+import type { KeptSite, SiteChanges, SiteValues, TakenFile } from '@hatrail/core/model/kept';
 import { FORMAT, type Site } from '@hatrail/core/model/site';
 import type { Db } from './database.ts';
 
@@ -40,7 +41,7 @@ export class SiteStore {
     const documents = (rows: Row[]) => rows.map(({ document }) => JSON.parse(document as string));
     const revisions = (rows: Row[]) =>
       Object.fromEntries(rows.map((part) => [part.id, part.revision as number]));
-    const { tagline, palette, pairings, type, fonts, logo } = JSON.parse(row.document as string) as Site;
+    const values = JSON.parse(row.document as string) as Omit<SiteValues, 'name' | 'menus' | 'pictures'>;
     return {
       id,
       slug: String(row.slug),
@@ -50,13 +51,8 @@ export class SiteStore {
       site: {
         format: FORMAT,
         name: String(row.name),
-        tagline,
-        palette,
-        ...(pairings && { pairings }),
-        type,
-        ...(fonts && { fonts }),
+        ...values,
         pictures: documents(pictures),
-        logo,
         menus: documents(menus),
         pages: documents(pages),
         headers: documents(headers),
@@ -141,6 +137,19 @@ export class SiteStore {
     this.#db.prepare('INSERT INTO file VALUES (?, ?, ?, ?)').run(id, file, name, hash);
   }
 
+  /** Takes back files of an earlier document that the site has let go of since. */
+  takeBack(id: string, site: Site, hashes: Record<string, string>): TakenFile[] {
+    return this.#db.transaction(() => {
+      const known = this.hashes(id);
+      const missing = [...site.pictures, ...(site.fonts ?? [])].flatMap(({ id: part, file }): TakenFile[] => {
+        const hash = known[part] === undefined ? hashes[part] : undefined;
+        return hash === undefined ? [] : [{ id: part, file, hash }];
+      });
+      for (const { id: part, file, hash } of missing) this.addFile(id, part, file, hash);
+      return missing;
+    })();
+  }
+
   /** Lets go of a file. Gives its hash if no site has it any more. */
   removeFile(id: string, file: string): string | undefined {
     const hash = this.hashes(id)[file];
@@ -188,6 +197,8 @@ export class SiteStore {
   }
 }
 
-function valuesRow({ name, tagline, palette, pairings, type, fonts, logo }: Site): Row {
-  return { name, document: JSON.stringify({ tagline, palette, pairings, type, fonts, logo }) };
+/** A site's own values as they are kept: its name, pictures and menus in columns and rows of their own. */
+function valuesRow(site: Site): Row {
+  const { name, pictures: _, menus: __, ...document } = valuesOf(site);
+  return { name, document: JSON.stringify(document) };
 }

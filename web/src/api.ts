@@ -81,6 +81,9 @@ export const api = {
   releases: (site: string) => call<Release[]>(`/sites/${site}/releases`),
   release: (site: string, number: number) =>
     call<Release & { site: Site }>(`/sites/${site}/releases/${number}`),
+  /** Takes back the files of a release that were let go of since; tells them. */
+  releaseFiles: (site: string, number: number) =>
+    send<TakenFile[]>('POST', `/sites/${site}/releases/${number}/files`, {}),
   publish: (site: string, note: string) => send<Release>('POST', `/sites/${site}/releases`, { note }),
   putLive: (site: string, number: number) => send<Release>('PUT', `/sites/${site}/live`, { number }),
   standIn: () => call<{ url: string }>('/stand-in'),

@@ -17,6 +17,7 @@ import { Menus } from './gather/menus/Menus.tsx';
 import { Pages } from './gather/pages/Pages.tsx';
 import { Pictures } from './gather/pictures/Pictures.tsx';
 import { Type } from './gather/type/Type.tsx';
+import { Words } from './gather/words/Words.tsx';
 import { Hang } from './hang/Hang.tsx';
 import { HandOver } from './handover/HandOver.tsx';
 import { Sites } from './sites/Sites.tsx';
@@ -58,6 +59,7 @@ const router = createBrowserRouter([
           { path: 'logo', element: <Logo /> },
           { path: 'pictures', element: <Pictures /> },
           { path: 'menus', element: <Menus /> },
+          { path: 'words', element: <Words /> },
           { path: 'pages', element: <Pages /> },
         ],
       },

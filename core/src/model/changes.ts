@@ -76,7 +76,9 @@ export function withChanges(site: Site, { values, pages, headers, order }: SiteC
     headers: merged(site.headers, headers, order?.headers),
   };
   // What may be missing is taken away where the new values do not have it.
-  if (values) for (const key of ['pairings', 'fonts'] as const) if (!(key in values.value)) delete whole[key];
+  for (const key of Object.keys(valuesOf(site))) {
+    if (values && !(key in values.value)) Reflect.deleteProperty(whole, key);
+  }
   return whole;
 }
 

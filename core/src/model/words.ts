@@ -22,6 +22,9 @@ export class Words {
 
 export type AllWords = Required<Words>;
 
+/** The words, in the order in which they are met. */
+export const WORD_KEYS = ['skip', 'menu', 'close', 'more', 'home', 'newWindow'] as const;
+
 /** The words in a language, with its own name. */
 export interface WordSet {
   name: string;

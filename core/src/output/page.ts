@@ -3,6 +3,7 @@ import type { Header } from '../model/header.ts';
 import { resolveColour } from '../model/palette.ts';
 import type { Band, Content, Page } from '../model/page.ts';
 import type { Site } from '../model/site.ts';
+import { wordsOf } from '../model/words.ts';
 import { spoken } from '../page/contents.ts';
 import { groundKind } from '../page/groundKind.ts';
 import { imageSource, type Addresses } from './addresses.ts';
@@ -43,10 +44,12 @@ export function pageHtml(
   const colour = cssColour(resolveColour(site.palette, page.colour));
   return [
     '<!doctype html>',
-    '<html lang="en">',
+    `<html lang="${escapeHtml(wordsOf(site).lang)}">`,
     '<head>',
     '<meta charset="utf-8">',
     '<meta name="viewport" content="width=device-width, initial-scale=1">',
+    // No icon: browsers ask for one that is not there, else.
+    '<link rel="icon" href="data:,">',
     `<title>${escapeHtml(page.title)} · ${escapeHtml(site.name)}</title>`,
     head,
     `<style>body { background: ${colour} }</style>`,

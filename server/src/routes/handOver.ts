@@ -51,6 +51,13 @@ export function handOverRoutes(context: Context): Router {
     response.status(201).json(context.releases.make(id, site, hashes, note));
   });
 
+  router.post('/:site/releases/:number/files', (request, response) => {
+    const { id } = siteOf(context, String(request.params.site));
+    const release = context.releases.read(id, Number(request.params.number));
+    if (!release) throw notFound('release');
+    response.json(context.sites.takeBack(id, release.site, release.hashes));
+  });
+
   router.put('/:site/live', json(), (request, response) => {
     const { id } = siteOf(context, String(request.params.site));
     const number: unknown = (request.body as { number?: unknown } | undefined)?.number;

@@ -2,7 +2,8 @@ import { memo, type ReactNode } from 'react';
 import { allMoments, momentName, momentsOf, type Header, type Moment } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
 import { hasDropDowns, judgePanel } from '@hatrail/core/sweep/panel';
-import type { Row } from '@hatrail/core/sweep/prove';
+import { stateWords } from '@hatrail/core/header/stateNames';
+import { isPassing, type Row } from '@hatrail/core/sweep/prove';
 import type { SweptScene } from '../engine/types.ts';
 import { LiveFrame } from '../parts/LiveFrame.tsx';
 import type { Held, Preview } from '../parts/preview.ts';
@@ -65,7 +66,15 @@ export const Moments = memo(function Moments(props: MomentsProps) {
             {...(each === 'pointed' && { held: 'pointed' })}
           >
             {worst ? (
-              <VerdictText verdict={worst.verdict} contrast={worst.worst} />
+              <>
+                <VerdictText verdict={worst.verdict} contrast={worst.worst} />
+                {isPassing(worst) && worst.verdict !== 'clear' && (
+                  <span className="quiet moment-what" title={worst.item}>
+                    {worst.item}
+                    {stateWords(worst)}
+                  </span>
+                )}
+              </>
             ) : (
               <span className="quiet">{scene ? 'never met on this page' : 'being swept'}</span>
             )}

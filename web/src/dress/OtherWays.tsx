@@ -59,29 +59,7 @@ export function OtherWays({ hand, header, moment, rows, onCompare }: OtherWaysPr
       <ul>
         {ways.map((way) => (
           <li key={way.text}>
-            <p>
-              <strong>{way.text}</strong> <Cost site={hand.site} fill={way} cost={way.cost} />
-            </p>
-            <Button
-              size="small"
-              variant="outlined"
-              aria-label={`Try it: ${way.text}`}
-              onClick={() =>
-                changeHeader(header.id, way.text, (draft) => {
-                  const { looks, manner, rails } = JSON.parse(JSON.stringify(way.header)) as Header;
-                  Object.assign(draft, { looks, manner, rails });
-                })
-              }
-            >
-              Try it
-            </Button>{' '}
-            <Button
-              size="small"
-              aria-label={`Compare: ${way.text}`}
-              onClick={() => onCompare(way.text, way.header)}
-            >
-              Compare
-            </Button>
+            <WayOffered hand={hand} header={header} way={way} onCompare={onCompare} />
           </li>
         ))}
       </ul>
@@ -91,12 +69,48 @@ export function OtherWays({ hand, header, moment, rows, onCompare }: OtherWaysPr
         ways.length === 0 && <p>No other single change clears it everywhere.</p>
       ) : (
         <p className="quiet">
-          {tried} of {WAYS} tried, each over every page and width.{' '}
+          {tried} of {WAYS} tried, each over all pages.{' '}
           <button type="button" className="link" onClick={end}>
             Stop
           </button>
         </p>
       )}
     </div>
+  );
+}
+
+/** One way: what it changes and costs, tried with one click or held against the present look. */
+export function WayOffered({
+  hand,
+  header,
+  way,
+  onCompare,
+}: Pick<OtherWaysProps, 'hand' | 'header' | 'onCompare'> & { way: Way }) {
+  return (
+    <>
+      <p>
+        <strong>{way.text}</strong> <Cost site={hand.site} fill={way} cost={way.cost} />
+      </p>
+      <Button
+        size="small"
+        variant="outlined"
+        aria-label={`Try it: ${way.text}`}
+        onClick={() =>
+          changeHeader(header.id, way.text, (draft) => {
+            const { looks, manner, rails } = JSON.parse(JSON.stringify(way.header)) as Header;
+            Object.assign(draft, { looks, manner, rails });
+          })
+        }
+      >
+        Try it
+      </Button>{' '}
+      <Button
+        size="small"
+        aria-label={`Compare: ${way.text}`}
+        onClick={() => onCompare(way.text, way.header)}
+      >
+        Compare
+      </Button>
+    </>
   );
 }

@@ -1,18 +1,21 @@
 import { Button } from '@mui/material';
-import { memo } from 'react';
+import { memo, useEffect, useState } from 'react';
+import { Link, useLocation } from 'react-router';
 import { resolveLook } from '@hatrail/core/header/look';
-import { momentName, type Header, type Moment } from '@hatrail/core/model/header';
+import { allMoments, momentName, type Header, type Moment } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
 import type { LookCost } from '@hatrail/core/remedy/cost';
 import type { LeastFill } from '@hatrail/core/remedy/leastFill';
 import { spotKey, type Row } from '@hatrail/core/sweep/prove';
 import { useEditor } from '../editor/store.ts';
+import { causeOf, type Way } from '../editor/ways.ts';
+import { isAbort } from '../engine/pool.ts';
 import type { FillAnswer } from '../editor/verdicts.ts';
 import { colourName } from '../parts/ColourField.tsx';
 import { figure } from '../parts/Verdict.tsx';
 import type { SiteAtHand } from '../engine/request.ts';
 import { stateWords } from '@hatrail/core/header/stateNames';
-import { OtherWays } from './OtherWays.tsx';
+import { OtherWays, WayOffered } from './OtherWays.tsx';
 import { worstRow } from './view.ts';
 
 interface RemedyProps {
@@ -56,11 +59,13 @@ function RemedyText({ hand, header, moment, rows, progress, failure, answer, onC
   if (worst && worst.verdict === 'clear') {
     return (
       <>
-        <h3>Clear on every page</h3>
+        <h3>{momentName(header, moment)}: clear on all pages</h3>
         <p>
-          {momentName(header, moment)}, every letter reaches what it needs at every scroll and width. The
-          nearest to its limit is {worst.item}: {figure(worst.worst)} where {worst.needed} is needed.
+          Every letter reaches what it needs at every scroll, at {widthsOf(own)} px. The nearest to its limit
+          is {worst.item}
+          {stateWords(worst)}: {figure(worst.worst)} where {worst.needed} is needed.
         </p>
+        <Elsewhere site={site} header={header} moment={moment} rows={rows} />
       </>
     );
   }
@@ -70,7 +75,7 @@ function RemedyText({ hand, header, moment, rows, progress, failure, answer, onC
         <>
           <h3>Smallest change that clears it</h3>
           <p>
-            Being solved over every page and width
+            Being solved over all pages, at {widthsOf(own)} px
             {answer.progress && `: ${answer.progress.done} of ${answer.progress.of} swept with it`}.
           </p>
         </>
@@ -86,6 +91,7 @@ function RemedyText({ hand, header, moment, rows, progress, failure, answer, onC
             that is lost first: {worst?.item}
             {worst && stateWords(worst)}.
           </p>
+          <Cause hand={hand} header={header} moment={moment} rows={own} onCompare={onCompare} />
           <OtherWays hand={hand} header={header} moment={moment} rows={own} onCompare={onCompare} />
         </>
       );
@@ -96,6 +102,7 @@ function RemedyText({ hand, header, moment, rows, progress, failure, answer, onC
       const name = colourName(site.palette, colour);
       return (
         <>
+          <Cause hand={hand} header={header} moment={moment} rows={own} onCompare={onCompare} />
           <h3>Smallest change that clears it</h3>
           <p>
             {answer.kind === 'own'
@@ -132,6 +139,73 @@ function RemedyText({ hand, header, moment, rows, progress, failure, answer, onC
   }
 }
 
+/** The widths that rows were swept at, in words. */
+export function widthsOf(rows: readonly Pick<Row, 'width'>[]): string {
+  const widths = [...new Set(rows.map(({ width }) => width))].sort((a, b) => a - b);
+  return widths.length < 2 ? widths.join('') : `${widths.slice(0, -1).join(', ')} and ${widths.at(-1)}`;
+}
+
+/** What is not clear at the header's other moments, and where: the count in the rod counts it, too. */
+function Elsewhere({
+  site,
+  header,
+  moment,
+  rows,
+}: {
+  site: Site;
+  header: Header;
+  moment: Moment;
+  rows: readonly Row[];
+}) {
+  const { search } = useLocation();
+  const others = allMoments(header).flatMap((each) => {
+    const worst = each === moment ? undefined : worstRow(rows.filter((row) => row.moment === each));
+    return worst && worst.verdict !== 'clear' ? [worst] : [];
+  });
+  return others.map((row) => {
+    const page = site.pages.find(({ path }) => path === row.page);
+    const to = new URLSearchParams(search);
+    to.set('moment', row.moment);
+    to.set('width', String(row.width));
+    to.set('scroll', String(row.scroll));
+    if (page) to.set('page', page.id);
+    return (
+      <p key={row.moment}>
+        <Link to={`?${to}`}>{momentName(header, row.moment)}</Link> is not: {row.item}
+        {stateWords(row)} {figure(row.worst)} where {row.needed} is needed, {row.scroll} px down {page?.title}{' '}
+        at {row.width}.
+      </p>
+    );
+  });
+}
+
+/** The cause, where the header stands in the flow and not over the page: swept, and told before any layer is offered. */
+function Cause({
+  hand,
+  header,
+  moment,
+  rows,
+  onCompare,
+}: Pick<RemedyProps, 'hand' | 'header' | 'moment' | 'onCompare'> & { rows: readonly Row[] }) {
+  const [way, setWay] = useState<Way>();
+  useEffect(() => {
+    const stop = new AbortController();
+    causeOf({ hand, header, moment, rows, signal: stop.signal })
+      .then((found) => !stop.signal.aborted && setWay(found))
+      .catch((error: unknown) => {
+        if (!isAbort(error)) setWay(undefined);
+      });
+    return () => stop.abort();
+  }, [hand, header, moment, rows]);
+  if (!way) return null;
+  return (
+    <>
+      <h3>What is wrong</h3>
+      <WayOffered hand={hand} header={header} way={way} onCompare={onCompare} />
+    </>
+  );
+}
+
 /** What a remedy reaches and costs, from its own sweep. */
 export function Cost({
   site,
@@ -153,9 +227,15 @@ export function Cost({
     );
   return (
     <>
-      {text.length > 0 && `Worst letter ${figure(Math.min(...text))} on every page; `}
+      {text.length > 0 && `Worst letter ${figure(Math.min(...text))} on any page; `}
       {cost &&
-        `${Math.round(cost.pageShowing * 100)}\u00a0% of the page still shows through at the worst place, and colours move by ${cost.colourDifference.toFixed(2)} (ΔE OK).`}
+        `${Math.round(cost.pageShowing * 100)}\u00a0% of the page still shows through at the worst place, and `}
+      {cost && (
+        <abbr title="Mean difference in OKLab (ΔE OK): 0 is the same colour, 1 is black against white">
+          colours move by {cost.colourDifference.toFixed(2)}
+        </abbr>
+      )}
+      {cost && '.'}
       {limit &&
         ` ${limit.item}${stateWords(limit)} asks for the most, on ${site.pages.find(({ path }) => path === limit.page)?.title}.`}
     </>

@@ -22,8 +22,8 @@ const PEGS = [
 /** The bar along the top: what is worked on, the rod with its pegs, and how things stand. */
 export function TopBar({ siteId, site, place }: { siteId: string; site: Site; place: Place }) {
   const { search } = useLocation();
-  const rows = useVerdicts((state) => state.rows);
-  const lost = rows ? standingOf(site, place.header, rows).lost : 0;
+  const { rows, banners } = useVerdicts();
+  const lost = rows ? standingOf(site, place.header, rows, banners).lost : 0;
   return (
     <header className="bar">
       <Link to="/" className="bar-mark" aria-label="Hat Rail, all sites">
@@ -106,7 +106,7 @@ const UndoRedo = memo(function UndoRedo() {
 
 /** How many items and menus are lost on all pages and widths; opens the worst place. */
 function RunningVerdict({ siteId, site, header }: { siteId: string; site: Site; header: Header }) {
-  const { rows, progress } = useVerdicts();
+  const { rows, banners, progress } = useVerdicts();
   const navigate = useNavigate();
   if (!rows) {
     return (
@@ -117,7 +117,7 @@ function RunningVerdict({ siteId, site, header }: { siteId: string; site: Site; 
   }
   if (rows.length === 0) return <span className="bar-verdict quiet">nothing hangs yet</span>;
   const worst = worstRow(rows);
-  const { verdict, words } = standingOf(site, header, rows);
+  const { verdict, words } = standingOf(site, header, rows, banners);
   const open = () => {
     if (!worst) return;
     const params = new URLSearchParams({

@@ -17,13 +17,15 @@ import { judgePanel } from '@hatrail/core/sweep/panel';
 import type { Verdict } from '@hatrail/core/sweep/verdict';
 import { STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
 import type { LookCost } from '@hatrail/core/remedy/cost';
-import { costOf, fillWork, proveAll } from '../engine/proof.ts';
+import { costOf, fillWork, proveAll, readBanners, type BannerWords } from '../engine/proof.ts';
 import type { SiteAtHand } from '../engine/request.ts';
 import { isAbort } from '../engine/pool.ts';
 
 /** What the sweeps over all pages and widths have found, and how far they are. */
 interface Verdicts {
   rows: Row[] | undefined;
+  /** The words of the pages' opening bands; none until they have been read. */
+  banners: BannerWords[];
   progress: { done: number; of: number } | undefined;
   /** What went wrong, if the sweep could not be carried out. */
   failure: string | undefined;
@@ -31,6 +33,7 @@ interface Verdicts {
 
 export const useVerdicts = create<Verdicts>()(() => ({
   rows: undefined,
+  banners: [],
   progress: undefined,
   failure: undefined,
 }));
@@ -48,17 +51,23 @@ export function countItems(rows: readonly Row[], verdict: Row['verdict']): numbe
 /** How a header stands over all pages and widths. */
 export interface Standing {
   verdict: Verdict;
-  /** How many items and menus are lost. */
+  /** How many items, menus and banners' words are lost. */
   lost: number;
   words: string;
 }
 
-/** How a header stands: its items over every page, and the entries of its drop-downs and its folded menu. */
-export function standingOf(site: Site, header: Header, rows: readonly Row[]): Standing {
+/** How a header stands: its items over all pages, the entries of its drop-downs and its folded menu, and the words of banners. */
+export function standingOf(
+  site: Site,
+  header: Header,
+  rows: readonly Row[],
+  banners: readonly BannerWords[] = [],
+): Standing {
   const panels = judgePanel(site, header);
   const count = (verdict: Verdict) => {
     const menus = panels.filter((panel) => panel.verdict === verdict).map(({ where }) => where);
-    return countItems(rows, verdict) + new Set(menus).size;
+    const words = banners.filter((banner) => banner.verdict === verdict);
+    return countItems(rows, verdict) + new Set(menus).size + words.length;
   };
   const [lost, strained] = [count('lost'), count('strained')];
   if (lost > 0) return { verdict: 'lost', lost, words: `${lost} lost` };
@@ -77,8 +86,11 @@ export function useProofOfAll(hand: SiteAtHand, header: Header, width: number): 
         signal: stop.signal,
         progress: (done, of) => !stop.signal.aborted && useVerdicts.setState({ progress: { done, of } }),
       })
-        .then((rows) => {
-          if (!stop.signal.aborted) useVerdicts.setState({ rows, progress: undefined, failure: undefined });
+        .then(async (rows) => {
+          if (stop.signal.aborted) return;
+          useVerdicts.setState({ rows, progress: undefined, failure: undefined });
+          const banners = await readBanners(hand, header.id, width, { signal: stop.signal });
+          if (!stop.signal.aborted) useVerdicts.setState({ banners });
         })
         .catch((error: unknown) => {
           if (!isAbort(error))

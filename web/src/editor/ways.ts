@@ -3,14 +3,16 @@ import { headerItems, momentsOf, type Header, type Moment } from '@hatrail/core/
 import { LOGO_VARIANTS, LOGO_VARIANT_NAMES } from '@hatrail/core/model/picture';
 import type { LookCost } from '@hatrail/core/remedy/cost';
 import { fillCandidates, leastOpacity, type Knob, type Place } from '@hatrail/core/remedy/leastFill';
+import { coversOf } from '@hatrail/core/header/covers';
 import { showsGradient } from '@hatrail/core/stack/worn';
 import type { Row } from '@hatrail/core/sweep/prove';
 import { MARK_TARGET } from '@hatrail/core/sweep/verdict';
 import { colourName } from '../parts/ColourField.tsx';
 import { costOf, fillWork, proveAll } from '../engine/proof.ts';
 import type { SiteAtHand } from '../engine/request.ts';
+import { worstFirst } from './verdicts.ts';
 
-/** A change that clears a moment on every page and at every width: swept before it is shown. */
+/** A change that clears a moment on every page, at the widths that are swept: swept before it is shown. */
 export interface Way {
   text: string;
   header: Header;
@@ -156,6 +158,37 @@ const FINDERS: readonly Finder[] = [
     return ifClear(asked, grown, `Links and lines of text at ${LARGE} px, which makes them large text.`);
   },
 ];
+
+/**
+ * What is wrong where a header that stands in the flow of the page is not clear: its links are read over the page's own
+ * colour, or over what covers the page, and not over the page. Laid over it, or without what covers it, it may be clear.
+ */
+export async function causeOf(asked: Asked): Promise<Way | undefined> {
+  const { hand, header, moment, rows } = asked;
+  if (header.manner.lies !== 'above') return undefined;
+  const over = (of: Header): Header => ({ ...of, manner: { ...of.manner, lies: 'over' } });
+  const covers = coversOf(hand.site, header, moment);
+  const uncovered = JSON.parse(JSON.stringify(header)) as Header;
+  for (const { clear } of covers) clear(uncovered);
+  const tries: [string, Header][] = [
+    [
+      'Lay it over the page: it stands above it, so its links are read over the page’s own colour.',
+      over(header),
+    ],
+    ...(covers.length > 0
+      ? ([
+          ['Clear what covers it.', uncovered],
+          ['Lay it over the page, and clear what covers it.', over(uncovered)],
+        ] as [string, Header][])
+      : []),
+  ];
+  for (const [text, tried] of tries) {
+    const way = await ifClear(asked, tried, text);
+    const [worst] = worstFirst(rows);
+    if (way && worst) return { ...way, cost: await costOf(hand, worst, header, way.header, asked) };
+  }
+  return undefined;
+}
 
 /** How many ways are tried. */
 export const WAYS = FINDERS.length;

@@ -5,11 +5,11 @@ import type { Site } from '@hatrail/core/model/site';
 import { lookCost, type LookCost } from '@hatrail/core/remedy/cost';
 import type { FillWork, Place } from '@hatrail/core/remedy/leastFill';
 import type { Row } from '@hatrail/core/sweep/prove';
-import type { BandReading } from '@hatrail/core/sweep/words';
+import type { BandReading, WordVerdict } from '@hatrail/core/sweep/words';
 import { STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
 import { groupsOf } from './groups.ts';
 import { onEngine, type Urgency } from './pool.ts';
-import { type SiteAtHand, sceneRequest, placeName } from './request.ts';
+import { type SiteAtHand, sceneRequest, placeName, titlesOf } from './request.ts';
 
 export interface ProofOptions {
   urgency?: Urgency;
@@ -47,6 +47,8 @@ export function proofKey(
     site.pairings ?? NONE,
     site.type,
     site.menus,
+    // Menu entries without a label of their own are called by the pages that they lead to.
+    titlesOf(site),
     site.logo,
     site.pictures,
     page,
@@ -269,4 +271,29 @@ export async function provePage(
     ),
   );
   return rows.flat();
+}
+
+/** The worst of the words of a page's opening band, over all widths. */
+export interface BannerWords extends WordVerdict {
+  pageId: string;
+}
+
+/** Reads the words of every page's opening band, at every standard width and the one on screen; pages without any are left out. */
+export async function readBanners(
+  at: SiteAtHand,
+  headerId: string,
+  width: number,
+  options: ProofOptions = {},
+): Promise<BannerWords[]> {
+  const found = await Promise.all(
+    at.site.pages.map(async ({ id, bands }): Promise<BannerWords[]> => {
+      if (!bands[0]?.contents.length) return [];
+      const readings = await readBandAt(at, headerId, id, 0, width, { urgency: 'later', ...options });
+      const [worst] = readings
+        .flatMap(({ words }) => words)
+        .sort((a, b) => a.contrast / a.needed - b.contrast / b.needed);
+      return worst ? [{ ...worst, pageId: id }] : [];
+    }),
+  );
+  return found.flat();
 }

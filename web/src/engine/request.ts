@@ -25,6 +25,11 @@ export async function readyMeasure({ site, hashes }: SiteAtHand): Promise<Measur
   return measure;
 }
 
+/** What pages are called, which is what menu entries that lead to them are called. */
+export function titlesOf({ pages }: Pick<Site, 'pages'>): string {
+  return JSON.stringify(pages.map(({ id, title }) => [id, title]));
+}
+
 /** All that a page's layout depends on besides the pages themselves: what the header covers of it, but not what it wears. */
 function layoutParts(site: Site, header: Header): unknown[] {
   return [
@@ -35,6 +40,7 @@ function layoutParts(site: Site, header: Header): unknown[] {
     site.pictures,
     site.logo,
     site.menus,
+    titlesOf(site),
     site.name,
     site.tagline,
     header.rails,

@@ -3,6 +3,7 @@ import { NavLink, Outlet, useLocation, useOutletContext } from 'react-router';
 import { menuRemarks } from '@hatrail/core/gather/menuTree';
 import { pairsInUse, swatchPairs } from '@hatrail/core/gather/pairs';
 import type { Site } from '@hatrail/core/model/site';
+import { WORD_KEYS } from '@hatrail/core/model/words';
 import type { EditorContext } from '../editor/Editor.tsx';
 import { useVerdicts } from '../editor/verdicts.ts';
 
@@ -12,6 +13,7 @@ const PARTS = [
   ['logo', 'Logo'],
   ['pictures', 'Pictures'],
   ['menus', 'Menus'],
+  ['words', 'Words'],
   ['pages', 'Pages'],
 ] as const;
 type Part = (typeof PARTS)[number][0];
@@ -62,6 +64,7 @@ function countsOf(site: Site): Record<Part, number> {
     logo: Object.values(site.logo.variants).filter((id) => id !== undefined).length,
     pictures: site.pictures.length,
     menus: site.menus.length,
+    words: WORD_KEYS.length,
     pages: site.pages.length,
   };
 }
@@ -74,6 +77,7 @@ function wantingOf(site: Site): Record<Part, number> {
     type: 0,
     logo: 0,
     pictures: 0,
+    words: 0,
     menus: site.menus.reduce((sum, menu) => sum + menuRemarks(site, menu, hasLogo).length, 0),
     pages: 0,
   };

@@ -41,7 +41,11 @@ export function Releases({ siteId, slug, site, canPublish }: ReleasesProps) {
     },
   });
   const bringBack = useMutation({
-    mutationFn: (number: number) => api.release(siteId, number),
+    mutationFn: async (number: number) => {
+      // Pictures and fonts that were removed since are there again before the document asks for them.
+      for (const file of await api.releaseFiles(siteId, number)) useEditor.getState().took(file);
+      return api.release(siteId, number);
+    },
     onSuccess: (release) => {
       bringIntoEditor(release.site, release.number);
       setSaid(`Release ${release.number} is in the editor. Undo takes it out again.`);
@@ -145,22 +149,15 @@ function ReleaseRow({
   );
 }
 
-/** Puts a release's values, pages and headers into the document as one undoable step. */
+/** Puts a release in the place of the document, whole, as one undoable step. */
 function bringIntoEditor(release: Site, number: number): void {
   useEditor.getState().edit(`Bring back release ${number}`, (draft) => {
-    const put = <T extends { id: string }>(into: T[], from: T[]) => {
-      into.forEach((part, i) => {
-        const old = from.find(({ id }) => id === part.id);
-        if (old && JSON.stringify(old) !== JSON.stringify(part)) into[i] = old;
-      });
-    };
-    put(draft.headers, release.headers);
-    put(draft.pages, release.pages);
-    const { name, tagline, palette, type, logo } = release;
-    const values = { name, tagline, palette, type, logo };
-    for (const [key, value] of Object.entries(values)) {
-      const target = draft as unknown as Record<string, unknown>;
-      if (JSON.stringify(target[key]) !== JSON.stringify(value)) target[key] = value;
+    const now = draft as unknown as Record<string, unknown>;
+    const then = release as unknown as Record<string, unknown>;
+    for (const key of new Set([...Object.keys(now), ...Object.keys(then)])) {
+      if (JSON.stringify(now[key]) === JSON.stringify(then[key])) continue;
+      if (then[key] === undefined) Reflect.deleteProperty(now, key);
+      else now[key] = then[key];
     }
   });
 }

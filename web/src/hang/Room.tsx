@@ -151,7 +151,8 @@ function says(
   if (needed === undefined) {
     return 'A rail’s largest width is too small for what hangs on it, so it is always folded: widen the rail, or hang less.';
   }
-  const needs = `Needs ${needed} px with its margins`;
+  // Where something is set anew below a width, it needs another room there than here.
+  const needs = `Needs ${needed} px with its margins at ${layout.width} px`;
   if (!canFold) return `${needs}. It does not fold: nothing in it goes into a folded menu.`;
   const folding = own >= ALWAYS ? ', and always folds' : `, so it folds below ${own}`;
   if (!taker) return `${needs}${folding}.`;

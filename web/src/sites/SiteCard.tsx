@@ -10,7 +10,7 @@ import { api } from '../api.ts';
 import { useMeasure, worstRow } from '../dress/view.ts';
 import { standingOf } from '../editor/verdicts.ts';
 import { isAbort } from '../engine/pool.ts';
-import { proveAll } from '../engine/proof.ts';
+import { proveAll, readBanners, type BannerWords } from '../engine/proof.ts';
 import { LiveFrame } from '../parts/LiveFrame.tsx';
 import { usePreview } from '../parts/preview.ts';
 import { figure, VerdictMark, VERDICT_COLOURS } from '../parts/Verdict.tsx';
@@ -156,6 +156,7 @@ function SiteMenu({
 
 function SiteVerdict({ kept }: { kept: KeptSite }) {
   const [rows, setRows] = useState<Row[]>();
+  const [banners, setBanners] = useState<BannerWords[]>([]);
   const [text, setText] = useState('waiting to be swept');
   useEffect(() => {
     const stop = new AbortController();
@@ -163,7 +164,13 @@ function SiteVerdict({ kept }: { kept: KeptSite }) {
       signal: stop.signal,
       progress: (done, of) => setText(`sweeping, ${done} of ${of} pages and widths`),
     })
-      .then((all) => !stop.signal.aborted && setRows(all))
+      .then(async (all) => {
+        const hand = { site: kept.site, hashes: kept.hashes };
+        const words = await readBanners(hand, kept.site.headers[0]!.id, WIDTH, { signal: stop.signal });
+        if (stop.signal.aborted) return;
+        setBanners(words);
+        setRows(all);
+      })
       .catch((error: unknown) => {
         if (!isAbort(error)) setText(`could not be swept: ${(error as Error).message}`);
       });
@@ -173,7 +180,9 @@ function SiteVerdict({ kept }: { kept: KeptSite }) {
   if (rows.length === 0) return <p className="quiet">Nothing hangs in its header yet</p>;
   const worst = worstRow(rows);
   const page = kept.site.pages.find(({ path }) => path === worst?.page)?.title;
-  const { verdict, words } = standingOf(kept.site, kept.site.headers[0]!, rows);
+  const { verdict, words } = standingOf(kept.site, kept.site.headers[0]!, rows, banners);
+  const [word] = banners.filter((each) => each.verdict === 'lost');
+  const wordPage = kept.site.pages.find(({ id }) => id === word?.pageId)?.title;
   return (
     <p className="site-verdict">
       <span style={{ color: VERDICT_COLOURS[verdict] }}>
@@ -183,6 +192,12 @@ function SiteVerdict({ kept }: { kept: KeptSite }) {
         <span className="quiet">
           {worst.item}: {figure(worst.worst)} where {worst.needed} is needed, {worst.scroll} px down {page} at{' '}
           {worst.width}
+        </span>
+      )}
+      {word && (
+        <span className="quiet">
+          “{word.text}”: {figure(word.contrast)} where {word.needed} is needed, in the opening band of{' '}
+          {wordPage}
         </span>
       )}
     </p>
