@@ -51,7 +51,7 @@ interface Combination {
 
 const above = ({ looks, manner }: Header): Partial<Header> => ({
   manner: { ...manner, lies: 'above' },
-  looks: { ...looks, top: { ...looks.top, fill: { colour: { swatch: 'slate' }, opacity: 0.85 } } },
+  looks: { ...looks, top: { ...looks.top, fill: { colour: { swatch: 'scree' }, opacity: 0.85 } } },
 });
 const dark = ({ looks }: Header): Partial<Header> => ({
   looks: {

@@ -43,7 +43,7 @@ function steps({ chance, between }: Chances, size: [number, number]): { steps?: 
 function common(by: Chances, size: [number, number]) {
   const { chance, pick, between } = by;
   const backing: Backing = {
-    colour: { swatch: 'slate' },
+    colour: { swatch: 'scree' },
     opacity: 0.5,
     x: between(0, 16),
     y: between(0, 10),

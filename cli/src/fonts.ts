@@ -8,8 +8,11 @@ import { fontFiles, type FontFile } from '@hatrail/core/output/fonts';
 const require = createRequire(import.meta.url);
 const families = new Map(fontFiles().map((font) => [font.file, font.family]));
 
-/** The path of a font file that ships, or `undefined` for any other name. */
+/** The path of a font file that ships, or of its family's licence; `undefined` for any other name. */
 export function fontPath(file: string): string | undefined {
+  const licence = /^([a-z0-9-]+)-licence\.txt$/.exec(file)?.[1];
+  if (licence !== undefined && [...families.values()].some((family) => family === licence))
+    return require.resolve(`@fontsource/${licence}/LICENSE`);
   const family = families.get(file);
   return family && require.resolve(`@fontsource/${family}/files/${file}`);
 }

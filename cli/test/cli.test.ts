@@ -104,8 +104,39 @@ describe('export', () => {
     const addresses = [...html.matchAll(/(?:src|href)="([^"#]+)"/g)].map(([, address]) => address!);
     for (const address of addresses) {
       const file = join(out, 'visit', address);
+      // The icon that there is none of needs no file.
+      if (address.startsWith('data:')) continue;
       expect(existsSync(address.endsWith('/') ? join(file, 'index.html') : file), address).toBe(true);
     }
     expect(html).not.toMatch(/api\/|hatrail/);
+  });
+});
+
+describe('what an owner finds by asking', () => {
+  test('--help tells what there is, and ends well', () => {
+    const { status, stdout } = run('--help');
+    expect(status).toBe(0);
+    expect(stdout).toMatch(/hatrail prove SITE/);
+  });
+  test('a folder that cannot be written to is said as such, and is not taken for a lost link', () => {
+    const file = join(folder, 'a-file');
+    writeFileSync(file, '');
+    const { status, stderr } = run('export', 'demo/larkfell.hatrail.json', '--out', join(file, 'inside'));
+    expect(status).toBe(2);
+    expect(stderr).toMatch(/Cannot write to .*Give another folder/);
+    expect(stderr).not.toMatch(/at .*\.ts:/);
+  });
+  test('a folded menu that cannot be read is lost at the widths where it folds, and nowhere else', () => {
+    const pale = spoilt('pale.hatrail.json', (text) => {
+      const site = JSON.parse(text) as { headers: { panel: object }[] };
+      site.headers[0]!.panel = { fill: { colour: '#ffffff' }, ink: { colour: '#fefefe' } };
+      return JSON.stringify(site);
+    });
+    const small = run('prove', pale, '--page', '/', '--width', '390');
+    expect(small.status).toBe(1);
+    expect(small.stdout).toMatch(/lost: folded menu, entries, at rest: 1\.01 where 4\.5 is needed/);
+    const wide = run('prove', pale, '--page', '/', '--width', '1280');
+    expect(wide.stdout).toMatch(/lost: drop-downs/);
+    expect(wide.stdout).not.toMatch(/folded menu/);
   });
 });

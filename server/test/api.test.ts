@@ -149,7 +149,7 @@ describe('sites', () => {
       headers: { 'content-type': 'application/json' },
       body: JSON.stringify(body),
     });
-  test.each(['straight', 'over-picture', 'name-between', 'strip-above', 'counter', 'floating', 'none'])(
+  test.each(['straight', 'over-picture', 'name-between', 'strip-above', 'counter', 'inset', 'none'])(
     'are started by name with the header %s, go out and in again byte for byte',
     async (header) => {
       const answer = await post('/sites/new', { name: 'Corner Bakery', header });

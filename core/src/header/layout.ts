@@ -123,7 +123,9 @@ export function layoutAt(
       height: full - by,
       padding: Math.max(0, (rail.padding ?? 0) - by / 2),
     }));
-    placeRail(places, padded, { x: bar.x, y: top, width: barWidth, height }, shapes, index, leaves, laid);
+    const box = { x: bar.x, y: top, width: barWidth, height };
+    const isNarrow = index === toggle && needed > barWidth;
+    placeRail(places, padded, box, { shapes, index, leaves, isNarrow }, laid);
     laid.rails.push({
       index,
       top,
@@ -234,6 +236,16 @@ function plateMost(item: Item | undefined, height: number, shapes: readonly Rail
   return Math.max(0, Math.min(...most));
 }
 
+/** What is known of a rail before its items are placed. */
+interface RailFacts {
+  /** Full, and once it has got smaller. */
+  shapes: readonly RailShape[];
+  index: number;
+  leaves: boolean;
+  /** It is folded, has the menu button, and no room for all that hangs on it. */
+  isNarrow: boolean;
+}
+
 /** Height and padding of a rail, CSS pixels. */
 type RailShape = Required<Pick<Rail, 'height' | 'padding'>>;
 
@@ -256,15 +268,12 @@ function neededWidth(places: Places, { inset, gap }: Rail): number {
 /**
  * Start and end share the room beside the middle equally, so that the middle is centred, unless one of them needs more
  * (CSS Flexbox 1, section 9.7: `flex: 1 1 0` with the automatic minimum size).
- * @param shapes of the rail, full and once it has got smaller
  */
 function placeRail(
   places: Places,
   rail: Rail,
   box: Box,
-  shapes: readonly RailShape[],
-  index: number,
-  leaves: boolean,
+  { shapes, index, leaves, isNarrow }: RailFacts,
   laid: Pick<HeaderLayout, 'items' | 'inks'>,
 ): void {
   const { gap, padding = 0 } = rail;
@@ -273,11 +282,17 @@ function placeRail(
   const middle = places.middle.length > 0 ? widthOf(places.middle, gap) : 0;
   const gaps = places.middle.length > 0 ? 2 * gap : gap;
   const room = box.width - 2 * side - middle - gaps;
-  const start = Math.max(widths.start, Math.min(room / 2, room - widths.end));
+  // Where a folded bar is too narrow the menu button stays in it, and what stands before it is cut off.
+  const end = isNarrow ? Math.min(widths.end, Math.max(0, room)) : widths.end;
+  const start = isNarrow
+    ? Math.max(0, room - end)
+    : Math.max(widths.start, Math.min(room / 2, room - widths.end));
   const from: Record<Place, number> = {
     start: side,
     middle: side + start + gap,
-    end: Math.max(box.width - side - widths.end, side + start + gaps + middle),
+    end: isNarrow
+      ? box.width - side - widths.end
+      : Math.max(box.width - side - widths.end, side + start + gaps + middle),
   };
   for (const place of PLACES) {
     let left = box.x + from[place];
@@ -298,7 +313,9 @@ function placeRail(
         ...(item && { item: item.id }),
         ...(leaves && { leaves }),
       };
-      laid.inks.push(...placeAt(left, top).map((ink) => ({ ...ink, ...placed })));
+      const cut = isNarrow && place === 'start' ? box.x + side + start : Infinity;
+      const seen = placeAt(left, top).filter(({ box: own }) => own.x + own.width <= cut + 0.5);
+      laid.inks.push(...seen.map((ink) => ({ ...ink, ...placed })));
       left += width + gap;
     }
   }

@@ -6,7 +6,7 @@ import type { Page } from '../model/page.ts';
 import type { Site } from '../model/site.ts';
 import { fileOf, relativeAddresses, rootAddresses } from './addresses.ts';
 import { shippedSizes, sizedName, type ShippedSizes } from './sizes.ts';
-import { fontCss, fontsOf, headerFonts } from './fonts.ts';
+import { fontCss, fontsOf, headerFonts, licencesOf } from './fonts.ts';
 import { headerCss } from './headerCss.ts';
 import { headerHtml } from './headerHtml.ts';
 import { HEADER_JS } from './headerJs.ts';
@@ -63,10 +63,14 @@ export function headerFiles(site: Site, header: Header, measure: Measure): Outpu
     { path: 'header.html', kind: 'text', text: headerHtml(site, header, to) },
     { path: 'header.css', kind: 'text', text: headerCss(site, header, measure, to) },
     { path: 'header.js', kind: 'text', text: HEADER_JS },
-    { path: 'how-to.txt', kind: 'text', text: howTo(site, header) },
+    { path: 'how-to.txt', kind: 'text', text: howTo(site, header, measure) },
     { path: 'fonts.css', kind: 'text', text: fontCss(fonts, to.font) },
     ...pictures.flatMap((id) => pictureFiles(id, to.sizes, to.picture)),
-    ...fonts.map(({ file }): OutputFile => ({ path: to.font(file), kind: 'font', file })),
+    ...[...fonts.map(({ file }) => file), ...licencesOf(fonts)].map((file): OutputFile => ({
+      path: to.font(file),
+      kind: 'font',
+      file,
+    })),
   ];
 }
 
@@ -95,6 +99,10 @@ export function siteFiles(site: Site, measure: Measure): OutputFile[] {
     ...[...new Set([...picturesOf(site), ...headerPictures(site, header)])].flatMap((id) =>
       pictureFiles(id, sizes, (picked, width) => `assets/${picture(picked, width)}`),
     ),
-    ...fonts.map(({ file }): OutputFile => ({ path: `assets/fonts/${file}`, kind: 'font', file })),
+    ...[...fonts.map(({ file }) => file), ...licencesOf(fonts)].map((file): OutputFile => ({
+      path: `assets/fonts/${file}`,
+      kind: 'font',
+      file,
+    })),
   ];
 }

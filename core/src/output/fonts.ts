@@ -118,3 +118,11 @@ export function fontCss(files: readonly FontFile[], url: (file: string) => strin
     )
     .join('');
 }
+
+/** The files with the licences of shipped fonts, one a family: a font goes nowhere without. */
+export function licencesOf(files: readonly FontFile[]): string[] {
+  const families = new Set(
+    files.filter(({ cssName, family }) => cssName !== family).map(({ family }) => family),
+  );
+  return [...families].map((family) => `${family}-licence.txt`);
+}

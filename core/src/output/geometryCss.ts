@@ -1,5 +1,6 @@
 import { cssColour } from '../colour/rgb.ts';
-import { ALWAYS, folds } from '../header/fold.ts';
+import { ALWAYS, folds, toggleRail } from '../header/fold.ts';
+import { leastWidth } from '../header/readings.ts';
 import { kindOf } from '../header/kinds/index.ts';
 import { layoutAt, type HeaderLayout } from '../header/layout.ts';
 import { keepsToBottom, standsInFlow } from '../header/manner.ts';
@@ -33,20 +34,26 @@ export function geometryCss(
   measure: Measure,
   to: Pick<Addresses, 'picture' | 'sizes'>,
 ): string {
-  return byWidth(header, foldWidth, 'hr', (width) => geometryAt(site, header, width, foldWidth, measure, to));
+  const least = folds(header) ? leastWidth(site, header, measure) : 0;
+  const at = (width: number) => geometryAt(site, header, width, foldWidth, measure, to);
+  return byWidth(header, foldWidth, 'hr', at, [least]);
 }
 
 /**
  * Rules that change by width as a style sheet: those of wide windows, then in container queries what is different below.
  * @param container name of the container whose width is asked
+ * @param others widths below which something changes besides the header's steps and its fold
  */
 export function byWidth(
   header: Header,
   foldWidth: number,
   container: string,
   rulesAt: (width: number) => Rules,
+  others: readonly number[] = [],
 ): string {
-  const widths = [...new Set([...stepWidths(header), ...(foldWidth > 0 ? [foldWidth] : [])])];
+  const widths = [
+    ...new Set([...stepWidths(header), ...[foldWidth, ...others].filter((width) => width > 0)]),
+  ];
   widths.sort((a, b) => b - a);
   let above = rulesAt(ALWAYS);
   const css = [cssOf(above)];
@@ -93,6 +100,10 @@ function geometryAt(
   header.rails.forEach((base, i) => {
     const laid = layout.rails.find(({ index }) => index === i);
     setRail(rules, railAt(base, width), i, laid?.height, layout);
+    if (folded && laid && laid.needed > layout.bar.width && i === toggleRail(header, width)) {
+      rules.set(`.hr-rail-${i + 1} > .hr-start`, ['min-width: 0', 'overflow-x: clip']);
+      rules.set(`.hr-rail-${i + 1} > .hr-end`, ['flex: 0 1 auto', 'min-width: 0']);
+    }
     if (radius > 0 && layerNeeds(site, { header, rail: base }).back) {
       const upper = i === layout.rails[0]?.index ? px(radius) : '0';
       const lower = i === layout.rails.at(-1)?.index ? px(radius) : '0';
@@ -142,7 +153,7 @@ function setRail(
   rail: Rail,
   index: number,
   height: number | undefined,
-  layout: Pick<HeaderLayout, 'items'>,
+  layout: Pick<HeaderLayout, 'items' | 'folded'>,
 ): void {
   const self = `.hr-rail-${index + 1}`;
   if (height === undefined) {
@@ -153,6 +164,8 @@ function setRail(
   const side = max === undefined ? px(inset) : `max(${px(inset)}, calc((100% - ${px(max)}) / 2))`;
   rules.set(self, [
     'display: flex',
+    // Where a visitor spaces letters and words out, what no longer fits stands below, and nothing is pushed out.
+    `flex-wrap: ${layout.folded ? 'nowrap' : 'wrap'}`,
     `min-height: ${px(height)}`,
     `padding: ${px(padding)} ${side}`,
     `gap: ${px(gap)}`,

@@ -16,7 +16,18 @@ import { panelCss } from './css/panel.ts';
 import { resetCss } from './css/reset.ts';
 import { weighed } from './css/weight.ts';
 import { geometryCss } from './geometryCss.ts';
-import { px, rule } from './text.ts';
+import { coveredAt } from './howTo.ts';
+import { px, rule, within } from './text.ts';
+
+/** The room that the header takes at the top of the page, for the page's own style sheet. */
+function coveredCss(site: Site, header: Header, measure: Measure): string {
+  return coveredAt(site, header, measure)
+    .map(({ below, height }) => {
+      const css = rule('html', `--hr-height: ${px(height)}`);
+      return below === undefined || below >= ALWAYS ? css : within(`@media (width < ${px(below)})`, css);
+    })
+    .join('');
+}
 
 /**
  * The header's style sheet. Its rules have a weight that a page's own do not reach: see `weighed`.
@@ -35,6 +46,7 @@ export function headerCss(
   const edge = keepsToBottom(header) ? 'bottom' : 'top';
   const css = [
     header.manner.onScroll === 'leaves' ? '' : rule('html', `scroll-padding-${edge}: ${px(staying)}`),
+    coveredCss(site, header, measure),
     resetCss(),
     looksCss(site, header),
     frameCss(site, header, layout.leaving),

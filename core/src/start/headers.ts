@@ -151,7 +151,7 @@ export const START_HEADERS: readonly StartHeader[] = [
       ]),
   },
   {
-    id: 'floating',
+    id: 'inset',
     name: 'Inset bar',
     says: 'A bar with round corners, inset from the window’s edges',
     make: () =>

@@ -91,8 +91,8 @@ export const PAGE_SHAPES: readonly PageShape[] = [
     }),
   },
   {
-    id: 'stripes',
-    name: 'Stripes',
+    id: 'by-turns',
+    name: 'Light by turns',
     says: 'Dark, pale and bright bands in turn: a hard test for any header',
     make: (title) => ({
       colour: white,

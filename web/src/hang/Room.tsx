@@ -1,7 +1,7 @@
 import { useMemo, useRef } from 'react';
 import { ALWAYS, folds, foldOf } from '@hatrail/core/header/fold';
 import type { HeaderLayout } from '@hatrail/core/header/layout';
-import { roomNeeded, widestEntry } from '@hatrail/core/header/readings';
+import { leastWidth, roomNeeded, widestEntry } from '@hatrail/core/header/readings';
 import { solvedFold } from '@hatrail/core/header/layout';
 import type { Measure } from '@hatrail/core/measure/measure';
 import type { Header } from '@hatrail/core/model/header';
@@ -58,10 +58,14 @@ export function Room({ site, header, measure, layout, width, onFold }: RoomProps
     .flatMap(({ from, to, needed }) => [`${x(from)} ${y(needed)}`, `${x(to)} ${y(needed)}`])
     .join('L');
   const isDragged = canFold && foldWidth < ALWAYS;
+  const least = useMemo(
+    () => (canFold ? leastWidth(site, header, measure) : 0),
+    [site, header, measure, canFold],
+  );
   return (
     <section className="room" aria-label="Room for it">
       <h2>Room for it</h2>
-      <p className="quiet">{says(header, layout, own, canFold, taker)}</p>
+      <p className="quiet">{says(header, layout, own, canFold, taker, least)}</p>
       <svg
         ref={svg}
         viewBox={`0 0 ${W} ${H}`}
@@ -143,6 +147,7 @@ function says(
   own: number,
   canFold: boolean,
   taker: ReturnType<typeof widestEntry>,
+  least: number,
 ): string {
   const needed = layout.needed === Infinity ? undefined : Math.ceil(layout.needed);
   if (header.rails.every(({ start, middle, end }) => start.length + middle.length + end.length === 0)) {
@@ -155,10 +160,14 @@ function says(
   const needs = `Needs ${needed} px with its margins at ${layout.width} px`;
   if (!canFold) return `${needs}. It does not fold: nothing in it goes into a folded menu.`;
   const folding = own >= ALWAYS ? ', and always folds' : `, so it folds below ${own}`;
-  if (!taker) return `${needs}${folding}.`;
+  const narrow =
+    least > LEAST_WIDTH
+      ? ` Folded it needs ${least} px: below that its bar is cut off, so take something out of it under Folding.`
+      : '';
+  if (!taker) return `${needs}${folding}.${narrow}`;
   const gain =
     taker.shorter !== undefined && taker.foldsBelow !== undefined && taker.foldsBelow < own
       ? `; as “${taker.shorter}” it would fold below ${taker.foldsBelow}`
       : '';
-  return `${needs}${folding}. “${taker.label}” takes the most, ${Math.round(taker.width)} px${gain}.`;
+  return `${needs}${folding}. “${taker.label}” takes the most, ${Math.round(taker.width)} px${gain}.${narrow}`;
 }

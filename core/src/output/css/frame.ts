@@ -50,6 +50,10 @@ export function frameCss(site: Site, header: Header, leaving: number): string {
       'container: hr / inline-size',
       'pointer-events: none',
     ),
+    // Where not the page but a part of it scrolls, what lies at the top of the window has to go with that.
+    position === 'absolute'
+      ? rule('.hr[data-within]', 'position: relative', 'margin-bottom: calc(-1 * var(--hr-tall))')
+      : '',
     timesCss(header),
     rule(
       '.hr-bar',
