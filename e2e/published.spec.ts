@@ -182,7 +182,13 @@ describe('the published header', () => {
     await tab.locator('.hr-menu > li').first().hover();
     expect(await tab.getByRole('link', { name: 'Access' }).first().isVisible()).toBe(true);
     await tab.setViewportSize({ width: 390, height: 740 });
-    expect(await tab.locator('.hr-panel').getByRole('link', { name: 'Night log' }).isVisible()).toBe(true);
+    // The menu is a popover then, which its button opens and its cross closes.
+    const link = tab.locator('.hr-panel').getByRole('link', { name: 'Night log' });
+    expect(await link.isVisible()).toBe(false);
+    await tab.locator('.hr-toggle').click();
+    expect(await link.isVisible()).toBe(true);
+    await tab.locator('.hr-close').click();
+    expect(await link.isVisible()).toBe(false);
     await tab.context().close();
   });
 

@@ -1,6 +1,12 @@
+import { execFileSync } from 'node:child_process';
 import { dragFigures } from './drag.ts';
 import { routeFigures } from './route.ts';
 import { sweepFigures } from './sweep.ts';
+
+// The interface is dragged, too: it is built where it is not.
+execFileSync('node', ['-e', "import('./scripts/setUp.mjs').then(({ buildWeb }) => buildWeb())"], {
+  stdio: 'inherit',
+});
 
 /** Prints one line a figure, name and value; with `--json`, an object. */
 const figures = { ...(await sweepFigures()), ...(await routeFigures()), ...(await dragFigures()) };

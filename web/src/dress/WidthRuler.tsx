@@ -41,8 +41,8 @@ export function WidthRuler({ width, foldWidth, onChange }: WidthRulerProps) {
         {foldWidth > LEAST_WIDTH && foldWidth <= GREATEST_WIDTH && (
           <span
             className="ruler-fold"
-            // On the side where the handle is not.
-            data-side={width > foldWidth ? 'left' : 'right'}
+            // On the side where the handle is not, and never beyond the ruler's end.
+            data-side={width > foldWidth && foldWidth > LEAST_WIDTH + 400 ? 'left' : 'right'}
             style={{ left: share(foldWidth) }}
           >
             folds below {foldWidth}

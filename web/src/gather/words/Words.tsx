@@ -31,7 +31,7 @@ export function Words() {
   return (
     <section className="words-part" aria-labelledby="words-title">
       <h1 id="words-title">Words</h1>
-      <p className="cut-lead">
+      <p className="quiet">
         What a screen reader says of the header’s marks, and the link that skips it. They are part of every
         header.
       </p>
@@ -65,7 +65,7 @@ export function Words() {
             problem={byRule(WordsModel, key)}
             onChange={(text) => set(key, text)}
           />
-          <span className="origin">{LABELS[key].about}</span>
+          <span className="quiet">{LABELS[key].about}</span>
         </Row>
       ))}
     </section>
