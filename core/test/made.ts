@@ -149,5 +149,5 @@ export const run = (advance: number, left = 100.4) => ({
 
 /** A header's style sheet without what gives its rules their weight: what they say. */
 export function light(css: string): string {
-  return css.replaceAll(WEIGHT, '').replaceAll('header.hr', '.hr');
+  return css.replaceAll(WEIGHT, '').replaceAll(':where(header).hr', '.hr').replaceAll('header.hr', '.hr');
 }

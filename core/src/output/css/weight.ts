@@ -21,8 +21,8 @@ function partsOf(list: string): string[] {
   return [...parts, list.slice(from).trim()];
 }
 
-/** A class alone could be anybody's: only a `header` is meant. */
-const named = (selector: string) => selector.replace(/\.hr(?![\w-])/g, 'header.hr');
+/** The header itself. A class alone could be anybody's: only a `header` is meant. */
+const ROOT = /\.hr(?![\w-])/g;
 
 /** Header, rail or item, whatever the moment. */
 const WEARER = /(^|\s)\.hr(-rail-\d+|-item-[\w-]+)?(\[[^\]]*\]|:is\(\))*$/;
@@ -43,9 +43,10 @@ export function weighed(css: string): string {
   return css.replace(
     /^( *)([^@ }][^{}]*) \{\n((?: .*\n)*?)\1\}$/gm,
     (_, indent: string, list: string, body: string) => {
-      const selectors = named(list);
       const isLight = /^html\b/.test(list) || isOpen(list, body);
-      const whole = isLight ? selectors : partsOf(selectors).map(weighted).join(', ');
+      const whole = isLight
+        ? list.replace(ROOT, ':where(header).hr')
+        : partsOf(list.replace(ROOT, 'header.hr')).map(weighted).join(', ');
       return `${indent}${whole} {\n${body}${indent}}`;
     },
   );
