@@ -60,7 +60,7 @@ await shoot('dress');
 
 await tab.getByRole('button', { name: 'Set this look aside' }).click();
 await tryIt.click();
-await tab.getByText('Clear on every page').waitFor(WAIT);
+await tab.getByText(/clear on all pages/).waitFor(WAIT);
 await tab.getByRole('button', { name: /^Ink/ }).click();
 await tab.waitForTimeout(1500);
 await shoot('dress-cleared');
@@ -111,7 +111,7 @@ await tab.waitForTimeout(4000);
 await shoot('dress-blurred');
 await undo(1);
 await tab.goto(`${running.url}/sites/${id}/dress`);
-await tab.getByText('Clear on every page').waitFor(WAIT);
+await tab.getByText(/clear on all pages/).waitFor(WAIT);
 
 await tab.getByRole('link', { name: 'Hand over' }).click();
 await tab.getByRole('textbox', { name: /What changed/ }).fill('A fill that clears over the snow');

@@ -144,13 +144,13 @@ describe('an owner', () => {
       expect(await tab.locator('.percent-mark').textContent()).toBe(`clear from ${percent} %`);
       await card.getByRole('button', { name: 'Try it' }).click();
       await momentCard('After scrolling').filter({ hasText: 'Clear' }).waitFor(SLOW);
-      await card.getByText('Clear on every page').waitFor(SLOW);
+      await card.getByText(/clear on all pages/).waitFor(SLOW);
       await expect.poll(keptOpacity, SLOW).toBe(percent / 100);
       // A tenth of a percent less is not clear: the remedy is the smallest.
       await opacity().fill(String(Number((percent - 0.1).toFixed(1))));
       await card.getByText('Smallest change that clears it').waitFor(SLOW);
       await tab.getByRole('button', { name: 'Undo' }).click();
-      await card.getByText('Clear on every page').waitFor(SLOW);
+      await card.getByText(/clear on all pages/).waitFor(SLOW);
     },
   );
 

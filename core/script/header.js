@@ -66,8 +66,14 @@
       last = y;
     };
     const bar = one('.hr-bar');
+    const right = (part) => part.getBoundingClientRect().right;
     const measure = () => {
       findBox(header);
+      // Letters may be spaced out further than there is room for where it is not folded.
+      delete data.tight;
+      const isOpen = one('.hr-toggle')?.getClientRects().length === 0;
+      const last = (rail) => [...rail.children].findLast((place) => place.firstElementChild) || rail;
+      if (isOpen && all('.hr-rail').some((rail) => right(last(rail)) > right(rail) + 1)) data.tight = '';
       header.toggleAttribute('data-within', !!box);
       const top = bar.offsetTop;
       // Rails that scroll away take the room above them along.
@@ -94,8 +100,10 @@
     const sizes = new ResizeObserver(measure);
     sizes.observe(doc.body);
     sizes.observe(bar);
+    all('.hr-place').forEach((place) => sizes.observe(place));
     on(signal, 'abort', () => sizes.disconnect());
     measure();
+    doc.fonts.ready.then(measure);
     requestAnimationFrame(() => requestAnimationFrame(() => (data.ready = '')));
 
     // The current page, where the markup does not say.

@@ -153,7 +153,7 @@ function setRail(
   rail: Rail,
   index: number,
   height: number | undefined,
-  layout: Pick<HeaderLayout, 'items' | 'folded'>,
+  layout: Pick<HeaderLayout, 'items'>,
 ): void {
   const self = `.hr-rail-${index + 1}`;
   if (height === undefined) {
@@ -164,8 +164,6 @@ function setRail(
   const side = max === undefined ? px(inset) : `max(${px(inset)}, calc((100% - ${px(max)}) / 2))`;
   rules.set(self, [
     'display: flex',
-    // Where a visitor spaces letters and words out, what no longer fits stands below, and nothing is pushed out.
-    `flex-wrap: ${layout.folded ? 'nowrap' : 'wrap'}`,
     `min-height: ${px(height)}`,
     `padding: ${px(padding)} ${side}`,
     `gap: ${px(gap)}`,

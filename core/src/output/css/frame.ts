@@ -86,6 +86,8 @@ export function frameCss(site: Site, header: Header, leaving: number): string {
     rule(`:is(${HOLLOW})`, 'pointer-events: none'),
     rule(`.hr-rail :is(${MET})`, 'pointer-events: auto'),
     rule('.hr-place', 'display: flex', 'flex: 1 1 0', 'align-items: center'),
+    // Where a visitor spaces letters and words out, what no longer fits stands below: see the script.
+    rule('.hr[data-tight] .hr-rail', 'flex-wrap: wrap'),
     rule('.hr-middle', 'flex: none'),
     rule('.hr-end', 'justify-content: flex-end'),
     rule('.hr-item', 'position: relative', 'flex: none', 'box-sizing: border-box'),
