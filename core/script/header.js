@@ -103,7 +103,7 @@
     all('.hr-place').forEach((place) => sizes.observe(place));
     on(signal, 'abort', () => sizes.disconnect());
     measure();
-    doc.fonts.ready.then(measure);
+    on(doc.fonts, 'loadingdone', measure);
     requestAnimationFrame(() => requestAnimationFrame(() => (data.ready = '')));
 
     // The current page, where the markup does not say.

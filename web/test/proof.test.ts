@@ -1,7 +1,7 @@
 import { beforeEach, describe, expect, test, vi } from 'vitest';
 import type { Header } from '@hatrail/core/model/header';
 import { header, site } from '../../core/test/made.ts';
-import { proveAll } from '../src/engine/proof.ts';
+import { proofKey, proveAll } from '../src/engine/proof.ts';
 import type { SweepRequest } from '../src/engine/types.ts';
 
 /** What is swept again after an edit, and what is still known: the workers are played by a function that notes what it is asked. */
@@ -78,4 +78,14 @@ describe('sweeping again', () => {
     expect(asked).toHaveLength(10);
     expect(new Set(asked.map(({ width }) => width))).toEqual(new Set([390, 500, 768, 1280, 1920]));
   });
+});
+
+test('another page’s title, which names a menu entry, is part of what a page’s verdicts depend on', () => {
+  const key = (of: typeof site) => proofKey({ site: of, hashes: {} }, header, of.pages[0]!.id, 1280, 'top');
+  const other = { ...site.pages[0]!, id: 'other', path: '/other', title: 'Other' };
+  const two = { ...site, pages: [site.pages[0]!, other] };
+  const renamed = { ...two, pages: [two.pages[0]!, { ...other, title: 'Another name' }] };
+  expect(key(renamed)).not.toBe(key(two));
+  // Its bands are not.
+  expect(key({ ...two, pages: [two.pages[0]!, { ...other, bands: [] }] })).toBe(key(two));
 });
