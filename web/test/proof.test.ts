@@ -81,7 +81,8 @@ describe('sweeping again', () => {
 });
 
 test('another page’s title, which names a menu entry, is part of what a page’s verdicts depend on', () => {
-  const key = (of: typeof site) => proofKey({ site: of, hashes: {} }, header, of.pages[0]!.id, 1280, 'top');
+  const hashes = {};
+  const key = (of: typeof site) => proofKey({ site: of, hashes }, header, of.pages[0]!.id, 1280, 'top');
   const other = { ...site.pages[0]!, id: 'other', path: '/other', title: 'Other' };
   const two = { ...site, pages: [site.pages[0]!, other] };
   const renamed = { ...two, pages: [two.pages[0]!, { ...other, title: 'Another name' }] };
