@@ -14,7 +14,7 @@ import { readAt } from '@hatrail/core/sweep/exact';
 import { marginOf } from '@hatrail/core/sweep/margin';
 import type { Moment } from '@hatrail/core/model/header';
 import { elementOf } from '@hatrail/core/sweep/backings';
-import { calledOf, isPassing, sceneTargets, spotKey, spotOf } from '@hatrail/core/sweep/prove';
+import { calledOf, isPassing, proveScene, sceneTargets, spotKey, spotOf } from '@hatrail/core/sweep/prove';
 import { behindAt, momentAt, type Scene } from '@hatrail/core/sweep/scene';
 import { rasterAt } from '@hatrail/core/sweep/turns';
 import type { Target } from '@hatrail/core/sweep/targets';
@@ -247,6 +247,38 @@ export async function expectBeside(seen: Seen, scroll: number, done: Done, tally
       undefined,
       tally,
       `${scroll} px down, ${done.ink.name} ${done.state}`,
+    );
+  }
+}
+
+/**
+ * Compares every scroll of a page: the worst that is told of each item is the worst there is, by the browser's own pictures.
+ * Only what is there without pointer or keyboard, of a header that looks the same at all of them.
+ */
+export async function expectWorst(seen: Seen): Promise<void> {
+  const { scene, raster, tab } = seen;
+  const draw: Drawing = { ...skiaDrawing(scene.site, seen.pictures), logo: () => undefined };
+  const told = proveScene(scene, raster, draw).filter((row) => !isPassing(row));
+  const worst = new Map<string, number>();
+  for (let scroll = 0; scroll <= scene.maxScroll; scroll++) {
+    await scrollTab(tab, scroll);
+    const moment = momentAt(scene, scroll);
+    const { row } = behindAt(scene, scroll);
+    const clip = { x: 0, y: row - scroll, width: scene.width, height: scene.layouts[moment].height };
+    const ground = await shoot(tab, clip, scene.windowHeight, true);
+    for (const target of await targetsOf(seen, moment, scroll)) {
+      if (isPassing(target) || target.shape.kind === 'logo') continue;
+      const key = `${moment} ${spotKey(spotOf(target))}`;
+      worst.set(key, Math.min(worst.get(key) ?? Infinity, seenOf(target, ground, undefined)));
+    }
+  }
+  expect(worst.size).toBeGreaterThan(5);
+  for (const row of told) {
+    const least = worst.get(`${row.moment} ${spotKey(row)}`);
+    if (least === undefined) continue;
+    const off = Math.abs(row.worst - least);
+    expect(off, `${row.item}, ${row.moment}: told ${row.worst}, seen ${least}`).toBeLessThanOrEqual(
+      Math.max(0.1, 0.035 * least),
     );
   }
 }

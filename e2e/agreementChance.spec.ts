@@ -9,7 +9,7 @@ import { shippedSizes } from '@hatrail/core/output/sizes';
 import type { Site } from '@hatrail/core/model/site';
 import { layoutScene, momentAt } from '@hatrail/core/sweep/scene';
 import { random } from '../core/test/made.ts';
-import { Agreement, expectAgreement, expectBeside, expectBoxes, inspector } from './agreeing.ts';
+import { Agreement, expectAgreement, expectBeside, expectBoxes, expectWorst, inspector } from './agreeing.ts';
 import { chanceSite } from './chance.ts';
 import { openChromium } from './chromium.ts';
 import { MADE } from './dressed.ts';
@@ -96,3 +96,20 @@ for (let seed = FIRST; seed < FIRST + HEADERS; seed++) {
     }
   });
 }
+
+test('at every scroll of a page: the worst that is told is the worst there is', async () => {
+  const { site, header, width } = chanceSite(loaded.site, 8);
+  const [first] = site.pages;
+  first!.bands.length = 2;
+  files = await shippedFiles(site, siteFiles(site, measure), read);
+  const tall = layoutScene(site, header, site.pages[0]!, width, measure, 320).laid.height;
+  // All but 40 px of it fit into the window.
+  const scene = layoutScene(site, header, site.pages[0]!, width, measure, tall - 40);
+  const pictures = await decodePictures(site, read, shippedSizes(site, header, measure));
+  const raster = skiaRaster(site, scene.laid, pictures);
+  await tab.setViewportSize({ width: width + SCROLLBAR, height: tall - 40 });
+  await tab.goto(`${server.url}/?every`);
+  await tab.evaluate(() => document.fonts.ready);
+  expect(scene.maxScroll).toBe(40);
+  await expectWorst({ scene, raster, pictures, tab, url: server.url, logos: false });
+});

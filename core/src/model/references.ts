@@ -138,3 +138,8 @@ export function leadsAnywhere(to: OptionalTarget): boolean {
 export function labelOf(site: Site, entry: AnyEntry): string {
   return entry.label ?? site.pages.find((page) => page.id === entry.page)?.title ?? 'Untitled';
 }
+
+/** What pages are called, which is what menu entries that lead to them are called. */
+export function titlesOf({ pages }: Pick<Site, 'pages'>): string {
+  return JSON.stringify(pages.map(({ id, title }) => [id, title]));
+}

@@ -1,6 +1,7 @@
 import type { Change, ChangeCurve, Instant } from '@hatrail/core/change/curve';
 import { changesByScroll } from '@hatrail/core/header/manner';
 import { allMoments, type Header, type Moment } from '@hatrail/core/model/header';
+import { titlesOf } from '@hatrail/core/model/references';
 import type { Site } from '@hatrail/core/model/site';
 import { lookCost, type LookCost } from '@hatrail/core/remedy/cost';
 import type { FillWork, Place } from '@hatrail/core/remedy/leastFill';
@@ -9,7 +10,7 @@ import type { BandReading, WordVerdict } from '@hatrail/core/sweep/words';
 import { STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
 import { groupsOf } from './groups.ts';
 import { onEngine, type Urgency } from './pool.ts';
-import { type SiteAtHand, sceneRequest, placeName, titlesOf } from './request.ts';
+import { type SiteAtHand, sceneRequest, placeName } from './request.ts';
 
 export interface ProofOptions {
   urgency?: Urgency;

@@ -1,6 +1,7 @@
 import { layoutHeader } from '@hatrail/core/header/layout';
 import { contextMeasure, type Measure, type MeasuringContext } from '@hatrail/core/measure/measure';
 import { MOMENTS, type Header } from '@hatrail/core/model/header';
+import { titlesOf } from '@hatrail/core/model/references';
 import type { Site } from '@hatrail/core/model/site';
 import { shippedSizes, type ShippedSizes } from '@hatrail/core/output/sizes';
 import { drawLogos } from './logo.ts';
@@ -23,11 +24,6 @@ export async function readyMeasure({ site, hashes }: SiteAtHand): Promise<Measur
   await loadFonts(site, hashes, document.fonts);
   measure ??= contextMeasure(document.createElement('canvas').getContext('2d') as MeasuringContext);
   return measure;
-}
-
-/** What pages are called, which is what menu entries that lead to them are called. */
-export function titlesOf({ pages }: Pick<Site, 'pages'>): string {
-  return JSON.stringify(pages.map(({ id, title }) => [id, title]));
 }
 
 /** All that a page's layout depends on besides the pages themselves: what the header covers of it, but not what it wears. */
