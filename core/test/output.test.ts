@@ -204,3 +204,11 @@ describe('the site as files', () => {
     );
   });
 });
+
+test('every rule has its weight, and no at-rule is taken for one', () => {
+  const css = headerCss(site, header, measure, rootAddresses(site));
+  expect(css).not.toMatch(/\)@|@\w+:not/);
+  const lists = [...css.matchAll(/^ *([^@{}\n]+) \{$/gm)].map(([, list]) => list!);
+  expect(lists.length).toBeGreaterThan(30);
+  for (const list of lists) expect(list).toMatch(/^html|^:where\(header\)|^\.hr-(rail|item)-|:not\(#_#_\)/);
+});

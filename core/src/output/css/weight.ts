@@ -41,7 +41,7 @@ function weighted(selector: string): string {
 /** A style sheet of this folder with its weight; rules for `html` stay as light as they are. */
 export function weighed(css: string): string {
   return css.replace(
-    /^( *)([^@ }][^{}]*) \{\n((?: .*\n)*?)\1\}$/gm,
+    /^( *)([^@ }\n][^{}\n]*) \{\n((?: .*\n)*?)\1\}$/gm,
     (_, indent: string, list: string, body: string) => {
       const isLight = /^html\b/.test(list) || isOpen(list, body);
       const whole = isLight
