@@ -71,8 +71,9 @@
       findBox(header);
       // Letters may be spaced out further than there is room for where it is not folded.
       delete data.tight;
-      const isOpen = one('.hr-toggle')?.getClientRects().length === 0;
-      const last = (rail) => [...rail.children].findLast((place) => place.firstElementChild) || rail;
+      const isSeen = (part) => part.getClientRects().length > 0;
+      const last = (rail) => [...rail.children].findLast((place) => [...place.children].some(isSeen)) || rail;
+      const isOpen = one('.hr-toggle') && !isSeen(one('.hr-toggle'));
       if (isOpen && all('.hr-rail').some((rail) => right(last(rail)) > right(rail) + 1)) data.tight = '';
       header.toggleAttribute('data-within', !!box);
       const top = bar.offsetTop;
