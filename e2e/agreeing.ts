@@ -31,8 +31,11 @@ export class Agreement {
   worst = 0;
   #sum = 0;
   ground = 0;
+  /** Items told clear that are below their target as seen, within what is allowed. */
+  near = 0;
 
   add(computed: number, seen: number, target: Target, ground: number): void {
+    if (computed >= target.needed && seen < target.needed) this.near++;
     const share = Math.abs(seen - computed) / allowed(seen, target);
     this.judged++;
     this.#sum += Math.abs(seen - computed) / seen;
@@ -42,7 +45,7 @@ export class Agreement {
 
   toString(): string {
     const percent = (share: number, digits = 0) => `${(100 * share).toFixed(digits)} %`;
-    return `${this.judged} items in ${this.combinations} combinations: largest difference ${percent(this.worst)} of what is allowed, mean ${percent(this.#sum / this.judged, 2)} of the ratio, ground ${this.ground.toFixed(2)} levels at most on average`;
+    return `${this.judged} items in ${this.combinations} combinations: largest difference ${percent(this.worst)} of what is allowed, mean ${percent(this.#sum / this.judged, 2)} of the ratio, ground ${this.ground.toFixed(2)} levels at most on average; ${this.near} told clear by a hair that are not as seen`;
   }
 }
 

@@ -65,6 +65,18 @@ export function chanceSite(base: Site, seed: number): Dressed {
   const { chance, pick, between, colour } = by;
   const { manner, leaves = false, turning = false } = MANNERS[seed % MANNERS.length]!;
   const tint = () => ({ colour: colour(), opacity: between(2, 10) / 10 });
+  // Of a chance of its own, so that all else stays as it is.
+  const letters = chances(seed + 9000);
+  const textShadow = () =>
+    letters.chance(0.3) && {
+      textShadow: {
+        x: letters.between(-2, 2),
+        y: letters.between(-2, 2),
+        blur: letters.between(0, 8),
+        colour: letters.colour(),
+        opacity: letters.between(5, 10) / 10,
+      },
+    };
   const moments =
     manner.onScroll === 'returns' ? (['top', 'scrolled', 'back'] as const) : (['top', 'scrolled'] as const);
   /** A look that is there at one moment alone. */
@@ -105,12 +117,23 @@ export function chanceSite(base: Site, seed: number): Dressed {
       },
     };
   const to = { address: '/x' };
-  const menu: Item = { kind: 'menu', id: 'menu', menu: 'main', gap: between(4, 18), ...itemBacking() };
+  /** At an edge of a rail that gets smaller, where it moves otherwise than the rail. */
+  const edge = () =>
+    manner.smaller !== undefined && { align: letters.pick(['start', 'middle', 'end'] as const) };
+  const menu: Item = {
+    kind: 'menu',
+    id: 'menu',
+    menu: 'main',
+    gap: between(4, 18),
+    ...edge(),
+    ...itemBacking(),
+  };
   const text = (id: string): Item => ({
     kind: 'text',
     id,
     text: pick(['01632 960 123', 'Dark skies, open doors', 'AV To Ya']),
     size: between(12, 18),
+    ...edge(),
     ...(chance(0.5) && { to }),
     ...itemBacking(),
     ...(chance(0.4) && { looks: alone({ ink: { link: colour() }, backing: backing() }) }),
@@ -129,6 +152,7 @@ export function chanceSite(base: Site, seed: number): Dressed {
     kind: 'icons',
     id: 'icons',
     size: 20,
+    ...edge(),
     gap: between(2, 10),
     links: [
       { id: 'one', label: 'One', icon: 'globe', ...to },
@@ -161,7 +185,13 @@ export function chanceSite(base: Site, seed: number): Dressed {
     ...base.headers[0]!,
     rails,
     looks: {
-      top: { ink, ...ground(), ...(chance(0.3) && { blur: { radius: between(3, 12) } }), ...later.top },
+      top: {
+        ink,
+        ...ground(),
+        ...(chance(0.3) && { blur: { radius: between(3, 12) } }),
+        ...textShadow(),
+        ...later.top,
+      },
       scrolled: { ...ground(), ...later.scrolled },
       ...(manner.onScroll === 'returns' && { back: { ...later.back } }),
     },

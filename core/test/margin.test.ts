@@ -21,6 +21,7 @@ test('plain layers agree within a rounding; a text shadow, a blur and a mark by 
   expect(marginOf(target({ layers: [even, shadow] }))).toMatchObject({ share: 0.07, because: 'textShadow' });
   expect(marginOf(target({ layers: [], blur: { sigma: 4, area } }))).toMatchObject({ because: 'blur' });
   expect(marginOf(target({ layers: [even] }, 'mark'))).toMatchObject({ share: 0.035, because: 'mark' });
+  expect(marginOf(target({ layers: [even, even] }, 'mark'))).toMatchObject({ share: 0.07, because: 'mark' });
   expect(marginOf(target({ layers: [even, even] }))).toMatchObject({ share: 0.035, because: 'layers' });
   const blur = { sigma: 4, area };
   expect(marginOf(target({ layers: [even, even], blur }))).toMatchObject({ share: 0.07, because: 'blur' });

@@ -31,7 +31,7 @@ async function waysOf(of: Header, moment: 'top' | 'scrolled'): Promise<Way[]> {
   const rows = await proveAll(hand, of, { moments: [moment] });
   expect(isClear(rows)).toBe(false);
   let found: Way[] = [];
-  await otherWays({ hand, header: of, moment, rows, signal: signal() }, (ways) => (found = ways));
+  await otherWays({ hand, header: of, moment, rows, signal: signal() }, [], (ways) => (found = ways));
   return found;
 }
 
@@ -92,9 +92,16 @@ describe('other ways', () => {
     let found: Way[] = [];
     await otherWays(
       { hand, header: of, moment: 'scrolled', rows, signal: signal() },
+      [],
       (ways) => (found = ways),
     );
     expect(found.map(({ text }) => text)).toContain('Links in Night.');
+    const [first, ...others] = found;
+    await otherWays({ hand, header: of, moment: 'scrolled', rows, signal: signal() }, [first!], (ways) => {
+      found = ways;
+    });
+    // What comes to the same as what is offered already is not offered again.
+    expect(found.map(({ text }) => text)).toEqual(others.map(({ text }) => text));
     expect((await waysOf(of, 'scrolled')).map(({ text }) => text)).not.toContain('Links in Night.');
   });
   test('looking is given up at once', async () => {
@@ -103,6 +110,7 @@ describe('other ways', () => {
     const rows = await proveAll(handOf(of), of, { moments: ['scrolled'] });
     const looking = otherWays(
       { hand: handOf(of), header: of, moment: 'scrolled', rows, signal: stop.signal },
+      [],
       () => stop.abort(),
     );
     await expect(looking).rejects.toThrow(/abort/i);

@@ -46,6 +46,8 @@ export interface HeaderInk {
   plate?: Box;
   /** Greatest height of that backing, so that it stays on its rail: known once it is placed. */
   plateMost?: number;
+  /** How far that backing may reach past its link, where that is bounded: known once it is placed. */
+  reachMost?: number;
   /** Whether a line below it tells that it is hovered or leads to the page one is on. */
   isCued?: boolean;
   /** What the focus ring goes round, where that is not its own box; `false` where the keyboard does not come to it. */

@@ -8,8 +8,9 @@ import type { Box } from '../page/layout.ts';
 import { foldOf, folds, solveFold, toggleRail } from './fold.ts';
 import { centred, type HeaderInk, type Measured } from './ink.ts';
 import { hasContent, kindOf } from './kinds/index.ts';
-import { keepsToBottom, lowerBy } from './manner.ts';
+import { isMovedApart, keepsToBottom, lowerBy } from './manner.ts';
 import { MENU_BUTTON, MENU_MARK } from './metrics.ts';
+import { neededWidth, placeRail, type Hanging, type Places } from './placing.ts';
 import { extentAt, itemAt, railAt, stepWidths } from './steps.ts';
 
 export type { HeaderInk, InkKind, TextRun } from './ink.ts';
@@ -125,7 +126,10 @@ export function layoutAt(
     }));
     const box = { x: bar.x, y: top, width: barWidth, height };
     const isNarrow = index === toggle && needed > barWidth;
-    placeRail(places, padded, box, { shapes, index, leaves, isNarrow }, laid);
+    const movesApart = PLACES.some((place) =>
+      places[place].some(({ item }) => item && isMovedApart(rail, item, later)),
+    );
+    placeRail(places, padded, box, { shapes, index, leaves, movesApart, isNarrow }, laid);
     laid.rails.push({
       index,
       top,
@@ -182,12 +186,6 @@ export function neededAt(site: Site, header: Header, width: number, measure: Mea
   }, 0);
 }
 
-/** An item on its way to its place: its outer size, and the item it is. */
-interface Hanging extends Measured, Pick<LaidItem, 'backing'> {
-  item: Item | undefined;
-}
-type Places = Record<Place, Hanging[]>;
-
 function measured(
   site: Site,
   header: Header,
@@ -220,105 +218,6 @@ function backed(site: Site, item: Item, measure: Measure): Measured & Pick<LaidI
     place: (left, top) => inner.place(left + x, top + y),
     backing: { rest, hover: hover ?? rest, radius },
   };
-}
-
-/**
- * The greatest height that a backing in the middle of an item can have so that it stays on its rail, at the top and after
- * scrolling alike.
- * @param shapes of the rail, full and once it has got smaller
- */
-function plateMost(item: Item | undefined, height: number, shapes: readonly RailShape[]): number {
-  const most = shapes.map(({ height: full, padding }) => {
-    const room = full - 2 * padding - height;
-    const middle = padding + room * SHARES[item?.align ?? 'middle'] + height / 2 + (item?.shift ?? 0);
-    return 2 * Math.min(middle, full - middle);
-  });
-  return Math.max(0, Math.min(...most));
-}
-
-/** What is known of a rail before its items are placed. */
-interface RailFacts {
-  /** Full, and once it has got smaller. */
-  shapes: readonly RailShape[];
-  index: number;
-  leaves: boolean;
-  /** It is folded, has the menu button, and no room for all that hangs on it. */
-  isNarrow: boolean;
-}
-
-/** Height and padding of a rail, CSS pixels. */
-type RailShape = Required<Pick<Rail, 'height' | 'padding'>>;
-
-/** The share of a rail's free height that is above an item. */
-const SHARES = { start: 0, middle: 0.5, end: 1 };
-
-function widthOf(items: readonly Measured[], gap: number): number {
-  return items.reduce((sum, item) => sum + item.width, 0) + gap * Math.max(0, items.length - 1);
-}
-
-/** Insets, items and gaps up to the last place where anything hangs: the gap after it is not seen. */
-function neededWidth(places: Places, { inset, gap }: Rail): number {
-  const last = PLACES.findLastIndex((place) => places[place].length > 0);
-  return PLACES.slice(0, last + 1).reduce((sum, place, i) => {
-    if (place === 'middle' && places.middle.length === 0) return sum;
-    return sum + widthOf(places[place], gap) + (i > 0 ? gap : 0);
-  }, 2 * inset);
-}
-
-/**
- * Start and end share the room beside the middle equally, so that the middle is centred, unless one of them needs more
- * (CSS Flexbox 1, section 9.7: `flex: 1 1 0` with the automatic minimum size).
- */
-function placeRail(
-  places: Places,
-  rail: Rail,
-  box: Box,
-  { shapes, index, leaves, isNarrow }: RailFacts,
-  laid: Pick<HeaderLayout, 'items' | 'inks'>,
-): void {
-  const { gap, padding = 0 } = rail;
-  const side = Math.max(rail.inset, rail.max === undefined ? 0 : (box.width - rail.max) / 2);
-  const widths = { start: widthOf(places.start, gap), end: widthOf(places.end, gap) };
-  const middle = places.middle.length > 0 ? widthOf(places.middle, gap) : 0;
-  const gaps = places.middle.length > 0 ? 2 * gap : gap;
-  const room = box.width - 2 * side - middle - gaps;
-  // Where a folded bar is too narrow the menu button stays in it, and what stands before it is cut off.
-  const end = isNarrow ? Math.min(widths.end, Math.max(0, room)) : widths.end;
-  const start = isNarrow
-    ? Math.max(0, room - end)
-    : Math.max(widths.start, Math.min(room / 2, room - widths.end));
-  const from: Record<Place, number> = {
-    start: side,
-    middle: side + start + gap,
-    end: isNarrow
-      ? box.width - side - widths.end
-      : Math.max(box.width - side - widths.end, side + start + gaps + middle),
-  };
-  for (const place of PLACES) {
-    let left = box.x + from[place];
-    for (const { item, width, height, backing, place: placeAt } of places[place]) {
-      const room = box.height - 2 * padding - height;
-      const top = box.y + padding + room * SHARES[item?.align ?? 'middle'] + (item?.shift ?? 0);
-      laid.items.push({
-        id: item?.id ?? 'menu-button',
-        rail: index,
-        place,
-        box: { x: left, y: top, width, height },
-        ...(backing && { backing }),
-      });
-      const most = plateMost(item, height, shapes);
-      const placed = {
-        rail: index,
-        plateMost: most,
-        ...(item && { item: item.id }),
-        ...(leaves && { leaves }),
-      };
-      const cut = isNarrow && place === 'start' ? box.x + side + start : Infinity;
-      const seen = placeAt(left, top).filter(({ box: own }) => own.x + own.width <= cut + 0.5);
-      laid.inks.push(...seen.map((ink) => ({ ...ink, ...placed })));
-      left += width + gap;
-    }
-  }
 }
 
 function menuButton(): Hanging {

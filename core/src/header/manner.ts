@@ -1,4 +1,5 @@
 import type { Header, Moment, Rail } from '../model/header.ts';
+import type { Item } from '../model/item.ts';
 
 /** How a header behaves, as questions that layout, sweep and export ask alike. */
 
@@ -38,4 +39,12 @@ export function lowerBy(
   const isLater = moment !== 'top' && begins.at !== 'ground' && !keepsToBottom(header) && !rail.leaves;
   if (!isLater) return 0;
   return 2 * Math.floor(Math.max(0, Math.min(smaller, height - Math.ceil(contents))) / 2);
+}
+
+/**
+ * Whether an item moves otherwise than its rail when that gets smaller: one at the rail's upper or lower edge stays there.
+ * Moved apart, its letters lie on grounds of its own only: those of others are kept away from it.
+ */
+export function isMovedApart(rail: Rail, item: Pick<Item, 'align'>, less: number): boolean {
+  return less > 0 && rail.padding === undefined && (item.align ?? 'middle') !== 'middle';
 }

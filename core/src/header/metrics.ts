@@ -26,3 +26,5 @@ export const ICON_INK = 208 / 256;
 export const COUNT = { size: 13, before: 2 };
 /** Size of a tagline as a share of the name's, least 11 px. */
 export const taglineSize = (nameSize: number): number => Math.max(11, Math.round(nameSize * 0.56));
+/** The focus ring: how far its inner edge is from what it goes round, and how thick it is. */
+export const RING = { offset: 3, thickness: 2 };

@@ -3,7 +3,7 @@ import { ALWAYS, folds, toggleRail } from '../header/fold.ts';
 import { leastWidth } from '../header/readings.ts';
 import { kindOf } from '../header/kinds/index.ts';
 import { layoutAt, type HeaderLayout } from '../header/layout.ts';
-import { keepsToBottom, standsInFlow } from '../header/manner.ts';
+import { isMovedApart, keepsToBottom, standsInFlow } from '../header/manner.ts';
 import { extentAt, itemAt, railAt, stepWidths } from '../header/steps.ts';
 import { linkWidth } from '../header/ink.ts';
 import { entryWidths } from '../header/kinds/menu.ts';
@@ -111,9 +111,10 @@ function geometryAt(
     }
     for (const item of itemsOf(base)) {
       setItem(rules, site, itemAt(item, width), shown.has(item.id), measure, to);
-      const plate = layout.inks.find((ink) => ink.item === item.id && ink.plate)?.plateMost;
-      if (hasPlates && plate !== undefined)
-        rules.get(`.hr-item-${item.id}`)?.push(`--hr-plate-most: ${px(plate)}`);
+      const { plateMost, reachMost } = layout.inks.find((ink) => ink.item === item.id && ink.plate) ?? {};
+      const own = rules.get(`.hr-item-${item.id}`);
+      if (hasPlates && plateMost !== undefined) own?.push(`--hr-plate-most: ${px(plateMost)}`);
+      if (hasPlates && reachMost !== undefined) own?.push(`--hr-plate-reach-most: ${px(reachMost)}`);
     }
     const less = lower.rails.find(({ index }) => index === i)?.less ?? 0;
     setLess(rules, later, railAt(base, width), i, less, pulled);
@@ -139,13 +140,14 @@ function setLess(rules: Rules, later: string, rail: Rail, index: number, less: n
   rules.set(self, [`translate: 0 ${px(-above - less / 2)}`]);
   if (less === 0) return;
   rules.set(`${self} > .hr-back`, [`translate: 0 ${px(less / 2)}`, `bottom: ${px(less)}`]);
-  if (rail.padding !== undefined) return;
-  for (const item of itemsOf(rail)) {
-    const align = item.align ?? 'middle';
-    if (align === 'middle') continue;
-    const by = align === 'start' ? less / 2 : -less / 2;
+  const apart = itemsOf(rail).filter((item) => isMovedApart(rail, item, less));
+  for (const item of apart) {
+    const by = item.align === 'start' ? less / 2 : -less / 2;
     rules.set(`${self} .hr-item-${item.id}`, [`translate: 0 ${px(by)}`]);
   }
+  // What is moved apart lies as a whole over or under its neighbours; the ring and what is open over all of them.
+  if (apart.length > 0)
+    rules.set(`${self} .hr-item:is(:focus-within, :has([aria-expanded="true"]))`, ['z-index: 1']);
 }
 
 function setRail(

@@ -27,3 +27,13 @@ export function sizeOf({ left, top, right, bottom }: Area): number {
 export function meets(a: Area, b: Area): boolean {
   return a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom;
 }
+
+/** What two areas have in common; of no pixel where that is nothing. */
+export function overlap(a: Area, b: Area): Area {
+  return {
+    left: Math.max(a.left, b.left),
+    top: Math.max(a.top, b.top),
+    right: Math.min(a.right, b.right),
+    bottom: Math.min(a.bottom, b.bottom),
+  };
+}

@@ -1,6 +1,6 @@
 import { blend } from '../colour/blend.ts';
 import type { BlendMode } from '../model/layer.ts';
-import { sizeOf, type Area } from './area.ts';
+import { overlap, sizeOf, type Area } from './area.ts';
 import { coversArea, isEvenOver, readLayer, type StackLayer } from './layers.ts';
 
 /**
@@ -17,27 +17,66 @@ export interface Veil {
 
 /** The veil that layers, bottom first, make over an area of the header. */
 export function veilOf(layers: readonly StackLayer[], area: Area): Veil {
+  return veilOver(laid(layers, area), [], area);
+}
+
+/** What layers lay over an area, premultiplied: more may be laid over it. */
+export interface Laid extends Pick<Veil, 'isEven'> {
+  /** Four numbers a pixel, row by row: red, green, blue from 0 to 255 and alpha 0 to 1. */
+  data: Float64Array;
+}
+
+/** Lays groups of layers one over the other, each owner's by itself. */
+export function laid(layers: readonly StackLayer[], area: Area): Laid {
   const isEven = layers.every((layer) => isEvenOver(layer, area));
-  const [width, count] = [area.right - area.left, isEven ? 1 : sizeOf(area)];
+  const count = isEven ? 1 : sizeOf(area);
   const whole = new Float64Array(4 * count);
   const group = new Float64Array(4 * count);
-  const colour = new Float64Array(4);
   layers.forEach((layer, n) => {
-    const isWhole = coversArea(layer, area);
-    for (let i = 0, x = 0, y = 0; i < count; i++) {
-      readLayer(layer, area.left + x, area.top + y, isWhole, colour);
-      if (colour[3]! > 0) {
-        if (layer.blend !== 'normal') blendInto(group, 4 * i, colour, layer.blend);
-        layOver(group, 4 * i, colour, 0);
-      }
-      if (++x === width) [x, y] = [0, y + 1];
-    }
+    lay(group, layer, area, isEven);
     if (layers[n + 1]?.owner === layer.owner) return;
     for (let i = 0; i < 4 * count; i += 4) layOver(whole, i, group, i);
     group.fill(0);
   });
-  for (let i = 3; i < whole.length; i += 4) whole[i] = 1 - whole[i]!;
-  return { area, isEven, data: whole };
+  return { isEven, data: whole };
+}
+
+/**
+ * The veil of layers over what is laid already. All that is laid over is of one owner and mixes with nothing, so that one
+ * can be laid after the other.
+ */
+export function veilOver(below: Laid, layers: readonly StackLayer[], area: Area): Veil {
+  const isEven = below.isEven && layers.every((layer) => isEvenOver(layer, area));
+  const data = new Float64Array(4 * (isEven ? 1 : sizeOf(area)));
+  if (below.data.length === data.length) data.set(below.data);
+  else for (let i = 0; i < data.length; i++) data[i] = below.data[i % 4]!;
+  for (const layer of layers) lay(data, layer, area, isEven);
+  for (let i = 3; i < data.length; i += 4) data[i] = 1 - data[i]!;
+  return { area, isEven, data };
+}
+
+const colour = new Float64Array(4);
+
+/** Lays a layer over what is there, where its box is; over the one pixel of an area that is even. */
+function lay(data: Float64Array, layer: StackLayer, area: Area, isEven: boolean): void {
+  const isWhole = coversArea(layer, area);
+  const { box, paint } = layer;
+  const most = paint.kind === 'coverage' ? overlap(paint.area, area) : area;
+  const reached = isEven
+    ? { ...area, right: area.left + 1, bottom: area.top + 1 }
+    : box
+      ? overlap(box.area, most)
+      : most;
+  const width = isEven ? 1 : area.right - area.left;
+  for (let y = reached.top; y < reached.bottom; y++) {
+    let i = 4 * ((y - area.top) * width + reached.left - area.left);
+    for (let x = reached.left; x < reached.right; x++, i += 4) {
+      readLayer(layer, x, y, isWhole, colour);
+      if (colour[3]! === 0) continue;
+      if (layer.blend !== 'normal') blendInto(data, i, colour, layer.blend);
+      layOver(data, i, colour, 0);
+    }
+  }
 }
 
 /** Source-over of a premultiplied colour (Compositing 1, section 5.1). */

@@ -46,17 +46,18 @@ export function elementOf({ element, id }: HeaderInk): string {
   return element ?? id;
 }
 
-/** The box of an ink's backing by look: never higher than its rail has room for. */
+/** The box of an ink's backing by look: never higher than its rail has room for, nor wider than it may reach. */
 export function plateBox(
-  { plate, plateMost = Infinity }: Pick<HeaderInk, 'plate' | 'plateMost'>,
+  { plate, plateMost = Infinity, reachMost = Infinity }: Pick<HeaderInk, 'plate' | 'plateMost' | 'reachMost'>,
   { backing }: Pick<ResolvedLook, 'backing'>,
 ): Box | undefined {
   if (!plate) return undefined;
   const height = Math.min(backing.height, plateMost);
+  const reach = Math.min(backing.reach, reachMost);
   return {
-    x: plate.x - backing.reach,
+    x: plate.x - reach,
     y: plate.y + (plate.height - height) / 2,
-    width: plate.width + 2 * backing.reach,
+    width: plate.width + 2 * reach,
     height,
   };
 }

@@ -1,3 +1,4 @@
+import { RING } from '../header/metrics.ts';
 import type { HeaderInk, HeaderLayout } from '../header/layout.ts';
 import type { ResolvedLook } from '../header/look.ts';
 import { backingIn, inkIn, isPointedAt, type LinkState } from '../header/states.ts';
@@ -54,9 +55,6 @@ export function cueBox(
   const width = (room.width * cue.share) / 100;
   return { x: room.left + (room.width - width) / 2, y: baseline + cue.offset, width, height: thickness };
 }
-
-/** The focus ring: how far its inner edge is from what it goes round, and how thick it is. CSS pixels. */
-export const RING = { offset: 3, thickness: 2 };
 
 /**
  * The cells of the ring round an ink: its four sides, where they lie on the header. Each is one cell: a ring is seen as a

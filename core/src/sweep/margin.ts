@@ -1,3 +1,4 @@
+import type { StackLayer } from '../stack/layers.ts';
 import type { Target } from './targets.ts';
 
 /** How far a browser's own pixels can be from what is computed, where that is more than a rounding: see docs/agreement.md. */
@@ -17,13 +18,15 @@ export function marginOf({
   if (layers.some(({ name }) => name === 'textShadow')) {
     return { share: 0.07, least: 0.15, because: 'textShadow' };
   }
-  const translucent = layers.filter(
-    ({ paint }) => paint.kind !== 'even' || (paint.colour.a > 0 && paint.colour.a < 1),
-  ).length;
-  if (blur) return { share: translucent > 1 ? 0.07 : 0.035, least: 0.1, because: 'blur' };
-  if (ink.what.kind === 'mark') return { share: 0.035, least: 0.1, because: 'mark' };
   // What each of several translucent layers is rounded to in a browser adds up.
-  return translucent > 1 ? { share: 0.035, least: 0.1, because: 'layers' } : undefined;
+  const layered = layers.filter(isTranslucent).length > 1 ? 0.035 : 0;
+  if (blur) return { share: 0.035 + layered, least: 0.1, because: 'blur' };
+  if (ink.what.kind === 'mark') return { share: 0.035 + layered, least: 0.1, because: 'mark' };
+  return layered > 0 ? { share: layered, least: 0.1, because: 'layers' } : undefined;
+}
+
+function isTranslucent({ paint }: StackLayer): boolean {
+  return paint.kind !== 'even' || (paint.colour.a > 0 && paint.colour.a < 1);
 }
 
 /** Whether a verdict of clear could be another by a margin: the contrast is that near to what is needed. */

@@ -11,7 +11,7 @@ import { around, meets, type Area } from '../stack/area.ts';
 import type { Drawing, LogoPixels } from '../stack/drawing.ts';
 import type { Blur, Stack, StackLayer } from '../stack/layers.ts';
 import { textShadowLayer } from '../stack/textShadow.ts';
-import { veilOf, type Veil } from '../stack/veil.ts';
+import { laid, veilOver, type Laid, type Veil } from '../stack/veil.ts';
 import { areaOf, cutDepth, isBare, wornLayers } from '../stack/worn.ts';
 import { letterCells, markCells, type Cell } from './cells.ts';
 import { backingLayers, backingsOf, besidesOf, elementOf, type Situation } from './backings.ts';
@@ -19,7 +19,7 @@ import { cueBox, isCurrentOn, ringCells, statesOf, type InkPart } from './linkSt
 import { logoCells, type LogoCell } from './logo.ts';
 import { MARK_TARGET, textTarget } from './verdict.ts';
 
-export { RING, type InkPart } from './linkStates.ts';
+export type { InkPart } from './linkStates.ts';
 export { LINK_STATES, type LinkState } from '../header/states.ts';
 
 /** One thing to be judged: an ink in one of its states, over everything behind it. */
@@ -146,28 +146,39 @@ function shadowOf(worn: Worn, ink: HeaderInk): StackLayer | undefined {
 }
 
 /**
- * What lies behind an ink: what header and rails lay over the page, the grounds of items and links, and the shadows of
- * letters, in the order in which the browser paints them.
+ * What lies behind an ink, as the browser paints it: what header and rails lay over the page, whatever anything is in, and
+ * over that the grounds of items and links, and the shadows of letters.
  */
-function stackOf(worn: Worn, ink: HeaderInk, area: Area, met: readonly Situation[]): Stack {
-  const { layers, blurs } = worn.grounds;
-  const blur = blurs.get(ink.rail ?? 0);
-  const ground = layers.filter(({ owner, box }) => owner === 'header' || !box || meets(box.area, area));
+function groundUnder(worn: Worn, area: Area): Beneath {
+  const layers = worn.grounds.layers.filter(
+    ({ owner, box }) => owner === 'header' || !box || meets(box.area, area),
+  );
   const shadows = worn.shadows.filter(
     (layer): layer is StackLayer => layer?.paint.kind === 'coverage' && meets(layer.paint.area, area),
   );
-  const backings = backingLayers(worn.backings, area, met);
-  return { ...(blur && { blur }), layers: [...ground, ...backings, ...shadows] };
+  return { layers, laid: laid(layers, area), shadows };
+}
+
+/** What is the same behind an ink whatever is done to anything. */
+interface Beneath {
+  layers: StackLayer[];
+  laid: Laid;
+  /** Over the grounds of items and links. */
+  shadows: StackLayer[];
 }
 
 /** Something to be judged, before it is known what is behind it. */
 type Bare = Omit<Target, 'stack' | 'veil' | 'beside'>;
 
-/** Grounds that were worked out already for the same ink, by all that sets them apart. */
-type Known = Map<string, Pick<Target, 'stack' | 'veil'>>;
+/** What was worked out already for the same ink: what is beneath, by area, and grounds by all that sets them apart. */
+interface Known {
+  beneath: Map<string, Beneath>;
+  grounds: Map<string, Pick<Target, 'stack' | 'veil'>>;
+}
+const nothingKnown = (): Known => ({ beneath: new Map(), grounds: new Map() });
 
 /** A target as it stands while nothing else is done, and once more for all that can happen beside it. */
-function besideAll(worn: Worn, bare: Bare, area: Area, grounds: Known): Target[] {
+function besideAll(worn: Worn, bare: Bare, area: Area, known: Known): Target[] {
   const { ink, state, part } = bare;
   const self: Situation = { state, element: elementOf(ink), entry: ink.entry, item: ink.item };
   const others = besidesOf(worn.backings, area, self).filter(
@@ -178,13 +189,20 @@ function besideAll(worn: Worn, bare: Bare, area: Area, grounds: Known): Target[]
         ? part === 'ring' && isPointedAt(beside.state)
         : beside.state !== 'open' || beside.entry !== self.entry || isPointedAt(state),
   );
+  const at = JSON.stringify(area);
+  const beneath = known.beneath.get(at) ?? groundUnder(worn, area);
+  known.beneath.set(at, beneath);
+  const blur = worn.grounds.blurs.get(ink.rail ?? 0);
+  const groundWith = (backings: StackLayer[]) => {
+    const over = [...backings, ...beneath.shadows];
+    const stack: Stack = { ...(blur && { blur }), layers: [...beneath.layers, ...over] };
+    return { stack, veil: veilOver(beneath.laid, over, area) };
+  };
   return [undefined, ...others].map((beside) => {
-    const met = beside ? [beside, self] : [self];
-    const key = JSON.stringify([area, backingLayers(worn.backings, area, met)]);
-    const known = grounds.get(key);
-    const stack = known?.stack ?? stackOf(worn, ink, area, met);
-    const ground = known ?? { stack, veil: veilOf(stack.layers, area) };
-    grounds.set(key, ground);
+    const backings = backingLayers(worn.backings, area, beside ? [beside, self] : [self]);
+    const key = JSON.stringify([area, backings]);
+    const ground = known.grounds.get(key) ?? groundWith(backings);
+    known.grounds.set(key, ground);
     return { ...bare, ...ground, ...(beside && { beside: { name: beside.name!, state: beside.state } }) };
   });
 }
@@ -199,13 +217,13 @@ function cellTargets(worn: Worn, ink: HeaderInk): Target[] {
     (isPointedAt(state) ? ink.hoverInk : undefined) ??
     ink.ink ??
     resolveColour(palette, inkIn(look, state, isCurrent));
-  const grounds: Known = new Map();
+  const known = nothingKnown();
   const targets = (state: LinkState, part: InkPart, cells: Cell[], needed: number, colour: Rgb) =>
     besideAll(
       worn,
       { ink, state, part, needed, shape: { kind: 'cells', colour, cells } },
       around(cells),
-      grounds,
+      known,
     );
   const cells =
     what.kind === 'text' ? letterCells(what.run) : what.kind === 'mark' ? markCells(what.inked) : [];
@@ -239,17 +257,17 @@ function pictureTargets(worn: Worn, ink: HeaderInk, picture: string): Target[] {
     pixels,
     shape: { kind: 'logo', cells },
   };
-  return [...besideAll(worn, logo, area, new Map()), ...cellTargets(worn, ink)];
+  return [...besideAll(worn, logo, area, nothingKnown()), ...cellTargets(worn, ink)];
 }
 
-const known = new WeakMap<LogoPixels, { width: number; height: number; cells: LogoCell[] }>();
+const cutUp = new WeakMap<LogoPixels, { width: number; height: number; cells: LogoCell[] }>();
 
 /** The cells of a logo's pixels, worked out once for each header size. */
 function cellsOf(pixels: LogoPixels, { width, height }: HeaderLayout): LogoCell[] {
-  const found = known.get(pixels);
+  const found = cutUp.get(pixels);
   if (found?.width === width && found.height === height) return found.cells;
   const cells = logoCells(pixels, width, height);
-  known.set(pixels, { width, height, cells });
+  cutUp.set(pixels, { width, height, cells });
   return cells;
 }
 

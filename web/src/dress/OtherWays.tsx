@@ -13,6 +13,8 @@ interface OtherWaysProps {
   header: Header;
   moment: Moment;
   rows: readonly Row[];
+  /** The change that is offered already. */
+  told?: Pick<Way, 'rows' | 'cost'>;
   onCompare: (name: string, header: Header) => void;
 }
 
@@ -23,7 +25,7 @@ interface Search {
 }
 
 /** Other changes that clear a moment, looked for when they are asked for; each is swept before it is listed. */
-export function OtherWays({ hand, header, moment, rows, onCompare }: OtherWaysProps) {
+export function OtherWays({ hand, header, moment, rows, told, onCompare }: OtherWaysProps) {
   const [search, setSearch] = useState<Search>();
   const stop = useRef<AbortController>(undefined);
   const end = () => {
@@ -36,7 +38,7 @@ export function OtherWays({ hand, header, moment, rows, onCompare }: OtherWaysPr
     const abort = new AbortController();
     stop.current = abort;
     setSearch({ ways: [], tried: 0 });
-    otherWays({ hand, header, moment, rows, signal: abort.signal }, (ways, tried) => {
+    otherWays({ hand, header, moment, rows, signal: abort.signal }, told ? [told] : [], (ways, tried) => {
       if (!abort.signal.aborted) setSearch({ ways, tried });
     }).catch((error: unknown) => {
       if (!isAbort(error) && !abort.signal.aborted) {

@@ -132,7 +132,14 @@ function RemedyText({ hand, header, moment, rows, progress, failure, answer, onC
           >
             Compare
           </Button>{' '}
-          <OtherWays hand={hand} header={header} moment={moment} rows={own} onCompare={onCompare} />
+          <OtherWays
+            hand={hand}
+            header={header}
+            moment={moment}
+            rows={own}
+            told={{ rows: fill.rows, cost: answer.cost }}
+            onCompare={onCompare}
+          />
         </>
       );
     }

@@ -21,6 +21,12 @@ export interface Way {
   cost: LookCost | undefined;
 }
 
+/** What a change comes to, in the figures that are told of it: two changes that come to the same are one. */
+function resultOf({ rows, cost }: Pick<Way, 'rows' | 'cost'>): string {
+  const worst = Math.min(...rows.map((row) => row.worst / row.needed));
+  return [worst.toFixed(1), cost?.pageShowing.toFixed(2), cost?.colourDifference.toFixed(2)].join(' ');
+}
+
 interface Asked {
   hand: SiteAtHand;
   header: Header;
@@ -195,19 +201,25 @@ export const WAYS = FINDERS.length;
 
 /**
  * Finds other ways to clear a moment, one after the other, the cheapest first in the end.
+ * @param told what is offered already
  * @param found told after each that was tried, with all that were found so far
  */
-export async function otherWays(asked: Asked, found: (ways: Way[], tried: number) => void): Promise<void> {
+export async function otherWays(
+  asked: Asked,
+  told: readonly Pick<Way, 'rows' | 'cost'>[],
+  found: (ways: Way[], tried: number) => void,
+): Promise<void> {
   const ways: Way[] = [];
+  const known = new Set(told.map(resultOf));
   const [worst] = [...asked.rows].sort((a, b) => a.worst / a.needed - b.worst / b.needed);
   for (const [i, find] of FINDERS.entries()) {
     asked.signal.throwIfAborted();
     const way = await find(asked);
     if (way && worst) {
-      ways.push({
-        ...way,
-        cost: await costOf(asked.hand, worst, asked.header, way.header, { signal: asked.signal }),
-      });
+      const cost = await costOf(asked.hand, worst, asked.header, way.header, { signal: asked.signal });
+      const result = resultOf({ ...way, cost });
+      if (!known.has(result)) ways.push({ ...way, cost });
+      known.add(result);
     }
     ways.sort((a, b) => (a.cost?.colourDifference ?? 0) - (b.cost?.colourDifference ?? 0));
     found([...ways], i + 1);

@@ -7,6 +7,7 @@ import {
   MENU_MARK,
   OPENER_MARK,
   OPENER_WIDTH,
+  RING,
 } from '../../header/metrics.ts';
 import { headerItems, type Header } from '../../model/header.ts';
 import type { Site } from '../../model/site.ts';
@@ -15,7 +16,6 @@ import { currentStyle } from '../../model/type.ts';
 import { weightOf } from '../../measure/measure.ts';
 import { typeCss } from '../typeCss.ts';
 import { PLAIN } from '../../header/look.ts';
-import { RING } from '../../sweep/targets.ts';
 import { dressedStates, hasTextShadow } from './looks.ts';
 import { INK_TIME } from './times.ts';
 
@@ -167,7 +167,7 @@ function statesCss(
   const plate = (selector: string, value: string) =>
     backing ? rule(`${selector}::before`, `background: ${value}`) : '';
   const height = `min(var(--hr-plate-height, ${px(PLAIN.backing.height)}), var(--hr-plate-most))`;
-  const reach = `var(--hr-plate-reach, ${px(PLAIN.backing.reach)})`;
+  const reach = `min(var(--hr-plate-reach, ${px(PLAIN.backing.reach)}), var(--hr-plate-reach-most, 40px))`;
   return [
     backing
       ? rule(plated, 'position: relative', `--hr-plate: ${rest}`) +

@@ -68,11 +68,7 @@ export function ContrastRod({ palette, pairs, chosen, onChoose, onMove }: Contra
             swatch={swatch}
             level={levels[i]!}
             isChosen={swatch.id === chosen}
-            caption={
-              swatch.id === ground?.id
-                ? 'the ground'
-                : `${figure(onGround(swatch.rgb, swatch.place))}${ground ? ` on ${ground.name}` : ''}`
-            }
+            caption={swatch.id === ground?.id ? 'the ground' : figure(onGround(swatch.rgb, swatch.place))}
             onChoose={() => {
               setFree(undefined);
               onChoose(swatch.id);

@@ -167,14 +167,16 @@ function StyleRow({ site, name, title, style, words, children }: StyleRowProps) 
         </p>
       </div>
       <div className="type-fields">
-        <Row label="Family">
-          <Choice
-            label={`Family of ${title}`}
-            value={style.family}
-            options={families}
-            onChange={(family) => change({ family }, 'family')}
-          />
-        </Row>
+        <div className="type-family">
+          <Row label="Family">
+            <Choice
+              label={`Family of ${title}`}
+              value={style.family}
+              options={families}
+              onChange={(family) => change({ family }, 'family')}
+            />
+          </Row>
+        </div>
         <Row label="Weight">
           {isOwnFamily(style.family) ? (
             <span className="quiet">as in the file</span>
