@@ -5,6 +5,7 @@ import { skiaMeasure } from '@hatrail/cli/skia';
 import { cssColour, type Rgba } from '@hatrail/core/colour/rgb';
 import { resolveWorn, type ResolvedLook } from '@hatrail/core/header/look';
 import { pointedOver } from '@hatrail/core/header/pointed';
+import { panelStates } from '@hatrail/core/header/panelStates';
 import { backingIn, inkIn, ringIn, type LinkState } from '@hatrail/core/header/states';
 import { MOMENTS, itemsOf, momentsOf, type Header, type Look, type Moment } from '@hatrail/core/model/header';
 import type { Item } from '@hatrail/core/model/item';
@@ -253,4 +254,103 @@ describe('what is worn', () => {
       }
     }
   });
+});
+
+/** Drop-downs and a folded menu by chance, with a button in it. */
+function chancePanel(seed: number): { site: Site; header: Header } {
+  const { site, header } = chanceHeader(seed + 500);
+  const next = random(seed * 911 + 7);
+  const colour = (): ColourUse => ({
+    colour: cssColour({
+      r: Math.floor(next() * 256),
+      g: Math.floor(next() * 256),
+      b: Math.floor(next() * 256),
+    }),
+  });
+  const optional = ['hover', 'hoverFill', 'pressed', 'pressedFill', 'focused', 'focusedFill', 'current'];
+  const set = optional.filter(() => next() < 0.5).map((name) => [name, colour()] as const);
+  const button: Item = {
+    kind: 'button',
+    id: 'book',
+    label: 'Book',
+    address: '/b',
+    ink: colour(),
+    ...(seed % 2 === 0 && { hoverInk: colour() }),
+    fill: colour(),
+    hoverFill: colour(),
+    ...(seed % 3 === 0 && { pressedFill: colour() }),
+    radius: 4,
+  };
+  const [rail] = header.rails;
+  const own: Header = {
+    ...header,
+    rails: [{ ...rail!, end: [button] }],
+    panel: { fill: colour(), ink: colour(), ...Object.fromEntries(set) },
+    fold: { bar: ['logo'], panel: ['menu', 'book'], edge: 'top' },
+  };
+  return { site: { ...site, headers: [own] }, header: own };
+}
+
+describe('what drop-downs and the folded menu wear', () => {
+  test.each(Array.from({ length: 16 }, (_, i) => i))(
+    'is what the style sheet says, panel %i',
+    async (seed) => {
+      const { site, header } = chancePanel(seed);
+      const to = relativeAddresses(site, '/');
+      const css = headerCss(site, header, measure, to);
+      await tab.setContent(`<style>${css}</style>${headerHtml(site, header, to, 'home')}`);
+      const { root } = await cdp.send('DOM.getDocument');
+      const solid = (use: ColourUse) => ({ ...resolveColour(site.palette, use), a: 1 });
+      const told = panelStates(header.panel);
+      const button = itemsOf(header.rails[0]!).find((item) => item.kind === 'button')!;
+      const look = (state: 'rest' | 'hover' | 'pressed' | 'focused') => {
+        const isOver = state === 'hover' || state === 'pressed';
+        const hovered = isOver ? (button.hoverInk ?? button.ink) : button.ink;
+        const over = state === 'pressed' ? (button.pressedFill ?? button.hoverFill) : button.hoverFill;
+        return { ink: hovered, fill: isOver ? over : button.fill };
+      };
+      const states = ['rest', 'hover', 'pressed', 'focused'] as const;
+      const seen = async (selector: string, state: LinkState) => {
+        const { nodeId } = await cdp.send('DOM.querySelector', { nodeId: root.nodeId, selector });
+        expect(nodeId, selector).not.toBe(0);
+        await force([nodeId], FORCED[state]);
+        const sight = await tab.evaluate((self) => {
+          const element = document.querySelector(self)!;
+          const grounds = [element, element.closest('.hr-drop, .hr-panel')!].flatMap((each) => [
+            getComputedStyle(each, '::before').backgroundColor,
+            getComputedStyle(each).backgroundColor,
+          ]);
+          const { color, outlineColor } = getComputedStyle(element);
+          return {
+            color,
+            ring: outlineColor,
+            ground: grounds.find((ground) => ground !== 'rgba(0, 0, 0, 0)')!,
+          };
+        }, selector);
+        await force([nodeId], []);
+        return sight;
+      };
+      for (const where of ['.hr-drop', '.hr-panel']) {
+        for (const state of states) {
+          const self = `${where} a.hr-sub:not([aria-current])`;
+          const { color, ground, ring } = await seen(self, state);
+          const what = `panel ${seed}, ${self} ${state}`;
+          expectColour(color, solid(told[state].ink), `${what}, ink`);
+          expectColour(ground, solid(told[state].fill), `${what}, fill`);
+          if (state === 'focused') expectColour(ring, solid(told.focused.ink), `${what}, ring`);
+        }
+      }
+      const current = await seen('.hr-panel .hr-sub[aria-current]', 'current');
+      expectColour(current.color, solid(told.current.ink), `panel ${seed}, current`);
+      expectColour(current.ground, solid(told.current.fill), `panel ${seed}, current`);
+      for (const state of states) {
+        const { color, ground } = await seen('.hr-panel .hr-button', state);
+        expectColour(color, solid(look(state).ink), `panel ${seed}, button ${state}, ink`);
+        expectColour(ground, solid(look(state).fill), `panel ${seed}, button ${state}, fill`);
+      }
+      const close = await seen('.hr-close', 'focused');
+      expectColour(close.color, solid(told.rest.ink), `panel ${seed}, close`);
+      expectColour(close.ring, solid(told.rest.ink), `panel ${seed}, ring of close`);
+    },
+  );
 });
