@@ -90,6 +90,8 @@ describe('the sweep of the page on screen', () => {
 
   test('comes in two parts where it is slow, and together they are the whole', async () => {
     took = 90;
+    // The hand does not wait: by the clock no time goes by.
+    const clock = vi.spyOn(performance, 'now').mockReturnValue(5000);
     const before = await view(filled(0.2, { stretch: 60 }));
     expect(before.shown).toEqual([]);
     const { whole, shown } = await view(filled(0.3, { stretch: 60 }));
@@ -97,6 +99,7 @@ describe('the sweep of the page on screen', () => {
       { urgency: 'soon', moments: ['top', 'scrolled'], part: 'lasting' },
       { urgency: 'next', moments: ['top', 'scrolled'], part: 'others' },
     ]);
+    clock.mockRestore();
     expect(sameRows(whole.rows)).toEqual(wholeOf(filled(0.3, { stretch: 60 })));
     // What is shown first: threads as they are now, what comes under the pointer and on the way as it was.
     const [first] = shown;

@@ -14,7 +14,7 @@ interface OtherWaysProps {
   moment: Moment;
   rows: readonly Row[];
   /** The change that is offered already. */
-  told?: Pick<Way, 'rows' | 'cost'>;
+  told?: Pick<Way, 'rows' | 'cost' | 'isEven'>;
   onCompare: (name: string, header: Header) => void;
 }
 

@@ -137,7 +137,7 @@ function RemedyText({ hand, header, moment, rows, progress, failure, answer, onC
             header={header}
             moment={moment}
             rows={own}
-            told={{ rows: fill.rows, cost: answer.cost }}
+            told={{ rows: fill.rows, cost: answer.cost, isEven: true }}
             onCompare={onCompare}
           />
         </>

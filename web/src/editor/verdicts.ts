@@ -24,7 +24,7 @@ import { isAbort } from '../engine/pool.ts';
 /** What the sweeps over all pages and widths have found, and how far they are. */
 interface Verdicts {
   rows: Row[] | undefined;
-  /** The words of the pages' opening bands; none until they have been read. */
+  /** The words of the pages' opening bands. */
   banners: BannerWords[];
   progress: { done: number; of: number } | undefined;
   /** What went wrong, if the sweep could not be carried out. */
@@ -87,10 +87,10 @@ export function useProofOfAll(hand: SiteAtHand, header: Header, width: number): 
         progress: (done, of) => !stop.signal.aborted && useVerdicts.setState({ progress: { done, of } }),
       })
         .then(async (rows) => {
-          if (stop.signal.aborted) return;
-          useVerdicts.setState({ rows, progress: undefined, failure: undefined });
           const banners = await readBanners(hand, header.id, width, { signal: stop.signal });
-          if (!stop.signal.aborted) useVerdicts.setState({ banners });
+          // At once, so that what is counted never goes up after it was told.
+          if (!stop.signal.aborted)
+            useVerdicts.setState({ rows, banners, progress: undefined, failure: undefined });
         })
         .catch((error: unknown) => {
           if (!isAbort(error))

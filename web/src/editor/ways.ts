@@ -19,10 +19,13 @@ export interface Way {
   rows: Row[];
   limit: Place | undefined;
   cost: LookCost | undefined;
+  /** One colour all over: where two such come to the same figures, they are the same to see. */
+  isEven?: boolean;
 }
 
-/** What a change comes to, in the figures that are told of it: two changes that come to the same are one. */
-function resultOf({ rows, cost }: Pick<Way, 'rows' | 'cost'>): string {
+/** What a change of one colour all over comes to, in the figures that are told of it: two that come to the same are one. */
+function resultOf({ rows, cost, isEven }: Pick<Way, 'rows' | 'cost' | 'isEven'>): string | undefined {
+  if (!isEven) return undefined;
   const worst = Math.min(...rows.map((row) => row.worst / row.needed));
   return [worst.toFixed(1), cost?.pageShowing.toFixed(2), cost?.colourDifference.toFixed(2)].join(' ');
 }
@@ -56,6 +59,7 @@ function least(
         header: found.header,
         rows: found.rows,
         limit: found.limit,
+        isEven: turned.layer === 'tint',
       }
     );
   };
@@ -206,7 +210,7 @@ export const WAYS = FINDERS.length;
  */
 export async function otherWays(
   asked: Asked,
-  told: readonly Pick<Way, 'rows' | 'cost'>[],
+  told: readonly Pick<Way, 'rows' | 'cost' | 'isEven'>[],
   found: (ways: Way[], tried: number) => void,
 ): Promise<void> {
   const ways: Way[] = [];
@@ -218,7 +222,7 @@ export async function otherWays(
     if (way && worst) {
       const cost = await costOf(asked.hand, worst, asked.header, way.header, { signal: asked.signal });
       const result = resultOf({ ...way, cost });
-      if (!known.has(result)) ways.push({ ...way, cost });
+      if (!result || !known.has(result)) ways.push({ ...way, cost });
       known.add(result);
     }
     ways.sort((a, b) => (a.cost?.colourDifference ?? 0) - (b.cost?.colourDifference ?? 0));
