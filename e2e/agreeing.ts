@@ -1,25 +1,22 @@
 import { expect } from 'vitest';
-import type { CDPSession, Page as Tab } from 'playwright-core';
+import type { Page as Tab } from 'playwright-core';
 import { skiaDrawing } from '@hatrail/cli/skia';
+import type { HeaderInk } from '@hatrail/core/header/ink';
 import { logoVariantsOf } from '@hatrail/core/header/look';
-import type { Site } from '@hatrail/core/model/site';
 import type { Box } from '@hatrail/core/page/layout';
-import { snapBox, type Drawable } from '@hatrail/core/page/paint';
-import type { HeaderInk, TextRun } from '@hatrail/core/header/ink';
-import { fontShorthand } from '@hatrail/core/measure/measure';
-import { sizeOf, type Area } from '@hatrail/core/stack/area';
 import type { Drawing, LogoPixels } from '@hatrail/core/stack/drawing';
 import { groundPatch, pixelAt, type Raster } from '@hatrail/core/stack/ground';
+import { elementOf } from '@hatrail/core/sweep/backings';
 import { readAt } from '@hatrail/core/sweep/exact';
 import { marginOf } from '@hatrail/core/sweep/margin';
-import type { Moment } from '@hatrail/core/model/header';
-import { elementOf } from '@hatrail/core/sweep/backings';
-import { calledOf, isPassing, proveScene, sceneTargets, spotKey, spotOf } from '@hatrail/core/sweep/prove';
-import { behindAt, momentAt, type Scene } from '@hatrail/core/sweep/scene';
-import { rasterAt } from '@hatrail/core/sweep/turns';
+import { calledOf, isPassing, proveScene, spotKey, spotOf } from '@hatrail/core/sweep/prove';
+import { behindAt, momentAt } from '@hatrail/core/sweep/scene';
 import type { Target } from '@hatrail/core/sweep/targets';
+import { rasterAt } from '@hatrail/core/sweep/turns';
 import { verdictOf } from '@hatrail/core/sweep/verdict';
-import { cellRatio, decode, logoRatio, meanDifference, type Shot } from './bruteForce.ts';
+import { cellRatio, logoRatio, meanDifference, type Shot } from './bruteForce.ts';
+import { drawInBrowser, targetsOf, type Seen } from './drawn.ts';
+import { bringBack, inspector, scrollTab, shoot } from './shots.ts';
 
 /** Comparing what the core computes for a header over a page with what Chromium paints. */
 
@@ -36,7 +33,7 @@ export class Agreement {
 
   add(computed: number, seen: number, target: Target, ground: number): void {
     if (computed >= target.needed && seen < target.needed) this.near++;
-    const share = Math.abs(seen - computed) / allowed(seen, target);
+    const share = Math.abs(seen - computed) / allowed(computed, target);
     this.judged++;
     this.#sum += Math.abs(seen - computed) / seen;
     this.worst = Math.max(this.worst, share);
@@ -50,60 +47,10 @@ export class Agreement {
 }
 
 /** How far a ratio may be off: 0.1 or 2 %, or what the application itself says of it on the screen. */
-function allowed(seen: number, target: Target): number {
+function allowed(told: number, target: Target): number {
   const { least, share } = marginOf(target) ?? { least: 0.1, share: 0.02 };
-  return Math.max(least, seen * share);
+  return Math.max(least, told * share);
 }
-
-export interface Seen {
-  scene: Scene;
-  raster: Raster;
-  pictures: ReadonlyMap<string, Drawable>;
-  tab: Tab;
-  /** Where the files are served. */
-  url: string;
-  /**
-   * Whether logos are compared too, which takes a second picture of the screen: as the browser draws them, or as they are
-   * drawn on the command line.
-   */
-  logos: boolean | 'command line';
-}
-
-/** What is drawn for a scene, kept from one scroll to the next. */
-const drawings = new WeakMap<Scene, Drawing>();
-
-/** Everything to be judged at a scroll, its letters drawn by the browser, as the application has them. */
-async function targetsOf(
-  { scene, pictures, tab }: Seen,
-  moment: Moment,
-  scroll: number,
-  logo: Drawing['logo'] | undefined = () => undefined,
-): Promise<Target[]> {
-  const skia = drawings.get(scene) ?? skiaDrawing(scene.site, pictures);
-  drawings.set(scene, skia);
-  const known = letters.get(scene) ?? new Map<string, Uint8Array>();
-  letters.set(scene, known);
-  const key = (run: TextRun, area: Area) => JSON.stringify([run, area]);
-  const asked = new Map<string, { run: TextRun; area: Area }>();
-  const own: Drawing = {
-    ...skia,
-    logo: logo ?? skia.logo,
-    text(run, area) {
-      const found = known.get(key(run, area));
-      if (!found) asked.set(key(run, area), { run, area });
-      return found ?? new Uint8Array(sizeOf(area));
-    },
-  };
-  const targets = sceneTargets(scene, moment, own, scroll);
-  if (asked.size === 0) return targets;
-  const drawn = await lettersDrawn(tab, [...asked.values()]);
-  [...asked.keys()].forEach((name, i) => known.set(name, drawn[i]!));
-  // What was made of letters that were not there yet is not kept.
-  return sceneTargets(scene, moment, { ...own }, scroll);
-}
-
-/** Letters that were drawn already, by what was asked for. */
-const letters = new WeakMap<Scene, Map<string, Uint8Array>>();
 
 /** Compares everything that is to be read at one scroll of a page that is shown. */
 export async function expectAgreement(seen: Seen, scroll: number, tally: Agreement): Promise<void> {
@@ -286,24 +233,6 @@ export async function expectWorst(seen: Seen): Promise<void> {
   }
 }
 
-/** Scrolls, and waits until the page's scripts have heard of it. */
-async function scrollTab(tab: Tab, scroll: number): Promise<void> {
-  await tab.evaluate(
-    (y) =>
-      new Promise<void>((resolve) => {
-        if (Math.round(scrollY) === y) return resolve();
-        addEventListener('scroll', () => requestAnimationFrame(() => resolve()), { once: true });
-        scrollTo(0, y);
-      }),
-    scroll,
-  );
-}
-
-/** One that goes when scrolled down is judged where it has come back. */
-async function bringBack(tab: Tab): Promise<void> {
-  await tab.evaluate(() => delete document.querySelector<HTMLElement>('.hr')!.dataset.gone);
-}
-
 /** A target's contrast as it is seen, by the separate reader. */
 function seenOf({ shape }: Target, ground: Shot, painted: Shot | undefined): number {
   if (shape.kind === 'logo') return logoRatio(painted!, ground, shape.cells);
@@ -329,111 +258,10 @@ function compare(
   const seen = seenOf(target, ground, painted);
   const what = `${where}, ${calledOf(target)}, ${target.state}: computed ${contrast.toFixed(3)}, seen ${seen.toFixed(3)}, ground ${difference.toFixed(2)} levels apart`;
   tally.add(contrast, seen, target, difference);
-  const most = allowed(seen, target);
+  const most = allowed(contrast, target);
   expect(Math.abs(seen - contrast), what).toBeLessThanOrEqual(most);
   const near = [needed, (needed * 2) / 3].some((limit) => Math.abs(seen - limit) <= most);
   if (!near) expect(verdictOf(contrast, needed), what).toBe(verdictOf(seen, needed));
-}
-
-/** The logo's pixels from the browser's own canvas, as the application takes them. */
-async function drawInBrowser(
-  tab: Tab,
-  url: string,
-  site: Site,
-  picture: string,
-  box: Box,
-): Promise<LogoPixels> {
-  const { file } = site.pictures.find(({ id }) => id === picture)!;
-  const { x: left, y: top, width, height } = snapBox(box);
-  const data = await tab.evaluate(
-    async ({ url, width, height }) => {
-      const image = new Image();
-      image.src = url;
-      await image.decode();
-      const context = new OffscreenCanvas(width, height).getContext('2d')!;
-      context.drawImage(image, 0, 0, width, height);
-      return [...context.getImageData(0, 0, width, height).data];
-    },
-    { url: `${url}/assets/pictures/${file}`, width, height },
-  );
-  return { left, top, width, height, data: Uint8ClampedArray.from(data) };
-}
-
-/** The letters of shadows from the browser's own canvas, as the application takes them, drawn in one go. */
-async function lettersDrawn(tab: Tab, asked: readonly { run: TextRun; area: Area }[]): Promise<Uint8Array[]> {
-  const drawn = await tab.evaluate(
-    (list) =>
-      list.map(({ run, area, font }) => {
-        const [width, height] = [area.right - area.left, area.bottom - area.top];
-        const context = new OffscreenCanvas(width, height).getContext('2d')!;
-        context.font = font;
-        context.letterSpacing = `${run.font.letterSpacing}px`;
-        context.fontKerning = 'normal';
-        context.fillText(run.text, run.left - area.left, run.baseline - area.top);
-        const { data } = context.getImageData(0, 0, width, height);
-        let bytes = '';
-        for (let i = 3; i < data.length; i += 4) bytes += String.fromCharCode(data[i]!);
-        return btoa(bytes);
-      }),
-    asked.map(({ run, area }) => ({ run, area, font: fontShorthand(run.font) })),
-  );
-  return drawn.map((text) => Uint8Array.from(Buffer.from(text, 'base64')));
-}
-
-/** Text, marks, lines and rings without their colour; text shadows, which are ground, stay. */
-const BARE =
-  '.hr-rail *{color:transparent!important;text-decoration-color:transparent!important;outline-color:transparent!important}.hr-rail :is(svg,img,.hr-own){visibility:hidden!important}.hr-drop{visibility:hidden!important}';
-
-/** Puts the header's ink out of sight, or back. */
-async function bare(tab: Tab, isBare: boolean): Promise<void> {
-  await tab.evaluate(
-    ([css, on]) => {
-      const known = document.getElementById('bare-ink');
-      if (!on) return known?.remove();
-      if (known) return;
-      const style = document.createElement('style');
-      style.id = 'bare-ink';
-      style.textContent = css as string;
-      document.head.append(style);
-    },
-    [BARE, isBare] as const,
-  );
-}
-
-const sessions = new WeakMap<Tab, Promise<CDPSession>>();
-
-/** The inspector of a tab. */
-export function inspector(tab: Tab): Promise<CDPSession> {
-  const found = sessions.get(tab) ?? tab.context().newCDPSession(tab);
-  sessions.set(tab, found);
-  return found;
-}
-
-/** The header's pixels, at its own place; without its ink if `isBare`. */
-async function shoot(
-  tab: Tab,
-  clip: { x: number; y: number; width: number; height: number },
-  windowHeight: number,
-  isBare: boolean,
-): Promise<Shot> {
-  await bare(tab, isBare);
-  const top = Math.max(0, clip.y);
-  const bottom = Math.min(windowHeight, clip.y + clip.height);
-  const [session, scrolled] = await Promise.all([inspector(tab), tab.evaluate(() => scrollY)]);
-  // Several times as fast as a screenshot of the tab's own.
-  const { data } = await session.send('Page.captureScreenshot', {
-    format: 'png',
-    optimizeForSpeed: true,
-    clip: { x: clip.x, y: scrolled + top, width: clip.width, height: bottom - top, scale: 1 },
-  });
-  const shot = await decode(Buffer.from(data, 'base64'));
-  // Rows above and below the window are not to be seen; the rest keep their header rows.
-  const rows = (count: number) => Buffer.alloc(Math.max(0, count) * shot.width * 3);
-  return {
-    ...shot,
-    height: clip.height,
-    data: Buffer.concat([rows(top - clip.y), shot.data, rows(clip.y + clip.height - bottom)]),
-  };
 }
 
 /** The header's own elements, in the core's order, within 1 px of where the core puts them. */

@@ -218,7 +218,7 @@ export function chanceSite(base: Site, seed: number): Dressed {
   const [light, dark] = [0, 1].map((i) => logoPictures[2 * shape + i]!.id);
   const isSnapshot = seed % 7 === 3 && manner.switch === undefined && !turning;
   const bands = Array.from({ length: 8 }, (_, i) => ({
-    ...bandByChance(by, `band-${i}`),
+    ...bandByChance(by, `band-${i}`, false),
     ...(turning && {
       turns: {
         tint: { colour: colour(), opacity: between(3, 9) / 10 },

@@ -113,9 +113,12 @@ function ground({ chance, pick, between, colour }: Chances, isRail: boolean): Lo
   };
 }
 
-export function bandByChance(by: Chances, id: string): Band {
+/**
+ * @param isFine with patterns of a pixel or two, which no two rasters make alike smaller, moved or blurred
+ */
+export function bandByChance(by: Chances, id: string, isFine = true): Band {
   const { chance, pick, between, colour } = by;
-  const picture = pick([
+  const any = pick([
     'aurora',
     'dome',
     'planet',
@@ -126,7 +129,9 @@ export function bandByChance(by: Chances, id: string): Band {
     undefined,
     undefined,
   ] as const);
-  const isTile = ['checks', 'sparks', 'dots'].includes(picture ?? '');
+  const isFinePattern = ['checks', 'sparks', 'dots'].includes(any ?? '');
+  const isTile = isFinePattern && isFine;
+  const picture = isFinePattern && !isFine ? 'limb' : any;
   return {
     id,
     name: id,

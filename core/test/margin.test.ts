@@ -12,21 +12,34 @@ import { header, measure, noDrawing, raster, site } from './made.ts';
 const fill = { name: 'fill', owner: 'header', blend: 'normal' } as const;
 const even = { ...fill, paint: { kind: 'even', colour: { r: 0, g: 0, b: 0, a: 0.5 } } } as const;
 const shadow = { ...even, name: 'textShadow', owner: 'item' } as const;
-const target = (stack: Stack, kind: 'text' | 'mark' = 'text') =>
-  ({ stack, ink: { what: { kind } } }) as unknown as Parameters<typeof marginOf>[0];
+const target = (stack: Stack, kind: 'text' | 'mark' | 'logo' = 'text', of = {}) =>
+  ({
+    stack,
+    ink: { what: { kind } },
+    shape: { kind: 'cells' },
+    part: 'ink',
+    ...of,
+  }) as unknown as Parameters<typeof marginOf>[0];
 const area = { left: 0, top: 0, right: 9, bottom: 9 };
 
 test('plain layers agree within a rounding; a text shadow, a blur and a mark by what the agreement allows', () => {
   expect(marginOf(target({ layers: [even] }))).toBeUndefined();
-  expect(marginOf(target({ layers: [even, shadow] }))).toMatchObject({ share: 0.07, because: 'textShadow' });
+  expect(marginOf(target({ layers: [shadow] }))).toMatchObject({ share: 0.07, because: 'textShadow' });
   expect(marginOf(target({ layers: [], blur: { sigma: 4, area } }))).toMatchObject({ because: 'blur' });
-  expect(marginOf(target({ layers: [even] }, 'mark'))).toMatchObject({ share: 0.035, because: 'mark' });
-  expect(marginOf(target({ layers: [even, even] }, 'mark'))).toMatchObject({ share: 0.07, because: 'mark' });
-  expect(marginOf(target({ layers: [even, even] }))).toMatchObject({ share: 0.035, because: 'layers' });
+  expect(marginOf(target({ layers: [even] }, 'mark'))).toMatchObject({ share: 0.075, because: 'mark' });
+  expect(marginOf(target({ layers: [even] }, 'text', { part: 'cue' }))).toMatchObject({ because: 'mark' });
+  const logo = (isVector: boolean) =>
+    marginOf(target({ layers: [] }, 'logo', { shape: { kind: 'logo', isVector } }));
+  expect([logo(true)?.share, logo(false)]).toEqual([0.22, undefined]);
+  expect(marginOf(target({ layers: [even, even] }, 'mark'))?.share).toBeCloseTo(0.115);
+  expect(marginOf(target({ layers: [even, even] }))).toMatchObject({ share: 0.04, because: 'layers' });
+  expect(marginOf(target({ layers: [even, even, even, even] }))?.share).toBe(0.05);
   const blur = { sigma: 4, area };
-  expect(marginOf(target({ layers: [even, even], blur }))).toMatchObject({ share: 0.07, because: 'blur' });
+  expect(marginOf(target({ layers: [even, even], blur }))?.share).toBeCloseTo(0.11);
+  const fine = { sigma: 3, area };
+  expect(marginOf(target({ layers: [even], blur: fine }))).toMatchObject({ share: 0.035, because: 'blur' });
   // Of several, the one that is furthest off is told.
-  const all = target({ layers: [shadow], blur: { sigma: 4, area } }, 'mark');
+  const all = target({ layers: [shadow], blur: fine });
   expect(marginOf(all)?.because).toBe('textShadow');
 });
 

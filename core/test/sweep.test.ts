@@ -78,7 +78,7 @@ describe('the running sweep', () => {
     test(`is the straightforward measure to the last bit: ${name}, a logo with soft edges`, () => {
       const target = targetOf(
         [fillOf(0.3)],
-        { kind: 'logo', cells: logoCells(blob(), 120, 60) },
+        { kind: 'logo', cells: logoCells(blob(), 120, 60), isVector: false },
         wholeHeader,
       );
       const { contrasts: swept } = sweepTarget(scene, span, target, page);
@@ -138,7 +138,7 @@ describe('the running sweep', () => {
           colour,
           cells: letterCells(run(60, 20.3)),
         }));
-        shapes.push({ kind: 'logo', cells: logoCells(blob(), 120, 60) });
+        shapes.push({ kind: 'logo', cells: logoCells(blob(), 120, 60), isVector: false });
         for (const shape of shapes) {
           const area = shape.kind === 'cells' ? around(shape.cells) : wholeHeader;
           const target = targetOf(layers, shape, area);
@@ -167,7 +167,7 @@ describe('the running sweep', () => {
           colour,
           cells: letterCells(run(60, 20.3)),
         }));
-        shapes.push({ kind: 'logo', cells: logoCells(blob(), 120, 60) });
+        shapes.push({ kind: 'logo', cells: logoCells(blob(), 120, 60), isVector: false });
         for (const shape of shapes) {
           const area = shape.kind === 'cells' ? around(shape.cells) : wholeHeader;
           const target = targetOf([...layers], shape, area, blur);

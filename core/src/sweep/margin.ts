@@ -3,26 +3,37 @@ import type { Target } from './targets.ts';
 
 /** How far a browser's own pixels can be from what is computed, where that is more than a rounding: see docs/agreement.md. */
 export interface Margin {
-  /** As a share of the contrast, 0 to 1. */
+  /** As a share of the contrast that is told, 0 to 1. */
   share: number;
   /** At least this much contrast. */
   least: number;
-  because: 'textShadow' | 'blur' | 'mark' | 'layers';
+  because: 'textShadow' | 'blur' | 'mark' | 'layers' | 'logo';
 }
+
+/** Standard deviation from which browsers blur at a smaller size, CSS pixels: where a hard edge lies is less certain then. */
+const COARSE = 4;
 
 /** Why a target's contrast cannot agree better than by a margin; `undefined` where it does, within 0.1 or 2 %. */
 export function marginOf({
   stack: { blur, layers },
   ink,
-}: Pick<Target, 'stack' | 'ink'>): Margin | undefined {
-  if (layers.some(({ name }) => name === 'textShadow')) {
-    return { share: 0.07, least: 0.15, because: 'textShadow' };
-  }
-  // What each of several translucent layers is rounded to in a browser adds up.
-  const layered = layers.filter(isTranslucent).length > 1 ? 0.035 : 0;
-  if (blur) return { share: 0.035 + layered, least: 0.1, because: 'blur' };
-  if (ink.what.kind === 'mark') return { share: 0.035 + layered, least: 0.1, because: 'mark' };
-  return layered > 0 ? { share: layered, least: 0.1, because: 'layers' } : undefined;
+  part,
+  shape,
+}: Pick<Target, 'stack' | 'ink' | 'part' | 'shape'>): Margin | undefined {
+  // What each of several translucent layers is rounded to in a browser adds to whatever else there is.
+  const layered = [0, 0, 0.04][layers.filter(isTranslucent).length] ?? 0.05;
+  const isSmall = ink.what.kind === 'mark' || part === 'cue';
+  const reasons: Partial<Record<Margin['because'], number>> = {
+    ...(layered > 0 && { layers: layered }),
+    ...(isSmall && { mark: 0.075 + layered }),
+    ...(blur && { blur: (blur.sigma < COARSE ? 0.035 : 0.07) + layered }),
+    ...(layers.some(({ name }) => name === 'textShadow') && { textShadow: 0.07 + layered }),
+    ...(shape.kind === 'logo' && shape.isVector && { logo: 0.22 }),
+  };
+  const all = Object.entries(reasons) as [Margin['because'], number][];
+  if (all.length === 0) return undefined;
+  const [because, share] = all.reduce((a, b) => (b[1] > a[1] ? b : a));
+  return { share, least: because === 'textShadow' ? 0.15 : 0.1, because };
 }
 
 function isTranslucent({ paint }: StackLayer): boolean {

@@ -36,7 +36,8 @@ export interface Target {
   veil: Veil;
   /** A logo's or picture's pixels as drawn. */
   pixels?: LogoPixels;
-  shape: { kind: 'cells'; colour: Rgb; cells: Cell[] } | { kind: 'logo'; cells: LogoCell[] };
+  shape:
+    { kind: 'cells'; colour: Rgb; cells: Cell[] } | { kind: 'logo'; cells: LogoCell[]; isVector: boolean };
 }
 
 /** A header at a moment, laid out, about to be judged on a page. */
@@ -255,9 +256,13 @@ function pictureTargets(worn: Worn, ink: HeaderInk, picture: string): Target[] {
     part: 'ink',
     needed: MARK_TARGET,
     pixels,
-    shape: { kind: 'logo', cells },
+    shape: { kind: 'logo', cells, isVector: isVector(worn.site, picture) },
   };
   return [...besideAll(worn, logo, area, nothingKnown()), ...cellTargets(worn, ink)];
+}
+
+function isVector({ pictures }: Site, picture: string): boolean {
+  return pictures.find(({ id }) => id === picture)?.file.endsWith('.svg') ?? false;
 }
 
 const cutUp = new WeakMap<LogoPixels, { width: number; height: number; cells: LogoCell[] }>();

@@ -1,0 +1,73 @@
+import { expect } from 'vitest';
+import type { Page as Tab } from 'playwright-core';
+import { shippedFiles, type ShippedFile } from '@hatrail/cli/export';
+import type { LoadedSite } from '@hatrail/cli/siteFile';
+import { decodePictures, skiaMeasure, skiaRaster } from '@hatrail/cli/skia';
+import type { Header } from '@hatrail/core/model/header';
+import type { Page } from '@hatrail/core/model/page';
+import type { Site } from '@hatrail/core/model/site';
+import { siteFiles } from '@hatrail/core/output/files';
+import { shippedSizes } from '@hatrail/core/output/sizes';
+import { layoutScene } from '@hatrail/core/sweep/scene';
+import { openChromium } from './chromium.ts';
+import { MADE } from './dressed.ts';
+import type { Seen } from './drawn.ts';
+import { serveFiles } from './statics.ts';
+
+const measure = skiaMeasure();
+/** Room that a classic scrollbar takes, CSS pixels. */
+const SCROLLBAR = 15;
+
+/** Where a page is shown: width without a scrollbar and height of the window, CSS pixels. */
+interface Window {
+  width: number;
+  windowHeight?: number;
+}
+
+/** A browser that shows exported pages as they are changed, beside what the core knows of them. */
+export interface Viewer {
+  tab: Tab;
+  /** Shows a page of a site, and waits until it stands as the core has laid it out. */
+  show(site: Site, header: Header, page: Page, window: Window): Promise<Omit<Seen, 'logos'>>;
+  close(): Promise<void>;
+}
+
+/**
+ * @param scrollbars with scrollbars that take room
+ */
+export async function openViewer(loaded: LoadedSite, scrollbars = false): Promise<Viewer> {
+  let files: ShippedFile[] = [];
+  let shown = 0;
+  const browser = await openChromium('gpu', scrollbars);
+  const server = await serveFiles(() => files);
+  const tab = await browser.newPage({ reducedMotion: 'reduce' });
+  const kept = new Map<string, Promise<Uint8Array | undefined>>();
+  const read = (file: string, width?: number) => {
+    const key = `${file} ${width}`;
+    const found = kept.get(key) ?? Promise.resolve(MADE[file]?.() ?? loaded.read(file, width));
+    kept.set(key, found);
+    return found;
+  };
+  return {
+    tab,
+    async show(site, header, page, { width, windowHeight }) {
+      files = await shippedFiles(site, siteFiles(site, measure), read);
+      const scene = layoutScene(site, header, page, width, measure, windowHeight);
+      const pictures = await decodePictures(site, read, shippedSizes(site, header, measure));
+      const raster = skiaRaster(site, scene.laid, pictures);
+      await tab.setViewportSize({ width: width + (scrollbars ? SCROLLBAR : 0), height: scene.windowHeight });
+      await tab.goto(`${server.url}${page.path === '/' ? '/' : `${page.path}/`}?${++shown}`);
+      await tab.evaluate(() => document.fonts.ready);
+      const { clientWidth, scrollHeight } = await tab.evaluate(() => ({
+        clientWidth: document.documentElement.clientWidth,
+        scrollHeight: document.documentElement.scrollHeight,
+      }));
+      expect({ clientWidth, scrollHeight }).toEqual({ clientWidth: width, scrollHeight: scene.laid.height });
+      return { scene, raster, pictures, tab, url: server.url };
+    },
+    async close() {
+      await browser.close();
+      server.server.close();
+    },
+  };
+}
