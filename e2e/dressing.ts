@@ -17,11 +17,19 @@ export interface Dressing extends Owner {
   inFrame(selector: string, property: string, pseudo?: string): Promise<string>;
 }
 
-/** Opens Dress of the demo site whose name begins so. */
-export async function openDressing(name: string): Promise<Dressing> {
+/**
+ * Opens Dress of the demo site whose name begins so.
+ * @param filled ids of the pages that keep their bands, which all do where nothing is said: each of them is swept after every step
+ */
+export async function openDressing(name: string, filled?: readonly string[]): Promise<Dressing> {
   const owner = await openOwner();
   const { tab, running, kept } = owner;
   const siteId = running.context.sites.ids().find((id) => kept(id).name.startsWith(name))!;
+  if (filled) {
+    owner.keep(siteId, ({ pages }) => {
+      for (const page of pages) if (!filled.includes(page.id)) page.bands = [];
+    });
+  }
   await tab.goto(`${running.url}/sites/${siteId}/dress`);
   const stage = () => tab.frameLocator('.stage iframe').first();
   return {

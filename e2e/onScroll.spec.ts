@@ -7,7 +7,7 @@ const SLOW = { timeout: 45_000 };
 let owner: Dressing;
 
 beforeAll(async () => {
-  owner = await openDressing('Larkfell');
+  owner = await openDressing('Larkfell', ['home']);
 });
 afterAll(() => owner.close());
 

@@ -2,6 +2,7 @@ import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Browser, Page as Tab } from 'playwright-core';
+import { valuesOf } from '@hatrail/core/model/changes';
 import type { Site } from '@hatrail/core/model/site';
 import { start, type Running } from '@hatrail/server/start';
 import { openChromium } from './chromium.ts';
@@ -15,6 +16,8 @@ export interface Owner {
   errors: string[];
   /** A site as the server keeps it now. */
   kept(siteId: string): Site;
+  /** Changes a site behind the editor's back, before it is opened anew. */
+  keep(siteId: string, change: (site: Site) => void): void;
   button(name: string | RegExp): ReturnType<Tab['getByRole']>;
   /** Opens a part of Gather. */
   part(name: string): Promise<void>;
@@ -44,6 +47,19 @@ export async function openOwner(): Promise<Owner> {
     tab,
     errors,
     kept: (siteId) => running.context.sites.read(siteId)!.site,
+    keep(siteId, change) {
+      const { sites } = running.context;
+      const { site, revisions } = sites.read(siteId)!;
+      const next = structuredClone(site);
+      change(next);
+      const partsOf = <T extends { id: string }>(parts: T[], known: Record<string, number>) =>
+        parts.map((value) => ({ id: value.id, revision: known[value.id]!, value }));
+      sites.write(siteId, next, {
+        values: { revision: revisions.site, value: valuesOf(next) },
+        headers: partsOf(next.headers, revisions.headers),
+        pages: partsOf(next.pages, revisions.pages),
+      });
+    },
     button: (name) => tab.getByRole('button', { name }),
     part: follow('Materials'),
     peg: follow('Main'),

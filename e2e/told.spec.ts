@@ -1,5 +1,4 @@
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import { valuesOf } from '@hatrail/core/model/changes';
 import type { Site } from '@hatrail/core/model/site';
 import { openDressing, type Dressing } from './dressing.ts';
 
@@ -8,28 +7,14 @@ import { openDressing, type Dressing } from './dressing.ts';
 const SLOW = { timeout: 180_000 };
 let owner: Dressing;
 beforeAll(async () => {
-  owner = await openDressing('Larkfell');
+  owner = await openDressing('Larkfell', ['home', 'log']);
 });
 afterAll(() => owner.close());
 
 const remedy = () => owner.tab.getByRole('region', { name: 'Remedy' });
 const at = (moment: string, page = 'home') =>
   owner.tab.goto(`${owner.running.url}/sites/${owner.siteId}/dress?page=${page}&moment=${moment}&width=1280`);
-/** Changes the site behind the editor’s back, before it is opened anew. */
-function keep(change: (site: Site) => void): void {
-  const { sites } = owner.running.context;
-  const { site, revisions } = sites.read(owner.siteId)!;
-  const next = structuredClone(site);
-  change(next);
-  const headers = next.headers.map((value) => ({
-    id: value.id,
-    revision: revisions.headers[value.id]!,
-    value,
-  }));
-  const pages = next.pages.map((value) => ({ id: value.id, revision: revisions.pages[value.id]!, value }));
-  const values = { revision: revisions.site, value: valuesOf(next) };
-  sites.write(owner.siteId, next, { values, headers, pages });
-}
+const keep = (change: (site: Site) => void) => owner.keep(owner.siteId, change);
 
 describe('told', () => {
   test(

@@ -8,7 +8,7 @@ const SLOW = { timeout: 90_000 };
 let owner: Dressing;
 
 beforeAll(async () => {
-  owner = await openDressing('Larkfell');
+  owner = await openDressing('Larkfell', ['home', 'log']);
 });
 afterAll(() => owner.close());
 
