@@ -232,11 +232,14 @@ describe.each(chosen)('on a page with $name', (host) => {
     async (order) => {
       neutral ??= sightsOf(NEUTRAL, 'before');
       const wanted = await neutral;
-      const seen = await sightsOf(host, order);
-      const off = SIGHTS.map(({ name }, i) => [name, differing(seen[i]!, wanted[i]!)] as const).filter(
-        ([, count]) => count > 0,
-      );
-      expect(Object.fromEntries(off)).toEqual({});
+      const offIn = (seen: Buffer[]) =>
+        SIGHTS.map(({ name }, i) => [name, differing(seen[i]!, wanted[i]!)] as const).filter(
+          ([, count]) => count > 0,
+        );
+      // On a busy machine a picture may be taken before the browser has painted: then once more.
+      const off = [offIn(await sightsOf(host, order))];
+      if (off[0]!.length > 0) off.push(offIn(await sightsOf(host, order)));
+      expect(Object.fromEntries(off.at(-1)!)).toEqual({});
       await show(host, order, 1280);
       const withHeader = await ownWords();
       await show(host, 'alone', 1280);

@@ -34,7 +34,7 @@ await tab.getByText(/No verdict of the header changes|becomes \d/).waitFor(WAIT)
 await tab.waitForTimeout(1500);
 await shoot('gather-palette');
 await tab.getByRole('button', { name: 'Put back' }).click();
-for (const part of ['type', 'logo', 'pictures', 'menus', 'pages']) {
+for (const part of ['type', 'logo', 'pictures', 'menus', 'words', 'pages']) {
   await tab.goto(`${running.url}/sites/${part === 'pictures' ? ferry : id}/gather/${part}`);
   await tab.locator('button.bar-verdict').waitFor(WAIT);
   if (part === 'menus') await tab.locator('.menu-row button').first().click();
@@ -104,12 +104,6 @@ await tab.waitForTimeout(2500);
 await shoot('dress-picture');
 await undo(2);
 
-await tab.goto(`${running.url}/sites/${ferry}/dress`);
-await tab.locator('button.bar-verdict').waitFor(WAIT);
-await add('Blur');
-await tab.waitForTimeout(4000);
-await shoot('dress-blurred');
-await undo(1);
 await tab.goto(`${running.url}/sites/${id}/dress`);
 await tab.getByText(/clear on all pages/).waitFor(WAIT);
 
