@@ -19,11 +19,27 @@ const toRgb = converter('rgb');
  * @returns the colour with its opacity, or `undefined` where the text is no colour.
  */
 export function parseColour(text: string): Rgba | undefined {
-  const parsed = parse(text.trim());
+  if (text.length > MAX_COLOUR) return undefined;
+  const parsed = readColour(text.trim());
   if (!parsed) return undefined;
-  const { r, g, b, alpha = 1 } = clampRgb(toRgb(parsed));
+  // What is said to be `none` counts as 0 (CSS Color 4, section 4.4).
+  const { r = 0, g = 0, b = 0, alpha = 1 } = parsed;
+  if (![r, g, b, alpha].every(Number.isFinite)) return undefined;
   const byte = (v: number) => Math.min(255, Math.max(0, Math.round(v * 255)));
   return { r: byte(r), g: byte(g), b: byte(b), a: Math.min(1, Math.max(0, alpha)) };
+}
+
+/** Longest text that is read as a colour, in characters. */
+const MAX_COLOUR = 200;
+
+/** A text that breaks off within a colour, or holds more than numbers can, is none; the library throws at some of them. */
+function readColour(text: string): ReturnType<typeof toRgb> | undefined {
+  try {
+    const parsed = parse(text);
+    return parsed && clampRgb(toRgb(parsed));
+  } catch {
+    return undefined;
+  }
 }
 
 /** The colour as CSS: `rgb(r g b)` or `rgb(r g b / a)`, the one form that every engine interpolates alike. */

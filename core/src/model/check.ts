@@ -1,5 +1,6 @@
 import { plainToInstance, type ClassConstructor } from 'class-transformer';
 import { validateSync, type ValidationError } from 'class-validator';
+import { boundsProblem } from './bounds.ts';
 import { FORMAT, Site } from './site.ts';
 import { referenceProblems } from './references.ts';
 
@@ -24,24 +25,10 @@ export function checkPart<T extends object>(type: ClassConstructor<T>, data: unk
   if (typeof data !== 'object' || data === null || Array.isArray(data)) {
     return [{ path: '', message: 'Give an object here.' }];
   }
-  const hole = holeIn(data, '');
-  if (hole) return [hole];
+  const tooMuch = boundsProblem(data);
+  if (tooMuch) return [tooMuch];
   const instance = plainToInstance(type, data);
   return flatten(validateSync(instance, { whitelist: true, forbidNonWhitelisted: true }), '');
-}
-
-/** A place in a list where there is nothing; no list has one, and it cannot be made an instance of anything. */
-function holeIn(value: unknown, at: string): Problem | undefined {
-  if (typeof value !== 'object' || value === null) return undefined;
-  const isList = Array.isArray(value);
-  for (const [key, part] of Object.entries(value)) {
-    const path = isList ? `${at}[${key}]` : at ? `${at}.${key}` : key;
-    if (isList && part === null)
-      return { path, message: 'There is nothing here: fill it in or take it out.' };
-    const hole = holeIn(part, path);
-    if (hole) return hole;
-  }
-  return undefined;
 }
 
 /** What is wrong with one value of a part, as its rules say it; `undefined` where it can be taken. */
@@ -75,7 +62,7 @@ export function readSite(text: string): Site {
     );
   }
   const format = (data as { format?: unknown } | null)?.format;
-  if (typeof format !== 'number') {
+  if (typeof format !== 'number' || !Number.isInteger(format) || format < 1) {
     throw new BadInput(
       'This is no site file: it does not say its format. Choose a file that ends in .hatrail.json.',
     );

@@ -1,13 +1,25 @@
-import { IsBoolean, IsOptional, Matches, ValidateIf } from 'class-validator';
+import { IsBoolean, IsOptional, ValidateBy, ValidateIf } from 'class-validator';
 import { IsId, IsPlainText, NestedList } from './rules.ts';
 
-const SAFE_ADDRESS = /^(https?:\/\/|mailto:|tel:|sms:|geo:|\/(?!\/)|#)[^\s<>"']*$/i;
-const ADDRESS_MESSAGE =
-  'Give an address that begins with https://, http://, mailto:, tel:, sms:, geo:, / or #.';
+/** What browsers read as another address than it says is none: control characters, and a backslash, which is a slash to them. */
+const SAFE_ADDRESS = /^(https?:\/\/|mailto:|tel:|sms:|geo:|\/(?!\/)|#)[^\s<>"'\\\u0000-\u001f\u007f]*$/i;
+/** Longest address, in characters. */
+const MAX_ADDRESS = 2000;
+const ADDRESS_MESSAGE = `Give an address that begins with https://, http://, mailto:, tel:, sms:, geo:, / or #, of ${MAX_ADDRESS} characters at most, without backslashes.`;
 
 /** Whether a text can stand as a link's address. */
 export function isSafeAddress(address: string): boolean {
-  return SAFE_ADDRESS.test(address);
+  return address.length <= MAX_ADDRESS && SAFE_ADDRESS.test(address);
+}
+
+function IsAddress(): PropertyDecorator {
+  return ValidateBy({
+    name: 'isAddress',
+    validator: {
+      validate: (value) => typeof value === 'string' && isSafeAddress(value),
+      defaultMessage: () => ADDRESS_MESSAGE,
+    },
+  });
 }
 
 /** Where a link goes: to a page of the site, or to an address. */
@@ -17,7 +29,7 @@ export class Target {
   page?: string;
 
   @IsOptional()
-  @Matches(SAFE_ADDRESS, { message: ADDRESS_MESSAGE })
+  @IsAddress()
   address?: string;
 }
 
@@ -26,7 +38,7 @@ export class OptionalTarget {
   @IsOptional() @IsId() page?: string;
 
   @IsOptional()
-  @Matches(SAFE_ADDRESS, { message: ADDRESS_MESSAGE })
+  @IsAddress()
   address?: string;
 }
 

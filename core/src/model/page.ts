@@ -1,8 +1,8 @@
-import { Allow, ArrayMaxSize, IsArray, IsIn, IsOptional, Matches } from 'class-validator';
+import { Allow, ArrayMaxSize, IsArray, IsIn, IsOptional, Matches, MaxLength } from 'class-validator';
 import { Backdrop, GROUND_KINDS, Tint, type GroundKind } from './layer.ts';
 import { MAX_LABEL, Target } from './menu.ts';
 import { ColourUse } from './palette.ts';
-import { InRange, IsId, IsPlainText, KindList, Nested, NestedList } from './rules.ts';
+import { InRange, IsId, IsPlainText, KindList, Nested, NestedList, IsWhole } from './rules.ts';
 
 export class HeadingContent {
   @Allow() kind: 'heading';
@@ -118,13 +118,16 @@ export class Band {
 /** A full-length picture of a real page, taken at a width. */
 export class Snapshot {
   /** CSS pixels of `clientWidth`. */
-  @InRange(200, 4000, 'px') width: number;
+  @IsWhole()
+  @InRange(200, 4000, 'px')
+  width: number;
   @IsId() picture: string;
 }
 
 export class Page {
   @IsId() id: string;
   @IsPlainText(120) title: string;
+  @MaxLength(200, { message: 'Shorten the address to 200 characters.' })
   @Matches(/^\/([a-z0-9-]+(\/[a-z0-9-]+)*)?$/, {
     message: 'Give an address like /visit: small letters, digits, hyphens, no slash at the end.',
   })

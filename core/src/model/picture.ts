@@ -1,5 +1,5 @@
 import { IsOptional, Matches } from 'class-validator';
-import { IsId, IsPlainText, InRange, Nested } from './rules.ts';
+import { IsId, IsPlainText, InRange, Nested, IsWhole } from './rules.ts';
 
 /** The most pixels that a picture may have along a side. */
 export const MAX_PICTURE_SIDE = 16384;
@@ -27,8 +27,12 @@ export class Picture {
   })
   file: string;
   /** The file's own size, in pixels. */
-  @InRange(1, MAX_PICTURE_SIDE, 'px') width: number;
-  @InRange(1, MAX_PICTURE_SIDE, 'px') height: number;
+  @IsWhole()
+  @InRange(1, MAX_PICTURE_SIDE, 'px')
+  width: number;
+  @IsWhole()
+  @InRange(1, MAX_PICTURE_SIDE, 'px')
+  height: number;
   /** What it shows, for those who do not see it; empty where it only decorates. */
   @IsPlainText(300, { empty: true }) alt: string;
   /** The place that should stay in view where the picture is cropped; its middle where nothing is said. */

@@ -1,3 +1,4 @@
+import { pathText } from './bounds.ts';
 import type { Problem } from './check.ts';
 import { headerItems } from './header.ts';
 import { entriesOf, type AnyEntry, type OptionalTarget } from './menu.ts';
@@ -114,14 +115,6 @@ function missing(site: Site): Problem[] {
     }
   }
   return problems;
-}
-
-/** A path as it is written: `headers[0].looks.top`. */
-function pathText(path: readonly (string | number)[]): string {
-  return path.reduce<string>(
-    (text, key) => (typeof key === 'number' ? `${text}[${key}]` : text ? `${text}.${key}` : key),
-    '',
-  );
 }
 
 /** The address that a link has on its site: a page's path, or the address itself; `#` where it leads nowhere. */

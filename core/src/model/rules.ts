@@ -1,8 +1,8 @@
 import 'reflect-metadata';
 import {
   Allow,
+  IsInt,
   IsNumber,
-  Matches,
   Max,
   Min,
   ValidateBy,
@@ -11,6 +11,7 @@ import {
   type ValidationArguments,
 } from 'class-validator';
 import { Type, type ClassConstructor } from 'class-transformer';
+import { isFreeName } from './bounds.ts';
 import { parseColour } from '../colour/rgb.ts';
 
 /** Rules that several model classes share. Each message says what to do. */
@@ -24,6 +25,11 @@ export function InRange(min: number, max: number, unit = ''): PropertyDecorator 
     Min(min, { message }),
     Max(max, { message }),
   );
+}
+
+/** A number of whole pixels. */
+export function IsWhole(): PropertyDecorator {
+  return IsInt({ message: ({ value }) => `${whatIs(value, 'no whole number')}: give whole pixels.` });
 }
 
 /** Any CSS colour that hides what is behind it; opacity always has a setting of its own. */
@@ -47,10 +53,24 @@ export function colourMessage(value: unknown): string {
 
 /** The short name by which parts of a site file refer to one another. */
 export function IsId({ each = false } = {}): PropertyDecorator {
-  return Matches(/^[a-z0-9][a-z0-9-]{0,63}$/, {
-    each,
-    message: ({ value }) => `${whatIs(value, 'no id')}: use small letters, digits and hyphens, 64 at most.`,
-  });
+  return ValidateBy(
+    {
+      name: 'isId',
+      validator: {
+        validate: isId,
+        defaultMessage: buildMessage(
+          (prefix, args) =>
+            `${prefix}${whatIs(args?.value, 'no id')}: use small letters, digits and hyphens, 64 at most.`,
+        ),
+      },
+    },
+    { each },
+  );
+}
+
+/** Whether a value may be an id: of parts of a document and of files alike. */
+export function isId(value: unknown): value is string {
+  return typeof value === 'string' && /^[a-z0-9][a-z0-9-]{0,63}$/.test(value) && isFreeName(value);
 }
 
 /** Text a visitor reads: plain, not empty, of limited length. */
@@ -104,10 +124,10 @@ export function KindList(kinds: Record<string, ClassConstructor<object>>, max: n
     ValidateBy({
       name: 'isKnownKind',
       validator: {
-        validate: (list) => !Array.isArray(list) || list.every((part) => kindOf(part) in kinds),
+        validate: (list) => !Array.isArray(list) || list.every((part) => Object.hasOwn(kinds, kindOf(part))),
         defaultMessage: (args) => {
           const list = Array.isArray(args?.value) ? (args.value as unknown[]) : [];
-          const odd = list.map(kindOf).find((kind) => !(kind in kinds));
+          const odd = list.map(kindOf).find((kind) => !Object.hasOwn(kinds, kind));
           return `Nothing of the kind ${say(odd)} is known here: ${Object.keys(kinds).join(', ')}.`;
         },
       },
