@@ -36,7 +36,7 @@ export default defineConfig({
           exclude: [...PIXELS, ...ALONE],
           testTimeout: 300_000,
           hookTimeout: 300_000,
-          maxWorkers: 2,
+          maxWorkers: 3,
           isolate: false,
           sequence: { groupOrder: 1 },
         },

@@ -7,7 +7,7 @@ import { openDressing, type Dressing } from './dressing.ts';
 const SLOW = { timeout: 180_000 };
 let owner: Dressing;
 beforeAll(async () => {
-  owner = await openDressing('Larkfell', ['home', 'log']);
+  owner = await openDressing('Larkfell');
 });
 afterAll(() => owner.close());
 
