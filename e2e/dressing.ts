@@ -19,17 +19,15 @@ export interface Dressing extends Owner {
 
 /**
  * Opens Dress of the demo site whose name begins so.
- * @param filled ids of the pages that keep their bands, which all do where nothing is said: each of them is swept after every step
+ * @param bands how many bands of the first page are kept, and none of others, since all of them are swept after every step;
+ *   all where nothing is said
  */
-export async function openDressing(name: string, filled?: readonly string[]): Promise<Dressing> {
+export async function openDressing(name: string, bands?: number): Promise<Dressing> {
   const owner = await openOwner();
   const { tab, running, kept } = owner;
   const siteId = running.context.sites.ids().find((id) => kept(id).name.startsWith(name))!;
-  if (filled) {
-    owner.keep(siteId, ({ pages }) => {
-      for (const page of pages) if (!filled.includes(page.id)) page.bands = [];
-    });
-  }
+  if (bands !== undefined)
+    owner.keep(siteId, ({ pages }) => pages.forEach((page, i) => page.bands.splice(i === 0 ? bands : 0)));
   await tab.goto(`${running.url}/sites/${siteId}/dress`);
   const stage = () => tab.frameLocator('.stage iframe').first();
   return {

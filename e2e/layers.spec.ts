@@ -8,7 +8,7 @@ const SLOW = { timeout: 120_000 };
 let owner: Dressing;
 
 beforeAll(async () => {
-  owner = await openDressing('Pellow');
+  owner = await openDressing('Pellow', 2);
 });
 afterAll(() => owner.close());
 

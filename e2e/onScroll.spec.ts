@@ -7,7 +7,7 @@ const SLOW = { timeout: 45_000 };
 let owner: Dressing;
 
 beforeAll(async () => {
-  owner = await openDressing('Larkfell', ['home']);
+  owner = await openDressing('Larkfell', 2);
 });
 afterAll(() => owner.close());
 

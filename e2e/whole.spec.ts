@@ -8,7 +8,7 @@ const SLOW = { timeout: 90_000 };
 let owner: Dressing;
 
 beforeAll(async () => {
-  owner = await openDressing('Larkfell', ['home', 'log']);
+  owner = await openDressing('Larkfell', 5);
 });
 afterAll(() => owner.close());
 
