@@ -5,6 +5,12 @@ const ALONE = ['e2e/much.spec.ts', 'e2e/publishedManner.spec.ts'];
 /** What is compared with Chromium's boxes and pixels: nothing in it depends on time, so that all its files may run at once. */
 const PIXELS = ['e2e/agreement*.spec.ts', 'e2e/layout.spec.ts'];
 
+/** Stories that only `npm run test:long` lives through: long searches, and much of everything. */
+const LONG = ['banner', 'layers', 'much', 'onScroll', 'remedies', 'whole'].map(
+  (name) => `e2e/${name}.spec.ts`,
+);
+const NOT_NOW = process.env.LONG ? [] : LONG;
+
 export default defineConfig({
   test: {
     reporters: ['default', ['json', { outputFile: 'test-results/vitest.json' }]],
@@ -33,7 +39,7 @@ export default defineConfig({
         test: {
           name: 'browser',
           include: ['e2e/**/*.spec.ts'],
-          exclude: [...PIXELS, ...ALONE],
+          exclude: [...PIXELS, ...ALONE, ...NOT_NOW],
           testTimeout: 300_000,
           hookTimeout: 300_000,
           maxWorkers: 3,
@@ -44,7 +50,7 @@ export default defineConfig({
       {
         test: {
           name: 'alone',
-          include: ALONE,
+          include: ALONE.filter((file) => !NOT_NOW.includes(file)),
           testTimeout: 300_000,
           hookTimeout: 300_000,
           fileParallelism: false,

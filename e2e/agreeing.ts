@@ -76,7 +76,9 @@ export async function expectAgreement(seen: Seen, scroll: number, tally: Agreeme
     seen,
     moment,
     scroll,
-    logos === 'command line' ? undefined : (picture) => drawn[picture],
+    ...(logos === false
+      ? []
+      : [logos === true ? (picture: string) => drawn[picture] : skiaDrawing(site, seen.pictures).logo]),
   );
   tally.combinations++;
   for (const target of targets) {

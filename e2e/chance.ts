@@ -30,7 +30,8 @@ const LOGOS: Record<string, (colour: string) => Promise<Buffer> | Buffer> = {
       `<g fill="none" stroke="${c}" stroke-width="5"><path d="M5 35L25 5L45 35"/><circle cx="80" cy="20" r="13"/><line x1="110" y1="5" x2="150" y2="35"/></g>`,
     ),
   'cut.png': async (c) =>
-    sharp(await LOGOS['squares.svg']!(c), { density: 300 })
+    sharp(await LOGOS['squares.svg']!(c), { density: 288 })
+      .resize(640, 160)
       .png()
       .toBuffer(),
 };
@@ -43,8 +44,7 @@ const logoPictures: Picture[] = LOGO_FILES.map(({ file }) => ({
   id: file.replace(/\W/g, '-'),
   name: file,
   file,
-  width: 160,
-  height: 40,
+  ...(file.endsWith('.png') ? { width: 640, height: 160 } : { width: 160, height: 40 }),
   alt: '',
 }));
 

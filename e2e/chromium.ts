@@ -16,6 +16,8 @@ const GPU_RASTER = [
   '--enable-unsafe-swiftshader',
   '--enable-gpu-rasterization',
   '--ignore-gpu-blocklist',
+  // No picture is taken before the images in it are decoded.
+  '--disable-checker-imaging',
 ];
 
 /**

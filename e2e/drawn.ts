@@ -10,7 +10,7 @@ import { sizeOf, type Area } from '@hatrail/core/stack/area';
 import type { Drawing, LogoPixels } from '@hatrail/core/stack/drawing';
 import type { Raster } from '@hatrail/core/stack/ground';
 import { sceneTargets } from '@hatrail/core/sweep/prove';
-import type { Scene } from '@hatrail/core/sweep/scene';
+import { momentAt, wayAt, type Scene } from '@hatrail/core/sweep/scene';
 import type { Target } from '@hatrail/core/sweep/targets';
 
 /** Everything to be judged on a page that is shown, its letters and logos drawn by the browser, as the application has them. */
@@ -32,12 +32,34 @@ export interface Seen {
 /** What is drawn for a scene, kept from one scroll to the next. */
 const drawings = new WeakMap<Scene, Drawing>();
 
-/** Everything to be judged at a scroll, its letters drawn by the browser, as the application has them. */
-export async function targetsOf(
+const noLogo = () => undefined;
+const found = new WeakMap<Scene, Map<string, Promise<Target[]>>>();
+
+/**
+ * Everything to be judged at a scroll, its letters drawn by the browser, as the application has them. Without logos it is kept
+ * for other scrolls where the same is worn.
+ */
+export function targetsOf(
+  seen: Seen,
+  moment: Moment,
+  scroll: number,
+  logo: Drawing['logo'] = noLogo,
+): Promise<Target[]> {
+  const { scene } = seen;
+  if (logo !== noLogo) return drawnTargets(seen, moment, scroll, logo);
+  const known = found.get(scene) ?? new Map<string, Promise<Target[]>>();
+  found.set(scene, known);
+  const key = `${moment} ${momentAt(scene, scroll)} ${wayAt(scene, scroll)}`;
+  const targets = known.get(key) ?? drawnTargets(seen, moment, scroll, logo);
+  known.set(key, targets);
+  return targets;
+}
+
+async function drawnTargets(
   { scene, pictures, tab }: Seen,
   moment: Moment,
   scroll: number,
-  logo: Drawing['logo'] | undefined = () => undefined,
+  logo: Drawing['logo'],
 ): Promise<Target[]> {
   const skia = drawings.get(scene) ?? skiaDrawing(scene.site, pictures);
   drawings.set(scene, skia);
@@ -47,7 +69,7 @@ export async function targetsOf(
   const asked = new Map<string, { run: TextRun; area: Area }>();
   const own: Drawing = {
     ...skia,
-    logo: logo ?? skia.logo,
+    logo,
     text(run, area) {
       const found = known.get(key(run, area));
       if (!found) asked.set(key(run, area), { run, area });

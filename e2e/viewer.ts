@@ -57,7 +57,10 @@ export async function openViewer(loaded: LoadedSite, scrollbars = false): Promis
       const raster = skiaRaster(site, scene.laid, pictures);
       await tab.setViewportSize({ width: width + (scrollbars ? SCROLLBAR : 0), height: scene.windowHeight });
       await tab.goto(`${server.url}${page.path === '/' ? '/' : `${page.path}/`}?${++shown}`);
-      await tab.evaluate(() => document.fonts.ready);
+      await tab.evaluate(async () => {
+        await document.fonts.ready;
+        await Promise.all([...document.images].map((image) => image.decode().catch(() => undefined)));
+      });
       const { clientWidth, scrollHeight } = await tab.evaluate(() => ({
         clientWidth: document.documentElement.clientWidth,
         scrollHeight: document.documentElement.scrollHeight,

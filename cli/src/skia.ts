@@ -12,6 +12,7 @@ import type { Raster } from '@hatrail/core/stack/ground';
 import { contextDrawing, type ReadableContext } from '@hatrail/core/stack/contextDrawing';
 import type { Drawing } from '@hatrail/core/stack/drawing';
 import { registerFonts } from './fonts.ts';
+import { reducedPixels } from './reduced.ts';
 
 /** What the core needs from outside, by the Skia canvas: text metrics, decoded pictures, pixels. */
 
@@ -95,7 +96,13 @@ export function skiaDrawing(site: Site, pictures: ReadonlyMap<string, Drawable>)
 function drawLogo(site: Site, id: string, picture: Drawable, width: number, height: number): Raster {
   const isVector = site.pictures.find((candidate) => candidate.id === id)!.file.endsWith('.svg');
   const image = picture.image as Image;
-  const data = isVector ? sampledPixels(image, width, height) : drawnPixels(image, width, height);
+  const own = { width: image.width, height: image.height };
+  const isSmaller = own.width >= width && own.height >= height;
+  const data = isVector
+    ? sampledPixels(image, width, height)
+    : isSmaller
+      ? reducedPixels(drawnPixels(image, own.width, own.height), own, width, height)
+      : drawnPixels(image, width, height);
   return { width, height, data };
 }
 

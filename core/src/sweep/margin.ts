@@ -28,7 +28,7 @@ export function marginOf({
     ...(isSmall && { mark: 0.075 + layered }),
     ...(blur && { blur: (blur.sigma < COARSE ? 0.035 : 0.07) + layered }),
     ...(layers.some(({ name }) => name === 'textShadow') && { textShadow: 0.07 + layered }),
-    ...(shape.kind === 'logo' && shape.isVector && { logo: 0.22 }),
+    ...(shape.kind === 'logo' && { logo: shape.isVector ? 0.22 : 0.04 }),
   };
   const all = Object.entries(reasons) as [Margin['because'], number][];
   if (all.length === 0) return undefined;

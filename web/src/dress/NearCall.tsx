@@ -5,7 +5,7 @@ const BECAUSE: Record<Margin['because'], string> = {
   textShadow: 'a browser draws the blur of a text shadow in its own way',
   blur: 'a browser blurs a smaller picture of the page and enlarges it',
   layers: 'a browser rounds each of several translucent layers',
-  logo: 'a browser covers the edge pixels of a vector logo in its own way',
+  logo: 'a browser covers the edge pixels of a logo in its own way',
   mark: 'a mark or a line has few pixels, and pictures behind it are resampled in the browser’s own way',
 };
 

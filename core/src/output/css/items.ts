@@ -22,8 +22,11 @@ export function itemCss(site: Site, header: Header): string {
             '.hr-logo img',
             'position: absolute',
             'inset: 0',
+            'box-sizing: border-box',
             'width: 100%',
             'height: 100%',
+            // Within the room round it that a ground of its own takes.
+            'padding: inherit',
             `transition: opacity ${INK_TIME}`,
           ),
           ...(variants.length > 1
