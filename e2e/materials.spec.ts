@@ -20,8 +20,6 @@ beforeAll(async () => {
   owner = await openOwner();
   ({ running, tab } = owner);
   siteId = running.context.sites.ids()[1]!;
-  // What is swept after each step is short.
-  owner.keep(siteId, ({ pages }) => pages.slice(2).forEach((page) => page.bands.splice(0)));
   await tab.goto(`${running.url}/sites/${siteId}/gather/palette`);
   await tab.locator('button.bar-verdict').waitFor(SLOW);
 });
