@@ -2,16 +2,25 @@ import { spawnSync } from 'node:child_process';
 import { copyFileSync, existsSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { beforeAll, describe, expect, test } from 'vitest';
+import { beforeAll, describe, expect, test, vi } from 'vitest';
+import { command } from '../src/command.ts';
 import type { Row } from '@hatrail/core/sweep/prove';
 
 /** The command line as it is used: what it prints, and its exit code. */
 
-const run = (...args: string[]) => {
-  const { status, stdout, stderr } = spawnSync('node', ['--import', 'tsx', 'cli/src/main.ts', ...args], {
-    encoding: 'utf8',
-  });
-  return { status, stdout, stderr };
+/** A command in this process, which has its modules read already. */
+const run = async (...args: string[]) => {
+  const said = { stdout: '', stderr: '' };
+  const into = (stream: keyof typeof said) => (text: unknown) => void (said[stream] += `${String(text)}\n`);
+  const spies = [
+    vi.spyOn(console, 'log').mockImplementation(into('stdout')),
+    vi.spyOn(console, 'error').mockImplementation(into('stderr')),
+  ];
+  try {
+    return { status: await command(args), ...said };
+  } finally {
+    spies.forEach((spy) => spy.mockRestore());
+  }
 };
 const DEMO = 'demo/larkfell.hatrail.json';
 let folder: string;
@@ -36,8 +45,8 @@ beforeAll(() => {
 });
 
 describe('prove', () => {
-  test('finds the demo lost over the snow, says where in JSON, and exits with 1', () => {
-    const { status, stdout } = run('prove', DEMO, '--page', '/', '--width', '1280', '--json');
+  test('finds the demo lost over the snow, says where in JSON, and exits with 1', async () => {
+    const { status, stdout } = await run('prove', DEMO, '--page', '/', '--width', '1280', '--json');
     expect(status).toBe(1);
     const { rows } = JSON.parse(stdout) as { rows: Row[] };
     const row = rows.find(
@@ -55,9 +64,9 @@ describe('prove', () => {
     ).toBe(true);
   });
 
-  test('exits with 0 where nothing is lost', () => {
+  test('exits with 0 where nothing is lost', async () => {
     const file = spoilt('solid.hatrail.json', (text) => text.replace('"opacity": 0.42', '"opacity": 1'));
-    const { status, stdout } = run('prove', file, '--page', '/', '--width', '1280');
+    const { status, stdout } = await run('prove', file, '--page', '/', '--width', '1280');
     expect(status).toBe(0);
     expect(stdout).toMatch(/^0 lost/m);
   });
@@ -66,8 +75,8 @@ describe('prove', () => {
     [['--page', '/nowhere'], /no page \/nowhere: choose one of \/, \/visit/],
     [['--width', 'wide'], /“wide” is no width/],
     [['--colour', 'red'], /--colour/],
-  ])('%s: exits with 2 and says why', (options, message) => {
-    const { status, stderr } = run('prove', DEMO, ...options);
+  ])('%s: exits with 2 and says why', async (options, message) => {
+    const { status, stderr } = await run('prove', DEMO, ...options);
     expect(status).toBe(2);
     expect(stderr).toMatch(message);
   });
@@ -88,18 +97,21 @@ describe('check', () => {
       (text) => text.replace('dome.jpg', 'words.jpg'),
       /no picture that can be used/,
     ],
-  ])('a file %s: exits with 2 and says what to do', (name, change, message) => {
+  ])('a file %s: exits with 2 and says what to do', async (name, change, message) => {
     writeFileSync(join(folder, 'words.jpg'), 'these are words');
-    const { status, stderr } = run('check', spoilt(`${name.replaceAll(' ', '-')}.hatrail.json`, change));
+    const { status, stderr } = await run(
+      'check',
+      spoilt(`${name.replaceAll(' ', '-')}.hatrail.json`, change),
+    );
     expect(status).toBe(2);
     expect(stderr).toMatch(message);
   });
 });
 
 describe('export', () => {
-  test('writes pages, styles, script, pictures and fonts that find one another', () => {
+  test('writes pages, styles, script, pictures and fonts that find one another', async () => {
     const out = join(folder, 'site');
-    expect(run('export', DEMO, '--out', out).status).toBe(0);
+    expect((await run('export', DEMO, '--out', out)).status).toBe(0);
     const html = readFileSync(join(out, 'visit/index.html'), 'utf8');
     const addresses = [...html.matchAll(/(?:src|href)="([^"#]+)"/g)].map(([, address]) => address!);
     for (const address of addresses) {
@@ -113,29 +125,36 @@ describe('export', () => {
 });
 
 describe('what an owner finds by asking', () => {
-  test('--help tells what there is, and ends well', () => {
-    const { status, stdout } = run('--help');
+  test('--help tells what there is, and ends well', async () => {
+    const { status, stdout } = spawnSync('node', ['--import', 'tsx', 'cli/src/main.ts', '--help'], {
+      encoding: 'utf8',
+    });
     expect(status).toBe(0);
     expect(stdout).toMatch(/hatrail prove SITE/);
   });
-  test('a folder that cannot be written to is said as such, and is not taken for a lost link', () => {
+  test('a folder that cannot be written to is said as such, and is not taken for a lost link', async () => {
     const file = join(folder, 'a-file');
     writeFileSync(file, '');
-    const { status, stderr } = run('export', 'demo/larkfell.hatrail.json', '--out', join(file, 'inside'));
+    const { status, stderr } = await run(
+      'export',
+      'demo/larkfell.hatrail.json',
+      '--out',
+      join(file, 'inside'),
+    );
     expect(status).toBe(2);
     expect(stderr).toMatch(/Cannot write to .*Give another folder/);
     expect(stderr).not.toMatch(/at .*\.ts:/);
   });
-  test('a folded menu that cannot be read is lost at the widths where it folds, and nowhere else', () => {
+  test('a folded menu that cannot be read is lost at the widths where it folds, and nowhere else', async () => {
     const pale = spoilt('pale.hatrail.json', (text) => {
       const site = JSON.parse(text) as { headers: { panel: object }[] };
       site.headers[0]!.panel = { fill: { colour: '#ffffff' }, ink: { colour: '#fefefe' } };
       return JSON.stringify(site);
     });
-    const small = run('prove', pale, '--page', '/', '--width', '390');
+    const small = await run('prove', pale, '--page', '/', '--width', '390');
     expect(small.status).toBe(1);
     expect(small.stdout).toMatch(/lost: folded menu, entries, at rest: 1\.01 where 4\.5 is needed/);
-    const wide = run('prove', pale, '--page', '/', '--width', '1280');
+    const wide = await run('prove', pale, '--page', '/', '--width', '1280');
     expect(wide.stdout).toMatch(/lost: drop-downs/);
     expect(wide.stdout).not.toMatch(/folded menu/);
   });
