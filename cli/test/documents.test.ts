@@ -41,7 +41,7 @@ describe('the document', () => {
 
   test('what differs between any two, put into the first, makes the second', () => {
     const sites = made().slice(0, 24);
-    const revisions = { site: 1, pages: {}, headers: {} };
+    const revisions = { site: 1, pages: {}, headers: {}, order: { pages: 1, headers: 1 } };
     for (const [i, after] of sites.entries()) {
       const before = sites[(i * 7 + 3) % sites.length]!;
       const changes = changesOf(before, after, revisions);

@@ -53,7 +53,7 @@ describe('parts that are used elsewhere', () => {
 });
 
 describe('changes', () => {
-  const revisions = { site: 3, pages: { home: 5 }, headers: { plain: 2 } };
+  const revisions = { site: 3, pages: { home: 5 }, headers: { plain: 2 }, order: { pages: 1, headers: 1 } };
   const edited = (): Site => ({
     ...site,
     name: 'Other',

@@ -5,7 +5,7 @@ import { fontPath } from '@hatrail/cli/fonts';
 import { HEADER_JS } from '@hatrail/core/output/headerJs';
 import { BANDS_JS } from '@hatrail/core/output/turning';
 import type { Context } from './context.ts';
-import { guard } from './guard.ts';
+import { onlyOwnHosts, onlyOwnPages } from './guard.ts';
 import { notFound, problemHandler } from './problem.ts';
 import { documentRoutes } from './routes/documents.ts';
 import { handOverRoutes } from './routes/handOver.ts';
@@ -27,7 +27,7 @@ export interface AppSettings {
 export function createApp(context: Context, settings: AppSettings): Express {
   const app = express();
   app.disable('x-powered-by');
-  app.use(guard(settings.hosts));
+  app.use(onlyOwnHosts(settings.hosts), onlyOwnPages);
   app.use(
     helmet({
       strictTransportSecurity: false,

@@ -1,10 +1,13 @@
+import type { Header } from '@hatrail/core/model/header';
 import type { KeptSite } from '@hatrail/core/model/kept';
+import type { Site } from '@hatrail/core/model/site';
+import { drawnWidths, pageViews } from '@hatrail/core/output/sizes';
 import type { Measure } from '@hatrail/core/measure/measure';
 import { registerOwnFonts } from '@hatrail/cli/fonts';
-import { resized } from '@hatrail/cli/resize';
 import { skiaMeasure } from '@hatrail/cli/skia';
+import { Apart } from './apart/apart.ts';
 import type { Db } from './database.ts';
-import { PictureStore } from './pictureStore.ts';
+import { FileStore } from './fileStore.ts';
 import { notFound } from './problem.ts';
 import { ReleaseStore } from './releaseStore.ts';
 import { SiteStore } from './siteStore.ts';
@@ -13,16 +16,23 @@ import { SiteStore } from './siteStore.ts';
 export interface Context {
   sites: SiteStore;
   releases: ReleaseStore;
-  pictures: PictureStore;
+  files: FileStore;
+  /** What is done to bytes from outside. */
+  apart: Apart;
   measure: Measure;
+  /** Lets go of the database. */
+  close(): void;
 }
 
 export function createContext(db: Db, dataFolder: string): Context {
+  const sites = new SiteStore(db);
   return {
-    sites: new SiteStore(db),
+    sites,
     releases: new ReleaseStore(db),
-    pictures: new PictureStore(dataFolder),
+    files: new FileStore(dataFolder, (hash) => sites.isNamed(hash)),
+    apart: new Apart(),
     measure: skiaMeasure(),
+    close: () => db.close(),
   };
 }
 
@@ -44,36 +54,56 @@ export function siteOf({ sites }: Context, id: string): KeptSite {
 
 /** Reads a file of a site, picture or font, by its name; a picture smaller where a width is asked for. */
 export function fileReader(
-  { pictures }: Context,
+  context: Context,
   { site, hashes }: Pick<KeptSite, 'site' | 'hashes'>,
 ): (file: string, width?: number) => Promise<Uint8Array | undefined> {
+  const byName = new Map([...site.pictures, ...(site.fonts ?? [])].map(({ id, file }) => [file, id]));
   return async (file, width) => {
-    const found = [...site.pictures, ...(site.fonts ?? [])].find((candidate) => candidate.file === file);
-    const hash = found && hashes[found.id];
-    return hash === undefined ? undefined : sizedPicture(pictures, hash, width);
+    const id = byName.get(file);
+    const hash = id !== undefined && Object.hasOwn(hashes, id) ? hashes[id] : undefined;
+    return hash === undefined ? undefined : sizedPicture(context, hash, width);
   };
 }
 
 /** A kept file, or a picture in a smaller width: made once, then kept beside it. */
 export async function sizedPicture(
-  pictures: PictureStore,
+  { files, apart }: Context,
   hash: string,
   width: number | undefined,
 ): Promise<Uint8Array | undefined> {
-  const bytes = await pictures.read(hash);
-  if (!bytes || width === undefined) return bytes;
-  return pictures.derived(hash, String(width), () => resized(bytes, width));
+  if (width === undefined) return files.read(hash);
+  if (!(await files.has(hash))) return undefined;
+  return files.made(hash, String(width), (to) => apart.run('sized', { path: files.path(hash), to, width }));
 }
 
-/** Keeps the files of a site that is brought in, and gives their hashes by the ids of pictures and fonts. */
-export async function keepFiles(
-  { pictures }: Context,
-  site: KeptSite['site'],
-  read: (file: string) => Promise<Uint8Array | undefined>,
-): Promise<Record<string, string>> {
-  const hashes: Record<string, string> = {};
-  for (const { id, file } of [...site.pictures, ...(site.fonts ?? [])]) {
-    hashes[id] = await pictures.keep((await read(file))!);
+/** Removes what is left behind, and what was deleted long ago. Gives how many files went. */
+export async function cleanUp({ sites, files }: Context, isFirst = false): Promise<number> {
+  sites.purge();
+  return files.sweep(sites.named(), isFirst);
+}
+
+/** Longest that work goes on before others have their turn, ms. */
+const TURN = 12;
+
+/** Gives others their turn wherever work has gone on for long: the server answers everyone from one thread. */
+export function breather(): () => Promise<void> {
+  let since = performance.now();
+  return async () => {
+    if (performance.now() - since < TURN) return;
+    await new Promise((go) => setImmediate(go));
+    since = performance.now();
+  };
+}
+
+/**
+ * Reads how wide the pictures of a site are drawn, page by page, so that others have their turn; whoever asks for it next has
+ * it at once. What was read of a page is not read again while neither it nor what it depends on changes.
+ */
+export async function readDrawnWidths(site: Site, header: Header, measure: Measure): Promise<void> {
+  const breathe = breather();
+  const views = pageViews(site, header, measure);
+  for (const page of site.pages) {
+    drawnWidths(site, page, views, measure);
+    await breathe();
   }
-  return hashes;
 }

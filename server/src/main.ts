@@ -20,6 +20,7 @@ try {
   });
   console.log(`Hat Rail is ready at ${running.url}`);
   console.log(`Published sites are at ${running.liveUrl}`);
+  running.context.apart.warm();
   for (const signal of ['SIGINT', 'SIGTERM'] as const) {
     process.once(signal, () => void running.close().then(() => process.exit(0)));
   }

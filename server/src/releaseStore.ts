@@ -1,6 +1,6 @@
 import type { Release } from '@hatrail/core/model/kept';
 import type { Site } from '@hatrail/core/model/site';
-import { upgrade, writeSite } from '@hatrail/core/model/check';
+import { upgrade } from '@hatrail/core/model/check';
 import type { Db } from './database.ts';
 
 /** A release with what it publishes. */
@@ -46,12 +46,13 @@ export class ReleaseStore {
     );
   }
 
-  live(siteId: string): FullRelease | undefined {
-    return full(
-      this.#db
-        .prepare<[string], ReleaseRow>(`SELECT ${COLUMNS} FROM release WHERE site_id = ? AND live = 1`)
-        .get(siteId),
-    );
+  /** The number of the release that is live, and the size of its document in characters. */
+  liveNumber(siteId: string): { number: number; size: number } | undefined {
+    return this.#db
+      .prepare<[string], { number: number; size: number }>(
+        'SELECT number, length(document) AS size FROM release WHERE site_id = ? AND live = 1',
+      )
+      .get(siteId);
   }
 
   /** Makes a release of a site as it is now and puts it live. */
@@ -62,7 +63,7 @@ export class ReleaseStore {
         .prepare(
           `INSERT INTO release (site_id, number, document, pictures, note, made_at) VALUES (?, ?, ?, ?, ?, ?)`,
         )
-        .run(siteId, number, writeSite(site), JSON.stringify(hashes), note, new Date().toISOString());
+        .run(siteId, number, JSON.stringify(site), JSON.stringify(hashes), note, new Date().toISOString());
       return this.putLive(siteId, number)!;
     })();
   }

@@ -1,73 +1,148 @@
 import { randomUUID } from 'node:crypto';
+import { LRUCache } from 'lru-cache';
 import { valuesOf } from '@hatrail/core/model/changes';
-import type { KeptSite, SiteChanges, SiteValues, TakenFile } from '@hatrail/core/model/kept';
+import type { KeptSite, ListedSite, SiteChanges, SiteValues, TakenFile } from '@hatrail/core/model/kept';
 import { FORMAT, type Site } from '@hatrail/core/model/site';
 import type { Db } from './database.ts';
 
-type Row = Record<string, string | number>;
+type Row = Record<string, string | number | null>;
 type ListTable = 'menu' | 'picture' | 'page' | 'header';
 
-/** How long a deleted site can be had back, ms. */
+/** How long a deleted site can be had back, and a file that no document names, ms. */
 const KEPT_DELETED = 30 * 24 * 3600 * 1000;
+/** Sites that are held in memory as they are kept, so that what did not change is not read and checked again. */
+const SITES_HELD = 12;
+
+/** What the bytes of a file turned out to be. */
+export interface FileFacts {
+  hash: string;
+  /** A picture's own size, pixels. */
+  width?: number;
+  height?: number;
+}
+
+/** A file that is kept for a site. */
+export interface KeptFile extends FileFacts {
+  name: string;
+}
 
 /** Reads and writes whole sites. */
 export class SiteStore {
   readonly #db: Db;
+  readonly #held = new LRUCache<string, KeptSite>({ max: SITES_HELD });
 
   constructor(db: Db) {
     this.#db = db;
   }
 
-  /** Ids of all sites, the oldest first; those that are deleted are left out. */
-  ids(): string[] {
+  /** All sites, the oldest first; those that are deleted are left out. */
+  list(): ListedSite[] {
     return this.#db
-      .prepare<[], { id: string }>('SELECT id FROM site WHERE deleted_at IS NULL ORDER BY created_at, name')
+      .prepare<[], { id: string; slug: string; name: string; changed_at: string }>(
+        'SELECT id, slug, name, changed_at FROM site WHERE deleted_at IS NULL ORDER BY created_at, name',
+      )
       .all()
-      .map(({ id }) => id);
+      .map(({ changed_at, ...listed }) => ({ ...listed, changedAt: changed_at }));
   }
 
+  /** Ids of all sites, in the same order. */
+  ids(): string[] {
+    return this.list().map(({ id }) => id);
+  }
+
+  /** The site that has an address on the stand-in; none where it is deleted. */
   idOfSlug(slug: string): string | undefined {
-    return this.#db.prepare<[string], { id: string }>('SELECT id FROM site WHERE slug = ?').get(slug)?.id;
+    return this.#db
+      .prepare<[string], { id: string }>('SELECT id FROM site WHERE slug = ? AND deleted_at IS NULL')
+      .get(slug)?.id;
   }
 
+  /** A site as it is kept. The same parts are the same objects from one reading to the next: they are not to be changed. */
   read(id: string): KeptSite | undefined {
+    const held = this.#held.get(id);
+    if (held) return held;
     const row = this.#db
       .prepare<[string], Row>('SELECT * FROM site WHERE id = ? AND deleted_at IS NULL')
       .get(id);
     if (!row) return undefined;
-    const [menus, pictures, pages, headers] = (['menu', 'picture', 'page', 'header'] as const).map((table) =>
-      this.#db.prepare<[string], Row>(`SELECT * FROM ${table} WHERE site_id = ? ORDER BY position`).all(id),
-    ) as [Row[], Row[], Row[], Row[]];
+    const rowsOf = (table: ListTable) =>
+      this.#db.prepare<[string], Row>(`SELECT * FROM ${table} WHERE site_id = ? ORDER BY position`).all(id);
     const documents = (rows: Row[]) => rows.map(({ document }) => JSON.parse(document as string));
-    const revisions = (rows: Row[]) =>
-      Object.fromEntries(rows.map((part) => [part.id, part.revision as number]));
+    const [pages, headers] = [rowsOf('page'), rowsOf('header')];
     const values = JSON.parse(row.document as string) as Omit<SiteValues, 'name' | 'menus' | 'pictures'>;
-    return {
-      id,
-      slug: String(row.slug),
-      changedAt: String(row.changed_at),
-      revisions: { site: row.revision as number, pages: revisions(pages), headers: revisions(headers) },
-      hashes: this.hashes(id),
+    const kept: KeptSite = {
+      ...this.#about(id)!,
       site: {
         format: FORMAT,
         name: String(row.name),
         ...values,
-        pictures: documents(pictures),
-        menus: documents(menus),
+        pictures: documents(rowsOf('picture')),
+        menus: documents(rowsOf('menu')),
         pages: documents(pages),
         headers: documents(headers),
       },
+    };
+    this.#held.set(id, kept);
+    return kept;
+  }
+
+  /** What is known of a site beside its document. */
+  #about(id: string): Omit<KeptSite, 'site'> | undefined {
+    const row = this.#db
+      .prepare<[string], Row>(
+        `SELECT slug, changed_at, revision, pages_revision, headers_revision FROM site
+         WHERE id = ? AND deleted_at IS NULL`,
+      )
+      .get(id);
+    if (!row) return undefined;
+    const revisions = (table: 'page' | 'header') =>
+      Object.fromEntries(
+        this.#db
+          .prepare<[string], Row>(`SELECT id, revision FROM ${table} WHERE site_id = ?`)
+          .all(id)
+          .map((part) => [part.id, part.revision as number]),
+      );
+    return {
+      id,
+      slug: String(row.slug),
+      changedAt: String(row.changed_at),
+      revisions: {
+        site: row.revision as number,
+        pages: revisions('page'),
+        headers: revisions('header'),
+        order: { pages: row.pages_revision as number, headers: row.headers_revision as number },
+      },
+      hashes: this.hashes(id),
     };
   }
 
   /** Content hashes of the files that were brought in for a site, by the ids of pictures and fonts. */
   hashes(id: string): Record<string, string> {
-    const files = this.#db.prepare<[string], Row>('SELECT id, hash FROM file WHERE site_id = ?').all(id);
-    return Object.fromEntries(files.map((file) => [file.id, String(file.hash)]));
+    return Object.fromEntries([...this.files(id)].map(([file, { hash }]) => [file, hash]));
   }
 
-  /** Takes in a site that has been checked, all of it or nothing. */
-  create(site: Site, hashes: Record<string, string>): string {
+  /** The files that were brought in for a site, by the ids of pictures and fonts. */
+  files(id: string): Map<string, KeptFile> {
+    const rows = this.#db
+      .prepare<[string], Row>('SELECT id, name, hash, width, height FROM file WHERE site_id = ?')
+      .all(id);
+    return new Map(
+      rows.map(({ id: file, name, hash, width, height }) => [
+        String(file),
+        {
+          name: String(name),
+          hash: String(hash),
+          ...(width !== null && { width: Number(width), height: Number(height) }),
+        },
+      ]),
+    );
+  }
+
+  /**
+   * Takes in a site that has been checked, all of it or nothing.
+   * @param files what is known of its pictures and fonts, by their ids
+   */
+  create(site: Site, files: ReadonlyMap<string, FileFacts>): string {
     const id = randomUUID();
     const now = new Date().toISOString();
     this.#db.transaction(() => {
@@ -78,7 +153,7 @@ export class SiteStore {
         )
         .run({ id, now, slug: this.#freeSlug(site.name), ...valuesRow(site) });
       for (const { id: file, file: name } of [...site.pictures, ...(site.fonts ?? [])]) {
-        this.addFile(id, file, name, hashes[file]!);
+        this.addFile(id, file, { name, ...files.get(file)! });
       }
       this.#setList(id, 'menu', site.menus);
       this.#setList(id, 'picture', site.pictures);
@@ -89,37 +164,62 @@ export class SiteStore {
   }
 
   /**
-   * Writes what has changed of a site, all of it or nothing; the revision of every part that is written goes up.
+   * Writes what has changed of a site, all of it or nothing. Every part that is written gets the site's next revision,
+   * which no part of it ever had.
    * @param site the site with the changes in it, which has been checked
    */
-  write(id: string, site: Site, { values, pages = [], headers = [] }: SiteChanges): void {
-    this.#db.transaction(() => {
+  write(id: string, site: Site, { values, pages = [], headers = [], order }: SiteChanges): KeptSite {
+    this.atOnce(() => {
       const now = new Date().toISOString();
+      const { next } = this.#db
+        .prepare<unknown[], { next: number }>(
+          'UPDATE site SET sequence = sequence + 1, changed_at = ? WHERE id = ? RETURNING sequence AS next',
+        )
+        .get(now, id)!;
       if (values) {
         this.#db
-          .prepare(
-            `UPDATE site SET name = @name, document = @document, revision = revision + 1 WHERE id = @id`,
-          )
-          .run({ id, ...valuesRow(site) });
-        this.#setList(id, 'menu', site.menus);
-        this.#setList(id, 'picture', site.pictures);
+          .prepare('UPDATE site SET name = @name, document = @document, revision = @next WHERE id = @id')
+          .run({ id, next, ...valuesRow(site) });
+        const before = this.#held.get(id)?.site;
+        if (before?.menus !== site.menus) this.#setList(id, 'menu', site.menus);
+        if (before?.pictures !== site.pictures) this.#setList(id, 'picture', site.pictures);
       }
-      const changed = (parts: readonly { id: string }[]) => new Set(parts.map((part) => part.id));
-      this.#setList(id, 'page', site.pages, changed(pages));
-      this.#setList(id, 'header', site.headers, changed(headers));
-      this.#db.prepare('UPDATE site SET changed_at = ? WHERE id = ?').run(now, id);
-    })();
+      for (const [list, table, changes] of [
+        ['pages', 'page', pages],
+        ['headers', 'header', headers],
+      ] as const) {
+        if (changes.length > 0) this.#setParts(id, table, site[list], changes, next);
+        const ids = order?.[list];
+        if (ids || changes.length > 0) this.#setOrder(id, table, site[list]);
+        if (ids) this.#db.prepare(`UPDATE site SET ${list}_revision = ? WHERE id = ?`).run(next, id);
+      }
+    });
+    const kept = { ...this.#about(id)!, site };
+    this.#held.set(id, kept);
+    return kept;
   }
 
-  rename(id: string, name: string): void {
-    this.#db
-      .prepare('UPDATE site SET name = ?, revision = revision + 1, changed_at = ? WHERE id = ?')
-      .run(name, new Date().toISOString(), id);
+  rename(id: string, name: string): KeptSite {
+    const { site, revisions } = this.read(id)!;
+    const named = { ...site, name };
+    return this.write(id, named, { values: { revision: revisions.site, value: valuesOf(named) } });
+  }
+
+  /** Runs something all of it or not at all: what it relies on cannot become otherwise before it is written. */
+  atOnce<T>(work: () => T): T {
+    try {
+      return this.#db.transaction(work).immediate();
+    } catch (error) {
+      // What was held of it may never have been written.
+      this.#held.clear();
+      throw error;
+    }
   }
 
   /** Puts a site aside; {@link restore} brings it back for a month. */
   remove(id: string): void {
     this.#db.prepare('UPDATE site SET deleted_at = ? WHERE id = ?').run(new Date().toISOString(), id);
+    this.#held.delete(id);
   }
 
   /** Brings a deleted site back; `false` where there is none. */
@@ -127,59 +227,131 @@ export class SiteStore {
     return this.#db.prepare('UPDATE site SET deleted_at = NULL WHERE id = ?').run(id).changes > 0;
   }
 
-  /** Lets go for good of the sites that were deleted long ago. */
+  /** Lets go for good of the sites that were deleted long ago, and of files that no document and no release has named for as long. */
   purge(now = Date.now()): void {
     const limit = new Date(now - KEPT_DELETED).toISOString();
-    this.#db.prepare('DELETE FROM site WHERE deleted_at < ?').run(limit);
+    this.#db.transaction(() => {
+      this.#db.prepare('DELETE FROM site WHERE deleted_at < ?').run(limit);
+      const old = this.#db
+        .prepare<[string], { site_id: string; id: string }>(
+          `SELECT site_id, id FROM file WHERE taken_at < ? AND NOT EXISTS
+             (SELECT 1 FROM picture WHERE picture.site_id = file.site_id AND picture.id = file.id)
+           AND NOT EXISTS (SELECT 1 FROM site, json_each(site.document, '$.fonts') AS font
+             WHERE site.id = file.site_id AND font.value ->> 'id' = file.id)`,
+        )
+        .all(limit);
+      for (const { site_id, id } of old) this.#dropFile(site_id, id);
+    })();
   }
 
-  addFile(id: string, file: string, name: string, hash: string): void {
-    this.#db.prepare('INSERT INTO file VALUES (?, ?, ?, ?)').run(id, file, name, hash);
+  addFile(id: string, file: string, { name, hash, width, height }: KeptFile): void {
+    this.#db
+      .prepare(
+        'INSERT INTO file (site_id, id, name, hash, width, height, taken_at) VALUES (?, ?, ?, ?, ?, ?, ?)',
+      )
+      .run(id, file, name, hash, width ?? null, height ?? null, new Date().toISOString());
+    this.#forgetFiles(id);
+  }
+
+  /** Notes the size that a picture's bytes have. */
+  setSize(id: string, file: string, width: number, height: number): void {
+    this.#db
+      .prepare('UPDATE file SET width = ?, height = ? WHERE site_id = ? AND id = ?')
+      .run(width, height, id, file);
   }
 
   /** Takes back files of an earlier document that the site has let go of since. */
   takeBack(id: string, site: Site, hashes: Record<string, string>): TakenFile[] {
     return this.#db.transaction(() => {
-      const known = this.hashes(id);
-      const missing = [...site.pictures, ...(site.fonts ?? [])].flatMap(({ id: part, file }): TakenFile[] => {
-        const hash = known[part] === undefined ? hashes[part] : undefined;
-        return hash === undefined ? [] : [{ id: part, file, hash }];
-      });
-      for (const { id: part, file, hash } of missing) this.addFile(id, part, file, hash);
+      const known = this.files(id);
+      const sizes = new Map(site.pictures.map(({ id: part, width, height }) => [part, { width, height }]));
+      const missing = [...site.pictures, ...(site.fonts ?? [])].flatMap(({ id: part, file }): TakenFile[] =>
+        known.has(part) || !Object.hasOwn(hashes, part) ? [] : [{ id: part, file, hash: hashes[part]! }],
+      );
+      for (const { id: part, file, hash } of missing)
+        this.addFile(id, part, { name: file, hash, ...sizes.get(part) });
       return missing;
     })();
   }
 
-  /** Lets go of a file. Gives its hash if no site has it any more. */
-  removeFile(id: string, file: string): string | undefined {
-    const hash = this.hashes(id)[file];
-    this.#db.prepare('DELETE FROM file WHERE site_id = ? AND id = ?').run(id, file);
-    const left = this.#db.prepare('SELECT 1 FROM file WHERE hash = ?').get(hash ?? '');
-    const released = this.#db.prepare('SELECT 1 FROM release WHERE instr(pictures, ?) > 0').get(hash ?? '');
-    return left || released ? undefined : hash;
+  /** Lets go of a file. */
+  removeFile(id: string, file: string): void {
+    this.#dropFile(id, file);
   }
 
-  /** Sets the rows of a list in its order. Rows that are not there any more go; revisions go up where `changed` says so. */
-  #setList(
-    id: string,
-    table: ListTable,
-    parts: readonly { id: string }[],
-    changed: ReadonlySet<string> = new Set(),
-  ): void {
-    const kept = JSON.stringify(parts.map((part) => part.id));
-    this.#db
-      .prepare(`DELETE FROM ${table} WHERE site_id = ? AND id NOT IN (SELECT value FROM json_each(?))`)
-      .run(id, kept);
-    const hasRevision = table === 'page' || table === 'header';
+  #dropFile(id: string, file: string): void {
+    this.#db.prepare('DELETE FROM file WHERE site_id = ? AND id = ?').run(id, file);
+    this.#forgetFiles(id);
+  }
+
+  /** Whether any site or release has a file of this content. */
+  isNamed(hash: string): boolean {
+    return (
+      this.#db.prepare('SELECT 1 FROM file WHERE hash = ? LIMIT 1').get(hash) !== undefined ||
+      this.#db.prepare('SELECT 1 FROM release WHERE instr(pictures, ?) > 0 LIMIT 1').get(hash) !== undefined
+    );
+  }
+
+  /** The content hashes of all files that any site or release has. */
+  named(): Set<string> {
+    const rows = this.#db
+      .prepare<[], { hash: string }>(
+        'SELECT hash FROM file UNION SELECT each.value FROM release, json_each(release.pictures) AS each',
+      )
+      .all();
+    return new Set(rows.map(({ hash }) => hash));
+  }
+
+  #forgetFiles(id: string): void {
+    const held = this.#held.get(id);
+    if (held) this.#held.set(id, { ...held, hashes: this.hashes(id) });
+  }
+
+  /** Sets the rows of a list in its order; rows that are not there any more go. */
+  #setList(id: string, table: ListTable, parts: readonly { id: string }[]): void {
+    this.#keepOnly(id, table, parts);
     const write = this.#db.prepare(
       `INSERT INTO ${table} (site_id, id, position, document) VALUES (@site, @id, @position, @document)
-       ON CONFLICT (site_id, id) DO UPDATE SET position = @position, document = @document
-       ${hasRevision ? ', revision = revision + @step' : ''}`,
+       ON CONFLICT (site_id, id) DO UPDATE SET position = @position, document = @document`,
     );
-    parts.forEach((part, position) => {
-      const row = { site: id, id: part.id, position, document: JSON.stringify(part) };
-      write.run(hasRevision ? { ...row, step: changed.has(part.id) ? 1 : 0 } : row);
-    });
+    parts.forEach((part, position) =>
+      write.run({ site: id, id: part.id, position, document: JSON.stringify(part) }),
+    );
+  }
+
+  /** Writes the parts that changed, with their revision; rows that are not there any more go. */
+  #setParts(
+    id: string,
+    table: 'page' | 'header',
+    parts: readonly { id: string }[],
+    changes: readonly { id: string }[],
+    revision: number,
+  ): void {
+    this.#keepOnly(id, table, parts);
+    const changed = new Set(changes.map((part) => part.id));
+    const write = this.#db.prepare(
+      `INSERT INTO ${table} (site_id, id, position, document, revision)
+       VALUES (@site, @id, 0, @document, @revision)
+       ON CONFLICT (site_id, id) DO UPDATE SET document = @document, revision = @revision`,
+    );
+    for (const part of parts)
+      if (changed.has(part.id))
+        write.run({ site: id, id: part.id, document: JSON.stringify(part), revision });
+  }
+
+  #setOrder(id: string, table: 'page' | 'header', parts: readonly { id: string }[]): void {
+    this.#db
+      .prepare(
+        `UPDATE ${table} SET position = each.key FROM json_each(@ids) AS each
+         WHERE ${table}.site_id = @id AND ${table}.id = each.value AND position <> each.key`,
+      )
+      .run({ id, ids: JSON.stringify(parts.map((part) => part.id)) });
+  }
+
+  #keepOnly(id: string, table: ListTable, parts: readonly { id: string }[]): void {
+    this.#db
+      .prepare(`DELETE FROM ${table} WHERE site_id = ? AND id NOT IN (SELECT value FROM json_each(?))`)
+      .run(id, JSON.stringify(parts.map((part) => part.id)));
   }
 
   /** An address for the site on the stand-in, made from the first word of its name, that no other site has. */
@@ -190,9 +362,10 @@ export class SiteStore {
         .replace(/\p{M}/gu, '')
         .toLowerCase()
         .match(/[a-z0-9]+/)?.[0] ?? 'site';
+    const taken = this.#db.prepare('SELECT 1 FROM site WHERE slug = ?');
     for (let i = 1; ; i++) {
       const slug = i === 1 ? word : `${word}-${i}`;
-      if (this.idOfSlug(slug) === undefined) return slug;
+      if (taken.get(slug) === undefined) return slug;
     }
   }
 }

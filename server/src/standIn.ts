@@ -1,9 +1,23 @@
 import express, { type Express } from 'express';
-import { shippedFiles } from '@hatrail/cli/export';
-import { siteFiles } from '@hatrail/core/output/files';
-import { fileReader, measureFor, type Context } from './context.ts';
-import { guard } from './guard.ts';
-import { problemHandler } from './problem.ts';
+import { LRUCache } from 'lru-cache';
+import { fontPath } from '@hatrail/cli/fonts';
+import { siteFiles, type OutputFile } from '@hatrail/core/output/files';
+import { measureFor, readDrawnWidths, sizedPicture, type Context } from './context.ts';
+import { onlyOwnHosts } from './guard.ts';
+import { HttpProblem, problemHandler } from './problem.ts';
+import type { FullRelease } from './releaseStore.ts';
+import { mediaType } from './routes/files.ts';
+import { sendBytes } from './send.ts';
+
+/** A release as it is visited: what is at its addresses. Pages are written when they are asked for; pictures stay on the disk. */
+interface Published {
+  release: FullRelease;
+  files: Map<string, OutputFile>;
+}
+
+/** Most memory that published sites take, bytes, and what one of them takes beside its document. */
+const MOST_HELD = 32 * 2 ** 20;
+const BESIDE = 100_000;
 
 /**
  * The site stand-in: what a site's host would serve to visitors. Static files of each site's live release, below the
@@ -17,26 +31,28 @@ export function createStandIn(
   const app = express();
   app.disable('x-powered-by');
   app.enable('strict routing');
-  app.use(guard(hosts));
-  const built = new Map<string, Promise<Map<string, Uint8Array>>>();
+  app.use(onlyOwnHosts(hosts));
+  app.use((_request, response, next) => {
+    response.set('X-Content-Type-Options', 'nosniff');
+    next();
+  });
+  const held = new LRUCache<string, { published: Promise<Published>; size: number }>({
+    maxSize: MOST_HELD,
+    sizeCalculation: ({ size }) => size,
+  });
 
-  /** Files of a site's live release by path; a release never changes, so that they are made once. */
-  const filesOf = (slug: string): Promise<Map<string, Uint8Array>> | undefined => {
+  /** A site's live release; it never changes, so that it is read once while it is visited. */
+  const publishedAt = (slug: string): Promise<Published> | undefined => {
     const id = context.sites.idOfSlug(slug);
-    const release = id && context.releases.live(id);
-    if (!id || !release) return undefined;
-    const key = `${id} ${release.number}`;
-    let files = built.get(key);
-    if (!files) {
-      files = measureFor(context, release)
-        .then((measure) =>
-          shippedFiles(release.site, siteFiles(release.site, measure), fileReader(context, release)),
-        )
-        .then((list) => new Map(list.map(({ path, bytes }) => [path, bytes])));
-      built.set(key, files);
-      files.catch(() => built.delete(key));
-    }
-    return files;
+    const live = id && context.releases.liveNumber(id);
+    if (!id || !live) return undefined;
+    const key = `${id} ${live.number}`;
+    const known = held.get(key);
+    if (known) return known.published;
+    const published = publish(context, context.releases.read(id, live.number)!);
+    held.set(key, { published, size: live.size * 3 + BESIDE });
+    published.catch(() => held.delete(key));
+    return published;
   };
 
   app.get('/:slug', (request, response) => {
@@ -45,24 +61,49 @@ export function createStandIn(
 
   app.get('/:slug/{*path}', async (request, response) => {
     const path = request.path.split('/').slice(2).map(decodeURIComponent).join('/');
-    const files = await filesOf(request.params.slug);
-    if (!files) {
+    const published = await publishedAt(request.params.slug);
+    if (!published) {
       response.status(404).type('text').send('Nothing is published here yet.');
       return;
     }
-    const file = files.get(path === '' || path.endsWith('/') ? `${path}index.html` : path);
-    if (file) {
-      response
-        .set('Cache-Control', 'no-cache')
-        .type(path.split('.').length > 1 ? path.split('.').pop()! : 'html');
-      response.send(Buffer.from(file));
-    } else if (files.has(`${path}/index.html`)) {
+    const file = published.files.get(path === '' || path.endsWith('/') ? `${path}index.html` : path);
+    if (!file && published.files.has(`${path}/index.html`)) {
       response.redirect(301, `${request.path}/`);
-    } else {
-      response.status(404).type('text').send('There is no such page on this site.');
+      return;
     }
+    if (!file) {
+      response.status(404).type('text').send('There is no such page on this site.');
+      return;
+    }
+    response.set('Cache-Control', 'no-cache');
+    if (file.kind === 'text') response.type(file.path.split('.').pop()!).send(file.text);
+    else await sendFile(file, published.release, response);
   });
 
   app.use(problemHandler(log));
   return app;
+
+  async function sendFile(
+    file: Exclude<OutputFile, { kind: 'text' }>,
+    { site, hashes }: FullRelease,
+    response: express.Response,
+  ): Promise<void> {
+    const shipped = file.kind === 'font' ? fontPath(file.file) : undefined;
+    if (shipped) return void response.type(file.path.split('.').pop()!).sendFile(shipped);
+    const id =
+      file.kind === 'picture' ? file.picture : site.fonts?.find((font) => font.file === file.file)?.id;
+    const hash = id !== undefined && Object.hasOwn(hashes, id) ? hashes[id] : undefined;
+    const width = file.kind === 'picture' ? file.width : undefined;
+    const bytes = hash === undefined ? undefined : await sizedPicture(context, hash, width);
+    if (!bytes)
+      throw new HttpProblem(404, 'A file of this site is missing: its owner can bring it in again.');
+    sendBytes(response, bytes, file.kind === 'picture' ? mediaType(bytes) : file.path.split('.').pop()!);
+  }
+}
+
+async function publish(context: Context, release: FullRelease): Promise<Published> {
+  const { site } = release;
+  const measure = await measureFor(context, release);
+  await readDrawnWidths(site, site.headers[0]!, measure);
+  return { release, files: new Map(siteFiles(site, measure).map((file) => [file.path, file])) };
 }

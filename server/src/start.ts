@@ -1,14 +1,18 @@
-import { mkdirSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, statfsSync } from 'node:fs';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { join, resolve } from 'node:path';
 import pino from 'pino';
 import { loadSite } from '@hatrail/cli/siteFile';
 import { createApp } from './app.ts';
-import { createContext, keepFiles, type Context } from './context.ts';
-import { openDatabase } from './database.ts';
+import { cleanUp, createContext, type Context } from './context.ts';
+import { BadFolder, holdFolder, isBegun, makeDatabase, openDatabase } from './database.ts';
+import { hashOf } from './fileStore.ts';
 import { ownHosts } from './guard.ts';
+import { fullDisk } from './problem.ts';
 import { createStandIn } from './standIn.ts';
+import type { FileFacts } from './siteStore.ts';
+import { Readable } from 'node:stream';
 
 /** Where to listen and where to keep things. Port 0 takes a free one. */
 export interface Settings {
@@ -28,52 +32,116 @@ export interface Running {
 }
 
 const ROOT = new URL('../../', import.meta.url).pathname;
+/** How often what is left behind is removed, ms. */
+const CLEAN_EVERY = 3600 * 1000;
+/** Less room than this is said on the console, bytes. */
+const LITTLE_ROOM = 100 * 2 ** 20;
 
-/** Opens the data folder, brings in the demo sites where there is no site yet, and listens. */
+/**
+ * Takes hold of the data folder, opens it, brings in the demo sites where it is new, and listens.
+ * @throws {BadFolder} where the folder cannot be used, with what to do
+ */
 export async function start({ port, livePort, dataFolder, host = '127.0.0.1' }: Settings): Promise<Running> {
-  mkdirSync(dataFolder, { recursive: true });
   const logger = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
   const log = (error: unknown) => logger.error(error);
-  const db = openDatabase(join(dataFolder, 'hatrail.sqlite'));
-  const context = createContext(db, dataFolder);
-  context.sites.purge();
-  await bringInDemo(context);
-  const ports = { app: port, live: livePort };
-  const app = createApp(context, {
-    hosts: () => ownHosts(ports.app),
-    liveUrl: () => `http://127.0.0.1:${ports.live}`,
-    webFolder: resolve(ROOT, 'web/dist'),
-    log,
-  });
-  const servers = [
-    createServer(app),
-    createServer(createStandIn(context, () => ownHosts(ports.live), log)),
-  ] as const;
-  ports.app = await listen(servers[0], port, host);
-  ports.live = await listen(servers[1], livePort, host);
-  return {
-    url: `http://127.0.0.1:${ports.app}`,
-    liveUrl: `http://127.0.0.1:${ports.live}`,
-    context,
-    close: async () => {
-      for (const server of servers) {
-        server.closeAllConnections();
-        await new Promise((done) => server.close(done));
-      }
-      db.close();
-    },
+  const letGo = holdFolder(madeFolder(dataFolder));
+  let context: Context | undefined;
+  const servers: Server[] = [];
+  const close = async () => {
+    for (const server of servers) {
+      server.closeAllConnections();
+      await new Promise((done) => server.close(done));
+    }
+    context?.apart.close();
+    context?.close();
+    letGo();
   };
+  try {
+    context = await openFolder(dataFolder);
+    const opened = context;
+    await cleanUp(opened, true).catch(log);
+    const timer = setInterval(() => void cleanUp(opened).catch(log), CLEAN_EVERY);
+    timer.unref();
+    const ports = { app: port, live: livePort };
+    const app = createApp(opened, {
+      hosts: () => ownHosts(ports.app),
+      liveUrl: () => `http://127.0.0.1:${ports.live}`,
+      webFolder: resolve(ROOT, 'web/dist'),
+      log,
+    });
+    servers.push(createServer(app), createServer(createStandIn(opened, () => ownHosts(ports.live), log)));
+    servers[0]!.once('close', () => clearInterval(timer));
+    ports.app = await listen(servers[0]!, port, host);
+    ports.live = await listen(servers[1]!, livePort, host);
+    return {
+      url: `http://127.0.0.1:${ports.app}`,
+      liveUrl: `http://127.0.0.1:${ports.live}`,
+      context: opened,
+      close,
+    };
+  } catch (error) {
+    await close();
+    throw error;
+  }
+}
+
+function madeFolder(folder: string): string {
+  try {
+    mkdirSync(folder, { recursive: true });
+    const { bavail, bsize } = statfsSync(folder);
+    if (bavail * bsize < LITTLE_ROOM) {
+      console.warn(
+        `There are only ${Math.floor((bavail * bsize) / 2 ** 20)} MB of room left in ${folder}: free some space, or soon nothing can be saved.`,
+      );
+    }
+    return folder;
+  } catch (error) {
+    throw new BadFolder(
+      `${folder} cannot be used (${(error as Error).message}): set HATRAIL_DATA to a folder that can be written to.`,
+    );
+  }
+}
+
+/** Opens a data folder; one that is new begins with the demo sites. */
+async function openFolder(folder: string): Promise<Context> {
+  const path = join(folder, 'hatrail.sqlite');
+  if (!existsSync(path)) {
+    const pictures = join(folder, 'pictures');
+    const hasFiles = existsSync(pictures) && readdirSync(pictures).length > 0;
+    if (hasFiles && !isBegun(path)) {
+      throw new BadFolder(
+        `${path} is missing, though its pictures are there. Put it back, or set HATRAIL_DATA to another folder to begin anew.`,
+      );
+    }
+    await makeDatabase(path, async (db) => {
+      const context = createContext(db, folder);
+      for (const file of DEMOS) await bringInDemo(context, file);
+    });
+  }
+  try {
+    return createContext(openDatabase(path), folder);
+  } catch (error) {
+    throw fullDisk(error)
+      ? new BadFolder(`There is no room in ${folder} to open the database: free some space and start again.`)
+      : error;
+  }
 }
 
 /** The demo sites, in the order in which they are listed. */
 const DEMOS = ['demo/larkfell.hatrail.json', 'demo/pellow.hatrail.json'];
 
-async function bringInDemo(context: Context): Promise<void> {
-  if (context.sites.ids().length > 0) return;
-  for (const file of DEMOS) {
-    const { site, read } = await loadSite(join(ROOT, file));
-    context.sites.create(site, await keepFiles(context, site, read));
+async function bringInDemo({ sites, files }: Context, file: string): Promise<void> {
+  const { site, read } = await loadSite(join(ROOT, file));
+  const facts = new Map<string, FileFacts>();
+  const drafts = [];
+  for (const { id, file: name, ...size } of [...site.pictures, ...(site.fonts ?? [])]) {
+    const bytes = (await read(name))!;
+    const hash = hashOf(bytes);
+    const { path } = await files.receive(Readable.from([Buffer.from(bytes)]), Infinity, () => new Error());
+    drafts.push({ path, hash });
+    facts.set(id, { hash, ...('width' in size && { width: size.width, height: size.height }) });
   }
+  await files.keep(drafts, () => sites.create(site, facts));
 }
 
 function listen(server: Server, port: number, host: string): Promise<number> {

@@ -1,6 +1,7 @@
 import type {
   Conflict,
   KeptSite,
+  ListedSite,
   Release,
   Revisions,
   SiteChanges,
@@ -57,7 +58,7 @@ const send = <T>(method: string, path: string, body?: unknown, signal?: AbortSig
 
 /** The server's API. Every call rejects with an {@link ApiProblem}. */
 export const api = {
-  sites: () => call<KeptSite[]>('/sites'),
+  sites: () => call<ListedSite[]>('/sites'),
   site: (id: string) => call<KeptSite>(`/sites/${id}`),
   bringIn: (file: Blob) => call<KeptSite>('/sites', { method: 'POST', body: file }),
   startSite: (name: string, header: string) => send<KeptSite>('POST', '/sites/new', { name, header }),

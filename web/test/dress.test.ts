@@ -97,7 +97,7 @@ describe('edits of a look', () => {
       slug: 's',
       changedAt: '2026-01-01',
       site: structuredClone(site),
-      revisions: { site: 1, pages: {}, headers: {} },
+      revisions: { site: 1, pages: {}, headers: {}, order: { pages: 1, headers: 1 } },
       hashes: {},
     });
   });

@@ -73,7 +73,7 @@ beforeEach(() =>
     slug: 's',
     changedAt: '2026-01-01',
     site: twoRails(),
-    revisions: { site: 1, pages: {}, headers: {} },
+    revisions: { site: 1, pages: {}, headers: {}, order: { pages: 1, headers: 1 } },
     hashes: {},
   }),
 );

@@ -11,7 +11,7 @@ const kept = (): KeptSite => ({
   slug: 'plain',
   changedAt: '2026-01-01T10:00:00Z',
   site: structuredClone(site),
-  revisions: { site: 1, pages: { home: 1 }, headers: { plain: 1 } },
+  revisions: { site: 1, pages: { home: 1 }, headers: { plain: 1 }, order: { pages: 1, headers: 1 } },
   hashes: {},
 });
 const editor = () => useEditor.getState();
@@ -26,7 +26,7 @@ function play(...answers: { status: number; body: object }[]) {
     const body = JSON.parse(String(init.body)) as SiteChanges;
     asked.push({ path, body });
     const revision = asked.length + 1;
-    const revisions = { site: revision, pages: { home: revision }, headers: { plain: revision } };
+    const revisions = { site: revision, pages: { home: revision }, headers: { plain: revision }, order: { pages: 1, headers: 1 } };
     const answer = answers.shift() ?? { status: 200, body: revisions };
     return new Response(JSON.stringify(answer.body), { status: answer.status });
   });

@@ -13,7 +13,7 @@ const kept = (): KeptSite => ({
   slug: 'plain',
   changedAt: '2026-01-01T10:00:00Z',
   site: structuredClone(site),
-  revisions: { site: 1, pages: { home: 1 }, headers: { plain: 1 } },
+  revisions: { site: 1, pages: { home: 1 }, headers: { plain: 1 }, order: { pages: 1, headers: 1 } },
   hashes: { logo: 'h0' },
 });
 const editor = () => useEditor.getState();

@@ -1,5 +1,5 @@
 import type { Header } from './header.ts';
-import type { Conflict, PartChange, Revisions, SiteChanges, SiteValues } from './kept.ts';
+import type { Conflict, PartChange, PartList, Revisions, SiteChanges, SiteValues } from './kept.ts';
 import type { Page } from './page.ts';
 import type { Site } from './site.ts';
 
@@ -7,6 +7,8 @@ import type { Site } from './site.ts';
 export function valuesOf({ format: _, pages: __, headers: ___, ...values }: Site): SiteValues {
   return values;
 }
+
+const LISTS: readonly PartList[] = ['pages', 'headers'];
 
 /**
  * What differs between a site as it is kept and as it is edited, by identity: parts that were not touched are the same
@@ -24,11 +26,12 @@ export function changesOf(kept: Site, edited: Site, revisions: Revisions): SiteC
   const headers = partChanges(kept.headers, edited.headers, revisions.headers);
   if (pages.length > 0) changes.pages = pages;
   if (headers.length > 0) changes.headers = headers;
-  const order = {
-    ...(isReordered(kept.pages, edited.pages) && { pages: edited.pages.map(({ id }) => id) }),
-    ...(isReordered(kept.headers, edited.headers) && { headers: edited.headers.map(({ id }) => id) }),
-  };
-  if (Object.keys(order).length > 0) changes.order = order;
+  const settled = withChanges(kept, changes);
+  for (const list of LISTS) {
+    const ids = edited[list].map(({ id }) => id);
+    if (!settled[list].every(({ id }, i) => ids[i] === id))
+      changes.order = { ...changes.order, [list]: { revision: revisions.order[list], ids } };
+  }
   return Object.keys(changes).length > 0 ? changes : undefined;
 }
 
@@ -38,18 +41,16 @@ function partChanges<T extends Page | Header>(
   revisions: Record<string, number>,
 ): PartChange<T>[] {
   const revision = (id: string) => revisions[id] ?? 0;
+  const known = new Set(before);
+  const left = new Set(after.map(({ id }) => id));
   return [
     ...after
-      .filter((part) => !before.includes(part))
+      .filter((part) => !known.has(part))
       .map((value) => ({ id: value.id, revision: revision(value.id), value })),
     ...before
-      .filter(({ id }) => !after.some((part) => part.id === id))
+      .filter(({ id }) => !left.has(id))
       .map(({ id }) => ({ id, revision: revision(id), value: null })),
   ];
-}
-
-function isReordered(before: readonly { id: string }[], after: readonly { id: string }[]): boolean {
-  return before.length !== after.length || before.some(({ id }, i) => after[i]!.id !== id);
 }
 
 /** A site with changes put in their places. */
@@ -64,16 +65,16 @@ export function withChanges(site: Site, { values, pages, headers, order }: SiteC
       if (value === null) all.delete(id);
       else all.set(id, value);
     }
-    const first = (ids ?? []).flatMap((id) => all.get(id) ?? []);
-    return [...first, ...[...all.values()].filter((part) => !first.includes(part))];
+    const first = new Set((ids ?? []).flatMap((id) => all.get(id) ?? []));
+    return [...first, ...[...all.values()].filter((part) => !first.has(part))];
   };
   // Only what are values is taken: pages and headers come as parts of their own.
   const own = values ? valuesOf(values.value as Site) : {};
   const whole: Site = {
     ...site,
     ...own,
-    pages: merged(site.pages, pages, order?.pages),
-    headers: merged(site.headers, headers, order?.headers),
+    pages: merged(site.pages, pages, order?.pages?.ids),
+    headers: merged(site.headers, headers, order?.headers?.ids),
   };
   // What may be missing is taken away where the new values do not have it.
   for (const key of Object.keys(valuesOf(site))) {
@@ -89,18 +90,28 @@ export function withTheirs(site: Site, conflicts: readonly Conflict[]): Site {
       .filter((conflict) => conflict.kind === kind)
       .map(({ id, revision, theirs }) => ({ id, revision, value: theirs as T | null }));
   const values = conflicts.find(({ kind }) => kind === 'site');
+  const orders = conflicts.filter(({ kind }) => kind === 'order');
   return withChanges(site, {
     ...(values && { values: { revision: values.revision, value: values.theirs as SiteValues } }),
     pages: parts<Page>('page'),
     headers: parts<Header>('header'),
+    order: Object.fromEntries(
+      orders.map(({ id, revision, theirs }) => [id, { revision, ids: theirs as string[] }]),
+    ),
   });
 }
 
 /** Revisions with those that the other window's saves have. */
 export function withTheirRevisions(revisions: Revisions, conflicts: readonly Conflict[]): Revisions {
-  const next = { site: revisions.site, pages: { ...revisions.pages }, headers: { ...revisions.headers } };
+  const next = {
+    site: revisions.site,
+    pages: { ...revisions.pages },
+    headers: { ...revisions.headers },
+    order: { ...revisions.order },
+  };
   for (const { kind, id, revision } of conflicts) {
     if (kind === 'site') next.site = revision;
+    else if (kind === 'order') next.order[id as PartList] = revision;
     else next[kind === 'page' ? 'pages' : 'headers'][id] = revision;
   }
   return next;

@@ -1,7 +1,9 @@
 import { plainToInstance, type ClassConstructor } from 'class-transformer';
 import { validateSync, type ValidationError } from 'class-validator';
 import { boundsProblem } from './bounds.ts';
-import { FORMAT, Site } from './site.ts';
+import { Header } from './header.ts';
+import { Page } from './page.ts';
+import { FORMAT, MOST_HEADERS, MOST_PAGES, Site } from './site.ts';
 import { referenceProblems } from './references.ts';
 
 /** One thing wrong in a document: where, as a path like `headers[0].looks.top.fill.opacity`, and what to do. */
@@ -47,6 +49,40 @@ export function checkSite(data: unknown): Problem[] {
   const problems = checkPart(Site, data);
   return problems.length > 0 ? problems : referenceProblems(data as Site);
 }
+
+/**
+ * Checks a site of which some of the values, pages and headers are those of one that is sound, by identity: only the others
+ * are looked at, one at each step, so that whoever runs it may do something else between them.
+ * @returns the problems of the whole site once it is at its end
+ */
+export function* checkChanged(site: Site, sound: Site): Generator<void, Problem[]> {
+  const problems: Problem[] = [];
+  const keys = new Set([...Object.keys(site), ...Object.keys(sound)]) as Set<keyof Site>;
+  const isChanged = [...keys].some((key) => !isList(key) && site[key] !== sound[key]);
+  if (isChanged) problems.push(...checkPart(Site, { ...site, pages: [], headers: [] }));
+  for (const [list, type, most] of PARTS) {
+    const parts: readonly object[] = site[list];
+    if (parts.length > most)
+      problems.push({ path: list, message: `${most} at most; there are ${parts.length}.` });
+    const known = new Set<object>(sound[list]);
+    for (const [i, part] of parts.entries()) {
+      if (known.has(part)) continue;
+      yield;
+      const own = checkPart<object>(type, part);
+      problems.push(
+        ...own.map(({ path, message }) => ({ path: `${list}[${i}]${path && `.${path}`}`, message })),
+      );
+    }
+  }
+  yield;
+  return problems.length > 0 ? problems : referenceProblems(site);
+}
+
+const isList = (key: string) => key === 'pages' || key === 'headers';
+const PARTS = [
+  ['pages', Page, MOST_PAGES],
+  ['headers', Header, MOST_HEADERS],
+] as const;
 
 /**
  * Reads a site file.

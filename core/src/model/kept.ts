@@ -4,12 +4,19 @@ import type { Site } from './site.ts';
 
 /** What the server says of the sites it keeps: the words that its routes and the interface share. */
 
-/** Revisions of a site's parts: the site's own values, each page and each header. They go up with every save. */
+/**
+ * Revisions of a site's parts: the site's own values, each page, each header, and the order of either. They go up with
+ * every save and none is ever given twice in a site, so that a part that is made anew is never taken for the one before.
+ */
 export interface Revisions {
   site: number;
   pages: Record<string, number>;
   headers: Record<string, number>;
+  order: Record<PartList, number>;
 }
+
+/** The lists of a site whose parts are saved one by one. */
+export type PartList = 'pages' | 'headers';
 
 /** A site as it is kept: the document, and what is known beside it. */
 export interface KeptSite {
@@ -39,19 +46,26 @@ export interface SiteChanges {
   values?: { revision: number; value: SiteValues };
   pages?: PartChange<Page>[];
   headers?: PartChange<Header>[];
-  /** Ids in their order, where that has changed. */
-  order?: { pages?: string[]; headers?: string[] };
+  /** Ids in their order, where it is not the one that the changes come to by themselves. */
+  order?: Partial<Record<PartList, OrderChange>>;
+}
+
+/** Another order of a list's parts. */
+export interface OrderChange {
+  revision: number;
+  ids: string[];
 }
 
 /** A part that someone else saved first. */
 export interface Conflict {
-  kind: 'site' | 'page' | 'header';
+  kind: 'site' | 'page' | 'header' | 'order';
+  /** The part's id; of an order, the list that it is of. */
   id: string;
   /** What it is called. */
   name: string;
   revision: number;
-  /** As it is kept now; `null` where it was taken away. */
-  theirs: SiteValues | Page | Header | null;
+  /** As it is kept now; `null` where it was taken away; of an order, the ids. */
+  theirs: SiteValues | Page | Header | string[] | null;
 }
 
 /** A file that has been taken in. */
@@ -63,7 +77,12 @@ export interface TakenFile {
   width?: number;
   height?: number;
   fontName?: string;
+  /** What was taken out of an SVG so that it can do nothing but be drawn. */
+  left?: string[];
 }
+
+/** A site as it is listed. */
+export type ListedSite = Pick<KeptSite, 'id' | 'slug' | 'changedAt'> & { name: string };
 
 /** A release as it is listed. */
 export interface Release {

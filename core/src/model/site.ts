@@ -11,6 +11,10 @@ import { Words } from './words.ts';
 /** The version of the site file that this program writes. */
 export const FORMAT = 3;
 
+/** Most pages and headers of one site. */
+export const MOST_PAGES = 400;
+export const MOST_HEADERS = 40;
+
 /** The whole site document: plain JSON, as kept, sent and written to a site file. */
 export class Site {
   @Equals(FORMAT, { message: `This program reads version ${FORMAT} of the site file.` })
@@ -32,6 +36,6 @@ export class Site {
   @NestedList(() => Picture, 400) pictures: Picture[];
   @Nested(() => SiteLogo) logo: SiteLogo;
   @NestedList(() => Menu, 40) menus: Menu[];
-  @NestedList(() => Page, 400) pages: Page[];
-  @NestedList(() => Header, 40) headers: Header[];
+  @NestedList(() => Page, MOST_PAGES) pages: Page[];
+  @NestedList(() => Header, MOST_HEADERS) headers: Header[];
 }

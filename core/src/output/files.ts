@@ -74,7 +74,10 @@ export function headerFiles(site: Site, header: Header, measure: Measure): Outpu
   ];
 }
 
-/** The whole site as static pages with their headers: what is exported, and what is published. */
+/**
+ * The whole site as static pages with their headers: what is exported, and what is published. A page is written when its text
+ * is asked for.
+ */
 export function siteFiles(site: Site, measure: Measure): OutputFile[] {
   const header = site.headers[0]!;
   const sizes = shippedSizes(site, header, measure);
@@ -84,7 +87,9 @@ export function siteFiles(site: Site, measure: Measure): OutputFile[] {
     return {
       path: folder ? `${folder}/index.html` : 'index.html',
       kind: 'text',
-      text: pageHtml(site, page, headerFor(site, page), relativeAddresses(site, page.path, sizes)),
+      get text() {
+        return pageHtml(site, page, headerFor(site, page), relativeAddresses(site, page.path, sizes));
+      },
     };
   });
   const fontUrl = (file: string) => `fonts/${file}`;

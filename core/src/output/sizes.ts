@@ -5,6 +5,7 @@ import { layoutHeader } from '../header/layout.ts';
 import { itemAt } from '../header/steps.ts';
 import type { Measure } from '../measure/measure.ts';
 import { headerItems, type Header } from '../model/header.ts';
+import type { Page } from '../model/page.ts';
 import type { Picture } from '../model/picture.ts';
 import type { Site } from '../model/site.ts';
 import { layoutPage, usualWindowHeight } from '../page/layout.ts';
@@ -39,32 +40,70 @@ export function sizeFor(picture: Pick<Picture, 'width' | 'file'>, drawn: number)
   return { one, two: two ?? 'own' };
 }
 
+/** What is seen of a page under a header, at one of the standard widths: CSS pixels. */
+type PageView = Parameters<typeof layoutPage>[2];
+
+/** What is seen of pages under a header, at each of the standard widths. */
+export function pageViews(site: Site, header: Header, measure: Measure): PageView[] {
+  return STANDARD_WIDTHS.map((width) => {
+    const { slot, height } = layoutHeader(site, header, width, measure);
+    return { width, windowHeight: usualWindowHeight(width), slot, covered: height - slot };
+  });
+}
+
+/** What was read of a page, and what that depends on beside the page. */
+interface Drawn {
+  of: readonly unknown[];
+  widths: ReadonlyMap<string, number>;
+}
+
+const drawnOn = new WeakMap<Page, Drawn>();
+
+/**
+ * The widest that each picture of a page is drawn in any of the views, CSS pixels, by the pictures' ids. It is kept with the
+ * page, which is never changed, and read anew once what it depends on is another.
+ */
+export function drawnWidths(
+  site: Site,
+  page: Page,
+  views: readonly PageView[],
+  measure: Measure,
+): ReadonlyMap<string, number> {
+  const { pages: _, headers: __, ...values } = site;
+  const of = [measure, ...Object.entries(values).flat(), ...views.flatMap((view) => Object.values(view))];
+  const known = drawnOn.get(page);
+  if (known?.of.length === of.length && known.of.every((part, i) => part === of[i])) return known.widths;
+  const widths = new Map<string, number>();
+  const draws = (id: string, width: number) => widths.set(id, Math.max(widths.get(id) ?? 0, width));
+  const pictureOf = (id: string) => site.pictures.find((picture) => picture.id === id);
+  for (const view of views) {
+    const laid = layoutPage(site, page, view, measure);
+    if (laid.snapshot) draws(laid.snapshot.picture, laid.snapshot.box.width);
+    for (const band of laid.bands) {
+      const placed = band.backdrop.picture;
+      const picture = placed && pictureOf(placed.picture);
+      if (picture)
+        draws(picture.id, drawnSize(picture, { width: view.width, height: band.height }, placed).width);
+      for (const block of band.blocks) {
+        const own = block.kind === 'picture' ? pictureOf(block.picture) : undefined;
+        if (own && block.kind === 'picture') draws(own.id, fitSize(own, block.box, 'cover').width);
+      }
+    }
+  }
+  drawnOn.set(page, { of, widths });
+  return widths;
+}
+
 /** Sizes of all raster pictures that a site shows under a header, from the widest that each is drawn anywhere. */
 export function shippedSizes(site: Site, header: Header, measure: Measure): ShippedSizes {
   const widest = new Map<string, number>();
   const pictureOf = (id: string) => site.pictures.find((picture) => picture.id === id);
   const draws = (id: string, width: number) => widest.set(id, Math.max(widest.get(id) ?? 0, width));
+  const views = pageViews(site, header, measure);
+  for (const page of site.pages)
+    for (const [id, width] of drawnWidths(site, page, views, measure)) draws(id, width);
   for (const width of STANDARD_WIDTHS) {
     const layout = layoutHeader(site, header, width, measure);
-    for (const page of site.pages) {
-      const view = {
-        width,
-        windowHeight: usualWindowHeight(width),
-        slot: layout.slot,
-        covered: layout.height - layout.slot,
-      };
-      const laid = layoutPage(site, page, view, measure);
-      if (laid.snapshot) draws(laid.snapshot.picture, laid.snapshot.box.width);
-      for (const band of laid.bands) {
-        const placed = band.backdrop.picture;
-        const picture = placed && pictureOf(placed.picture);
-        if (picture) draws(picture.id, drawnSize(picture, { width, height: band.height }, placed).width);
-        for (const block of band.blocks) {
-          const own = block.kind === 'picture' ? pictureOf(block.picture) : undefined;
-          if (own && block.kind === 'picture') draws(own.id, fitSize(own, block.box, 'cover').width);
-        }
-      }
-    }
     for (const { picture: placed, rail } of wornPictures(site, header)) {
       const picture = pictureOf(placed.picture);
       const height = rail

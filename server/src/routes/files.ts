@@ -1,35 +1,28 @@
-import { randomUUID } from 'node:crypto';
-import { Router, json, raw } from 'express';
-import sharp from 'sharp';
-import { fontName } from '@hatrail/cli/fonts';
-import { pictureFacts } from '@hatrail/cli/siteFile';
-import type { TakenFile } from '@hatrail/core/model/kept';
+import { Readable } from 'node:stream';
+import { Router, json } from 'express';
 import { MAX_PICTURE_SIDE } from '@hatrail/core/model/picture';
 import { fontType } from '@hatrail/core/output/fonts';
 import { siteOf, sizedPicture, type Context } from '../context.ts';
 import { fetchPicture } from '../fetchPicture.ts';
+import { takeFile, takePicture } from '../intake.ts';
 import { badInput, notFound } from '../problem.ts';
-
-/** Largest file that is taken in. */
-const MOST = '64mb';
-const FONT = /\.(woff2?|ttf|otf)$/i;
+import { sendBytes } from '../send.ts';
+import { plainBody, unpacked } from './bodies.ts';
 
 /** Files of a site: pictures and fonts are taken in here, and then put into its document by the editor. */
 export function siteFileRoutes(context: Context): Router {
   const router = Router();
 
-  router.post('/:site/files', raw({ type: () => true, limit: MOST }), async (request, response) => {
+  router.post('/:site/files', async (request, response) => {
     const { id: site } = siteOf(context, String(request.params.site));
-    const name = String(request.query.name ?? '');
-    const bytes = request.body as Uint8Array;
-    if (!(bytes instanceof Uint8Array) || bytes.length === 0)
-      throw badInput(`${name || 'The file'} is empty.`);
-    response.status(201).json(await (FONT.test(name) ? takeFont : takePicture)(context, site, name, bytes));
+    const { name } = request.query;
+    const called = typeof name === 'string' ? name : '';
+    response.status(201).json(await takeFile(context, site, called, unpacked(request)));
   });
 
   router.post('/:site/files/from', json(), async (request, response) => {
     const { id: site } = siteOf(context, String(request.params.site));
-    const { address, allowLocal } = (request.body ?? {}) as { address?: unknown; allowLocal?: unknown };
+    const { address, allowLocal } = plainBody(request);
     if (typeof address !== 'string') throw badInput('Give the address of a picture.');
     const stop = new AbortController();
     response.on('close', () => stop.abort());
@@ -37,20 +30,18 @@ export function siteFileRoutes(context: Context): Router {
       allowLocal: allowLocal === true,
       signal: stop.signal,
     });
-    const taken = await takePicture(context, site, name, bytes);
-    if (stop.signal.aborted) await drop(context, site, taken.id);
-    else response.status(201).json(taken);
+    const from = Readable.from([Buffer.from(bytes)]);
+    response.status(201).json(await takeFile(context, site, name, from, () => !stop.signal.aborted));
   });
 
   router.post('/:site/files/:file/crop', json(), async (request, response) => {
     // The document may name it only with the next save: the file itself says what it is.
-    const { id, hashes } = siteOf(context, String(request.params.site));
+    const { id } = siteOf(context, String(request.params.site));
     const file = String(request.params.file);
-    const hash = hashes[file];
-    if (hash === undefined) throw notFound('picture');
-    const bytes = (await context.pictures.read(hash))!;
-    const picture = await pictureFacts(bytes, file);
-    const { x, y, width, height } = (request.body ?? {}) as Record<string, number>;
+    const known = context.sites.files(id).get(file);
+    if (!known) throw notFound('picture');
+    const picture = await knownSize(context, id, file);
+    const { x, y, width, height } = plainBody(request) as Record<string, number>;
     const box = { left: x!, top: y!, width: width!, height: height! };
     const isSound =
       Object.values(box).every(Number.isInteger) &&
@@ -65,72 +56,55 @@ export function siteFileRoutes(context: Context): Router {
         `Give a part of the picture, in whole pixels within ${picture.width} × ${picture.height}.`,
       );
     }
-    const image = sharp(bytes).rotate().extract(box);
-    const cut = await (picture.format === 'svg' ? image.png() : image).toBuffer();
-    response.status(201).json(await takePicture(context, id, `${file}-crop`, new Uint8Array(cut)));
+    const path = context.files.draftPath();
+    try {
+      await context.apart.run('crop', { path: context.files.path(known.hash), to: path, box });
+      const cut = { name: `${file}-crop`, path, size: 0, isVector: false };
+      response.status(201).json(await takePicture(context, id, cut));
+    } finally {
+      await context.files.dropDraft(path);
+    }
   });
 
-  router.delete('/:site/files/:file', async (request, response) => {
-    const { id, site } = siteOf(context, request.params.site);
+  router.delete('/:site/files/:file', (request, response) => {
     const { file } = request.params;
-    const isUsed = [...site.pictures, ...(site.fonts ?? [])].some((part) => part.id === file);
-    if (isUsed) throw badInput('This file is in the site: take it out there first.');
-    await drop(context, id, file);
+    const hash = context.sites.atOnce(() => {
+      const { id, site } = siteOf(context, request.params.site);
+      const isUsed = [...site.pictures, ...(site.fonts ?? [])].some((part) => part.id === file);
+      if (isUsed) throw badInput('This file is in the site: take it out there first.');
+      const known = context.sites.files(id).get(file);
+      context.sites.removeFile(id, file);
+      return known?.hash;
+    });
+    if (hash !== undefined) context.files.letGo(hash);
     response.status(204).end();
   });
 
   return router;
 }
 
-/** Lets go of a file that no document names. */
-async function drop(context: Context, site: string, file: string): Promise<void> {
-  const hash = context.sites.removeFile(site, file);
-  if (hash) await context.pictures.remove(hash);
-}
-
-async function takePicture(
+/**
+ * The size that a picture's bytes have: as it was noted when it came, or looked at now where an earlier version brought it in.
+ * @throws 422 where its file is gone, or is no picture
+ */
+export async function knownSize(
   context: Context,
   site: string,
-  name: string,
-  bytes: Uint8Array,
-): Promise<TakenFile> {
-  const { width, height, format } = await pictureFacts(bytes, name || 'The picture');
-  const hash = await context.pictures.keep(bytes);
-  const known = context.sites.hashes(site);
-  const base = wordsOf(name) || 'picture';
-  const id = freeName(base, (candidate) => candidate in known);
-  const file = `${id}.${format === 'jpeg' ? 'jpg' : format}`;
-  context.sites.addFile(site, id, file, hash);
-  return { id, file, hash, width, height };
-}
-
-async function takeFont(context: Context, site: string, name: string, bytes: Uint8Array): Promise<TakenFile> {
-  const called = fontName(bytes, name);
-  const hash = await context.pictures.keep(bytes);
-  const id = `own-${hash.slice(0, 12)}`;
-  const file = `${wordsOf(name) || 'font'}-${hash.slice(0, 6)}.${name.split('.').pop()!.toLowerCase()}`;
-  if (!(id in context.sites.hashes(site))) context.sites.addFile(site, id, file, hash);
-  return { id, file, hash, fontName: called };
-}
-
-/** A file's name as an id: small letters, digits and hyphens, without its ending. */
-function wordsOf(name: string): string {
-  return name
-    .replace(/\.\w+$/, '')
-    .normalize('NFKD')
-    .replace(/\p{M}/gu, '')
-    .toLowerCase()
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-+|-+$/g, '')
-    .slice(0, 48);
-}
-
-function freeName(base: string, isTaken: (name: string) => boolean): string {
-  for (let i = 1; i < 1000; i++) {
-    const name = i === 1 ? base : `${base}-${i}`;
-    if (!isTaken(name)) return name;
+  file: string,
+): Promise<{ width: number; height: number }> {
+  const known = context.sites.files(site).get(file)!;
+  if (known.width !== undefined && known.height !== undefined)
+    return { width: known.width, height: known.height };
+  const bytes = await context.files.read(known.hash);
+  if (!bytes) throw badInput(`The file ${known.name} is missing: bring it in again.`);
+  const { path } = await context.files.receive(Readable.from([bytes]), Infinity, () => new Error());
+  try {
+    const { width, height } = await context.apart.run('picture', { path, name: known.name });
+    context.sites.setSize(site, file, width, height);
+    return { width, height };
+  } finally {
+    await context.files.dropDraft(path);
   }
-  return `${base}-${randomUUID().slice(0, 8)}`;
 }
 
 const TYPES: [test: (bytes: Uint8Array) => boolean, type: string][] = [
@@ -152,31 +126,24 @@ const SIZE_STEP = 160;
 export function keptFileRoutes(context: Context): Router {
   const router = Router();
   router.get('/pictures/:hash', async (request, response) => {
-    const bytes = await read(request.params.hash, 'picture');
+    const { hash } = request.params;
+    const bytes = await read(hash, 'picture');
     const width = Number(request.query.width);
     const isSized = width % SIZE_STEP === 0 && width > 0 && width <= MAX_PICTURE_SIDE;
     const type = mediaType(bytes);
-    response
-      .set('Cache-Control', 'public, max-age=31536000, immutable')
-      .set('Content-Security-Policy', "default-src 'none'; style-src 'unsafe-inline'");
-    if (isSized && type !== 'image/svg+xml') {
-      const small = await sizedPicture(context.pictures, request.params.hash, width);
-      response.type(type).send(Buffer.from(small!));
-    } else {
-      response.type(type).send(Buffer.from(bytes));
-    }
+    const small = isSized && type !== 'image/svg+xml' ? await sizedPicture(context, hash, width) : undefined;
+    response.set('Cache-Control', 'public, max-age=31536000, immutable');
+    sendBytes(response, small ?? bytes, type);
   });
   router.get('/fonts/:hash', async (request, response) => {
     const bytes = await read(request.params.hash, 'font');
-    response
-      .set('Cache-Control', 'public, max-age=31536000, immutable')
-      .type(fontType('x.woff2'))
-      .send(Buffer.from(bytes));
+    response.set('Cache-Control', 'public, max-age=31536000, immutable');
+    sendBytes(response, bytes, fontType('x.woff2'));
   });
   return router;
 
   async function read(hash: string, what: string): Promise<Uint8Array> {
-    const bytes = /^[0-9a-f]{64}$/.test(hash) ? await context.pictures.read(hash) : undefined;
+    const bytes = /^[0-9a-f]{64}$/.test(hash) ? await context.files.read(hash) : undefined;
     if (!bytes) throw notFound(what);
     return bytes;
   }

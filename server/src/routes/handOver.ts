@@ -1,12 +1,15 @@
-import { gzipSync } from 'node:zlib';
+import { promisify } from 'node:util';
+import { gzip } from 'node:zlib';
 import { Router, json } from 'express';
-import { zipSync } from 'fflate';
 import { shippedFiles, type ShippedFile } from '@hatrail/cli/export';
 import { headerFiles } from '@hatrail/core/output/files';
-import { fileReader, measureFor, siteOf, type Context } from '../context.ts';
+import { fileReader, measureFor, readDrawnWidths, siteOf, type Context } from '../context.ts';
+import { sendZip } from '../pack.ts';
 import { badInput, notFound } from '../problem.ts';
+import { plainBody } from './bodies.ts';
 
 const READABLE = /\.(html|css|js|txt)$/;
+const packed = promisify(gzip);
 
 /** What leaves: the header's files, and releases. */
 export function handOverRoutes(context: Context): Router {
@@ -15,21 +18,24 @@ export function handOverRoutes(context: Context): Router {
   router.get('/:site/headers/:header/files', async (request, response) => {
     const { files } = await filesOf(request.params.site, request.params.header);
     response.json(
-      files.map(({ path, bytes }) => ({
-        path,
-        size: bytes.length,
-        packed: gzipSync(bytes, { level: 9 }).length,
-        ...(READABLE.test(path) && { text: Buffer.from(bytes).toString('utf8') }),
-      })),
+      await Promise.all(
+        files.map(async ({ path, bytes }) => ({
+          path,
+          size: bytes.length,
+          packed: (await packed(bytes, { level: 9 })).length,
+          ...(READABLE.test(path) && { text: Buffer.from(bytes).toString('utf8') }),
+        })),
+      ),
     );
   });
 
   router.get('/:site/headers/:header/download', async (request, response) => {
     const { files, name } = await filesOf(request.params.site, request.params.header);
-    const zip = zipSync(Object.fromEntries(files.map(({ path, bytes }) => [path, new Uint8Array(bytes)])), {
-      level: 6,
-    });
-    response.attachment(`${name}.zip`).send(Buffer.from(zip));
+    await sendZip(
+      response,
+      `${name}.zip`,
+      files.map(({ path, bytes }) => ({ path, from: bytes })),
+    );
   });
 
   router.get('/:site/releases', (request, response) => {
@@ -45,10 +51,13 @@ export function handOverRoutes(context: Context): Router {
   });
 
   router.post('/:site/releases', json(), (request, response) => {
-    const { id, site, hashes } = siteOf(context, String(request.params.site));
-    const note: unknown = (request.body as { note?: unknown } | undefined)?.note ?? '';
+    const { note = '' } = plainBody(request);
     if (typeof note !== 'string' || note.length > 200) throw badInput('Keep the note to 200 characters.');
-    response.status(201).json(context.releases.make(id, site, hashes, note));
+    const made = context.sites.atOnce(() => {
+      const { id, site, hashes } = siteOf(context, String(request.params.site));
+      return context.releases.make(id, site, hashes, note);
+    });
+    response.status(201).json(made);
   });
 
   router.post('/:site/releases/:number/files', (request, response) => {
@@ -60,7 +69,7 @@ export function handOverRoutes(context: Context): Router {
 
   router.put('/:site/live', json(), (request, response) => {
     const { id } = siteOf(context, String(request.params.site));
-    const number: unknown = (request.body as { number?: unknown } | undefined)?.number;
+    const { number } = plainBody(request);
     const release = typeof number === 'number' ? context.releases.putLive(id, number) : undefined;
     if (!release) throw notFound('release');
     response.json(release);
@@ -70,7 +79,9 @@ export function handOverRoutes(context: Context): Router {
     const kept = siteOf(context, siteId);
     const header = kept.site.headers.find(({ id }) => id === headerId);
     if (!header) throw notFound('header');
-    const output = headerFiles(kept.site, header, await measureFor(context, kept));
+    const measure = await measureFor(context, kept);
+    await readDrawnWidths(kept.site, header, measure);
+    const output = headerFiles(kept.site, header, measure);
     return {
       files: await shippedFiles(kept.site, output, fileReader(context, kept)),
       name: `${kept.slug}-${header.id}-header`,

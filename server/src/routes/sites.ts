@@ -1,44 +1,61 @@
-import { Router, json, raw } from 'express';
+import { createReadStream } from 'node:fs';
+import { mkdir, readFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import { Router, json, type Response } from 'express';
 import { newSite } from '@hatrail/core/start/newSite';
-import { checkSite } from '@hatrail/core/model/check';
-import type { Context } from '../context.ts';
-import { fileReader, keepFiles, siteOf } from '../context.ts';
-import { badInput, notFound } from '../problem.ts';
-import { packSite, readBroughtSite } from '../siteImport.ts';
+import { checkSite, valueProblem, writeSite } from '@hatrail/core/model/check';
+import { Site } from '@hatrail/core/model/site';
+import { siteOf, type Context } from '../context.ts';
+import { sendZip } from '../pack.ts';
+import { badInput, notFound, tooLarge } from '../problem.ts';
+import { plainBody, unpacked } from './bodies.ts';
+
+/** Largest site file, bytes. */
+const MOST_SITE = 256 * 2 ** 20;
 
 /** Sites: the list, one whole, new ones, and their files. */
 export function siteRoutes(context: Context): Router {
   const router = Router();
 
   router.get('/', (_request, response) => {
-    response.json(context.sites.ids().map((id) => siteOf(context, id)));
+    response.json(context.sites.list());
   });
 
-  router.post('/', raw({ type: () => true, limit: '256mb' }), async (request, response) => {
-    const { site, files } = await readBroughtSite(request.body as Uint8Array);
-    const hashes = await keepFiles(context, site, async (file) => files.get(file));
-    created(context.sites.create(site, hashes), response);
+  router.post('/', async (request, response) => {
+    const { apart, files, sites } = context;
+    const { path } = await files.receive(unpacked(request), MOST_SITE, () =>
+      tooLarge('A site file', MOST_SITE, 'Take out pictures that are larger than they are shown.'),
+    );
+    const folder = files.draftPath();
+    try {
+      await mkdir(folder);
+      const { files: ready } = await apart.run('site', { path, folder });
+      const site = JSON.parse(await readFile(join(folder, 'site.json'), 'utf8')) as Site;
+      const known = new Map(Object.entries(ready));
+      const id = await files.keep([...known.values()], () => sites.create(site, known));
+      created(id, response);
+    } finally {
+      await Promise.all([path, folder].map((left) => files.dropDraft(left)));
+    }
   });
 
   router.post('/new', json(), (request, response) => {
-    const { name, header } = (request.body ?? {}) as { name?: unknown; header?: unknown };
+    const { name, header } = plainBody(request);
     const site = newSite(nameOf(name), typeof header === 'string' ? header : '');
     const problems = checkSite(site);
     if (problems.length > 0) throw badInput(problems[0]!.message, problems);
-    created(context.sites.create(site, {}), response);
+    created(context.sites.create(site, new Map()), response);
   });
 
   router.post('/:site/duplicate', (request, response) => {
-    const { site, hashes } = siteOf(context, request.params.site);
+    const { id, site } = siteOf(context, request.params.site);
     const name = `${site.name.slice(0, 112)}, copy`;
-    created(context.sites.create({ ...site, name }, hashes), response);
+    created(context.sites.create({ ...site, name }, context.sites.files(id)), response);
   });
 
   router.put('/:site/name', json(), (request, response) => {
     const { id } = siteOf(context, String(request.params.site));
-    const name = nameOf((request.body as { name?: unknown } | undefined)?.name);
-    context.sites.rename(id, name);
-    response.json(siteOf(context, id));
+    response.json(context.sites.rename(id, nameOf(plainBody(request).name)));
   });
 
   router.delete('/:site', (request, response) => {
@@ -56,16 +73,22 @@ export function siteRoutes(context: Context): Router {
   });
 
   router.get('/:site/file', async (request, response) => {
-    const kept = siteOf(context, request.params.site);
-    const read = fileReader(context, kept);
-    const files = new Map<string, Uint8Array>();
-    for (const { file } of [...kept.site.pictures, ...(kept.site.fonts ?? [])]) {
-      files.set(file, (await read(file))!);
+    const { site, hashes, slug } = siteOf(context, request.params.site);
+    const parts = [...site.pictures, ...(site.fonts ?? [])];
+    for (const { id, file } of parts) {
+      if (!(await context.files.has(hashes[id]!)))
+        throw badInput(`The file ${file} is missing: bring it in again, or take it out of the site.`);
     }
-    response.attachment(`${kept.slug}.hatrail.zip`).send(Buffer.from(packSite(kept.site, kept.slug, files)));
+    await sendZip(response, `${slug}.hatrail.zip`, [
+      { path: `${slug}.hatrail.json`, from: Buffer.from(writeSite(site)) },
+      ...parts.map(({ id, file }) => ({
+        path: file,
+        from: () => createReadStream(context.files.path(hashes[id]!)),
+      })),
+    ]);
   });
 
-  function created(id: string, response: import('express').Response): void {
+  function created(id: string, response: Response): void {
     response.status(201).location(`/api/sites/${id}`).json(siteOf(context, id));
   }
 
@@ -76,7 +99,7 @@ export function siteRoutes(context: Context): Router {
 function nameOf(name: unknown): string {
   if (typeof name !== 'string' || name.trim() === '') throw badInput('Give the site a name.');
   const plain = name.trim();
-  if (plain.length > 120) throw badInput(`Shorten the name to 120 characters; it has ${plain.length}.`);
-  if (/<[a-z!/?]/i.test(plain)) throw badInput('Plain text only: take out the HTML.');
+  const problem = valueProblem(Site, 'name', plain);
+  if (problem !== undefined) throw badInput(problem);
   return plain;
 }

@@ -2,9 +2,10 @@ import { Button } from '@mui/material';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
-import type { KeptSite } from '@hatrail/core/model/kept';
+import type { KeptSite, ListedSite } from '@hatrail/core/model/kept';
 import { api } from '../api.ts';
 import { Mark } from '../parts/Mark.tsx';
+import { useNear } from '../parts/useNear.ts';
 import { SiteCard } from './SiteCard.tsx';
 import { StartSite } from './StartSite.tsx';
 
@@ -49,14 +50,44 @@ export function Sites() {
           <p>There is no site here. Start one, or bring in a site file.</p>
         )}
         <ul className="site-list">
-          {sites.data?.map((kept) => (
-            <li key={kept.id}>
-              <SiteCard kept={kept} onChanged={refresh} onRemoved={setGone} />
-            </li>
+          {sites.data?.map((listed) => (
+            <ListedCard key={listed.id} listed={listed} onChanged={refresh} onRemoved={setGone} />
           ))}
         </ul>
       </main>
     </>
+  );
+}
+
+/** A site of the list: it is read, and swept, once it comes near what is seen of the list. */
+function ListedCard({
+  listed: { id, name, changedAt },
+  onChanged,
+  onRemoved,
+}: {
+  listed: ListedSite;
+  onChanged: () => void;
+  onRemoved: (kept: KeptSite) => void;
+}) {
+  const [place, isNear] = useNear<HTMLLIElement>();
+  const { data: kept, error } = useQuery({
+    queryKey: ['site', id, changedAt],
+    queryFn: () => api.site(id),
+    enabled: isNear,
+    staleTime: Infinity,
+  });
+  return (
+    <li ref={place}>
+      {kept ? (
+        <SiteCard kept={kept} onChanged={onChanged} onRemoved={onRemoved} />
+      ) : (
+        <article className="site-card">
+          <span className="site-picture" />
+          <span className="site-name">{name}</span>
+          <p className={error ? 'note-error' : 'quiet'}>{error?.message ?? 'Loading'}</p>
+        </article>
+      )}
+    </li>
   );
 }
 

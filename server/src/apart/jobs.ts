@@ -1,0 +1,186 @@
+import { createHash } from 'node:crypto';
+import { createWriteStream, openAsBlob } from 'node:fs';
+import { readFile, writeFile } from 'node:fs/promises';
+import { Writable } from 'node:stream';
+import { join } from 'node:path';
+import { BlobReader, ZipReader, type Entry } from '@zip.js/zip.js';
+import sharp from 'sharp';
+import { fontName } from '@hatrail/cli/fonts';
+import { endsRight, readPicture } from '@hatrail/cli/pictures';
+import { resized } from '@hatrail/cli/resize';
+import { withChanges } from '@hatrail/core/model/changes';
+import { BadInput, checkChanged, readSite, type Problem } from '@hatrail/core/model/check';
+import type { SiteChanges } from '@hatrail/core/model/kept';
+import type { Site } from '@hatrail/core/model/site';
+
+/**
+ * What is done to bytes that come from outside, in a process of its own: decoding, cleaning, cutting, unpacking. Each takes
+ * and leaves files, by their paths, and gives plain values.
+ */
+
+/** A file that is ready to be kept. */
+export interface ReadyFile {
+  path: string;
+  hash: string;
+  width?: number;
+  height?: number;
+}
+
+/** Most that a site file may unpack to, bytes; most files in it; most of its document. */
+const MOST_UNPACKED = 512 * 2 ** 20;
+const MOST_ENTRIES = 2000;
+const MOST_DOCUMENT = 8 * 2 ** 20;
+
+const hashOf = (bytes: Uint8Array) => createHash('sha256').update(bytes).digest('hex');
+
+/** Decodes a picture; an SVG is cleaned in its place. */
+async function picture({ path, name }: { path: string; name: string }) {
+  const bytes = await readFile(path);
+  const { width, height, format, bytes: sound, left } = await readPicture(bytes, name);
+  if (sound !== bytes) await writeFile(path, sound);
+  return { width, height, format, left, hash: hashOf(sound) };
+}
+
+async function font({ path, name }: { path: string; name: string }) {
+  const bytes = await readFile(path);
+  return { fontName: fontName(bytes, name), hash: hashOf(bytes) };
+}
+
+/** Cuts a part out of a picture, in its own pixels; of an SVG, as a PNG. */
+async function crop(job: {
+  path: string;
+  to: string;
+  box: { left: number; top: number; width: number; height: number };
+}) {
+  const bytes = await readFile(job.path);
+  const { format } = await sharp(bytes).metadata();
+  const image = sharp(bytes).rotate().extract(job.box);
+  await writeFile(job.to, await (format === 'svg' ? image.png() : image).toBuffer());
+}
+
+/** A picture in a smaller width. */
+async function sized({ path, to, width }: { path: string; to: string; width: number }) {
+  await writeFile(to, await resized(await readFile(path), width));
+}
+
+/**
+ * Unpacks and checks a site file: `.hatrail.zip`, the site with its files beside it, or `.hatrail.json` for one without any.
+ * The document that was read lies in `folder` as `site.json`, its files under numbers.
+ * @throws {BadInput} with what to do
+ */
+async function site({ path, folder }: { path: string; folder: string }) {
+  const head = new Uint8Array(await (await openAsBlob(path)).slice(0, 2).arrayBuffer());
+  const isZip = head[0] === 0x50 && head[1] === 0x4b;
+  const files = isZip ? await unpack(path, folder) : new Map<string, string>();
+  const documents = [...files.keys()].filter((name) => name.endsWith('.hatrail.json'));
+  if (isZip && documents.length !== 1) {
+    throw new BadInput(
+      `This zip holds ${documents.length} site files; it should hold one that ends in .hatrail.json, and its pictures.`,
+    );
+  }
+  const document = await readFile(isZip ? files.get(documents[0]!)! : path);
+  if (document.length > MOST_DOCUMENT)
+    throw new BadInput(
+      'This site file is larger than 8 MB without its pictures: that is no site of 400 pages.',
+    );
+  const read = readSite(new TextDecoder().decode(document));
+  const ready: Record<string, ReadyFile> = {};
+  for (const { id, file, width, height } of read.pictures) {
+    const found = files.get(file);
+    if (!found) {
+      throw new BadInput(
+        `The picture ${file} is not with it: bring the .hatrail.zip that holds the site and its pictures.`,
+      );
+    }
+    const facts = await picture({ path: found, name: file });
+    if (facts.width !== width || facts.height !== height) {
+      throw new BadInput(
+        `${file} is ${facts.width} × ${facts.height} px, but the site file says otherwise: save it again.`,
+      );
+    }
+    if (!endsRight(file, facts.format))
+      throw new BadInput(`${file} is of the format ${facts.format}: save it again with the ending of that.`);
+    ready[id] = { path: found, hash: facts.hash, width, height };
+  }
+  for (const { file, id } of read.fonts ?? []) {
+    const found = files.get(file);
+    if (!found) throw new BadInput(`The font ${file} is not with it: bring the .hatrail.zip that holds it.`);
+    const { hash } = await font({ path: found, name: file });
+    if (hash.slice(0, 12) !== id.slice(4))
+      throw new BadInput(`${file} is not the font that the site file means: save it again.`);
+    ready[id] = { path: found, hash };
+  }
+  await writeFile(join(folder, 'site.json'), JSON.stringify(read));
+  return { files: ready };
+}
+
+/** Unpacks a zip into a folder, as numbers, counting the bytes that really come; gives their paths by the names in it. */
+async function unpack(path: string, folder: string): Promise<Map<string, string>> {
+  const files = new Map<string, string>();
+  const reader = new ZipReader(new BlobReader(await openAsBlob(path)), {
+    checkSignature: true,
+    useWebWorkers: false,
+  });
+  let total = 0;
+  try {
+    let count = 0;
+    for await (const entry of reader.getEntriesGenerator()) {
+      if (++count > MOST_ENTRIES)
+        throw new BadInput(`This zip holds more than ${MOST_ENTRIES} files: that is no site file.`);
+      if (entry.directory) continue;
+      const to = join(folder, String(count));
+      await unpackOne(entry, to, (size) => {
+        total += size;
+        if (total > MOST_UNPACKED)
+          throw new BadInput('This zip unpacks to more than 512 MB: that is too large.');
+      });
+      const name = entry.filename.split(/[/\\]/).pop()!;
+      if (!files.has(name)) files.set(name, to);
+    }
+  } catch (error) {
+    if (error instanceof BadInput) throw error;
+    const { code } = error as NodeJS.ErrnoException;
+    if (code === 'ENOSPC') throw error;
+    throw new BadInput('This zip is damaged or cut short: save it again where it came from.');
+  } finally {
+    await reader.close();
+  }
+  return files;
+}
+
+async function unpackOne(entry: Entry, to: string, count: (size: number) => void): Promise<void> {
+  if (!('getData' in entry) || !entry.getData) return;
+  let refused: unknown;
+  const counted = new TransformStream<Uint8Array, Uint8Array>({
+    transform(part, out) {
+      try {
+        count(part.length);
+      } catch (error) {
+        refused = error;
+        throw error;
+      }
+      out.enqueue(part);
+    },
+  });
+  const written = counted.readable.pipeTo(
+    Writable.toWeb(createWriteStream(to)) as WritableStream<Uint8Array>,
+  );
+  const [unpacked, kept] = await Promise.allSettled([entry.getData(counted.writable), written]);
+  if (refused) throw refused;
+  for (const each of [kept, unpacked]) if (each.status === 'rejected') throw each.reason;
+}
+
+/** What is wrong with a site once it is changed. */
+async function check({ before, changes }: { before: Site; changes: SiteChanges }): Promise<Problem[]> {
+  const steps = checkChanged(withChanges(before, changes), before);
+  for (let step = steps.next(); ; step = steps.next()) if (step.done) return step.value;
+}
+
+/** Does nothing: a process that has done it is ready for all others. */
+async function warm(_nothing: object): Promise<void> {}
+
+export const JOBS = { picture, font, crop, sized, site, check, warm };
+
+export type Job = keyof typeof JOBS;
+export type JobInput<J extends Job> = Parameters<(typeof JOBS)[J]>[0];
+export type JobResult<J extends Job> = Awaited<ReturnType<(typeof JOBS)[J]>>;
