@@ -28,7 +28,8 @@ export async function openVisitor(): Promise<Visitor> {
     async visit(change, width = 1280, path = '') {
       const { context } = running;
       const id = context.sites.ids()[1]!;
-      const { site, hashes } = context.sites.read(id)!;
+      const { site: kept, hashes } = context.sites.read(id)!;
+      const site = structuredClone(kept);
       change(site.headers[0]!, site);
       context.releases.make(id, site, hashes, '');
       const opened = await browser.newContext({

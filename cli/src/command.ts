@@ -1,6 +1,6 @@
 import { parseArgs } from 'node:util';
 import { MOMENT_NAMES } from '@hatrail/core/model/header';
-import { BadInput } from '@hatrail/core/model/check';
+import { BadInput } from '@hatrail/core/model/badInput';
 import { siteFiles } from '@hatrail/core/output/files';
 import type { Row, SweptRow } from '@hatrail/core/sweep/prove';
 import { STATE_NAMES, stateWords } from '@hatrail/core/header/stateNames';

@@ -1,7 +1,7 @@
 import { mkdir, writeFile } from 'node:fs/promises';
 import { readFile } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
-import { BadInput } from '@hatrail/core/model/check';
+import { BadInput } from '@hatrail/core/model/badInput';
 import type { Site } from '@hatrail/core/model/site';
 import type { OutputFile } from '@hatrail/core/output/files';
 import { fontPath } from './fonts.ts';

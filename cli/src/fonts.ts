@@ -1,7 +1,7 @@
 import { createRequire } from 'node:module';
 import { GlobalFonts } from '@napi-rs/canvas';
 import { create as createFont } from 'fontkit';
-import { BadInput } from '@hatrail/core/model/check';
+import { BadInput } from '@hatrail/core/model/badInput';
 import type { Site } from '@hatrail/core/model/site';
 import { fontFiles, type FontFile } from '@hatrail/core/output/fonts';
 

@@ -1,6 +1,6 @@
 import sharp from 'sharp';
-import { BadInput } from '@hatrail/core/model/check';
-import { MAX_PICTURE_SIDE } from '@hatrail/core/model/picture';
+import { BadInput } from '@hatrail/core/model/badInput';
+import { MAX_PICTURE_SIDE } from '@hatrail/core/model/bounds';
 
 /** Pictures as they come in: decoded whole before they are kept, so that what is kept can be shown, cut and made smaller. */
 

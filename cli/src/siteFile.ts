@@ -3,7 +3,8 @@ import { basename, dirname, join } from 'node:path';
 import { endsRight, readPicture } from './pictures.ts';
 import { resized } from './resize.ts';
 import { fontName, registerOwnFonts } from './fonts.ts';
-import { BadInput, readSite } from '@hatrail/core/model/check';
+import { readSite } from '@hatrail/core/model/check';
+import { BadInput } from '@hatrail/core/model/badInput';
 import type { Picture } from '@hatrail/core/model/picture';
 import type { Site } from '@hatrail/core/model/site';
 

@@ -1,7 +1,7 @@
 import { generate, parse as parseCss, walk, type CssNode, type List, type ListItem } from 'css-tree';
 import createPurifier, { type Config } from 'dompurify';
 import { JSDOM } from 'jsdom';
-import { BadInput } from '@hatrail/core/model/check';
+import { BadInput } from '@hatrail/core/model/badInput';
 
 /** SVG files are cleaned on their way in: what they draw stays, what could run or reach out goes. */
 

@@ -1,7 +1,8 @@
 import { beforeAll, describe, expect, test } from 'vitest';
 import { dressedSite } from '../../e2e/dressed.ts';
 import { random } from '../../core/test/made.ts';
-import { BadInput, checkSite, readSite, writeSite } from '@hatrail/core/model/check';
+import { checkSite, readSite, writeSite } from '@hatrail/core/model/check';
+import { BadInput } from '@hatrail/core/model/badInput';
 import { layoutScene } from '@hatrail/core/sweep/scene';
 import { rootAddresses } from '@hatrail/core/output/addresses';
 import { headerCss } from '@hatrail/core/output/headerCss';

@@ -67,7 +67,7 @@ describe('changes', () => {
       values: { revision: 3, value: { name: 'Other' } },
       pages: [{ id: 'new', revision: 0 }],
       headers: [{ id: 'plain', revision: 2, value: null }],
-      order: { pages: ['new', 'home'], headers: [] },
+      order: { pages: { revision: 1, ids: ['new', 'home'] } },
     });
     expect(withChanges(site, changes)).toEqual(edited());
     expect(changesOf(site, site, revisions)).toBeUndefined();

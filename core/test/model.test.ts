@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, test } from 'vitest';
-import { BadInput, checkPart, checkSite, readSite, writeSite } from '../src/model/check.ts';
+import { checkPart, checkSite, readSite, writeSite } from '../src/model/check.ts';
+import { BadInput } from '../src/model/badInput.ts';
 import { Header } from '../src/model/header.ts';
 import { Menu } from '../src/model/menu.ts';
 import { applyEdit, joinEdits, makeEdit } from '../src/model/patch.ts';

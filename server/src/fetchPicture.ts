@@ -2,7 +2,7 @@ import { lookup as lookUp } from 'node:dns';
 import { request as requestHttp, type IncomingMessage } from 'node:http';
 import { request as requestHttps } from 'node:https';
 import { BlockList, isIP, type LookupFunction } from 'node:net';
-import { BadInput } from '@hatrail/core/model/check';
+import { BadInput } from '@hatrail/core/model/badInput';
 
 /** Most that is fetched, bytes; longest that it may take, ms; how often it may be sent on. */
 const MOST = 64 * 2 ** 20;

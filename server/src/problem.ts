@@ -1,5 +1,5 @@
 import type { NextFunction, Request, Response } from 'express';
-import { BadInput, type Problem } from '@hatrail/core/model/check';
+import { BadInput, type Problem } from '@hatrail/core/model/badInput';
 
 /** An answer that is no success, as `application/problem+json` (RFC 9457). */
 export class HttpProblem extends Error {

@@ -82,7 +82,12 @@ export class SiteStore {
         headers: documents(headers),
       },
     };
-    this.#held.set(id, kept);
+    return this.#hold(id, kept);
+  }
+
+  /** Holds a site as it is kept. It is shared by all who read it, so that nobody can change it. */
+  #hold(id: string, kept: KeptSite): KeptSite {
+    this.#held.set(id, frozen(kept));
     return kept;
   }
 
@@ -194,9 +199,7 @@ export class SiteStore {
         if (ids) this.#db.prepare(`UPDATE site SET ${list}_revision = ? WHERE id = ?`).run(next, id);
       }
     });
-    const kept = { ...this.#about(id)!, site };
-    this.#held.set(id, kept);
-    return kept;
+    return this.#hold(id, { ...this.#about(id)!, site });
   }
 
   rename(id: string, name: string): KeptSite {
@@ -304,7 +307,7 @@ export class SiteStore {
 
   #forgetFiles(id: string): void {
     const held = this.#held.get(id);
-    if (held) this.#held.set(id, { ...held, hashes: this.hashes(id) });
+    if (held) this.#hold(id, { ...held, hashes: this.hashes(id) });
   }
 
   /** Sets the rows of a list in its order; rows that are not there any more go. */
@@ -374,4 +377,12 @@ export class SiteStore {
 function valuesRow(site: Site): Row {
   const { name, pictures: _, menus: __, ...document } = valuesOf(site);
   return { name, document: JSON.stringify(document) };
+}
+
+/** A value in which nothing can be changed any more. What is frozen has been frozen whole. */
+function frozen<T>(value: T): T {
+  if (typeof value !== 'object' || value === null || Object.isFrozen(value)) return value;
+  Object.freeze(value);
+  Object.values(value).forEach(frozen);
+  return value;
 }

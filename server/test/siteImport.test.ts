@@ -4,7 +4,8 @@ import { join } from 'node:path';
 import { strToU8, zipSync } from 'fflate';
 import { beforeAll, describe, expect, test } from 'vitest';
 import { loadSite } from '@hatrail/cli/siteFile';
-import { BadInput, writeSite } from '@hatrail/core/model/check';
+import { writeSite } from '@hatrail/core/model/check';
+import { BadInput } from '@hatrail/core/model/badInput';
 import type { Site } from '@hatrail/core/model/site';
 import { JOBS } from '../src/apart/jobs.ts';
 

@@ -26,7 +26,12 @@ function play(...answers: { status: number; body: object }[]) {
     const body = JSON.parse(String(init.body)) as SiteChanges;
     asked.push({ path, body });
     const revision = asked.length + 1;
-    const revisions = { site: revision, pages: { home: revision }, headers: { plain: revision }, order: { pages: 1, headers: 1 } };
+    const revisions = {
+      site: revision,
+      pages: { home: revision },
+      headers: { plain: revision },
+      order: { pages: 1, headers: 1 },
+    };
     const answer = answers.shift() ?? { status: 200, body: revisions };
     return new Response(JSON.stringify(answer.body), { status: answer.status });
   });
@@ -120,16 +125,22 @@ describe('autosave', () => {
     const asked = play();
     editor().edit('Pages', (draft) => {
       draft.pages.unshift({ ...draft.pages[0]!, id: 'first', path: '/first' });
-      draft.pages.splice(1, 1);
+      draft.pages.unshift({ ...draft.pages[0]!, id: 'other', path: '/other' });
+      draft.pages.splice(2, 1);
     });
     await saveNow();
+    // New ones come in this order by themselves: nothing is said of it.
     expect(asked[0]!.body).toMatchObject({
       pages: [
+        { id: 'other', revision: 0 },
         { id: 'first', revision: 0 },
         { id: 'home', revision: 1, value: null },
       ],
-      order: { pages: ['first'] },
     });
+    expect(asked[0]!.body).not.toHaveProperty('order');
+    editor().edit('Turn', (draft) => void draft.pages.reverse());
+    await saveNow();
+    expect(asked[1]!.body).toMatchObject({ order: { pages: { ids: ['first', 'other'] } } });
   });
 
   test('says at which field it was refused, and keeps the work', async () => {

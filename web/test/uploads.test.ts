@@ -40,7 +40,7 @@ let dropped: string[] = [];
 
 beforeEach(() => {
   editor().open(kept());
-  useUploads.setState({ batch: undefined, failures: [] });
+  useUploads.setState({ batch: undefined, failures: [], cleaned: [] });
   dropped = [];
   vi.stubGlobal('fetch', async (path: string, init: RequestInit) => {
     if (init.method === 'DELETE') dropped.push(path.split('/').at(-1)!);
@@ -72,6 +72,15 @@ describe('a batch of pictures', () => {
     expect(names()).toEqual(['Logo', 'good']);
     expect(useUploads.getState().failures).toEqual([
       { name: 'bad.jpg', message: 'bad.jpg is no picture that can be used.' },
+    ]);
+  });
+
+  test('what was taken out of a drawing is told, and the rest of it comes in', async () => {
+    const drawing = source('mark', async () => ({ ...taken('mark'), left: ['onclick', 'script'] }));
+    await bringInPictures('s1', [drawing]);
+    expect(names()).toEqual(['Logo', 'mark']);
+    expect(useUploads.getState().cleaned).toEqual([
+      { name: 'mark.jpg', message: expect.stringContaining('without onclick, script') },
     ]);
   });
 

@@ -2,6 +2,7 @@
 export function freeId(name: string, taken: readonly { id: string }[]): string {
   const base =
     name
+      .slice(0, 200)
       .normalize('NFKD')
       .replace(/\p{M}/gu, '')
       .toLowerCase()

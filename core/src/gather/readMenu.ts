@@ -1,5 +1,6 @@
-import { parseFragment, type DefaultTreeAdapterTypes } from 'parse5';
-import { BadInput } from '../model/check.ts';
+import { defaultTreeAdapter, parseFragment, type DefaultTreeAdapterTypes } from 'parse5';
+import { BOUNDS } from '../model/bounds.ts';
+import { BadInput } from '../model/badInput.ts';
 import { isSafeAddress, MAX_LABEL, type AnyEntry, type Entry } from '../model/menu.ts';
 import type { Site } from '../model/site.ts';
 import { freeId } from './freeId.ts';
@@ -18,6 +19,10 @@ export interface ReadMenu {
 export const MOST_TEXT = 1_000_000;
 /** Most entries that are taken. */
 const MOST_ENTRIES = 200;
+/** Deepest that markup may be nested: the parser looks through all that is open again and again. */
+const MOST_OPEN = 512;
+/** Longest address that is looked at, characters. */
+const MOST_ADDRESS = 2000;
 
 /** An entry as it is read, before it is fitted into the site. */
 interface Draft {
@@ -60,23 +65,25 @@ const isElement = (node: Node): node is Element => 'tagName' in node;
 const attribute = (element: Element, name: string) =>
   element.attrs.find((candidate) => candidate.name === name)?.value;
 
-function textOf(node: Node): string {
+function textOf(node: Node, level = 0): string {
   if (node.nodeName === '#text') return (node as DefaultTreeAdapterTypes.TextNode).value;
+  if (level > BOUNDS.depth) return '';
   if (!isElement(node) || ['script', 'style', 'svg', 'template'].includes(node.tagName)) return '';
-  return node.childNodes.map(textOf).join(' ');
+  return node.childNodes.map((child) => textOf(child, level + 1)).join(' ');
 }
 
 const plain = (text: string) => text.replace(/\s+/g, ' ').trim();
 
 /** Lists of links become levels; links outside any list, one after another, become the top. */
 function readMarkup(text: string): Draft[] {
-  const walk = (nodes: readonly Node[]): Draft[] => {
+  const walk = (nodes: readonly Node[], level: number): Draft[] => {
+    if (level > BOUNDS.depth) return [];
     const found: Draft[] = [];
     for (const node of nodes) {
       if (!isElement(node) || ['script', 'style', 'template', 'svg'].includes(node.tagName)) continue;
-      if (node.tagName === 'li') found.push(...listItem(node));
+      if (node.tagName === 'li') found.push(...listItem(node, level));
       else if (node.tagName === 'a') found.push(linkOf(node));
-      else found.push(...walk(node.childNodes));
+      else found.push(...walk(node.childNodes, level + 1));
     }
     return found.filter(({ label, children }) => label !== '' || children.length > 0);
   };
@@ -86,26 +93,46 @@ function readMarkup(text: string): Draft[] {
     children: [],
   });
   /** The first link, button or text of a list item is its own; lists in it are what it opens. */
-  const listItem = (item: Element): Draft[] => {
+  const listItem = (item: Element, level: number): Draft[] => {
     const lists: Element[] = [];
     const links: Element[] = [];
     let words = '';
-    const look = (nodes: readonly Node[]) => {
+    const look = (nodes: readonly Node[], at: number) => {
+      if (at > BOUNDS.depth) return;
       for (const node of nodes) {
         if (node.nodeName === '#text') words += ` ${textOf(node)}`;
         else if (!isElement(node)) continue;
         else if (node.tagName === 'ul' || node.tagName === 'ol') lists.push(node);
         else if (node.tagName === 'a') links.push(node);
         else if (node.tagName === 'button' || node.tagName === 'summary') words += ` ${textOf(node)}`;
-        else look(node.childNodes);
+        else look(node.childNodes, at + 1);
       }
     };
-    look(item.childNodes);
-    const children = [...links.slice(1).map(linkOf), ...lists.flatMap((list) => walk(list.childNodes))];
+    look(item.childNodes, level + 1);
+    const children = [
+      ...links.slice(1).map(linkOf),
+      ...lists.flatMap((list) => walk(list.childNodes, level + 1)),
+    ];
     const own = links[0] ? linkOf(links[0]) : { label: plain(words), href: undefined, children: [] };
     return own.label === '' ? children : [{ ...own, children }];
   };
-  return walk(parseFragment(text).childNodes as Node[]);
+  return walk(parseShallow(text), 0);
+}
+
+/** Markup as a tree. @throws {BadInput} where it is nested too deep to be read in the time that its length takes */
+function parseShallow(text: string): readonly Node[] {
+  let open = 0;
+  const treeAdapter = {
+    ...defaultTreeAdapter,
+    onItemPush: () => {
+      if (++open > MOST_OPEN)
+        throw new BadInput(
+          `This markup is nested more than ${MOST_OPEN} levels deep: copy the part that holds the navigation’s links.`,
+        );
+    },
+    onItemPop: () => void open--,
+  };
+  return parseFragment(text, { treeAdapter }).childNodes as Node[];
 }
 
 /** The addresses of a sitemap, by folder; each is called by the last part of its path. */
@@ -115,14 +142,14 @@ function readSitemap(text: string): Draft[] {
       'This sitemap defines entities, which no sitemap needs and which can hide a trap: it was not read. Take the DOCTYPE out.',
     );
   }
-  const addresses = [...text.matchAll(/<loc>\s*([^<]*?)\s*<\/loc>/gi)].map(([, address]) =>
-    address!.replace(/&amp;/g, '&'),
+  const addresses = [...text.matchAll(/<loc>([^<]{0,4000})<\/loc>/gi)].map(([, address]) =>
+    address!.trim().replace(/&amp;/g, '&'),
   );
   const roots: Draft[] = [];
   const byPath = new Map<string, Draft>();
   const paths = addresses.flatMap((address) => {
     const url = URL.canParse(address) ? new URL(address) : undefined;
-    return url ? [url.pathname.replace(/\/+$/, '') || '/'] : [];
+    return url ? [withoutEnd(url.pathname) || '/'] : [];
   });
   for (const path of [...new Set(paths)].sort(
     (a, b) => a.split('/').filter(Boolean).length - b.split('/').filter(Boolean).length,
@@ -137,9 +164,25 @@ function readSitemap(text: string): Draft[] {
   return roots;
 }
 
+/** A path without the strokes at its end. */
+function withoutEnd(path: string): string {
+  let end = path.length;
+  while (path[end - 1] === '/') end--;
+  return path.slice(0, end);
+}
+
+/** A part of an address as words; as it stands where its percent signs mean nothing. */
+function decoded(part: string): string {
+  try {
+    return decodeURIComponent(part);
+  } catch {
+    return part;
+  }
+}
+
 function called(part: string | undefined): string {
   if (part === undefined) return 'Home';
-  const words = decodeURIComponent(part.replace(/%(?![0-9a-f]{2})/gi, '%25'))
+  const words = decoded(part)
     .replace(/\.\w+$/, '')
     .replace(/[-_+]+/g, ' ')
     .trim();
@@ -154,13 +197,23 @@ function readLines(text: string): Draft[] {
     if (line.trim() === '') continue;
     const indent = line.replace(/\t/g, '  ').match(/^ */)![0].length;
     const bare = line.trim().replace(/^[-*•]\s+/, '');
-    const [, label = bare, href] = /^(.*?)[\s:|,]*\s((?:https?:\/\/|mailto:|tel:|\/|#)\S*)$/.exec(bare) ?? [];
-    const draft: Draft = { label: plain(label), href, children: [] };
+    const draft: Draft = { ...labelAndAddress(bare), children: [] };
     while (open.length > 0 && open.at(-1)!.indent >= indent) open.pop();
     (open.at(-1)?.draft.children ?? roots).push(draft);
-    open.push({ indent, draft });
+    if (open.length < BOUNDS.depth) open.push({ indent, draft });
   }
   return roots;
+}
+
+/** A line's label, and the address at its end where it has one. */
+function labelAndAddress(line: string): { label: string; href: string | undefined } {
+  let at = line.length;
+  while (at > 0 && /\S/.test(line[at - 1]!)) at--;
+  const href = line.slice(at);
+  if (at === 0 || !/^(?:https?:\/\/|mailto:|tel:|\/|#)/.test(href))
+    return { label: plain(line), href: undefined };
+  while (at > 0 && /[\s:|,]/.test(line[at - 1]!)) at--;
+  return { label: plain(line.slice(0, at)), href };
 }
 
 /** Makes entries of drafts: pages are found by their address, what cannot stand is left out and said. */
@@ -199,7 +252,11 @@ function targetOf(
 ): { page?: string; address?: string } {
   const address = href?.trim();
   if (!address || address === '#' || address === 'javascript:void(0)') return {};
-  const path = address.replace(/\/+$/, '') || '/';
+  if (address.length > MOST_ADDRESS) {
+    left.push(`“${label}”: its address is longer than ${MOST_ADDRESS} characters; the entry leads nowhere.`);
+    return {};
+  }
+  const path = withoutEnd(address) || '/';
   const page = site.pages.find((candidate) => candidate.path === path);
   if (page) return { page: page.id };
   if (isSafeAddress(address)) return { address };

@@ -1,4 +1,4 @@
-import type { Problem } from './check.ts';
+import type { Problem } from './badInput.ts';
 
 /** How large a document, and any part of it, may be. What is larger is told before any other rule is looked at. */
 export const BOUNDS = {
@@ -11,6 +11,9 @@ export const BOUNDS = {
   /** Values in all. */
   values: 1_000_000,
 };
+
+/** The most pixels that a picture may have along a side. */
+export const MAX_PICTURE_SIDE = 16384;
 
 /** Keys that mean something to the language itself. */
 const RESERVED = new Set(['__proto__', 'constructor', 'prototype']);

@@ -1,26 +1,11 @@
 import { plainToInstance, type ClassConstructor } from 'class-transformer';
 import { validateSync, type ValidationError } from 'class-validator';
+import { BadInput, type Problem } from './badInput.ts';
 import { boundsProblem } from './bounds.ts';
 import { Header } from './header.ts';
 import { Page } from './page.ts';
 import { FORMAT, MOST_HEADERS, MOST_PAGES, Site } from './site.ts';
 import { referenceProblems } from './references.ts';
-
-/** One thing wrong in a document: where, as a path like `headers[0].looks.top.fill.opacity`, and what to do. */
-export interface Problem {
-  path: string;
-  message: string;
-}
-
-/** Thrown where a document cannot be taken; carries every problem found. */
-export class BadInput extends Error {
-  readonly problems: Problem[];
-  constructor(message: string, problems: Problem[] = []) {
-    super(message);
-    this.name = 'BadInput';
-    this.problems = problems;
-  }
-}
 
 /** Checks plain data against a model class. An empty list means it can be taken as it is. */
 export function checkPart<T extends object>(type: ClassConstructor<T>, data: unknown): Problem[] {

@@ -1,8 +1,6 @@
 import { IsOptional, Matches } from 'class-validator';
+import { MAX_PICTURE_SIDE } from './bounds.ts';
 import { IsId, IsPlainText, InRange, Nested, IsWhole } from './rules.ts';
-
-/** The most pixels that a picture may have along a side. */
-export const MAX_PICTURE_SIDE = 16384;
 
 /** A place in a picture, percent of its sides from the left and the top. */
 export class FocusPoint {

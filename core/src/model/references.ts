@@ -1,5 +1,5 @@
 import { pathText } from './bounds.ts';
-import type { Problem } from './check.ts';
+import type { Problem } from './badInput.ts';
 import { headerItems } from './header.ts';
 import { entriesOf, type AnyEntry, type OptionalTarget } from './menu.ts';
 import { isOwnFamily, type FamilyId } from './type.ts';

@@ -1,5 +1,6 @@
 import { generate, parse, walk } from 'css-tree';
-import { BadInput } from '../model/check.ts';
+import { BOUNDS } from '../model/bounds.ts';
+import { BadInput } from '../model/badInput.ts';
 import { hexColour, parseColour } from '../colour/rgb.ts';
 import type { Swatch } from '../model/palette.ts';
 import { freeId } from '../gather/freeId.ts';
@@ -14,7 +15,8 @@ export function writeProperties(palette: readonly Swatch[]): string {
   return `:root {\n${lines.join('\n')}\n}\n`;
 }
 
-const MOST_TEXT = 1_000_000;
+/** Longest text that is read, characters. */
+export const MOST_TEXT = 1_000_000;
 
 /**
  * Reads the colours among the custom properties of a style sheet; `var()` is followed.
@@ -23,26 +25,54 @@ const MOST_TEXT = 1_000_000;
 export function readProperties(css: string): ReadSwatches {
   if (css.length > MOST_TEXT)
     throw new BadInput('This style sheet is longer than 1 MB: paste the part with the colours.');
+  if (isDeep(css))
+    throw new BadInput(
+      `This style sheet is nested more than ${BOUNDS.depth} levels deep: paste the part with the colours.`,
+    );
   const found = new Map<string, string>();
   const tree = parse(css, { parseCustomProperty: false, onParseError: () => undefined });
   walk(tree, (node) => {
     if (node.type !== 'Declaration' || !node.property.startsWith('--')) return;
     found.set(node.property, generate(node.value).trim());
   });
-  const value = (name: string, seen: readonly string[]): string | undefined => {
-    if (seen.includes(name)) {
-      throw new BadInput(`${[...seen, name].join(' → ')} lead round in a circle: break it and try again.`);
+  const known = new Map<string, string | undefined>();
+  /** A property's value, `var()` followed; what was followed once is known from then on. */
+  const value = (first: string): string | undefined => {
+    const way: { name: string; instead: string | undefined }[] = [];
+    const seen = new Set<string>();
+    let name = first;
+    let end: string | undefined;
+    for (;;) {
+      if (known.has(name)) {
+        end = known.get(name);
+        break;
+      }
+      if (seen.has(name)) {
+        const round = [...seen].slice(-8).concat(name).join(' → ');
+        throw new BadInput(`${round} lead round in a circle: break it and try again.`);
+      }
+      seen.add(name);
+      const text = found.get(name);
+      const alias = /^var\(\s*(--[\w-]+)\s*(?:,\s*(.*))?\)$/s.exec(text ?? '');
+      way.push({ name, instead: alias?.[2] });
+      if (!alias) {
+        end = text;
+        break;
+      }
+      name = alias[1]!;
     }
-    const text = found.get(name);
-    const alias = /^var\(\s*(--[\w-]+)\s*(?:,\s*(.*))?\)$/s.exec(text ?? '');
-    return alias ? (value(alias[1]!, [...seen, name]) ?? alias[2]) : text;
+    for (const { name: each, instead } of way.reverse()) {
+      end ??= instead;
+      known.set(each, end);
+    }
+    return end;
   };
   const swatches: Swatch[] = [];
   const left: string[] = [];
   for (const name of found.keys()) {
-    const colour = parseColour(value(name, []) ?? '');
+    const colour = parseColour(value(name) ?? '');
     if (!colour) continue;
-    if (colour.a < 1) left.push(`${name}: it lets the page through; a swatch is solid.`);
+    if (colour.a < 1) left.push(`${name.slice(0, 80)}: it lets the page through; a swatch is solid.`);
     else {
       const words = name.slice(2).replace(/[-_]+/g, ' ').trim();
       const called = words.charAt(0).toUpperCase() + words.slice(1, 60);
@@ -57,4 +87,14 @@ export function readProperties(css: string): ReadSwatches {
   if (swatches.length === 0)
     throw new BadInput('There is no colour among the custom properties (--name: colour) here.');
   return { swatches, left };
+}
+
+/** Whether brackets are nested deeper than can be read; those within texts and comments count too. */
+function isDeep(css: string): boolean {
+  let depth = 0;
+  for (const [bracket] of css.matchAll(/[([{}\])]/g)) {
+    depth = Math.max(0, depth + ('([{'.includes(bracket) ? 1 : -1));
+    if (depth > BOUNDS.depth) return true;
+  }
+  return false;
 }

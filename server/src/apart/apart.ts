@@ -1,5 +1,5 @@
 import { fork, type ChildProcess } from 'node:child_process';
-import { BadInput, type Problem } from '@hatrail/core/model/check';
+import { BadInput, type Problem } from '@hatrail/core/model/badInput';
 import type { Job, JobInput, JobResult } from './jobs.ts';
 
 /** What a process apart is sent, and what it answers. */

@@ -3,19 +3,17 @@ import { createWriteStream, openAsBlob } from 'node:fs';
 import { readFile, writeFile } from 'node:fs/promises';
 import { Writable } from 'node:stream';
 import { join } from 'node:path';
-import { BlobReader, ZipReader, type Entry } from '@zip.js/zip.js';
+import type { Entry } from '@zip.js/zip.js';
 import sharp from 'sharp';
-import { fontName } from '@hatrail/cli/fonts';
 import { endsRight, readPicture } from '@hatrail/cli/pictures';
 import { resized } from '@hatrail/cli/resize';
-import { withChanges } from '@hatrail/core/model/changes';
-import { BadInput, checkChanged, readSite, type Problem } from '@hatrail/core/model/check';
+import { BadInput, type Problem } from '@hatrail/core/model/badInput';
 import type { SiteChanges } from '@hatrail/core/model/kept';
 import type { Site } from '@hatrail/core/model/site';
 
 /**
  * What is done to bytes that come from outside, in a process of its own: decoding, cleaning, cutting, unpacking. Each takes
- * and leaves files, by their paths, and gives plain values.
+ * and leaves files, by their paths, and gives plain values. What a job needs is loaded when it is first asked for, so that a process is soon at work.
  */
 
 /** A file that is ready to be kept. */
@@ -42,6 +40,7 @@ async function picture({ path, name }: { path: string; name: string }) {
 }
 
 async function font({ path, name }: { path: string; name: string }) {
+  const { fontName } = await import('@hatrail/cli/fonts');
   const bytes = await readFile(path);
   return { fontName: fontName(bytes, name), hash: hashOf(bytes) };
 }
@@ -83,6 +82,7 @@ async function site({ path, folder }: { path: string; folder: string }) {
     throw new BadInput(
       'This site file is larger than 8 MB without its pictures: that is no site of 400 pages.',
     );
+  const { readSite } = await import('@hatrail/core/model/check');
   const read = readSite(new TextDecoder().decode(document));
   const ready: Record<string, ReadyFile> = {};
   for (const { id, file, width, height } of read.pictures) {
@@ -116,6 +116,7 @@ async function site({ path, folder }: { path: string; folder: string }) {
 
 /** Unpacks a zip into a folder, as numbers, counting the bytes that really come; gives their paths by the names in it. */
 async function unpack(path: string, folder: string): Promise<Map<string, string>> {
+  const { BlobReader, ZipReader } = await import('@zip.js/zip.js');
   const files = new Map<string, string>();
   const reader = new ZipReader(new BlobReader(await openAsBlob(path)), {
     checkSignature: true,
@@ -172,6 +173,10 @@ async function unpackOne(entry: Entry, to: string, count: (size: number) => void
 
 /** What is wrong with a site once it is changed. */
 async function check({ before, changes }: { before: Site; changes: SiteChanges }): Promise<Problem[]> {
+  const [{ checkChanged }, { withChanges }] = await Promise.all([
+    import('@hatrail/core/model/check'),
+    import('@hatrail/core/model/changes'),
+  ]);
   const steps = checkChanged(withChanges(before, changes), before);
   for (let step = steps.next(); ; step = steps.next()) if (step.done) return step.value;
 }

@@ -1,4 +1,4 @@
-import { BadInput } from '@hatrail/core/model/check';
+import { BadInput } from '@hatrail/core/model/badInput';
 import { JOBS, type Job } from './jobs.ts';
 import { BEGUN, type Answer, type Order } from './apart.ts';
 

@@ -1,5 +1,6 @@
 import { Router, json } from 'express';
-import { checkChanged, type Problem } from '@hatrail/core/model/check';
+import { checkChanged } from '@hatrail/core/model/check';
+import type { Problem } from '@hatrail/core/model/badInput';
 import { valuesOf, withChanges } from '@hatrail/core/model/changes';
 import type { Conflict, KeptSite, PartList, SiteChanges } from '@hatrail/core/model/kept';
 import { isId } from '@hatrail/core/model/rules';

@@ -1,6 +1,6 @@
 import { Readable } from 'node:stream';
 import { Router, json } from 'express';
-import { MAX_PICTURE_SIDE } from '@hatrail/core/model/picture';
+import { MAX_PICTURE_SIDE } from '@hatrail/core/model/bounds';
 import { fontType } from '@hatrail/core/output/fonts';
 import { siteOf, sizedPicture, type Context } from '../context.ts';
 import { fetchPicture } from '../fetchPicture.ts';

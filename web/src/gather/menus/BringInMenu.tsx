@@ -1,12 +1,13 @@
 import { Button, Dialog, DialogActions, DialogContent, DialogTitle } from '@mui/material';
-import { useMemo, useState } from 'react';
-import { MOST_TEXT, readMenu, type ReadMenu } from '@hatrail/core/gather/readMenu';
+import { useState } from 'react';
+import type { ReadMenu } from '@hatrail/core/gather/readMenu';
 import { freeId } from '@hatrail/core/gather/freeId';
 import { entriesOf, type AnyEntry, type Entry, type Menu } from '@hatrail/core/model/menu';
 import { addressOf, labelOf, leadsAnywhere } from '@hatrail/core/model/references';
 import type { Site } from '@hatrail/core/model/site';
 import { useEditor } from '../../editor/store.ts';
-import { FileButton } from '../../parts/FileButton.tsx';
+import { PasteField } from '../paste/PasteField.tsx';
+import { usePasted } from '../paste/usePasted.ts';
 
 const FROM: Record<ReadMenu['from'], string> = {
   markup: 'Read as markup of a navigation',
@@ -18,16 +19,10 @@ const FROM: Record<ReadMenu['from'], string> = {
 export function BringInMenu({ site, menu, onClose }: { site: Site; menu: Menu; onClose: () => void }) {
   const edit = useEditor((state) => state.edit);
   const [text, setText] = useState('');
-  const result = useMemo((): { read?: ReadMenu; problem?: string } => {
-    if (text.trim() === '') return {};
-    try {
-      return { read: readMenu(site, text) };
-    } catch (error) {
-      return { problem: (error as Error).message };
-    }
-  }, [site, text]);
+  const pasted = usePasted('menu', text, site);
+  const read = pasted.outcome && 'read' in pasted.outcome ? pasted.outcome.read : undefined;
   const keep = (how: 'add' | 'replace') => {
-    const { entries } = result.read!;
+    const { entries } = read!;
     edit(`Bring in ${entries.length} entries`, (draft) => {
       const target = draft.menus.find(({ id }) => id === menu.id)!;
       const kept = how === 'add' ? (target.entries as Entry[]) : [];
@@ -49,32 +44,20 @@ export function BringInMenu({ site, menu, onClose }: { site: Site; menu: Menu; o
           Paste the HTML of a navigation, a sitemap.xml, or a line for each entry such as “Visit /visit”, with
           those below another indented.
         </p>
-        {/* A text longer than can be read is told so, and not put into the field. */}
-        <textarea
-          className="paste"
-          aria-label="Navigation, sitemap or lines"
-          rows={7}
-          value={text.length > MOST_TEXT ? '' : text}
-          onChange={(event) => setText(event.target.value)}
-        />
-        <FileButton
-          label="Choose a file"
+        <PasteField
+          label="Navigation, sitemap or lines"
           accept=".xml,.html,.htm,.txt"
-          size="small"
-          onFiles={([file]) => file && void file.text().then(setText)}
+          text={text}
+          onText={setText}
+          pasted={pasted}
         />
-        {result.problem !== undefined && (
-          <p className="field-error" role="alert">
-            {result.problem}
-          </p>
-        )}
-        {result.read && (
+        {read && (
           <section aria-label="What was understood">
             <h3>
-              {FROM[result.read.from]}: {entriesOf({ entries: result.read.entries }).length} entries
+              {FROM[read.from]}: {entriesOf({ entries: read.entries }).length} entries
             </h3>
             <ul className="understood">
-              {entriesOf({ entries: result.read.entries }).map(({ entry, level }) => (
+              {entriesOf({ entries: read.entries }).map(({ entry, level }) => (
                 <li key={entry.id} style={{ marginLeft: 20 * level }}>
                   <strong dir="auto">{labelOf(site, entry)}</strong>{' '}
                   <span className="quiet">
@@ -83,7 +66,7 @@ export function BringInMenu({ site, menu, onClose }: { site: Site; menu: Menu; o
                 </li>
               ))}
             </ul>
-            {result.read.left.map((line, i) => (
+            {read.left.map((line, i) => (
               <p key={i} className="quiet">
                 {line}
               </p>
@@ -93,10 +76,10 @@ export function BringInMenu({ site, menu, onClose }: { site: Site; menu: Menu; o
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>Not now</Button>
-        <Button variant="outlined" disabled={!result.read} onClick={() => keep('replace')}>
+        <Button variant="outlined" disabled={!read || !pasted.isCurrent} onClick={() => keep('replace')}>
           In the place of {menu.name}
         </Button>
-        <Button variant="contained" disabled={!result.read} onClick={() => keep('add')}>
+        <Button variant="contained" disabled={!read || !pasted.isCurrent} onClick={() => keep('add')}>
           Add to {menu.name}
         </Button>
       </DialogActions>

@@ -1,16 +1,19 @@
 import { Button, Dialog, DialogActions, DialogContent, DialogTitle, Menu, MenuItem } from '@mui/material';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { hexColour, type Rgb } from '@hatrail/core/colour/rgb';
 import { freeId } from '@hatrail/core/gather/freeId';
 import { withSwatch } from '@hatrail/core/gather/swatches';
 import type { Swatch } from '@hatrail/core/model/palette';
+import type { Site } from '@hatrail/core/model/site';
 import { drawPalette } from '@hatrail/core/pixels/drawPalette';
 import { PALETTES } from '@hatrail/core/start/palettes';
-import { readProperties, writeProperties } from '@hatrail/core/tokens/customProperties';
-import { readTokens, writeTokens, type ReadSwatches } from '@hatrail/core/tokens/designTokens';
+import { writeProperties } from '@hatrail/core/tokens/customProperties';
+import { writeTokens } from '@hatrail/core/tokens/designTokens';
 import { useEditor } from '../../editor/store.ts';
 import { pictureRaster } from '../../engine/picturePixels.ts';
 import type { SiteAtHand } from '../../engine/request.ts';
+import { PasteField } from '../paste/PasteField.tsx';
+import { usePasted } from '../paste/usePasted.ts';
 import { saveText } from '../../parts/saveText.ts';
 
 type Open = 'start' | 'picture' | 'in' | undefined;
@@ -47,7 +50,7 @@ export function PaletteSources({ hand }: { hand: SiteAtHand }) {
       </Menu>
       {open === 'start' && <StartPalettes onClose={done} />}
       {open === 'picture' && <FromPicture hand={hand} onClose={done} />}
-      {open === 'in' && <BringIn onClose={done} />}
+      {open === 'in' && <BringIn site={hand.site} onClose={done} />}
     </>
   );
 }
@@ -199,17 +202,10 @@ function FromPicture({ hand, onClose }: { hand: SiteAtHand; onClose: () => void 
 }
 
 /** Design tokens or custom properties, pasted or from a file: what was understood is shown before it is kept. */
-function BringIn({ onClose }: { onClose: () => void }) {
+function BringIn({ site, onClose }: { site: Site; onClose: () => void }) {
   const [text, setText] = useState('');
-  const file = useRef<HTMLInputElement>(null);
-  const read = useMemo((): { read?: ReadSwatches; problem?: string } => {
-    if (text.trim() === '') return {};
-    try {
-      return { read: text.trimStart().startsWith('{') ? readTokens(text) : readProperties(text) };
-    } catch (error) {
-      return { problem: (error as Error).message };
-    }
-  }, [text]);
+  const pasted = usePasted('colours', text, site);
+  const read = pasted.outcome && 'read' in pasted.outcome ? pasted.outcome.read : undefined;
   return (
     <Dialog open onClose={onClose} maxWidth="sm" fullWidth aria-labelledby="bring-in-tokens">
       <DialogTitle id="bring-in-tokens">Bring in design tokens or CSS</DialogTitle>
@@ -217,43 +213,24 @@ function BringIn({ onClose }: { onClose: () => void }) {
         <p className="quiet">
           A tokens file of the Design Tokens Community Group, or a style sheet with custom properties.
         </p>
-        <textarea
-          className="paste"
-          aria-label="Design tokens or CSS"
-          rows={7}
-          value={text}
-          onChange={(event) => setText(event.target.value)}
-        />
-        <input
-          ref={file}
-          type="file"
-          hidden
+        <PasteField
+          label="Design tokens or CSS"
           accept=".json,.css,.tokens"
-          onChange={(event) => {
-            const [chosen] = event.target.files ?? [];
-            if (chosen) void chosen.text().then(setText);
-            event.target.value = '';
-          }}
+          text={text}
+          onText={setText}
+          pasted={pasted}
         />
-        <Button size="small" variant="outlined" onClick={() => file.current!.click()}>
-          Choose a file
-        </Button>
-        {read.problem !== undefined && (
-          <p className="field-error" role="alert">
-            {read.problem}
-          </p>
-        )}
-        {read.read && (
+        {read && (
           <>
-            <h3>{read.read.swatches.length} understood</h3>
+            <h3>{read.swatches.length} understood</h3>
             <ul className="drawn">
-              {read.read.swatches.map(({ id, name, colour }) => (
+              {read.swatches.map(({ id, name, colour }) => (
                 <li key={id}>
                   <span className="swatch pixel-swatch" style={{ background: colour }} /> {name}
                 </li>
               ))}
             </ul>
-            {read.read.left.map((line) => (
+            {read.left.map((line) => (
               <p key={line} className="quiet">
                 Left out: {line}
               </p>
@@ -265,9 +242,9 @@ function BringIn({ onClose }: { onClose: () => void }) {
         <Button onClick={onClose}>Not now</Button>
         <Button
           variant="contained"
-          disabled={!read.read}
+          disabled={!read || !pasted.isCurrent}
           onClick={() => {
-            takeIn('Bring in tokens', read.read!.swatches);
+            takeIn('Bring in tokens', read!.swatches);
             onClose();
           }}
         >

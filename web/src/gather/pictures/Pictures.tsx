@@ -103,7 +103,11 @@ const megabytes = (bytes: number) => (bytes / 1e6).toFixed(1);
 
 /** How far a batch is, and what of it could not be taken in. */
 function Progress() {
-  const { batch, failures } = useUploads();
+  const { batch, failures, cleaned } = useUploads();
+  const told = [
+    ...failures.map(({ name, message }) => `${name}: ${message}`),
+    ...cleaned.map(({ message }) => message),
+  ];
   return (
     <>
       {batch && (
@@ -123,16 +127,18 @@ function Progress() {
           </Button>
         </div>
       )}
-      {failures.length > 0 && (
+      {told.length > 0 && (
         <div className="note" role="alert">
           <ul>
-            {failures.map(({ name, message }, i) => (
-              <li key={i}>
-                {name}: {message}
-              </li>
+            {told.map((line, i) => (
+              <li key={i}>{line}</li>
             ))}
           </ul>
-          <Button size="small" variant="outlined" onClick={() => useUploads.setState({ failures: [] })}>
+          <Button
+            size="small"
+            variant="outlined"
+            onClick={() => useUploads.setState({ failures: [], cleaned: [] })}
+          >
             Seen
           </Button>
         </div>

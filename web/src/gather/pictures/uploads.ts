@@ -18,9 +18,11 @@ interface Uploads {
   batch: { done: number; of: number; bytes: number; ofBytes: number; isCancelling: boolean } | undefined;
   /** What could not be taken in, and why. */
   failures: { name: string; message: string }[];
+  /** Drawings of which something was taken out. */
+  cleaned: { name: string; message: string }[];
 }
 
-export const useUploads = create<Uploads>()(() => ({ batch: undefined, failures: [] }));
+export const useUploads = create<Uploads>()(() => ({ batch: undefined, failures: [], cleaned: [] }));
 
 /** Files that travel at the same time. */
 const LANES = 2;
@@ -44,6 +46,7 @@ export async function bringInPictures(siteId: string, sources: readonly Source[]
   const ofBytes = sources.reduce((sum, { size }) => sum + size, 0);
   useUploads.setState({
     failures: [],
+    cleaned: [],
     batch: { done: 0, of: sources.length, bytes: 0, ofBytes, isCancelling: false },
   });
   const taken: (TakenFile | undefined)[] = sources.map(() => undefined);
@@ -54,7 +57,12 @@ export async function bringInPictures(siteId: string, sources: readonly Source[]
       const source = sources[i]!;
       try {
         // What is on its way is let finish, so that it is known and can be dropped.
-        taken[i] = await source.take();
+        const file = (taken[i] = await source.take());
+        if (file.left) {
+          const message = `${source.name} came in without ${file.left.join(', ')}: a picture is only drawn here.`;
+          const clean = { name: source.name, message };
+          useUploads.setState(({ cleaned }) => ({ cleaned: [...cleaned, clean] }));
+        }
       } catch (error) {
         const failure = { name: source.name, message: (error as ApiProblem).message };
         useUploads.setState(({ failures }) => ({ failures: [...failures, failure] }));

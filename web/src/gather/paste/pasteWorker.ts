@@ -1,0 +1,4 @@
+import { expose } from 'comlink';
+import { readText } from './readers.ts';
+
+expose({ readText });
