@@ -26,13 +26,14 @@ export async function tryMalformed(count: number): Promise<Tally> {
   const by = random(count + 5);
   const kept = await firstSite(server.url);
   const make = await makers(kept, by);
+  let isWarm = false;
   const one = async (asked: Asked) => {
     const begun = performance.now();
     const { status, text } = await ask(asked.path.startsWith('/live') ? server.liveUrl : server.url, asked);
     const took = performance.now() - begun;
     const what = `${asked.method} ${asked.path.slice(0, 80)} ${String(asked.body ?? '').slice(0, 60)}`;
     tally.must(status < 500, `${status} for ${what}`);
-    tally.must(took < MOST, `${took.toFixed(0)} ms for ${what}`);
+    tally.must(!isWarm || took < MOST, `${took.toFixed(0)} ms for ${what}`);
     const isApi = asked.path.startsWith('/api') && asked.method !== 'HEAD' && status >= 400 && status !== 431;
     if (isApi && asked.path.length < 8000)
       tally.must(
@@ -41,17 +42,20 @@ export async function tryMalformed(count: number): Promise<Tally> {
       );
     return took;
   };
-  // What is loaded once, and the processes apart, are not growth.
-  for (let i = 0; i < Math.min(count, 200); i++) await one(make());
-  const memory = memoryOf(server.child.pid!);
+  // What is loaded once, the processes apart included, is neither time nor growth: the first fifth is for that.
+  const many = async (to: number) => {
+    let longest = 0;
+    for (; tally.tried < to; tally.tried += 4)
+      longest = Math.max(longest, ...(await Promise.all(Array.from({ length: 4 }, () => one(make())))));
+    return longest;
+  };
+  await many(count / 5);
+  isWarm = true;
+  const memory = await memoryOf(server);
   const stop = watchOthers(server.url);
-  let longest = 0;
-  for (; tally.tried < count; tally.tried += 4) {
-    const took = await Promise.all(Array.from({ length: 4 }, () => one(make())));
-    longest = Math.max(longest, ...took);
-  }
+  const longest = await many(count);
   const others = await stop();
-  const grown = memoryOf(server.child.pid!) - memory;
+  const grown = (await memoryOf(server)) - memory;
   tally.must(others < MOST_OTHERS, `others waited ${others.toFixed(0)} ms`);
   tally.must(grown < MOST_GROWTH, `memory grew by ${(grown / 2 ** 20).toFixed(0)} MB`);
   const after = await firstSite(server.url);
@@ -63,7 +67,7 @@ export async function tryMalformed(count: number): Promise<Tally> {
   tally.problems.push(...leftBehind(folder));
   tally.figures['longest, ms'] = longest.toFixed(0);
   tally.figures['others waited at most, ms'] = others.toFixed(0);
-  tally.figures['memory grew by, MB'] = (grown / 2 ** 20).toFixed(0);
+  tally.figures['memory grew by, after the first fifth, MB'] = (grown / 2 ** 20).toFixed(0);
   return tally;
 }
 
@@ -234,11 +238,7 @@ async function makers(kept: KeptSite, by: () => number): Promise<() => Asked> {
       }),
     () =>
       json('PUT', `${at}/name`, {
-        name: pick(
-          [...values, 'a\u0001b', ' ', 'x'.repeat(121)].filter(
-            (name) => typeof name !== 'string' || !/^[\w/\\$(]+$/.test(name),
-          ),
-        ),
+        name: pick([7, null, {}, [], 'a\u0001b', ' ', '<b>', 'x'.repeat(121)]),
       }),
     () => json('POST', '/api/sites/new', pick(values) as never),
     () => ({

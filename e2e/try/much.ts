@@ -25,7 +25,7 @@ export async function tryMuch(edits: number): Promise<Tally> {
   };
 
   const kept = await firstSite(url);
-  const memory = memoryOf(server.child.pid!);
+  const memory = await memoryOf(server);
   const times: number[] = [];
   let revision = kept.revisions.headers.night!;
   for (; tally.tried < edits; tally.tried++) {
@@ -40,7 +40,7 @@ export async function tryMuch(edits: number): Promise<Tally> {
     times.push(performance.now() - begun);
   }
   figures[`${edits} edits`] = settled(times);
-  figures['memory grew by'] = `${((memoryOf(server.child.pid!) - memory) / 2 ** 20).toFixed(0)} MB`;
+  figures['memory grew by'] = `${(((await memoryOf(server)) - memory) / 2 ** 20).toFixed(0)} MB`;
 
   for (let i = 0; i < SITES; i++) await timed(`/api/sites/${kept.id}/duplicate`, { method: 'POST' });
   figures[`list of ${SITES} sites`] = settled(await each(20, () => timed('/api/sites')));

@@ -1,7 +1,8 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, readFileSync, readdirSync } from 'node:fs';
+import { copyFileSync, mkdtempSync, readFileSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { setTimeout as wait } from 'node:timers/promises';
 import Database from 'better-sqlite3';
 import type { KeptSite, ListedSite } from '@hatrail/core/model/kept';
 
@@ -22,7 +23,8 @@ export interface Launched {
  * @throws with what it said, where it does not start
  */
 export function launch(data: string, before: readonly string[] = []): Promise<Launched> {
-  const [command, ...args] = [...before, process.execPath, '--import', 'tsx', 'server/src/main.ts'];
+  const flags = ['--expose-gc', '--import', './e2e/try/collect.mjs', '--import', 'tsx'];
+  const [command, ...args] = [...before, process.execPath, ...flags, 'server/src/main.ts'];
   const child = spawn(command!, args, {
     env: { ...process.env, PORT: '0', LIVE_PORT: '0', HATRAIL_DATA: data, LOG_LEVEL: 'silent' },
   });
@@ -40,6 +42,12 @@ export function launch(data: string, before: readonly string[] = []): Promise<La
     };
     child.stdout.on('data', hear);
     child.stderr.on('data', hear);
+    // A server that ends by itself is what nobody should see.
+    child.once(
+      'exit',
+      (code, signal) =>
+        signal !== 'SIGKILL' && console.error(`The server ended (${code}):\n${said.slice(-3000)}`),
+    );
     child.once('exit', (code) => reject(new Error(said || `It ended with ${code} and said nothing.`)));
   });
 }
@@ -83,14 +91,23 @@ export function watchOthers(url: string): () => Promise<number> {
   };
 }
 
-/** Resident memory of a process, bytes. */
-export function memoryOf(pid: number): number {
+/** Resident memory of a server once it has let go of what it does not need, bytes. */
+export async function memoryOf({ child }: Launched): Promise<number> {
+  const { pid } = child;
+  for (let i = 0; i < 3; i++) {
+    child.kill('SIGUSR2');
+    await wait(400);
+  }
   return Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1] ?? 0) * 1024;
 }
 
 /** Looks into a data folder: rows without files, files without rows, and what was left half-written. */
 export function leftBehind(folder: string): string[] {
-  const db = new Database(join(folder, 'hatrail.sqlite'), { readonly: true });
+  // A running server has its database for itself: a copy is looked at, with what is still in its log.
+  const copy = newFolder();
+  for (const name of readdirSync(folder).filter((each) => /^hatrail\.sqlite(-wal)?$/.test(each)))
+    copyFileSync(join(folder, name), join(copy, name));
+  const db = new Database(join(copy, 'hatrail.sqlite'));
   try {
     const rows = db
       .prepare<[], { hash: string }>(
@@ -109,6 +126,7 @@ export function leftBehind(folder: string): string[] {
     ];
   } finally {
     db.close();
+    rmSync(copy, { recursive: true });
   }
 }
 

@@ -163,11 +163,12 @@ function openToLook(path: string): Db {
   const log = `${path}-wal`;
   const hasLog = existsSync(log) && statSync(log).size > 0;
   if (hasLog) {
+    const db = new Database(path, { readonly: true });
     try {
-      const db = new Database(path, { readonly: true });
       db.pragma('schema_version');
       return db;
     } catch (error) {
+      db.close();
       // To read alone takes a file beside it, which a full disk has no room for; to have it for oneself takes none.
       if (!/^SQLITE_(CANTOPEN|IOERR|FULL|READONLY)/.test(String((error as { code?: string }).code)))
         throw error;

@@ -1,8 +1,10 @@
 import { createHash, randomUUID } from 'node:crypto';
 import { createReadStream, mkdirSync, rmSync, type ReadStream } from 'node:fs';
 import { open, readFile, readdir, rename, rm, stat } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Readable } from 'node:stream';
+import { fullDisk } from './problem.ts';
 
 /** A file that has come in and waits to be kept: where it lies meanwhile, and the hash of its content. */
 export interface Draft {
@@ -139,8 +141,22 @@ export class FileStore {
       mkdirSync(join(this.#made, hash), { recursive: true });
       await rename(draft, path);
       return bytes;
+    } catch (error) {
+      // Where there is no room to keep it, it is made each time.
+      if (!fullDisk(error)) throw error;
+      return await this.#madeElsewhere(make);
     } finally {
       await this.dropDraft(draft);
+    }
+  }
+
+  async #madeElsewhere(make: (to: string) => Promise<void>): Promise<Buffer> {
+    const path = join(tmpdir(), randomUUID());
+    try {
+      await make(path);
+      return await readFile(path);
+    } finally {
+      await rm(path, { force: true });
     }
   }
 

@@ -83,6 +83,10 @@ function asProblem(error: unknown): HttpProblem {
       'The database is damaged, so nothing was saved. End Hat Rail and start it again: it says which copy can be put back.',
     );
   }
+  if (typeof code === 'string' && /^(Z_|ERR_BROTLI|ERR__ERROR)/.test(code))
+    return new HttpProblem(400, 'What was sent is damaged: its packing cannot be undone. Send it again.');
+  if (code === 'ECONNRESET' || code === 'ERR_STREAM_PREMATURE_CLOSE')
+    return new HttpProblem(400, 'This was broken off before it had come whole. Send it again.');
   // The web server's own refusals: of encodings, ranges, conditions and lengths.
   if (typeof status === 'number' && status >= 400 && status < 500)
     return new HttpProblem(status, REFUSALS[status] ?? REFUSALS[400]!);

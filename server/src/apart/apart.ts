@@ -56,9 +56,10 @@ export class Apart {
     throw new BadInput(`${'name' in input ? input.name : 'This file'} ${why}. ${advice}`);
   }
 
-  /** Starts a process, so that the first job need not wait for it. */
+  /** Starts the processes, so that the first jobs need not wait for them. */
   warm(): void {
-    void this.#ask({ job: 'warm', input: {}, isVector: true }, MOST_LOADING).catch(() => undefined);
+    for (let i = 0; i < PROCESSES; i++)
+      void this.#ask({ job: 'warm', input: {}, isVector: true }, MOST_LOADING).catch(() => undefined);
   }
 
   /** Ends all processes. */

@@ -1,4 +1,4 @@
-import type { Readable } from 'node:stream';
+import { pipeline, type Readable } from 'node:stream';
 import { createBrotliDecompress, createGunzip, createInflate } from 'node:zlib';
 import type { Request } from 'express';
 import { HttpProblem } from '../problem.ts';
@@ -29,5 +29,6 @@ export function unpacked(request: Request): Readable {
   const unpacker = Object.hasOwn(UNPACKERS, encoding) ? UNPACKERS[encoding]!() : undefined;
   if (!unpacker)
     throw new HttpProblem(415, 'This is packed in a way that is not read here: send it as it is.');
-  return request.pipe(unpacker);
+  // What goes wrong with one is told to whoever reads the other.
+  return pipeline(request, unpacker, () => undefined);
 }

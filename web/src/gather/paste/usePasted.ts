@@ -30,44 +30,39 @@ export interface Pasted<R extends Reader> {
 /** Reads text in a worker, again whenever it changes: what was begun before is given up. */
 export function usePasted<R extends Reader>(reader: R, text: string, site: Site): Pasted<R> {
   const apart = useRef<Apart>(undefined);
-  const [outcome, setOutcome] = useState<Outcome<R>>();
-  const [isCurrent, setCurrent] = useState(false);
-  const [isReading, setReading] = useState(false);
+  /** The last that came, and of which text. */
+  const [came, setCame] = useState<{ text: string; outcome: Outcome<R> }>();
+  const [readingLong, setReadingLong] = useState<string>();
   const end = useCallback(() => {
     apart.current?.worker.terminate();
     apart.current = undefined;
   }, []);
   useEffect(() => end, [end]);
   useEffect(() => {
-    setCurrent(false);
-    if (text.trim() === '') {
-      setOutcome(undefined);
-      return;
-    }
-    let isDone = false;
-    const timer = setTimeout(() => setReading(true), SHOWN_AFTER);
-    const finish = (came: Outcome<R>) => {
-      if (isDone) return;
-      isDone = true;
+    if (text.trim() === '') return;
+    let isOver = false;
+    const timer = setTimeout(() => setReadingLong(text), SHOWN_AFTER);
+    const finish = (outcome: Outcome<R>) => {
+      if (isOver) return;
+      isOver = true;
       clearTimeout(timer);
-      setReading(false);
-      setCurrent(true);
-      setOutcome(came);
+      setCame({ text, outcome });
     };
     const { remote, worker } = (apart.current ??= startWorker());
     worker.onerror = () => finish({ problem: 'This text cannot be read: paste a smaller part of it.' });
-    void remote.readText(reader, text, site).then((came) => finish(came as Outcome<R>));
+    void remote.readText(reader, text, site).then((outcome) => finish(outcome as Outcome<R>));
     return () => {
       clearTimeout(timer);
-      setReading(false);
-      if (!isDone) end();
-      isDone = true;
+      if (!isOver) end();
+      isOver = true;
     };
   }, [reader, text, site, end]);
+  const isCurrent = came?.text === text;
+  const isReading = readingLong === text && !isCurrent;
   const stop = () => {
     end();
-    setReading(false);
-    setOutcome({ problem: 'Reading was stopped. Paste a smaller part of it.' });
+    setCame({ text, outcome: { problem: 'Reading was stopped. Paste a smaller part of it.' } });
   };
+  const outcome = text.trim() === '' ? undefined : came?.outcome;
   return { outcome, isCurrent, isReading, stop };
 }
