@@ -73,7 +73,9 @@ async function lookedAfter(
 
 /** Does all that writes, at once, until the server is gone. */
 async function busy({ url }: Launched, told: Told, by: () => number): Promise<void> {
-  const { id, site } = await firstSite(url);
+  const kept = await firstSite(url).catch(() => undefined);
+  if (!kept) return;
+  const { id, site } = kept;
   const at = `${url}/api/sites/${id}`;
   const forEver = async (step: () => Promise<void>) => {
     try {

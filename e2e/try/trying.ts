@@ -42,12 +42,11 @@ export function launch(data: string, before: readonly string[] = []): Promise<La
     };
     child.stdout.on('data', hear);
     child.stderr.on('data', hear);
-    // A server that ends by itself is what nobody should see.
-    child.once(
-      'exit',
-      (code, signal) =>
-        signal !== 'SIGKILL' && console.error(`The server ended (${code}):\n${said.slice(-3000)}`),
-    );
+    // A server that ends by itself while it is in use is what nobody should see.
+    child.once('exit', (code, signal) => {
+      if (signal !== 'SIGKILL' && said.includes('ready at'))
+        console.error(`The server ended (${code}):\n${said.slice(-3000)}`);
+    });
     child.once('exit', (code) => reject(new Error(said || `It ended with ${code} and said nothing.`)));
   });
 }

@@ -212,7 +212,7 @@ function migrated(db: Db, version: number): Db {
     })();
   } catch (error) {
     db.close();
-    throw fullDisk(error)
+    throw fullDisk(error) && version > 0
       ? new BadFolder(
           'There is no room to bring the database up to date: free some space and start again. Nothing was changed.',
         )

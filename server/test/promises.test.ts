@@ -1,0 +1,27 @@
+import { describe, expect, test } from 'vitest';
+import { tryAccess } from '../../e2e/try/access.ts';
+import { tryDisk } from '../../e2e/try/disk.ts';
+import { tryKills } from '../../e2e/try/kill.ts';
+import { tryMalformed } from '../../e2e/try/malformed.ts';
+import { tryPasted } from '../../e2e/try/pasted.ts';
+
+/** What docs/promises.md promises, in short; `npm run try:…` tries each as often as one likes. */
+
+describe('what is promised', () => {
+  test.each([
+    ['no kill loses what was told as saved, or leaves anything half-done', tryKills, 1],
+    ['whatever is asked is answered in words and at once, and others need not wait', tryMalformed, 160],
+    ['whatever is pasted is read, or refused in words, at once', tryPasted, 40],
+    ['nothing is let in, and what is sent can do nothing', tryAccess, 10],
+  ])('%s', async (_, trial, count) => {
+    const { tried, problems } = await trial(count);
+    expect(problems).toEqual([]);
+    expect(tried).toBeGreaterThanOrEqual(count);
+  });
+
+  test('a full disk is said as such, loses nothing, and room alone mends it', async ({ skip }) => {
+    const tally = await tryDisk(1);
+    if (!tally) return skip('A small disk cannot be mounted here.');
+    expect(tally.problems).toEqual([]);
+  });
+});
