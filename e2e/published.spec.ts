@@ -28,7 +28,8 @@ afterAll(async () => {
 function publish(change: (header: Header) => void = () => undefined): void {
   const { context } = running;
   const [id] = context.sites.ids();
-  const { site, hashes } = context.sites.read(id!)!;
+  const { site: kept, hashes } = context.sites.read(id!)!;
+  const site = structuredClone(kept);
   site.headers.forEach(change);
   context.releases.make(id!, site, hashes, '');
 }
