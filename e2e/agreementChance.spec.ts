@@ -74,8 +74,8 @@ test('at every scroll of a page: the worst that is told is the worst there is', 
   const [first] = site.pages;
   first!.bands.length = 2;
   const tall = layoutScene(site, header, first!, width, skiaMeasure(), 320).laid.height;
-  // All but 40 px of it fit into the window.
-  const shown = await viewer.show(site, header, first!, { width, windowHeight: tall - 40 });
-  expect(shown.scene.maxScroll).toBe(40);
+  // All but 16 px of it fit into the window.
+  const shown = await viewer.show(site, header, first!, { width, windowHeight: tall - 16 });
+  expect(shown.scene.maxScroll).toBe(16);
   await expectWorst({ ...shown, logos: false });
 });
