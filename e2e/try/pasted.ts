@@ -73,8 +73,11 @@ const PIECES = [
   '|',
 ];
 
-/** Pastes texts made of pieces of all that can be pasted, each into all readers: read, or refused in words, and at once. */
-export async function tryPasted(count: number): Promise<Tally> {
+/**
+ * Pastes texts made of pieces of all that can be pasted, each into all readers: read, or refused in words, and at once.
+ * @param slack by how much longer all may take, on a machine that has other things to do
+ */
+export async function tryPasted(count: number, slack = 1): Promise<Tally> {
   const tally = new Tally();
   const by = random(count + 3);
   const pick = <T>(list: readonly T[]) => list[Math.floor(by() * list.length)]!;
@@ -96,7 +99,7 @@ export async function tryPasted(count: number): Promise<Tally> {
       const took = performance.now() - begun;
       longest = Math.max(longest, took);
       tally.must(
-        took < MOST,
+        took < MOST * slack,
         `${took.toFixed(0)} ms for ${text.length} characters: ${JSON.stringify(text.slice(0, 60))}`,
       );
     }

@@ -142,6 +142,45 @@ describe('several parts at once', () => {
   });
 });
 
+describe('a document', () => {
+  test('that says another size of a picture than its file has is refused', async () => {
+    const { site: whole, revisions } = await read();
+    const { format: _, pages: __, headers: ___, ...own } = whole;
+    const pictures = own.pictures.map((picture) => ({ ...picture, width: picture.width + 1 }));
+    const answer = await save({ values: { revision: revisions.site, value: { ...own, pictures } } });
+    expect(answer.status).toBe(422);
+    expect(await answer.text()).toMatch(/ is \d+ × \d+ px: reload the page/);
+  });
+
+  test('whose order another window changed first is refused with that order', async () => {
+    const { site: whole, revisions } = await read();
+    const ids = whole.pages.map(({ id }) => id);
+    const order = { pages: { revision: revisions.order.pages, ids: ids.toReversed() } };
+    expect((await save({ order })).status).toBe(200);
+    const stale = await save({ order: { pages: { ...order.pages, ids } } });
+    expect(stale.status).toBe(412);
+    const { conflicts } = (await stale.json()) as { conflicts: Conflict[] };
+    expect(conflicts).toMatchObject([{ kind: 'order', id: 'pages', theirs: ids.toReversed() }]);
+    const revision = conflicts[0]!.revision;
+    expect((await save({ order: { pages: { revision, ids } } })).status).toBe(200);
+    expect((await read()).site).toEqual(whole);
+  });
+
+  test.each([
+    ['written in letters that are not known', { 'content-type': 'application/json; charset=klingon' }, 415],
+    [
+      'packed in a way that is not known',
+      { 'content-type': 'application/json', 'content-encoding': 'x' },
+      415,
+    ],
+    ['whose packing is damaged', { 'content-type': 'application/json', 'content-encoding': 'gzip' }, 400],
+  ])('%s is refused in words', async (_, headers, status) => {
+    const answer = await site('', { method: 'PATCH', headers, body: '{"pages":[]}' });
+    expect(answer.status).toBe(status);
+    expect(((await answer.json()) as { title: string }).title).toMatch(/[.:] ?/);
+  });
+});
+
 describe('sites', () => {
   const post = (path: string, body: unknown) =>
     api(path, {
