@@ -33,12 +33,14 @@ export function PasteField<R extends Reader>({ label, accept, text, onText, past
         value={text.length > MOST_SHOWN ? '' : text}
         onChange={(event) => onText(event.target.value)}
       />
-      <FileButton
-        label="Choose a file"
-        accept={accept}
-        size="small"
-        onFiles={(files) => void takeFile(files)}
-      />
+      <div className="paste-file">
+        <FileButton
+          label="Choose a file"
+          accept={accept}
+          size="small"
+          onFiles={(files) => void takeFile(files)}
+        />
+      </div>
       {isReading && (
         <p role="status">
           Reading {(text.length / 1000).toFixed(0)} kB of text

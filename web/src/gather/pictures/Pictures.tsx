@@ -105,7 +105,7 @@ const megabytes = (bytes: number) => (bytes / 1e6).toFixed(1);
 function Progress() {
   const { batch, failures, cleaned } = useUploads();
   const told = [
-    ...failures.map(({ name, message }) => `${name}: ${message}`),
+    ...failures.map(({ name, message }) => (message.startsWith(name) ? message : `${name}: ${message}`)),
     ...cleaned.map(({ message }) => message),
   ];
   return (
