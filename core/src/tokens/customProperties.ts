@@ -1,4 +1,4 @@
-import { generate, parse, walk } from 'css-tree';
+import { tokenTypes, tokenize } from 'css-tree';
 import { BOUNDS } from '../model/bounds.ts';
 import { BadInput } from '../model/badInput.ts';
 import { hexColour, parseColour } from '../colour/rgb.ts';
@@ -29,12 +29,7 @@ export function readProperties(css: string): ReadSwatches {
     throw new BadInput(
       `This style sheet is nested more than ${BOUNDS.depth} levels deep: paste the part with the colours.`,
     );
-  const found = new Map<string, string>();
-  const tree = parse(css, { parseCustomProperty: false, onParseError: () => undefined });
-  walk(tree, (node) => {
-    if (node.type !== 'Declaration' || !node.property.startsWith('--')) return;
-    found.set(node.property, generate(node.value).trim());
-  });
+  const found = declared(css);
   const known = new Map<string, string | undefined>();
   /** A property's value, `var()` followed; what was followed once is known from then on. */
   const value = (first: string): string | undefined => {
@@ -87,6 +82,38 @@ export function readProperties(css: string): ReadSwatches {
   if (swatches.length === 0)
     throw new BadInput('There is no colour among the custom properties (--name: colour) here.');
   return { swatches, left };
+}
+
+/**
+ * The custom properties that a style sheet declares, by name, the last of each; read token by token (CSS Syntax 3), so that
+ * it takes time that the text's length accounts for, whatever is wrong with it.
+ */
+function declared(css: string): Map<string, string> {
+  const found = new Map<string, string>();
+  let name = '';
+  /** What has come so far: nothing, a name, or a name, a colon and so much of its value. */
+  let value: string | undefined;
+  let depth = 0;
+  const end = () => {
+    if (name && value !== undefined) found.set(name, value.trim());
+    [name, value, depth] = ['', undefined, 0];
+  };
+  tokenize(css, (type, start, stop) => {
+    const text = css.slice(start, stop);
+    if (type === tokenTypes.Comment) return;
+    if (value === undefined) {
+      if (type === tokenTypes.Ident && text.startsWith('--')) name = text;
+      else if (type === tokenTypes.Colon && name) value = '';
+      else if (type !== tokenTypes.WhiteSpace) name = '';
+      return;
+    }
+    if (depth === 0 && (type === tokenTypes.Semicolon || type === tokenTypes.RightCurlyBracket)) return end();
+    if (/[([{]$/.test(text)) depth++;
+    else if (/^[)\]}]$/.test(text)) depth = Math.max(0, depth - 1);
+    value += type === tokenTypes.WhiteSpace ? ' ' : text;
+  });
+  end();
+  return found;
 }
 
 /** Whether brackets are nested deeper than can be read; those within texts and comments count too. */
