@@ -95,7 +95,7 @@ export async function fetchPicture(
           `${url.host} answered with ${what}, not a picture: give the address of the picture itself.`,
         );
       }
-      const name = decodeURIComponent(url.pathname.split('/').pop() || 'picture');
+      const name = nameIn(url);
       return { bytes: await readAll(answer, url.host), name };
     }
     throw new BadInput(`${url.host} sends it on and on: give the address of the picture itself.`);
@@ -105,6 +105,16 @@ export async function fetchPicture(
     const { code, message } = error as NodeJS.ErrnoException;
     if (code === 'LOCAL') throw new BadInput(message);
     throw new BadInput(`${url.host} does not answer (${code ?? message}): check the address and try again.`);
+  }
+}
+
+/** The last part of an address; as it stands where its percent signs mean nothing. */
+function nameIn({ pathname }: URL): string {
+  const last = pathname.split('/').pop() || 'picture';
+  try {
+    return decodeURIComponent(last);
+  } catch {
+    return last;
   }
 }
 

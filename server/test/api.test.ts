@@ -9,7 +9,8 @@ import type { Header } from '@hatrail/core/model/header';
 import { checkSite } from '@hatrail/core/model/check';
 import type { Conflict, KeptSite, Revisions } from '@hatrail/core/model/kept';
 import type { Running } from '../src/start.ts';
-import { firstSite, openServer } from './opened.ts';
+import { firstSite } from '../../e2e/try/trying.ts';
+import { openServer } from './opened.ts';
 
 let running: Running;
 let kept: KeptSite;

@@ -165,6 +165,8 @@ describe('a picture from an address', () => {
     const allowed = await from(`${host.url}/on`, true);
     expect(allowed.status).toBe(201);
     expect(await allowed.json()).toMatchObject({ id: 'pale', width: 8, height: 6 });
+    // Percent signs that mean nothing are part of the name.
+    expect((await from(`${host.url}/caf%E9.png`, true)).status).toBe(201);
   });
   test.each<[string, string, RegExp]>([
     ['a page', '/page', /answered with a page, not a picture/],

@@ -1,7 +1,8 @@
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { KeptSite, ListedSite } from '@hatrail/core/model/kept';
+import type { KeptSite } from '@hatrail/core/model/kept';
+import { firstSite } from '../../e2e/try/trying.ts';
 import { start, type Running } from '../src/start.ts';
 
 /** A server on a folder of its own, with the demo sites in it. */
@@ -16,10 +17,4 @@ export async function openServer(): Promise<Opened> {
   const folder = mkdtempSync(join(tmpdir(), 'hatrail-'));
   const running = await start({ port: 0, livePort: 0, dataFolder: folder });
   return { running, folder, kept: await firstSite(running.url) };
-}
-
-/** The first site of a server's list, whole, as a browser gets it. */
-export async function firstSite(url: string): Promise<KeptSite> {
-  const [first] = (await (await fetch(`${url}/api/sites`)).json()) as [ListedSite];
-  return (await (await fetch(`${url}/api/sites/${first.id}`)).json()) as KeptSite;
 }

@@ -76,7 +76,8 @@ export function siteRoutes(context: Context): Router {
     const { site, hashes, slug } = siteOf(context, request.params.site);
     const parts = [...site.pictures, ...(site.fonts ?? [])];
     for (const { id, file } of parts) {
-      if (!(await context.files.has(hashes[id]!)))
+      const hash = hashes[id];
+      if (hash === undefined || !(await context.files.has(hash)))
         throw badInput(`The file ${file} is missing: bring it in again, or take it out of the site.`);
     }
     await sendZip(response, `${slug}.hatrail.zip`, [
