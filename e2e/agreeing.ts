@@ -67,7 +67,7 @@ export async function expectAgreement(seen: Seen, scroll: number, tally: Agreeme
   const ink = scene.layouts[moment].inks.find(({ what }) => what.kind === 'logo');
   if (logos === true && ink) {
     for (const { picture } of logoVariantsOf(site, header)) {
-      drawn[picture] = await drawInBrowser(tab, url, site, picture, ink.box);
+      drawn[picture] = await drawInBrowser(tab, url, site, picture, ink.box, seen.sizes);
     }
   }
   const painted = logos ? await shoot(tab, clip, scene.windowHeight, false) : undefined;

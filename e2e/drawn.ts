@@ -6,6 +6,7 @@ import type { Moment } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
 import type { Box } from '@hatrail/core/page/layout';
 import { snapBox, type Drawable } from '@hatrail/core/page/paint';
+import { sizedName, type ShippedSizes } from '@hatrail/core/output/sizes';
 import { sizeOf, type Area } from '@hatrail/core/stack/area';
 import type { Drawing, LogoPixels } from '@hatrail/core/stack/drawing';
 import type { Raster } from '@hatrail/core/stack/ground';
@@ -19,6 +20,7 @@ export interface Seen {
   scene: Scene;
   raster: Raster;
   pictures: ReadonlyMap<string, Drawable>;
+  sizes: ShippedSizes;
   tab: Tab;
   /** Where the files are served. */
   url: string;
@@ -94,6 +96,7 @@ export async function drawInBrowser(
   site: Site,
   picture: string,
   box: Box,
+  sizes: ShippedSizes,
 ): Promise<LogoPixels> {
   const { file } = site.pictures.find(({ id }) => id === picture)!;
   const { x: left, y: top, width, height } = snapBox(box);
@@ -103,10 +106,11 @@ export async function drawInBrowser(
       image.src = url;
       await image.decode();
       const context = new OffscreenCanvas(width, height).getContext('2d')!;
+      context.imageSmoothingQuality = 'medium';
       context.drawImage(image, 0, 0, width, height);
       return [...context.getImageData(0, 0, width, height).data];
     },
-    { url: `${url}/assets/pictures/${file}`, width, height },
+    { url: `${url}/assets/pictures/${sizedName(file, sizes[picture]?.one)}`, width, height },
   );
   return { left, top, width, height, data: Uint8ClampedArray.from(data) };
 }

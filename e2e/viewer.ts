@@ -3,6 +3,7 @@ import type { Page as Tab } from 'playwright-core';
 import { shippedFiles, type ShippedFile } from '@hatrail/cli/export';
 import type { LoadedSite } from '@hatrail/cli/siteFile';
 import { decodePictures, skiaMeasure, skiaRaster } from '@hatrail/cli/skia';
+import { resized } from '@hatrail/cli/resize';
 import type { Header } from '@hatrail/core/model/header';
 import type { Page } from '@hatrail/core/model/page';
 import type { Site } from '@hatrail/core/model/site';
@@ -32,6 +33,12 @@ export interface Viewer {
   close(): Promise<void>;
 }
 
+/** A picture that was made for these tests, as it ships in a width. */
+async function made(make: () => Promise<Uint8Array> | Uint8Array, width?: number): Promise<Uint8Array> {
+  const bytes = await make();
+  return width === undefined ? bytes : resized(bytes, width);
+}
+
 /**
  * @param scrollbars with scrollbars that take room
  */
@@ -44,7 +51,7 @@ export async function openViewer(loaded: LoadedSite, scrollbars = false): Promis
   const kept = new Map<string, Promise<Uint8Array | undefined>>();
   const read = (file: string, width?: number) => {
     const key = `${file} ${width}`;
-    const found = kept.get(key) ?? Promise.resolve(MADE[file]?.() ?? loaded.read(file, width));
+    const found = kept.get(key) ?? (MADE[file] ? made(MADE[file], width) : loaded.read(file, width));
     kept.set(key, found);
     return found;
   };
@@ -53,7 +60,8 @@ export async function openViewer(loaded: LoadedSite, scrollbars = false): Promis
     async show(site, header, page, { width, windowHeight }) {
       files = await shippedFiles(site, siteFiles(site, measure), read);
       const scene = layoutScene(site, header, page, width, measure, windowHeight);
-      const pictures = await decodePictures(site, read, shippedSizes(site, header, measure));
+      const sizes = shippedSizes(site, header, measure);
+      const pictures = await decodePictures(site, read, sizes);
       const raster = skiaRaster(site, scene.laid, pictures);
       await tab.setViewportSize({ width: width + (scrollbars ? SCROLLBAR : 0), height: scene.windowHeight });
       await tab.goto(`${server.url}${page.path === '/' ? '/' : `${page.path}/`}?${++shown}`);
@@ -66,7 +74,7 @@ export async function openViewer(loaded: LoadedSite, scrollbars = false): Promis
         scrollHeight: document.documentElement.scrollHeight,
       }));
       expect({ clientWidth, scrollHeight }).toEqual({ clientWidth: width, scrollHeight: scene.laid.height });
-      return { scene, raster, pictures, tab, url: server.url };
+      return { scene, raster, pictures, sizes, tab, url: server.url };
     },
     async close() {
       await browser.close();

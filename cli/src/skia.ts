@@ -12,7 +12,7 @@ import type { Raster } from '@hatrail/core/stack/ground';
 import { contextDrawing, type ReadableContext } from '@hatrail/core/stack/contextDrawing';
 import type { Drawing } from '@hatrail/core/stack/drawing';
 import { registerFonts } from './fonts.ts';
-import { reducedPixels } from './reduced.ts';
+import { halvesOf, halvings, reducedPixels, type Halves } from '@hatrail/core/pixels/reduced';
 
 /** What the core needs from outside, by the Skia canvas: text metrics, decoded pictures, pixels. */
 
@@ -41,7 +41,7 @@ export async function decodePictures(
       width,
       height,
       pixels,
-      ...(file.endsWith('.svg') && { atSize: tileOf(image) }),
+      ...(file.endsWith('.svg') ? { atSize: tileOf(image) } : { reduced: reducerOf(image) }),
     });
   }
   return pictures;
@@ -52,6 +52,20 @@ function tileOf(image: Image) {
   return (width: number, height: number) => {
     const canvas = createCanvas(width, height);
     canvas.getContext('2d').drawImage(image, 0, 0, width, height);
+    return canvas;
+  };
+}
+
+/** Draws a raster picture that is drawn smaller than it is, which Skia's canvas does more coarsely than a page's raster. */
+function reducerOf(image: Image): NonNullable<Drawable['reduced']> {
+  let halves: Halves | undefined;
+  return (tile, area) => {
+    if (halvings(image, tile) === 0) return undefined;
+    halves ??= halvesOf(drawnPixels(image, image.width, image.height), image);
+    const canvas = createCanvas(area.width, area.height);
+    const pixels = canvas.getContext('2d').createImageData(area.width, area.height);
+    pixels.data.set(reducedPixels(halves, tile, area));
+    canvas.getContext('2d').putImageData(pixels, 0, 0);
     return canvas;
   };
 }
@@ -96,12 +110,12 @@ export function skiaDrawing(site: Site, pictures: ReadonlyMap<string, Drawable>)
 function drawLogo(site: Site, id: string, picture: Drawable, width: number, height: number): Raster {
   const isVector = site.pictures.find((candidate) => candidate.id === id)!.file.endsWith('.svg');
   const image = picture.image as Image;
-  const own = { width: image.width, height: image.height };
-  const isSmaller = own.width >= width && own.height >= height;
+  const isSmaller = image.width >= width && image.height >= height;
+  const whole = { x: 0, y: 0, width, height };
   const data = isVector
     ? sampledPixels(image, width, height)
     : isSmaller
-      ? reducedPixels(drawnPixels(image, own.width, own.height), own, width, height)
+      ? reducedPixels(halvesOf(drawnPixels(image, image.width, image.height), image), whole, whole)
       : drawnPixels(image, width, height);
   return { width, height, data };
 }

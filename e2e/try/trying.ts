@@ -15,6 +15,8 @@ export interface Launched {
   child: ChildProcess;
   /** Ends it at once, as a power cut would. */
   kill(): Promise<void>;
+  /** Longest that its event loop was held since {@link memoryOf} was last asked for, or since its start, ms. */
+  loopHeld(): number;
 }
 
 /**
@@ -33,7 +35,11 @@ export function launch(data: string, before: readonly string[] = []): Promise<La
     const hear = (part: Buffer) => {
       said += part.toString();
       const [url, liveUrl] = [/ready at (\S+)/, /sites are at (\S+)/].map((text) => text.exec(said)?.[1]);
-      if (url && liveUrl) resolve({ url, liveUrl, child, kill });
+      if (url && liveUrl) resolve({ url, liveUrl, child, kill, loopHeld });
+    };
+    const loopHeld = () => {
+      const since = said.slice(said.lastIndexOf('loop watched') + 1);
+      return Math.max(0, ...[...since.matchAll(/loop held (\S+) ms/g)].map(([, held]) => Number(held)));
     };
     const ended = new Promise<void>((done) => child.once('exit', () => done()));
     const kill = () => {

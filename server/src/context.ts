@@ -83,7 +83,7 @@ export async function cleanUp({ sites, files }: Context, isFirst = false): Promi
 }
 
 /** Longest that work goes on before others have their turn, ms. */
-const TURN = 12;
+const TURN = 8;
 
 /** Gives others their turn wherever work has gone on for long: the server answers everyone from one thread. */
 export function breather(): () => Promise<void> {
@@ -102,6 +102,7 @@ export function breather(): () => Promise<void> {
 export async function readDrawnWidths(site: Site, header: Header, measure: Measure): Promise<void> {
   const breathe = breather();
   const views = pageViews(site, header, measure);
+  await breathe();
   for (const page of site.pages) {
     drawnWidths(site, page, views, measure);
     await breathe();

@@ -60,7 +60,10 @@ export function* checkChanged(site: Site, sound: Site): Generator<void, Problem[
     }
   }
   yield;
-  return problems.length > 0 ? problems : referenceProblems(site);
+  if (problems.length > 0) return problems;
+  const named = referenceProblems(site);
+  yield;
+  return named;
 }
 
 const isList = (key: string) => key === 'pages' || key === 'headers';

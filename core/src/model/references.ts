@@ -38,7 +38,8 @@ function repeated(site: Site): Problem[] {
     ]),
   ];
   return lists.flatMap(([path, ids]) => {
-    const twice = ids.find((id, i) => ids.indexOf(id) !== i);
+    const seen = new Set<string>();
+    const twice = ids.find((id) => seen.size === seen.add(id).size);
     return twice === undefined
       ? []
       : [{ path, message: `“${twice}” is there twice: give one of them another.` }];
@@ -68,19 +69,29 @@ const REFERENCE_KEYS: Record<string, PartKind> = {
 /** Every place of a site that names another part of it. */
 export function referencesOf(site: Site): Reference[] {
   const found: Reference[] = [];
-  const walk = (value: unknown, path: (string | number)[]) => {
-    if (Array.isArray(value)) return value.forEach((part, i) => walk(part, [...path, i]));
+  /** Where the walk is: one list for all of it, copied where something is found. */
+  const at: (string | number)[] = [];
+  const note = (kind: PartKind, id: string) => found.push({ kind, id, path: [...at] });
+  const inside = (key: string | number, look: () => void) => {
+    at.push(key);
+    look();
+    at.pop();
+  };
+  const walk = (value: unknown) => {
+    if (Array.isArray(value)) return value.forEach((part, i) => inside(i, () => walk(part)));
     if (typeof value !== 'object' || value === null) return;
     for (const [key, part] of Object.entries(value)) {
-      const at = [...path, key];
+      if (typeof part !== 'string' && typeof part !== 'object') continue;
       const kind = REFERENCE_KEYS[key];
-      if (kind && typeof part === 'string') found.push({ kind, id: part, path: at });
-      else if (key === 'pictures' && Array.isArray(part) && path.length > 0) {
-        part.forEach((id, i) => found.push({ kind: 'picture', id, path: [...at, i] }));
-      } else walk(part, at);
+      const isList = key === 'pictures' && Array.isArray(part) && at.length > 0;
+      inside(key, () => {
+        if (kind && typeof part === 'string') note(kind, part);
+        else if (isList) part.forEach((id: string, i) => inside(i, () => note('picture', id)));
+        else walk(part);
+      });
     }
   };
-  walk(site, []);
+  walk(site);
   for (const [variant, id] of Object.entries(site.logo.variants)) {
     if (id !== undefined) found.push({ kind: 'picture', id, path: ['logo', 'variants', variant] });
   }

@@ -74,9 +74,21 @@ export function headerFiles(site: Site, header: Header, measure: Measure): Outpu
   ];
 }
 
+/** A text that is written when it is first asked for. */
+function writtenLater(path: string, write: () => string): OutputFile {
+  let text: string | undefined;
+  return {
+    path,
+    kind: 'text',
+    get text() {
+      return (text ??= write());
+    },
+  };
+}
+
 /**
- * The whole site as static pages with their headers: what is exported, and what is published. A page is written when its text
- * is asked for.
+ * The whole site as static pages with their headers: what is exported, and what is published. Each text is written when it is
+ * asked for.
  */
 export function siteFiles(site: Site, measure: Measure): OutputFile[] {
   const header = site.headers[0]!;
@@ -96,11 +108,11 @@ export function siteFiles(site: Site, measure: Measure): OutputFile[] {
   const picture = (id: string, width?: number) => `pictures/${sizedName(fileOf(site, id), width)}`;
   return [
     ...pages,
-    { path: 'assets/header.css', kind: 'text', text: headerCss(site, header, measure, { picture, sizes }) },
+    writtenLater('assets/header.css', () => headerCss(site, header, measure, { picture, sizes })),
     { path: 'assets/header.js', kind: 'text', text: HEADER_JS },
     ...(hasTurning(site) ? [{ path: 'assets/bands.js', kind: 'text', text: BANDS_JS } as const] : []),
-    { path: 'assets/site.css', kind: 'text', text: siteCss(site, header, measure, { picture, sizes }) },
-    { path: 'assets/fonts.css', kind: 'text', text: fontCss(fonts, fontUrl) },
+    writtenLater('assets/site.css', () => siteCss(site, header, measure, { picture, sizes })),
+    writtenLater('assets/fonts.css', () => fontCss(fonts, fontUrl)),
     ...[...new Set([...picturesOf(site), ...headerPictures(site, header)])].flatMap((id) =>
       pictureFiles(id, sizes, (picked, width) => `assets/${picture(picked, width)}`),
     ),

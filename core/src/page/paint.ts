@@ -14,6 +14,11 @@ export interface Drawable extends Size {
   pixels?: Size;
   /** A vector picture drawn anew in a size of whole pixels, for tiles. */
   atSize?(width: number, height: number): unknown;
+  /**
+   * A picture that is drawn as `tile` so much smaller than it is that the context would draw it otherwise than a page's raster:
+   * its pixels in an area, ready to be drawn as they are.
+   */
+  reduced?(tile: Box, area: Box): unknown;
 }
 
 /** The part of the Canvas 2D interface that painting needs. */
@@ -63,7 +68,7 @@ export function paintPage(page: LaidPage, context: PaintingContext, paints: Pain
   for (const band of page.bands) paintBand(page, band, context, paints, turned);
   const { snapshot } = page;
   const picture = snapshot && paints.pictures.get(snapshot.picture);
-  if (snapshot && picture) drawOn(context, picture, snapshot.box);
+  if (snapshot && picture) drawOn(context, picture, snapshot.box, snapshot.box);
 }
 
 function paintBand(
@@ -157,7 +162,7 @@ export function paintPlaced(
 function drawPlaced(context: PaintingContext, picture: Drawable, box: Box, placing: TilePlacing): void {
   const { tile, across, down } = tilingOf(picture, box, placing);
   if (!across && !down) {
-    drawOn(context, picture, tile);
+    drawOn(context, picture, tile, box);
     return;
   }
   const own = picture.atSize
@@ -175,8 +180,20 @@ function drawPlaced(context: PaintingContext, picture: Drawable, box: Box, placi
   context.restore();
 }
 
-function drawOn(context: PaintingContext, picture: Drawable, box: Box): void {
-  context.drawImage(picture.image as never, box.x, box.y, box.width, box.height);
+/** Draws a picture as a tile, of which what lies in a box is seen. */
+function drawOn(context: PaintingContext, picture: Drawable, tile: Box, box: Box): void {
+  const area = wholePixels(tile, box);
+  const ready = picture.reduced?.(tile, area);
+  const { x, y, width, height } = ready ? area : tile;
+  context.drawImage((ready ?? picture.image) as never, x, y, width, height);
+}
+
+/** The pixels of which a tile and a box both cover some. */
+function wholePixels(tile: Box, box: Box): Box {
+  const [x, y] = [Math.floor(Math.max(tile.x, box.x)), Math.floor(Math.max(tile.y, box.y))];
+  const right = Math.ceil(Math.min(tile.x + tile.width, box.x + box.width));
+  const bottom = Math.ceil(Math.min(tile.y + tile.height, box.y + box.height));
+  return { x, y, width: Math.max(1, right - x), height: Math.max(1, bottom - y) };
 }
 
 /** A box with each edge rounded on its own, half up, as browsers paint it. */

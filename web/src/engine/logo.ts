@@ -46,6 +46,8 @@ export async function drawLogos(
       if (!pixels) {
         pixels = loadImage(url).then((image) => {
           const context = new OffscreenCanvas(width, height).getContext('2d')!;
+          // As pages draw pictures: the quality of a canvas is lower where nothing is said.
+          context.imageSmoothingQuality = 'medium';
           context.drawImage(image, 0, 0, width, height);
           return context.getImageData(0, 0, width, height).data;
         });

@@ -47,6 +47,7 @@ export async function pictureRaster(
   const height = Math.max(1, Math.round(picture.height * scale));
   const canvas = new OffscreenCanvas(width, height);
   const context = canvas.getContext('2d', { willReadFrequently: true })!;
+  context.imageSmoothingQuality = 'medium';
   context.drawImage(image, 0, 0, width, height);
   return { width, height, data: context.getImageData(0, 0, width, height).data };
 }

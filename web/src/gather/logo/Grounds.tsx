@@ -104,6 +104,7 @@ async function canvasRaster(
   draw: (context: OffscreenCanvasRenderingContext2D) => Promise<void>,
 ): Promise<Raster> {
   const context = new OffscreenCanvas(width, height).getContext('2d', { willReadFrequently: true })!;
+  context.imageSmoothingQuality = 'medium';
   await draw(context);
   return { width, height, data: context.getImageData(0, 0, width, height).data };
 }
