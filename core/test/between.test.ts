@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest';
-import { headerBetween, lookBetween, mixFills, type Progress } from '../src/change/between.ts';
+import { headerBetween, lookBetween } from '../src/change/between.ts';
+import { mixFills, type Progress } from '../src/layers/kind.ts';
 import { resolveLook, resolveWorn } from '../src/header/look.ts';
 import type { Header, Look } from '../src/model/header.ts';
 import { resolveColour, type ColourUse } from '../src/model/palette.ts';

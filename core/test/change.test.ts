@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { mixFills } from '../src/change/between.ts';
+import { mixFills } from '../src/layers/kind.ts';
 import { changeCurve } from '../src/change/curve.ts';
 import { timings } from '../src/change/timings.ts';
 import { easingOf } from '../src/change/easing.ts';

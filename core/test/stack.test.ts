@@ -12,7 +12,7 @@ import type { StackLayer } from '../src/stack/layers.ts';
 import { letterBlur, textShadowLayer } from '../src/stack/textShadow.ts';
 import { veilOf } from '../src/stack/veil.ts';
 import { wornLayers } from '../src/stack/worn.ts';
-import { PLAIN } from '../src/header/look.ts';
+import { PLAIN } from '../src/layers/index.ts';
 import { proveScene } from '../src/sweep/prove.ts';
 import { layoutScene } from '../src/sweep/scene.ts';
 import { header, measure, noDrawing, raster, site } from './made.ts';
@@ -245,8 +245,8 @@ describe('looks of parts', () => {
     const worn = wear({ rail: { tint: { colour: red, opacity: 0.5 } }, scrolled: { blur: { radius: 4 } } });
     const covers = coversOf(site, worn, 'scrolled');
     expect(covers.map(({ text }) => text)).toEqual([
-      'Fill, 42 %, of the header',
       'Blur, 4 px, of the header',
+      'Fill, 42 %, of the header',
       'Tint, 50 %, of rail 1',
     ]);
     const draft = structuredClone(worn);

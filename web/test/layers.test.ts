@@ -1,17 +1,16 @@
 import { beforeEach, describe, expect, test } from 'vitest';
 import { coversOf } from '@hatrail/core/header/covers';
-import { resolveWorn, type LayerName } from '@hatrail/core/header/look';
+import { resolveWorn } from '@hatrail/core/header/look';
+import { LAYER_NAMES, layerOf, showsLayer } from '@hatrail/core/layers/index';
 import { checkSite } from '@hatrail/core/model/check';
 import { headerItems, momentsOf, type Header, type Moment } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
 import { PALETTES } from '@hatrail/core/start/palettes';
 import { startGradients } from '@hatrail/core/start/gradients';
 import { header as plain, site as plainSite } from '../../core/test/made.ts';
-import { addLayer } from '../src/dress/addLayer.ts';
 import { wearersOf } from '../src/dress/CopyFrom.tsx';
-import { isThere } from '../src/dress/LayerSummary.tsx';
 import {
-  LAYER_NAMES,
+  addLayer,
   changeLook,
   copyLook,
   originText,
@@ -27,20 +26,8 @@ import { useEditor } from '../src/editor/store.ts';
 
 /** Every layer of everyone who can wear one: added, set, copied and put back, each as one step that can be undone. */
 
-const LAYERS = Object.keys(LAYER_NAMES) as LayerName[];
-/** The layers that rails and items can have. */
-const ON_RAILS: LayerName[] = [
-  'ink',
-  'cue',
-  'backing',
-  'textShadow',
-  'tint',
-  'picture',
-  'gradient',
-  'fill',
-  'blur',
-];
-const ON_ITEMS = ON_RAILS.slice(0, 4);
+const wornBy = (kind: 'header' | 'rail' | 'item') =>
+  LAYER_NAMES.filter((name) => layerOf(name).wearers.includes(kind));
 
 /** Two rails, the second with a line of text; a picture that is none of the logo. */
 function twoRails(): Site {
@@ -102,9 +89,9 @@ test('everyone who can wear a look is there by name; buttons and gaps are not', 
 });
 
 describe.each([
-  ['header', LAYERS],
-  ['rail-1', ON_RAILS],
-  ['item menu', ON_ITEMS],
+  ['header', wornBy('header')],
+  ['rail-1', wornBy('rail')],
+  ['item menu', wornBy('item')],
 ] as const)('a layer of the %s', (key, layers) => {
   // Ink is always there, and never added.
   const added = layers.filter((layer) => layer !== 'ink');
@@ -116,7 +103,7 @@ describe.each([
     expect(checkSite(site())).toEqual([]);
     const look = resolveWorn(site(), wearer(key), moment);
     expect(setsLayer(wearer(key), moment, layer)).toBe(true);
-    expect(isThere(look, layer), layer).toBe(true);
+    expect(showsLayer(look, layer), layer).toBe(true);
     expect(editor().past).toHaveLength(1);
     putBack(wearer(key), moment, layer);
     const own = ownLook(wearer(key), moment);

@@ -1,58 +1,19 @@
+import { allLayers, layerOf, showsLayer, type LayerName } from '../layers/index.ts';
+import { percent, type WearerKind } from '../layers/kind.ts';
 import { itemsOf, type Header, type Moment, type Rail } from '../model/header.ts';
 import type { Item } from '../model/item.ts';
 import type { Site } from '../model/site.ts';
-import { cutDepth, showsGradient } from '../stack/worn.ts';
 import { backingIn } from './states.ts';
 import { kindOf } from './kinds/index.ts';
-import { originOf, resolveWorn, type Origin, type ResolvedLook, type Wearer } from './look.ts';
+import { originOf, resolveWorn, type Origin, type Wearer } from './look.ts';
 
 /** Something of a header that still lies between its links and the page at a moment. */
 export interface Cover {
   /** What it is, as it is listed: “Fill of the header, 42 %”. */
   text: string;
+  layer: LayerName;
   /** Takes it off in a draft of the header. */
   clear(draft: Header): void;
-}
-
-type Layer = 'fill' | 'gradient' | 'picture' | 'tint' | 'blur' | 'edge' | 'shadow' | 'cut';
-
-const percent = (opacity: number) => `${Number((opacity * 100).toFixed(1))} %`;
-
-/** For each layer: what to say of it where it is there, and the values that take it off. */
-const LAYERS: Record<Layer, { say(look: ResolvedLook): string | undefined; off: object }> = {
-  fill: {
-    say: ({ fill }) => (fill.opacity > 0 ? `Fill, ${percent(fill.opacity)}` : undefined),
-    off: { opacity: 0 },
-  },
-  gradient: { say: ({ gradient }) => (showsGradient(gradient) ? 'Gradient' : undefined), off: { on: false } },
-  picture: { say: ({ picture }) => (picture.on ? 'Picture' : undefined), off: { on: false } },
-  tint: {
-    say: ({ tint }) => (tint.opacity > 0 ? `Tint, ${percent(tint.opacity)}` : undefined),
-    off: { opacity: 0 },
-  },
-  blur: { say: ({ blur }) => (blur.radius > 0 ? `Blur, ${blur.radius} px` : undefined), off: { radius: 0 } },
-  edge: { say: ({ edge }) => edgeText(edge), off: edgeOff() },
-  shadow: {
-    say: ({ shadow }) => (shadow.opacity > 0 ? `Shadow, ${percent(shadow.opacity)}` : undefined),
-    off: { opacity: 0 },
-  },
-  cut: { say: (look) => (cutDepth(look) > 0 ? 'Cut edge' : undefined), off: { start: 0, middle: 0, end: 0 } },
-};
-
-function edgeText({ on, above, start, end }: ResolvedLook['edge']): string | undefined {
-  const sides = [
-    on && 'below',
-    above.width > 0 && 'above',
-    start.width > 0 && 'at the start',
-    end.width > 0 && 'at the end',
-  ];
-  const shown = sides.filter(Boolean);
-  return shown.length > 0 ? `Line ${shown.join(', ')}` : undefined;
-}
-
-function edgeOff(): object {
-  const none = { width: 0, colour: { colour: '#000000' } };
-  return { on: false, above: none, start: none, end: none };
 }
 
 /**
@@ -60,31 +21,25 @@ function edgeOff(): object {
  * backings of its items. Buttons, and entries that stand out, are what they are and not listed.
  */
 export function coversOf(site: Site, header: Header, moment: Moment): Cover[] {
-  const worn = (
-    wearer: Wearer,
-    layers: readonly Layer[],
-    whose: string,
-    part: (draft: Header) => Header | Rail,
-  ) => {
+  const worn = (kind: WearerKind, wearer: Wearer, whose: string, part: (draft: Header) => Header | Rail) => {
     const look = resolveWorn(site, wearer, moment);
-    return layers.flatMap((layer): Cover[] => {
-      const { say, off } = LAYERS[layer];
-      const said = say(look);
-      if (said === undefined) return [];
-      return [{ text: `${said}, of ${whose}`, clear: (draft) => setOff(part(draft), moment, layer, off) }];
+    return bottomUp.flatMap(([layer, { cover, wearers }]): Cover[] => {
+      if (!cover || !wearers.includes(kind) || !showsLayer(look, layer)) return [];
+      const text = `${cover.say(look[layer])}, of ${whose}`;
+      return [{ text, layer, clear: (draft) => setOff(part(draft), moment, layer, cover.off) }];
     });
   };
-  const all: readonly Layer[] = ['fill', 'gradient', 'picture', 'tint', 'blur', 'edge', 'shadow', 'cut'];
-  const behind: readonly Layer[] = ['fill', 'gradient', 'picture', 'tint', 'blur'];
   return [
-    ...worn({ header }, all, 'the header', (draft) => draft),
+    ...worn('header', { header }, 'the header', (draft) => draft),
     ...header.rails.flatMap((rail, i) =>
-      worn({ header, rail }, behind, `rail ${i + 1}`, (draft) => draft.rails[i]!),
+      worn('rail', { header, rail }, `rail ${i + 1}`, (draft) => draft.rails[i]!),
     ),
     ...plateCovers(site, header, moment),
     ...header.rails.flatMap((rail, r) => itemsOf(rail).flatMap((item) => backingCover(site, item, r))),
   ];
 }
+
+const bottomUp = allLayers().reverse();
 
 /** What stands behind links at rest and behind that of the page one is on, and what each is called. */
 const PLATES = { rest: 'Backing of links', current: 'Backing of the page’s own link' } as const;
@@ -120,7 +75,7 @@ function plateCovers(site: Site, header: Header, moment: Moment): Cover[] {
         const part = find(draft);
         if (part) setOff(part as Part, moment, 'backing', off);
       };
-      return [{ text: `${PLATES[state]}, ${percent(opacity)}, of ${whose}`, clear }];
+      return [{ text: `${PLATES[state]}, ${percent(opacity)}, of ${whose}`, layer: 'backing', clear }];
     });
   });
 }
@@ -133,7 +88,7 @@ interface Part {
   looks?: object;
 }
 
-function setOff(part: Part, moment: Moment, layer: Layer | 'backing', off: object): void {
+function setOff(part: Part, moment: Moment, layer: LayerName, off: object): void {
   const looks = (part.looks ??= {}) as Record<string, Record<string, object>>;
   const look = (looks[moment] ??= {});
   look[layer] = { ...look[layer], ...(JSON.parse(JSON.stringify(off)) as object) };
@@ -144,6 +99,7 @@ function backingCover(site: Site, item: Item, rail: number): Cover[] {
   return [
     {
       text: `Backing, ${percent(item.backing.opacity)}, of ${kindOf(item).title(site, item)}`,
+      layer: 'backing',
       clear: (draft) => {
         const found = itemsOf(draft.rails[rail]!).find(({ id }) => id === item.id);
         if (found && found.kind !== 'button') delete found.backing;
@@ -154,8 +110,6 @@ function backingCover(site: Site, item: Item, rail: number): Cover[] {
 
 /** Whether a header without anything behind its links still stands in the flow, so that they are read against the page's colour. */
 export function standsBare(site: Site, header: Header, moment: Moment): boolean {
-  const fills = coversOf(site, header, moment).filter(({ text }) =>
-    /^(Fill|Gradient|Picture|Tint)/.test(text),
-  );
-  return header.manner.lies === 'above' && fills.length === 0;
+  const isPainted = coversOf(site, header, moment).some(({ layer }) => layerOf(layer).paint !== undefined);
+  return header.manner.lies === 'above' && !isPainted;
 }

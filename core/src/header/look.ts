@@ -7,64 +7,11 @@ import {
   type Moment,
   type Rail,
 } from '../model/header.ts';
+import { LAYERS, LAYER_NAMES, PLAIN, type LayerName, type ResolvedLook } from '../layers/index.ts';
 import { allPointed } from './pointed.ts';
 import type { Item } from '../model/item.ts';
-import type { GradientStop, Mask, Tint, PicturePlacing, BlendMode } from '../model/layer.ts';
-import type { Line } from '../model/look.ts';
-import type { ColourUse } from '../model/palette.ts';
 import { logoPicture, type LogoVariant } from '../model/picture.ts';
 import type { Site } from '../model/site.ts';
-
-/** An even colour of a look; opacity 0 to 1, 0 where there is none. */
-export interface ResolvedFill {
-  colour: ColourUse;
-  opacity: number;
-}
-
-/** Every value that a look can set, all set. Units are those of the model's classes. */
-export interface ResolvedLook {
-  ink: {
-    link: ColourUse;
-    hover: ColourUse;
-    current: ColourUse;
-    pressed: ColourUse;
-    /** None of their own: see `inkIn` for what holds then. */
-    focused: ColourUse | undefined;
-    open: ColourUse | undefined;
-    ring: ColourUse | undefined;
-    logo: LogoVariant;
-  };
-  cue: { hover: number; current: number; offset: number; share: number };
-  /** Of the states, those that nobody sets have none: see `backingIn` for what holds then. */
-  backing: { rest: Tint } & Record<'hover' | 'pressed' | 'focused' | 'current' | 'open', Tint | undefined> & {
-      reach: number;
-      height: number;
-      radius: number;
-    };
-  textShadow: { x: number; y: number; blur: number; colour: ColourUse; opacity: number };
-  edge: { on: boolean; colour: ColourUse; thickness: number; above: Line; start: Line; end: Line };
-  shadow: { x: number; y: number; blur: number; spread: number; colour: ColourUse; opacity: number };
-  cut: { start: number; middle: number; end: number };
-  tint: ResolvedFill;
-  picture: {
-    on: boolean;
-    picture: string;
-    size: PicturePlacing['size'];
-    drawnWidth: number;
-    x: number;
-    y: number;
-    repeat: PicturePlacing['repeat'];
-    blend: BlendMode;
-    opacity: number;
-    fallback: ResolvedFill;
-    mask: Mask;
-  };
-  gradient: { on: boolean; angle: number; stops: GradientStop[] };
-  fill: ResolvedFill;
-  blur: { radius: number };
-}
-
-export type LayerName = keyof ResolvedLook;
 
 /** Where a value comes from: set by the moment itself, by an earlier one, by what is around, or by nobody. */
 export type Origin = 'own' | 'pairing' | 'At the top' | 'After scrolling' | 'rail' | 'header' | 'default';
@@ -75,61 +22,6 @@ export interface Wearer {
   rail?: Rail | undefined;
   item?: Item | undefined;
 }
-
-const BLACK: ColourUse = { colour: '#000000' };
-const WHITE: ColourUse = { colour: '#ffffff' };
-const NO_TINT: Tint = { colour: WHITE, opacity: 0 };
-const NO_LINE: Line = { width: 0, colour: BLACK };
-
-/** What is worn where no moment says otherwise. */
-export const PLAIN: ResolvedLook = {
-  ink: {
-    link: BLACK,
-    hover: BLACK,
-    current: BLACK,
-    pressed: BLACK,
-    focused: undefined,
-    open: undefined,
-    ring: undefined,
-    logo: 'dark',
-  },
-  cue: { hover: 1, current: 2, offset: 6, share: 100 },
-  backing: {
-    rest: NO_TINT,
-    hover: undefined,
-    pressed: undefined,
-    focused: undefined,
-    current: undefined,
-    open: undefined,
-    reach: 10,
-    height: 36,
-    radius: 6,
-  },
-  textShadow: { x: 0, y: 1, blur: 4, colour: BLACK, opacity: 0 },
-  edge: { on: false, colour: BLACK, thickness: 1, above: NO_LINE, start: NO_LINE, end: NO_LINE },
-  shadow: { x: 0, y: 4, blur: 16, spread: 0, colour: BLACK, opacity: 0 },
-  cut: { start: 0, middle: 0, end: 0 },
-  tint: { colour: BLACK, opacity: 0 },
-  picture: {
-    on: false,
-    picture: '',
-    size: 'cover',
-    drawnWidth: 0,
-    x: 50,
-    y: 50,
-    repeat: 'no-repeat',
-    blend: 'normal',
-    opacity: 1,
-    fallback: { colour: WHITE, opacity: 0 },
-    mask: { angle: 0, stops: [] },
-  },
-  gradient: { on: false, angle: 180, stops: [] },
-  fill: { colour: WHITE, opacity: 0 },
-  blur: { radius: 0 },
-};
-
-/** The layers that a part takes from what is around it; the others are each part's own. */
-const INHERITED: readonly LayerName[] = ['ink', 'cue', 'backing', 'textShadow'];
 
 /** What a pairing sets of a look: its ground as the fill's colour, its inks as the links'. */
 function pairedLook({ pairings = [] }: Pick<Site, 'pairings'>, { pairing: id }: Look): Look {
@@ -148,7 +40,7 @@ interface Forebear {
 }
 
 /** Whether a layer takes anything from a forebear. */
-const reaches = (layer: LayerName, { isNear }: Forebear) => isNear || INHERITED.includes(layer);
+const reaches = (layer: LayerName, { isNear }: Forebear) => isNear || LAYERS[layer].passesDown;
 
 /** The looks that a moment is made of, nearest first, each with where it comes from. */
 function lineage(site: Pick<Site, 'pairings'>, { header, rail, item }: Wearer, moment: Moment): Forebear[] {
@@ -193,7 +85,7 @@ export function resolveWorn(site: Pick<Site, 'pairings'>, wearer: Wearer, moment
     const pressed = name === 'ink' && ink.hover !== undefined && { pressed: ink.hover };
     return { ...PLAIN[name], ...pressed, ...known };
   };
-  const look = Object.fromEntries(Object.keys(PLAIN).map((name) => [name, layer(name as LayerName)]));
+  const look = Object.fromEntries(LAYER_NAMES.map((name) => [name, layer(name)]));
   const resolved = look as unknown as ResolvedLook;
   const { fallback } = resolved.picture;
   return {

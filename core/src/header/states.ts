@@ -1,6 +1,6 @@
 import type { Tint } from '../model/layer.ts';
 import type { ColourUse } from '../model/palette.ts';
-import type { ResolvedLook } from './look.ts';
+import type { ResolvedLook } from '../layers/index.ts';
 
 /**
  * What a link wears in each of its states: the one answer that the sweep, the style sheet and the interface go by. Where

@@ -16,11 +16,32 @@ import { parseColour } from '../colour/rgb.ts';
 
 /** Rules that several model classes share. Each message says what to do. */
 
-/** A finite number within a range, both ends included. */
+/** The limits of a number, both ends included, and its unit. */
+export interface Range {
+  min: number;
+  max: number;
+  unit: string;
+}
+
+const ranges = new WeakMap<object, Map<string, Range>>();
+
+/** The limits that a class sets for one of its numbers. @throws where it sets none */
+export function rangeOf(type: { prototype: object }, key: string): Range {
+  const range = ranges.get(type.prototype)?.get(key);
+  if (!range) throw new Error(`${key} has no limits.`);
+  return range;
+}
+
+/** A finite number within a range, both ends included; the range can be asked for by {@link rangeOf}. */
 export function InRange(min: number, max: number, unit = ''): PropertyDecorator {
+  const noteRange: PropertyDecorator = (target, key) => {
+    const known = ranges.get(target) ?? new Map<string, Range>();
+    ranges.set(target, known.set(String(key), { min, max, unit }));
+  };
   const message = ({ value }: ValidationArguments) =>
     `${whatIs(value, 'out of range')}: give a number from ${min} to ${max}${unit && ' ' + unit}.`;
   return all(
+    noteRange,
     IsNumber({ allowNaN: false, allowInfinity: false }, { message }),
     Min(min, { message }),
     Max(max, { message }),

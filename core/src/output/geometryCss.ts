@@ -14,7 +14,7 @@ import { PLACES, itemsOf, momentsOf, type Header, type Rail } from '../model/hea
 import type { Item, MenuItem, TextItem } from '../model/item.ts';
 import { resolveColour } from '../model/palette.ts';
 import type { Site } from '../model/site.ts';
-import { layerNeeds } from './css/layers.ts';
+import { hasBack } from './css/layers.ts';
 import { dressedStates } from './css/looks.ts';
 import type { Addresses } from './addresses.ts';
 import { px, rule, within } from './text.ts';
@@ -104,7 +104,7 @@ function geometryAt(
       rules.set(`.hr-rail-${i + 1} > .hr-start`, ['min-width: 0', 'overflow-x: clip']);
       rules.set(`.hr-rail-${i + 1} > .hr-end`, ['flex: 0 1 auto', 'min-width: 0']);
     }
-    if (radius > 0 && layerNeeds(site, { header, rail: base }).back) {
+    if (radius > 0 && hasBack(site, { header, rail: base })) {
       const upper = i === layout.rails[0]?.index ? px(radius) : '0';
       const lower = i === layout.rails.at(-1)?.index ? px(radius) : '0';
       rules.set(`.hr-rail-${i + 1} > .hr-back`, [`border-radius: ${upper} ${upper} ${lower} ${lower}`]);

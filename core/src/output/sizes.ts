@@ -1,5 +1,5 @@
 import { logoVariantsOf, wornPictures } from '../header/look.ts';
-import { placingOf } from '../stack/worn.ts';
+import { placingOf } from '../layers/picture.ts';
 import { hasContent } from '../header/kinds/index.ts';
 import { layoutHeader } from '../header/layout.ts';
 import { itemAt } from '../header/steps.ts';

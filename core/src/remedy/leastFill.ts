@@ -1,6 +1,7 @@
 import { luminance16 } from '../colour/contrast.ts';
 import { resolveLook } from '../header/look.ts';
-import type { GradientLook, Header, Moment } from '../model/header.ts';
+import type { GradientLook } from '../layers/gradient.ts';
+import type { Header, Moment } from '../model/header.ts';
 import { resolveColour, type ColourUse, type Swatch } from '../model/palette.ts';
 import type { Drawing } from '../stack/drawing.ts';
 import { backdropPatch, groundOver, type Behind, type Raster } from '../stack/ground.ts';

@@ -1,6 +1,7 @@
 import type { Rgba } from '../colour/rgb.ts';
 import { letters, type TextRun } from '../header/ink.ts';
-import { resolveLook, type ResolvedLook } from '../header/look.ts';
+import { resolveLook } from '../header/look.ts';
+import type { ResolvedLook } from '../layers/index.ts';
 import type { Moment } from '../model/header.ts';
 import { readAt, readGround } from '../sweep/exact.ts';
 import { calledOf, sceneTargets, spotKey, spotOf, type Spot } from '../sweep/prove.ts';

@@ -1,7 +1,7 @@
 import type { Rgba } from '../colour/rgb.ts';
 import { titleOf } from '../header/kinds/index.ts';
 import type { HeaderInk, HeaderLayout } from '../header/layout.ts';
-import type { ResolvedLook } from '../header/look.ts';
+import type { ResolvedLook } from '../layers/index.ts';
 import { backingIn, isPointedAt, type LinkState } from '../header/states.ts';
 import { headerItems, type Header } from '../model/header.ts';
 import type { Page } from '../model/page.ts';

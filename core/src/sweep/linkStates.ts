@@ -1,6 +1,6 @@
 import { RING } from '../header/metrics.ts';
 import type { HeaderInk, HeaderLayout } from '../header/layout.ts';
-import type { ResolvedLook } from '../header/look.ts';
+import type { ResolvedLook } from '../layers/index.ts';
 import { backingIn, inkIn, isPointedAt, type LinkState } from '../header/states.ts';
 import type { Page } from '../model/page.ts';
 import type { Box } from '../page/layout.ts';

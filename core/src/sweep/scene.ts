@@ -1,7 +1,7 @@
 import { coveredBy, layoutHeader, type HeaderInk, type HeaderLayout } from '../header/layout.ts';
 import { changesByScroll, keepsToBottom } from '../header/manner.ts';
 import { looksOf } from '../header/look.ts';
-import { cutDepth } from '../stack/worn.ts';
+import { cutDepth } from '../layers/cut.ts';
 import type { Measure } from '../measure/measure.ts';
 import { MOMENTS, momentsOf, type Header, type Moment } from '../model/header.ts';
 import type { Page } from '../model/page.ts';

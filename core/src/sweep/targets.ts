@@ -1,6 +1,7 @@
 import type { Rgb } from '../colour/rgb.ts';
 import type { HeaderInk, HeaderLayout } from '../header/layout.ts';
-import { resolveLook, resolveWorn, type ResolvedLook } from '../header/look.ts';
+import { resolveLook, resolveWorn } from '../header/look.ts';
+import type { ResolvedLook } from '../layers/index.ts';
 import { inkIn, isPointedAt, ringIn, type LinkState } from '../header/states.ts';
 import { headerItems, type Header, type Moment } from '../model/header.ts';
 import type { Page } from '../model/page.ts';
@@ -12,7 +13,8 @@ import type { Drawing, LogoPixels } from '../stack/drawing.ts';
 import type { Blur, Stack, StackLayer } from '../stack/layers.ts';
 import { textShadowLayer } from '../stack/textShadow.ts';
 import { laid, veilOver, type Laid, type Veil } from '../stack/veil.ts';
-import { areaOf, cutDepth, isBare, wornLayers } from '../stack/worn.ts';
+import { cutDepth } from '../layers/cut.ts';
+import { areaOf, isBare, wornLayers } from '../stack/worn.ts';
 import { letterCells, markCells, type Cell } from './cells.ts';
 import { backingLayers, backingsOf, besidesOf, elementOf, type Situation } from './backings.ts';
 import { cueBox, isCurrentOn, ringCells, statesOf, type InkPart } from './linkStates.ts';

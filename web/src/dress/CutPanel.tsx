@@ -1,5 +1,6 @@
 import type { SceneFacts } from '../engine/types.ts';
-import { resolveWorn, type LayerName } from '@hatrail/core/header/look';
+import { resolveWorn } from '@hatrail/core/header/look';
+import { LAYERS, LAYER_NAMES, layerOf, showsLayer, type LayerName } from '@hatrail/core/layers/index';
 import { coversOf } from '@hatrail/core/header/covers';
 import { momentName, type Header, type Moment } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
@@ -8,7 +9,6 @@ import type { Row } from '@hatrail/core/sweep/prove';
 import { useLeast, type FillAnswer, type Solved } from '../editor/verdicts.ts';
 import type { Held } from '../parts/preview.ts';
 import { VerdictText } from '../parts/Verdict.tsx';
-import { addLayer } from './addLayer.ts';
 import type { Page } from '@hatrail/core/model/page';
 import type { SiteAtHand } from '../engine/request.ts';
 import { ChangeWatch } from './ChangeWatch.tsx';
@@ -17,15 +17,13 @@ import { CopyFrom, wearersOf } from './CopyFrom.tsx';
 import { Covers } from './Covers.tsx';
 import { HoldChoice } from './HoldChoice.tsx';
 import { isHeld } from './layers/HoldField.tsx';
-import { LayerBody } from './layers/LayerBody.tsx';
+import { LAYER_VIEWS } from './layers/index.ts';
 import { DressingProvider } from './layers/Value.tsx';
 import { stateWords } from '@hatrail/core/header/stateNames';
-import { LayerSummary, isThere } from './LayerSummary.tsx';
-import { LAYER_NAMES, ownLook, putBack, putBackMoment, setsLayer, wearerName } from './lookEdits.ts';
+import { addLayer, ownLook, putBack, putBackMoment, setsLayer, wearerName } from './lookEdits.ts';
 import { OpeningBand, useOpeningBand, worstWord } from './OpeningBand.tsx';
 import { Figure, LayerRow } from './LayerRow.tsx';
 import { ExtentFields, extentText } from '../hang/ExtentFields.tsx';
-import { ALWAYS_LISTED, PLAIN_THERE, layersOf } from './cutLayers.ts';
 import { NearCall } from './NearCall.tsx';
 import { MannerPanel, mannerText } from './MannerPanel.tsx';
 
@@ -86,14 +84,14 @@ export function CutPanel(props: CutPanelProps) {
   const isShown = (layer: Solved) => !isPart && (open === layer || isHeld(header, moment, layer));
   const answers = {
     fill: answer,
-    tint: useLeast(hand, header, moment, width, 'tint', isShown('tint') && isThere(look, 'tint')),
+    tint: useLeast(hand, header, moment, width, 'tint', isShown('tint') && showsLayer(look, 'tint')),
     gradient: useLeast(
       hand,
       header,
       moment,
       width,
       'gradient',
-      isShown('gradient') && isThere(look, 'gradient'),
+      isShown('gradient') && showsLayer(look, 'gradient'),
     ),
   };
   const stepOf = (name: LayerName) =>
@@ -102,11 +100,11 @@ export function CutPanel(props: CutPanelProps) {
       : name === 'textShadow'
         ? cut?.steps.findLast(({ layer }) => layer === 'textShadow')
         : cut?.steps.findLast(({ layer, owner: its }) => layer === name && its === owner);
-  const layers = layersOf(wearer);
+  const layers = LAYER_NAMES.filter((name) => layerOf(name).wearers.includes(owner));
   const listed = layers.filter(
     (name) =>
-      ALWAYS_LISTED.includes(name) ||
-      (isThere(look, name) && !PLAIN_THERE.includes(name)) ||
+      layerOf(name).isListed === 'always' ||
+      (showsLayer(look, name) && layerOf(name).isListed === undefined) ||
       setsLayer(wearer, moment, name) ||
       open === name,
   );
@@ -152,24 +150,27 @@ export function CutPanel(props: CutPanelProps) {
       </p>
       <HoldChoice held={held} onHold={onHold} />
       <DressingProvider value={{ hand, width, site, wearer, moment, look }}>
-        {listed.map((name) => (
-          <LayerRow
-            key={name}
-            title={LAYER_NAMES[name]}
-            summary={<LayerSummary site={site} look={look} layer={name} />}
-            cut={cut}
-            step={stepOf(name)}
-            isOpen={open === name}
-            onOpen={() => setOpen(name)}
-            onPutBack={
-              (moment !== 'top' || isPart) && setsLayer(wearer, moment, name)
-                ? () => putBack(wearer, moment, name)
-                : undefined
-            }
-          >
-            <LayerBody layer={name} rows={rows} answers={answers} isPart={isPart} />
-          </LayerRow>
-        ))}
+        {listed.map((name) => {
+          const { Body, Summary } = LAYER_VIEWS[name];
+          return (
+            <LayerRow
+              key={name}
+              title={LAYERS[name].title}
+              summary={<Summary site={site} look={look} />}
+              cut={cut}
+              step={stepOf(name)}
+              isOpen={open === name}
+              onOpen={() => setOpen(name)}
+              onPutBack={
+                (moment !== 'top' || isPart) && setsLayer(wearer, moment, name)
+                  ? () => putBack(wearer, moment, name)
+                  : undefined
+              }
+            >
+              <Body rows={rows} answers={isPart ? undefined : answers} />
+            </LayerRow>
+          );
+        })}
       </DressingProvider>
       {missing.length > 0 && (
         <div className="add-layers" role="group" aria-label="Add a layer">
@@ -184,7 +185,7 @@ export function CutPanel(props: CutPanelProps) {
                 setOpen(name);
               }}
             >
-              {LAYER_NAMES[name]}
+              {LAYERS[name].title}
             </button>
           ))}
         </div>

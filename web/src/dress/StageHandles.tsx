@@ -1,10 +1,11 @@
 import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
-import type { ResolvedLook, Wearer } from '@hatrail/core/header/look';
+import type { Wearer } from '@hatrail/core/header/look';
+import type { ResolvedLook } from '@hatrail/core/layers/index';
 import type { Moment } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
 import type { Box } from '@hatrail/core/page/layout';
 import { drawnSize } from '@hatrail/core/page/placing';
-import { placingOf } from '@hatrail/core/stack/worn';
+import { placingOf } from '@hatrail/core/layers/picture';
 import { setLayer, setLook } from './lookEdits.ts';
 
 interface HandlesProps {

@@ -1,26 +1,11 @@
-import { originOf, type LayerName, type ResolvedLook, type Wearer } from '@hatrail/core/header/look';
+import { originOf, type Wearer } from '@hatrail/core/header/look';
+import { LAYERS, layerOf, type LayerName, type ResolvedLook } from '@hatrail/core/layers/index';
 import { kindOf } from '@hatrail/core/header/kinds/index';
 import { momentName, headerItems, type Header, type Look, type Moment } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
 import { changeHeader } from '../editor/edits.ts';
 
 /** Edits of looks and manner, each one undoable step. */
-
-/** Layers by the names that the interface gives them. */
-export const LAYER_NAMES: Record<LayerName, string> = {
-  ink: 'Ink',
-  cue: 'Line below links',
-  backing: 'Backing of links',
-  textShadow: 'Text shadow',
-  edge: 'Edge',
-  shadow: 'Shadow',
-  cut: 'Cut edge',
-  tint: 'Tint',
-  picture: 'Picture',
-  gradient: 'Gradient',
-  fill: 'Fill',
-  blur: 'Blur',
-};
 
 type Worn = { looks?: Partial<Record<Moment, Look>> };
 
@@ -67,7 +52,7 @@ export function setLayer<N extends LayerName>(
   changeLook(
     wearer,
     moment,
-    `${LAYER_NAMES[layer]} ${names}`,
+    `${LAYERS[layer].title} ${names}`,
     (look) => void Object.assign(look, { [layer]: { ...look[layer], ...values } }),
     `${layer} ${names}`,
   );
@@ -91,7 +76,7 @@ export function putBack<N extends LayerName>(
   layer: N,
   key?: keyof ResolvedLook[N],
 ): void {
-  changeLook(wearer, moment, `Put back ${LAYER_NAMES[layer].toLowerCase()}`, (look) => {
+  changeLook(wearer, moment, `Put back ${LAYERS[layer].title.toLowerCase()}`, (look) => {
     const set = look[layer] as Record<string, unknown> | undefined;
     if (key === undefined) delete look[layer];
     else if (set) delete set[key as string];
@@ -131,19 +116,6 @@ export function setsLayer(wearer: Wearer, moment: Moment, layer: LayerName): boo
   return ownLook(wearer, moment)[layer] !== undefined;
 }
 
-/** What a state that nobody dresses is like. */
-const FOLLOWS: Partial<Record<string, string>> = {
-  'ink pressed': 'as hovered',
-  'ink focused': 'as at rest',
-  'ink open': 'as at rest',
-  'backing open': 'as at rest',
-  'ink ring': 'the ink that it is round',
-  'backing hover': 'as at rest',
-  'backing pressed': 'as hovered',
-  'backing focused': 'as at rest',
-  'backing current': 'as at rest',
-};
-
 /** Where a value comes from, in words. */
 export function originText<N extends LayerName>(
   site: Site,
@@ -157,7 +129,7 @@ export function originText<N extends LayerName>(
     case 'own':
       return 'own to this moment';
     case 'default':
-      return FOLLOWS[`${layer} ${String(key)}`] ?? 'as a plain header';
+      return layerOf(layer).follows?.[key as never] ?? 'as a plain header';
     case 'pairing':
       return 'from the pairing';
     case 'rail':
@@ -173,4 +145,10 @@ export function wearerName(site: Site, { header, rail, item }: Wearer): string {
   if (item) return kindOf(item).title(site, item);
   if (rail) return header.rails.length === 1 ? 'The rail' : `Rail ${header.rails.indexOf(rail) + 1}`;
   return 'The header';
+}
+
+/** Adds a layer with the values that it begins with; nothing where there is nothing to begin with. */
+export function addLayer(site: Site, wearer: Wearer, moment: Moment, layer: LayerName): void {
+  const values = layerOf(layer).start(site);
+  if (values) setLayer(wearer, moment, layer, values);
 }

@@ -9,7 +9,8 @@ import {
   type Knob,
   type LeastFill,
 } from '@hatrail/core/remedy/leastFill';
-import { resolveLook, type ResolvedLook } from '@hatrail/core/header/look';
+import { resolveLook } from '@hatrail/core/header/look';
+import type { ResolvedLook } from '@hatrail/core/layers/index';
 import type { ColourUse } from '@hatrail/core/model/palette';
 import type { Site } from '@hatrail/core/model/site';
 import type { Row } from '@hatrail/core/sweep/prove';

@@ -4,7 +4,7 @@ import { LOGO_VARIANTS, LOGO_VARIANT_NAMES } from '@hatrail/core/model/picture';
 import type { LookCost } from '@hatrail/core/remedy/cost';
 import { fillCandidates, leastOpacity, type Knob, type Place } from '@hatrail/core/remedy/leastFill';
 import { coversOf } from '@hatrail/core/header/covers';
-import { showsGradient } from '@hatrail/core/stack/worn';
+import { showsGradient } from '@hatrail/core/layers/gradient';
 import type { Row } from '@hatrail/core/sweep/prove';
 import { MARK_TARGET } from '@hatrail/core/sweep/verdict';
 import { colourName } from '../parts/ColourField.tsx';

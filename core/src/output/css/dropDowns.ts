@@ -7,7 +7,7 @@ import type { Site } from '../../model/site.ts';
 import { lineHeightPx } from '../../model/type.ts';
 import { px, rule } from '../text.ts';
 import { typeCss } from '../typeCss.ts';
-import { BACKING_STATES } from './looks.ts';
+import { BACKING_STATES } from '../../layers/backing.ts';
 import { panelStates } from '../../header/panelStates.ts';
 
 /** Drop-downs: kept inside the window, whatever hangs in them. */

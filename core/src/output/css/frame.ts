@@ -2,9 +2,9 @@ import { headerItems, type Header } from '../../model/header.ts';
 import type { Site } from '../../model/site.ts';
 import { changesByScroll, keepsToBottom, standsInFlow } from '../../header/manner.ts';
 import { px, rule } from '../text.ts';
-import { layerNeeds } from './layers.ts';
+import { hasBack } from './layers.ts';
 import { MOVE_TIME, TIME } from './times.ts';
-import { hasShadow, hasSides } from './looks.ts';
+import { hasLines, hasShadow } from './looks.ts';
 
 /** What only holds others, so that the pointer passes through it. */
 const HOLLOW =
@@ -22,7 +22,7 @@ export function frameCss(site: Site, header: Header, leaving: number): string {
   const position =
     onScroll === 'leaves' ? (isInFlow ? 'relative' : 'absolute') : isInFlow ? 'sticky' : 'fixed';
   const atBottom = keepsToBottom(header);
-  const isPlain = !layerNeeds(site, { header }).back;
+  const isPlain = !hasBack(site, { header });
   const shadow = hasShadow(site, header);
   const shadowed = shadow && smaller === 0;
   const changing = [...(isPlain ? ['background-color'] : []), ...(shadowed ? ['box-shadow'] : [])];
@@ -63,7 +63,7 @@ export function frameCss(site: Site, header: Header, leaving: number): string {
       smaller === 0 && 'pointer-events: auto',
       transitions.length > 0 && `transition: ${transitions.join(', ')}`,
     ),
-    hasSides(site, header) ? linesCss(header.extent?.radius ?? 0, smaller > 0) : lineCss(smaller > 0),
+    hasLines(site, header) ? linesCss(header.extent?.radius ?? 0, smaller > 0) : lineCss(smaller > 0),
     // Gone, with its shadow and lines, until the page is scrolled up or the keyboard comes to it.
     onScroll === 'returns'
       ? rule(

@@ -1,12 +1,12 @@
-import { cssColour } from '../../colour/rgb.ts';
-import { looksOf, type ResolvedLook, type Wearer } from '../../header/look.ts';
+import { looksOf, type Wearer } from '../../header/look.ts';
 import { changesByScroll } from '../../header/manner.ts';
-import type { Header, Rail } from '../../model/header.ts';
-import { resolveColour, type ColourUse } from '../../model/palette.ts';
+import { mostStops } from '../../layers/gradient.ts';
+import { LAYER_NAMES, layerOf } from '../../layers/index.ts';
+import type { BackPart } from '../../layers/kind.ts';
+import type { Header } from '../../model/header.ts';
 import type { Site } from '../../model/site.ts';
-import { cutDepth, placingOf, showsGradient } from '../../stack/worn.ts';
 import { cssImage, type Addresses } from '../addresses.ts';
-import { px, rule } from '../text.ts';
+import { rule } from '../text.ts';
 import { TIME } from './times.ts';
 
 /**
@@ -15,114 +15,39 @@ import { TIME } from './times.ts';
  * element inside that; the tint above.
  */
 
-type Picture = ResolvedLook['picture'];
+type Pairings = Pick<Site, 'pairings' | 'pictures'>;
 
-/** What a wearer needs elements for, over all its moments. */
-export interface LayerNeeds {
-  /** Any layer beyond an even fill. */
-  back: boolean;
-  blur: boolean;
-  tint: boolean;
-  /** Most stops that a gradient has; 0 where there is none. */
-  stops: number;
-  /** Distinct pictures, whatever their opacity. */
-  pictures: Picture[];
-  /** Whether the lower edge is cut at any moment. */
-  cut: boolean;
+const kindOfWearer = ({ rail }: Wearer) => (rail ? 'rail' : 'header');
+
+/** The layers that may take elements, bottom first, each with what is worn of it in all the looks of a wearer. */
+function backParts(site: Pairings, wearer: Wearer): { part: BackPart<object>; all: object[] }[] {
+  const looks = looksOf(site, wearer);
+  return [...LAYER_NAMES].reverse().flatMap((name) => {
+    const { back: part } = layerOf(name);
+    return part ? [{ part, all: looks.map((look) => look[name]) }] : [];
+  });
 }
 
-/** Everything but how much of it shows. */
-const pictureKey = ({ on: _, opacity: __, ...placed }: Picture) => JSON.stringify(placed);
-
-/** The elements that a wearer's layers need. */
-export function layerNeeds(site: Pick<Site, 'pairings' | 'pictures'>, wearer: Wearer): LayerNeeds {
-  const looks = looksOf(site, wearer);
-  const shown = looks.filter(({ picture }) => picture.on).map(({ picture }) => picture);
-  const pictures = [...new Map(shown.map((picture) => [pictureKey(picture), picture])).values()];
-  const needs = {
-    blur: looks.some(({ blur }) => blur.radius > 0),
-    tint: looks.some(({ tint }) => tint.opacity > 0),
-    stops: Math.max(0, ...looks.map(({ gradient }) => (showsGradient(gradient) ? gradient.stops.length : 0))),
-    pictures,
-    cut: looks.some((look) => cutDepth(look) > 0),
-  };
-  const { blur, tint, stops, cut } = needs;
-  const isRail = wearer.rail !== undefined;
-  const filled = isRail && looks.some(({ fill }) => fill.opacity > 0);
+/** Whether anything of a wearer lies behind its contents on elements of its own: more than the even fill of a header. */
+export function hasBack(site: Pairings, wearer: Wearer): boolean {
   // What gets smaller has its fill on an element that can, without moving anything.
-  const smaller = !isRail && (wearer.header.manner.smaller ?? 0) > 0;
-  return { ...needs, back: blur || tint || stops > 0 || pictures.length > 0 || cut || filled || smaller };
+  const isSmaller = !wearer.rail && (wearer.header.manner.smaller ?? 0) > 0;
+  const kind = kindOfWearer(wearer);
+  return isSmaller || backParts(site, wearer).some(({ part, all }) => part.isNeeded(all, kind));
 }
 
 /** The elements of a wearer's layers; empty where its fill is all there is. */
 export function layersHtml(site: Site, wearer: Wearer): string[] {
-  const needs = layerNeeds(site, wearer);
-  if (!needs.back) return [];
-  const inner = [
-    ...needs.pictures.map((_, i) => `<i class="hr-picture-${i + 1}"></i>`),
-    ...(needs.tint ? ['<i class="hr-tint"></i>'] : []),
-  ].join('');
-  const blur = needs.blur ? '<i class="hr-blur"></i>' : '';
-  return [`<div class="hr-back" aria-hidden="true">${blur}<i class="hr-paint">${inner}</i></div>`];
+  if (!hasBack(site, wearer)) return [];
+  const elements = backParts(site, wearer).map(({ part, all }) => part.elements?.(all) ?? {});
+  const behind = elements.flatMap((each) => each.behind ?? []).join('');
+  const within = elements.flatMap((each) => each.within ?? []).join('');
+  return [`<div class="hr-back" aria-hidden="true">${behind}<i class="hr-paint">${within}</i></div>`];
 }
 
-/** The gradient of a look in a given number of stops: a moment without one has the stops of another, unseen. */
-function stopProperties(site: Site, looks: readonly ResolvedLook[], look: ResolvedLook, count: number) {
-  if (count === 0) return [];
-  const isThere = showsGradient(look.gradient);
-  const shown = isThere ? look : (looks.find(({ gradient }) => showsGradient(gradient)) ?? look);
-  const { angle, stops } = shown.gradient;
-  return [
-    ['--hr-angle', `${angle}deg`],
-    ...Array.from({ length: count }, (_, i) => {
-      const { colour, opacity, at } = stops[Math.min(i, stops.length - 1)]!;
-      return [
-        [`--hr-stop-${i + 1}`, cssColour(resolveColour(site.palette, colour), isThere ? opacity : 0)],
-        [`--hr-at-${i + 1}`, `${at}%`],
-      ];
-    }).flat(),
-  ] as [string, string][];
-}
-
-/** The values of a wearer's layers in one of its looks, as custom properties. */
-export function layerProperties(site: Site, wearer: Wearer, look: ResolvedLook): [string, string][] {
-  const needs = layerNeeds(site, wearer);
-  const looks = looksOf(site, wearer);
-  const colour = (use: ColourUse, opacity = 1) => cssColour(resolveColour(site.palette, use), opacity);
-  const { fill, tint, blur, cut, picture } = look;
-  return [
-    ['--hr-fill', colour(fill.colour, fill.opacity)],
-    ...stopProperties(site, looks, look, needs.stops),
-    ...needs.pictures.map((each, i): [string, string] => {
-      const shows = picture.on && pictureKey(each) === pictureKey(picture);
-      return [`--hr-shows-${i + 1}`, String(shows ? picture.opacity : 0)];
-    }),
-    ...(needs.tint ? [['--hr-tint', colour(tint.colour, tint.opacity)] as [string, string]] : []),
-    ...(needs.blur ? [['--hr-blur', px(blur.radius)] as [string, string]] : []),
-    ...(needs.cut
-      ? ([
-          ['--hr-depth', px(cutDepth(look))],
-          ...(['start', 'middle', 'end'] as const).map((at) => [`--hr-cut-${at}`, px(cut[at])]),
-        ] as [string, string][])
-      : []),
-  ];
-}
-
-/** The outline of a cut lower edge: a curve through its three depths, drawn in steps (quadratic through the middle). */
-const CUT_STEPS = 24;
-function cutOutline(): string {
-  const points = Array.from({ length: CUT_STEPS + 1 }, (_, i) => {
-    const t = i / CUT_STEPS;
-    // Lagrange's polynomial through start, middle and end.
-    const [a, b, c] = [2 * (t - 0.5) * (t - 1), -4 * t * (t - 1), 2 * t * (t - 0.5)].map((w) =>
-      Number(w.toFixed(4)),
-    );
-    const depth = `${a} * var(--hr-cut-start) + ${b} * var(--hr-cut-middle) + ${c} * var(--hr-cut-end)`;
-    // It never cuts into the header's own box.
-    return `${Number((100 * t).toFixed(2))}% calc(100% - var(--hr-depth) + max(0px, ${depth}))`;
-  });
-  return `polygon(0 0, 100% 0, ${points.reverse().join(', ')})`;
-}
+/** Most stops that a wearer's gradient has in any of its looks. */
+const stopsOf = (site: Pairings, wearer: Wearer) =>
+  mostStops(looksOf(site, wearer).map(({ gradient }) => gradient));
 
 /** The rules of a wearer's layers. `self` is the selector of the element that holds them. */
 export function layersCss(
@@ -131,70 +56,31 @@ export function layersCss(
   self: string,
   to: Pick<Addresses, 'picture' | 'sizes'>,
 ): string {
-  const needs = layerNeeds(site, wearer);
-  if (!needs.back) return '';
-  const { stops, pictures } = needs;
+  if (!hasBack(site, wearer)) return '';
+  const stops = stopsOf(site, wearer);
   const gradient = Array.from({ length: stops }, (_, i) => `var(--hr-stop-${i + 1}) var(--hr-at-${i + 1})`);
   const back = `${self} > .hr-back`;
-  const time = `${TIME}`;
   // Mixed colours are no longer told by `rgb()`, which would have said in which space the gradient runs.
   const space = changesByScroll(wearer.header) ? ' in srgb' : '';
+  const image = (id: string) =>
+    site.pictures.some((picture) => picture.id === id) ? cssImage(to, id) : undefined;
+  const on = { palette: site.palette, wearer: kindOfWearer(wearer), image } as const;
   return [
-    needs.cut && wearer.rail === undefined
-      ? rule(back, 'bottom: calc(var(--hr-less, 0px) - var(--hr-depth))')
-      : '',
-    needs.cut && wearer.rail !== undefined ? rule(back, 'bottom: calc(-1 * var(--hr-depth))') : '',
-    needs.cut ? rule(`${back} > *`, `clip-path: ${cutOutline()}`) : '',
     rule(
       `${back} > .hr-paint`,
       'background-color: var(--hr-fill)',
       stops > 0 && `background-image: linear-gradient(var(--hr-angle)${space}, ${gradient.join(', ')})`,
-      `transition: background-color ${time}`,
+      `transition: background-color ${TIME}`,
     ),
-    needs.blur
-      ? rule(
-          `${back} > .hr-blur`,
-          'backdrop-filter: blur(var(--hr-blur))',
-          `transition: backdrop-filter ${time}`,
-        )
-      : '',
-    ...pictures.map((picture, i) => pictureCss(site, picture, `${back} .hr-picture-${i + 1}`, i, to)),
-    needs.tint
-      ? rule(`${back} .hr-tint`, 'background: var(--hr-tint)', `transition: background-color ${time}`)
-      : '',
+    ...backParts(site, wearer).flatMap(({ part, all }) => part.rules?.(all, back, on) ?? []),
   ].join('');
-}
-
-function pictureCss(
-  { palette, pictures }: Site,
-  picture: Picture,
-  self: string,
-  index: number,
-  to: Pick<Addresses, 'picture' | 'sizes'>,
-): string {
-  const { x, y, repeat, drawnWidth, size } = placingOf(picture);
-  const { fallback, mask, blend } = picture;
-  const isThere = pictures.some(({ id }) => id === picture.picture);
-  const drawn = drawnWidth === undefined ? size : px(drawnWidth);
-  const image = isThere ? `${cssImage(to, picture.picture)} ${x}% ${y}% / ${drawn} ${repeat} ` : '';
-  const stops = mask.stops.map(({ opacity, at }) => `rgb(0 0 0 / ${opacity}) ${at}%`);
-  return rule(
-    self,
-    `background: ${image}${cssColour(resolveColour(palette, fallback.colour), fallback.opacity)}`,
-    `opacity: var(--hr-shows-${index + 1})`,
-    blend !== 'normal' && `mix-blend-mode: ${blend}`,
-    mask.stops.length > 0 && `mask-image: linear-gradient(${mask.angle}deg, ${stops.join(', ')})`,
-    `transition: opacity ${TIME}`,
-  );
 }
 
 /** What holds for the layers of all wearers, and the stops of gradients registered as colours, so that they change over time. */
 export function sharedLayersCss(site: Site, header: Header): string {
-  const all = [undefined, ...header.rails].map((rail: Rail | undefined) =>
-    layerNeeds(site, { header, rail }),
-  );
-  if (!all.some(({ back }) => back)) return '';
-  const stops = Math.max(...all.map((needs) => needs.stops));
+  const wearers = [undefined, ...header.rails].map((rail) => ({ header, rail }));
+  if (!wearers.some((wearer) => hasBack(site, wearer))) return '';
+  const stops = Math.max(...wearers.map((wearer) => stopsOf(site, wearer)));
   const register = (name: string, syntax: string, initial: string) =>
     rule(`@property ${name}`, `syntax: "<${syntax}>"`, 'inherits: true', `initial-value: ${initial}`);
   return [
@@ -216,7 +102,7 @@ export function sharedLayersCss(site: Site, header: Header): string {
 
 /** The properties of a gradient's stops, which change over time on whoever wears them. */
 export function stopTransitions(site: Site, wearer: Wearer): string[] {
-  const { stops } = layerNeeds(site, wearer);
+  const stops = stopsOf(site, wearer);
   if (stops === 0) return [];
   const names = Array.from({ length: stops }, (_, i) => [`--hr-stop-${i + 1}`, `--hr-at-${i + 1}`]).flat();
   return ['--hr-angle', ...names].map((name) => `${name} ${TIME}`);

@@ -15,7 +15,7 @@ import { px, rule } from '../text.ts';
 import { currentStyle } from '../../model/type.ts';
 import { weightOf } from '../../measure/measure.ts';
 import { typeCss } from '../typeCss.ts';
-import { PLAIN } from '../../header/look.ts';
+import { PLAIN } from '../../layers/index.ts';
 import { dressedStates, hasTextShadow } from './looks.ts';
 import { INK_TIME } from './times.ts';
 

@@ -1,39 +1,18 @@
-import { cssColour } from '../../colour/rgb.ts';
-import {
-  looksOf,
-  originOf,
-  resolveWorn,
-  type Origin,
-  type ResolvedLook,
-  type Wearer,
-} from '../../header/look.ts';
+import { looksOf, originOf, resolveWorn, type Origin, type Wearer } from '../../header/look.ts';
 import { allPointed } from '../../header/pointed.ts';
+import { BACKING_STATES } from '../../layers/backing.ts';
+import { hasSides } from '../../layers/edge.ts';
+import { LAYER_NAMES, layerOf, showsLayer, type LayerName, type ResolvedLook } from '../../layers/index.ts';
 import { formsOf, itemsOf, momentsOf, type Header, type Look, type Moment } from '../../model/header.ts';
-import { LOGO_VARIANTS } from '../../model/picture.ts';
-import { resolveColour, type ColourUse } from '../../model/palette.ts';
 import type { Site } from '../../model/site.ts';
-import { px, rule } from '../text.ts';
 import { changesByScroll } from '../../header/manner.ts';
-import { layerNeeds, layerProperties, stopTransitions } from './layers.ts';
+import { rule } from '../text.ts';
+import { hasBack, stopTransitions } from './layers.ts';
 import { WAY_CSS, mixed, type Property } from './mixed.ts';
 
 /** Looks as custom properties: on the header, and on rails and items for what they set themselves. */
 
 type Properties = Property[];
-
-/** A text shadow as CSS writes it. */
-function letterShadow(site: Site, { x, y, blur, colour, opacity }: ResolvedLook['textShadow']): string {
-  return opacity === 0
-    ? 'none'
-    : `${px(x)} ${px(y)} ${px(blur)} ${cssColour(resolveColour(site.palette, colour), opacity)}`;
-}
-
-/** Whether any header, rail or item wears a text shadow at any moment. */
-export function hasTextShadow(site: Site, header: Header): boolean {
-  return wearersOf(header).some((wearer) =>
-    looksOf(site, wearer).some(({ textShadow }) => textShadow.opacity > 0),
-  );
-}
 
 /** The header, its rails and its items, each with its selector. */
 function wearersOf(header: Header): (Wearer & { self: string })[] {
@@ -46,80 +25,34 @@ function wearersOf(header: Header): (Wearer & { self: string })[] {
   ];
 }
 
-/** A custom property of what passes down from header to rail to item, with the value of the look that it is made from. */
-interface Inherited {
-  name: string;
-  layer: 'ink' | 'cue' | 'backing' | 'textShadow';
-  keys: readonly string[];
-  /** None where nobody sets it and the rules that read it say what holds then. */
-  value: string | undefined;
-  /** Left out where nobody sets it: the rules that read it say what holds then. */
-  isOptional?: boolean;
+/** Whether a layer shows at any moment on any of some wearers. */
+function isWorn(site: Site, name: LayerName, wearers: readonly Wearer[]): boolean {
+  return wearers.some((wearer) => looksOf(site, wearer).some((look) => showsLayer(look, name)));
 }
 
-/** States that a link's backing can be set for. */
-export const BACKING_STATES = ['rest', 'hover', 'pressed', 'focused', 'current', 'open'] as const;
-const INKS = ['link', 'hover', 'current', 'pressed', 'focused', 'open', 'ring'] as const;
-/** Inks that follow others where nobody sets them. */
-const OPTIONAL_INKS: readonly string[] = ['pressed', 'focused', 'open', 'ring'];
+/** Whether any header, rail or item wears a text shadow at any moment. */
+export function hasTextShadow(site: Site, header: Header): boolean {
+  return isWorn(site, 'textShadow', wearersOf(header));
+}
 
-/** All that passes down, at a moment. */
-function inheritedOf(site: Site, look: ResolvedLook, shadows: boolean): Inherited[] {
-  const colour = (use: ColourUse, opacity = 1) => cssColour(resolveColour(site.palette, use), opacity);
-  const { ink, cue, backing, textShadow } = look;
-  const inks = INKS.map((key): Inherited => {
-    const isOptional = OPTIONAL_INKS.includes(key);
-    const use = ink[key];
-    const value = use && colour(use);
-    return { name: `--hr-${key}`, layer: 'ink', keys: [key], value, isOptional };
-  });
-  const variants = LOGO_VARIANTS.map((variant): Inherited => ({
-    name: `--hr-${variant}`,
-    layer: 'ink',
-    keys: ['logo'],
-    value: ink.logo === variant ? '1' : '0',
-  }));
-  const optional = (
-    layer: 'cue' | 'backing',
-    key: string,
-    name: string,
-    value: string | undefined,
-  ): Inherited => ({
-    name,
-    layer,
-    keys: [key],
-    value,
-    isOptional: true,
-  });
-  return [
-    ...inks,
-    ...variants,
-    optional('cue', 'hover', '--hr-line-hover', px(cue.hover)),
-    optional('cue', 'current', '--hr-line-current', px(cue.current)),
-    optional('cue', 'offset', '--hr-line-at', px(cue.offset)),
-    optional('cue', 'share', '--hr-line-share', `${cue.share}%`),
-    ...BACKING_STATES.map((key) =>
-      optional(
-        'backing',
-        key,
-        `--hr-plate-${key}`,
-        backing[key] && colour(backing[key].colour, backing[key].opacity),
-      ),
-    ),
-    optional('backing', 'reach', '--hr-plate-reach', px(backing.reach)),
-    optional('backing', 'height', '--hr-plate-height', px(backing.height)),
-    optional('backing', 'radius', '--hr-plate-radius', px(backing.radius)),
-    ...(shadows
-      ? [
-          {
-            name: '--hr-letters',
-            layer: 'textShadow' as const,
-            keys: ['x', 'y', 'blur', 'colour', 'opacity'],
-            value: letterShadow(site, textShadow),
-          },
-        ]
-      : []),
-  ];
+/** Whether the header throws a shadow at any moment. */
+export function hasShadow(site: Site, header: Header): boolean {
+  return isWorn(site, 'shadow', [{ header }]);
+}
+
+/** Whether lines at other sides than below are drawn at any moment, or round corners. */
+export function hasLines(site: Site, header: Header): boolean {
+  const edges = looksOf(site, { header }).map(({ edge }) => edge);
+  return hasSides(edges, header.extent?.radius ?? 0);
+}
+
+/** What all wearers of a header wear of each layer that passes down, at all their moments: read once for a style sheet. */
+type Everywhere = ReadonlyMap<LayerName, readonly object[]>;
+
+function wornEverywhere(site: Site, header: Header): Everywhere {
+  const looks = wearersOf(header).flatMap((wearer) => looksOf(site, wearer));
+  const down = LAYER_NAMES.filter((name) => layerOf(name).passesDown);
+  return new Map(down.map((name) => [name, looks.map((look) => look[name])]));
 }
 
 /** Where a value comes from that a part does not set itself, at this moment or one before. */
@@ -130,20 +63,38 @@ function inheritedProperties(
   site: Site,
   wearer: Wearer,
   moment: Moment,
-  shadows: boolean,
-  all?: ReadonlySet<string>,
+  everywhere: Everywhere,
+  names?: ReadonlySet<string>,
 ): Properties {
   const isPart = wearer.rail !== undefined;
-  return inheritedOf(site, resolveWorn(site, wearer, moment), shadows).flatMap(
-    ({ name, layer, keys, value, isOptional }): Properties => {
-      if (value === undefined) return [];
-      const origins = keys.map((key) => originOf(site, wearer, moment, layer, key as never));
-      const isTold = isPart
-        ? origins.some((origin) => !AROUND.includes(origin))
-        : !isOptional || origins.some((origin) => origin !== 'default');
-      return isTold || all?.has(name) ? [[name, value]] : [];
-    },
+  const look = resolveWorn(site, wearer, moment);
+  return [...everywhere].flatMap(([layer, all]) =>
+    layerOf(layer)
+      .tells(look[layer], all, site.palette, 0)
+      .flatMap(({ name, keys = [], value, isOptional }): Properties => {
+        if (value === undefined) return [];
+        const origins = keys.map((key) => originOf(site, wearer, moment, layer, key as never));
+        const isTold = isPart
+          ? origins.some((origin) => !AROUND.includes(origin))
+          : !isOptional || origins.some((origin) => origin !== 'default');
+        return isTold || names?.has(name) ? [[name, value]] : [];
+      }),
   );
+}
+
+/** What a wearer's own layers are in one of its looks; those that lie round the header are the header's alone. */
+function ownProperties(site: Site, wearer: Wearer, look: ResolvedLook): Properties {
+  const worn = wearer.rail ? 'rail' : 'header';
+  const looks = looksOf(site, wearer);
+  const radius = wearer.header.extent?.radius ?? 0;
+  return LAYER_NAMES.flatMap((name) => {
+    const { passesDown, wearers, back, tells } = layerOf(name);
+    if (passesDown || !(wearers.includes(worn) || back)) return [];
+    const all = looks.map((each) => each[name]);
+    return tells(look[name], all, site.palette, radius).flatMap((told): Properties =>
+      told.value === undefined ? [] : [[told.name, told.value]],
+    );
+  });
 }
 
 /** States that links are dressed for beyond rest, hover and current page, anywhere in a header. */
@@ -168,44 +119,6 @@ export function dressedStates(header: Header): {
   };
 }
 
-/** The lines and the shadow round the header. */
-function outerProperties(site: Site, look: ResolvedLook, sides: boolean, shadow: boolean): Properties {
-  const colour = (use: ColourUse, opacity = 1) => cssColour(resolveColour(site.palette, use), opacity);
-  const { edge, shadow: cast } = look;
-  const lines = (['above', 'start', 'end'] as const).flatMap((side): Properties => [
-    [`--hr-${side}`, colour(edge[side].colour)],
-    [`--hr-${side}-size`, px(edge[side].width)],
-  ]);
-  return [
-    ['--hr-edge', colour(edge.colour, edge.on ? 1 : 0)],
-    ['--hr-edge-size', px(edge.thickness)],
-    ...(sides ? lines : []),
-    ...(shadow
-      ? ([
-          [
-            '--hr-shadow',
-            `${px(cast.x)} ${px(cast.y)} ${px(cast.blur)} ${px(cast.spread)} ${colour(cast.colour, cast.opacity)}`,
-          ],
-        ] as Properties)
-      : []),
-  ];
-}
-
-/** Whether lines at other sides than below are drawn, or round corners. */
-export function hasSides(site: Site, header: Header): boolean {
-  return (
-    (header.extent?.radius ?? 0) > 0 ||
-    looksOf(site, { header }).some(
-      ({ edge: { above, start, end } }) => above.width + start.width + end.width > 0,
-    )
-  );
-}
-
-/** Whether the header throws a shadow at any moment. */
-export function hasShadow(site: Site, header: Header): boolean {
-  return looksOf(site, { header }).some(({ shadow }) => shadow.opacity > 0);
-}
-
 /**
  * All values of a wearer that hold at a moment.
  * @param as who it is in the header as it is dressed; layers go by that
@@ -215,20 +128,13 @@ function propertiesOf(
   site: Site,
   wearer: Wearer,
   moment: Moment,
-  shadows: boolean,
+  everywhere: Everywhere,
   as = wearer,
   all?: ReadonlySet<string>,
 ): Properties {
-  const { rail, item } = wearer;
-  const inherited = inheritedProperties(site, wearer, moment, shadows, all);
-  if (item) return inherited;
-  const look = resolveWorn(site, wearer, moment);
-  if (rail) return layerNeeds(site, as).back ? [...inherited, ...layerProperties(site, as, look)] : inherited;
-  return [
-    ...inherited,
-    ...outerProperties(site, look, hasSides(site, as.header), hasShadow(site, as.header)),
-    ...layerProperties(site, as, look),
-  ];
+  const inherited = inheritedProperties(site, wearer, moment, everywhere, all);
+  if (wearer.item || (wearer.rail && !hasBack(site, as))) return inherited;
+  return [...inherited, ...ownProperties(site, as, resolveWorn(site, wearer, moment))];
 }
 
 /** With the pointer over the header, or the keyboard in it. */
@@ -261,7 +167,7 @@ function scrolled(at: ValuesAt, [first, next]: readonly Moment[]): Values {
 
 /** The looks of a header and its parts: what holds at the top, what a later moment changes, and what the pointer does. */
 export function looksCss(site: Site, header: Header): string {
-  const shadows = hasTextShadow(site, header);
+  const everywhere = wornEverywhere(site, header);
   const moments = momentsOf(header);
   const byScroll = changesByScroll(header);
   const values = byScroll ? scrolled : stepped;
@@ -276,7 +182,7 @@ export function looksCss(site: Site, header: Header): string {
     };
     const when = (at: string, changed: Properties) =>
       changed.length > 0 ? rule(self === '.hr' ? at : `${at} ${self}`, ...declare(changed)) : '';
-    const own = values((moment, all) => propertiesOf(site, wearer, moment, shadows, wearer, all), moments);
+    const own = values((moment, all) => propertiesOf(site, wearer, moment, everywhere, wearer, all), moments);
     const stops = wearer.item ? [] : stopTransitions(site, wearer);
     const rules = [
       own.base.length > 0 ? rule(self, ...declare(own.base)) : '',
@@ -285,7 +191,7 @@ export function looksCss(site: Site, header: Header): string {
     ];
     if (pointed.size > 0) {
       const over = values(
-        (moment, all) => propertiesOf(site, pointed.get(moment)![i]!, moment, shadows, wearer, all),
+        (moment, all) => propertiesOf(site, pointed.get(moment)![i]!, moment, everywhere, wearer, all),
         moments,
       );
       const changed = differing(over.base, own.base);

@@ -1,4 +1,5 @@
 import { useRef, useState, type KeyboardEvent } from 'react';
+import { showsGradient } from '@hatrail/core/layers/gradient';
 import { cssColour } from '@hatrail/core/colour/rgb';
 import type { GradientStop } from '@hatrail/core/model/layer';
 import { resolveColour } from '@hatrail/core/model/palette';
@@ -7,15 +8,15 @@ import { startGradients } from '@hatrail/core/start/gradients';
 import { ColourField } from '../../parts/ColourField.tsx';
 import { NumberField } from '../../parts/NumberField.tsx';
 import { PercentSlider } from '../../parts/PercentSlider.tsx';
-import type { FillAnswer } from '../../editor/verdicts.ts';
 import { setLayer } from '../lookEdits.ts';
 import { HoldField, isHeld, setHold } from './HoldField.tsx';
-import { NumberValue, Value, useDressing } from './Value.tsx';
+import { NumberValue, Value, useDressing, type BodyProps, type SummaryProps } from './Value.tsx';
 
 const MOST_STOPS = 12;
 
 /** A gradient over the fill: its stops are dragged on the gradient itself. */
-export function GradientLayer({ answer }: { answer: FillAnswer | undefined }) {
+export function GradientLayer({ answers }: BodyProps) {
+  const answer = answers?.gradient;
   const { site, wearer, moment, look } = useDressing();
   const [chosen, setChosen] = useState(0);
   const bar = useRef<HTMLDivElement>(null);
@@ -180,8 +181,6 @@ export function GradientLayer({ answer }: { answer: FillAnswer | undefined }) {
             label="Angle"
             called="Angle of the gradient"
             unit="°, 180 is down"
-            min={-360}
-            max={360}
           />
           <p className="origin">
             <button type="button" className="link" onClick={() => set({ on: false })}>
@@ -192,4 +191,8 @@ export function GradientLayer({ answer }: { answer: FillAnswer | undefined }) {
       )}
     </>
   );
+}
+
+export function GradientSummary({ look: { gradient } }: SummaryProps) {
+  return showsGradient(gradient) ? `${gradient.stops.length} stops at ${gradient.angle}°` : 'none';
 }

@@ -8,7 +8,8 @@ import { VerdictText } from '../../parts/Verdict.tsx';
 import { setLook } from '../lookEdits.ts';
 import { worstRow } from '../view.ts';
 import { LinkLetters } from './LinkLetters.tsx';
-import { Value, useDressing } from './Value.tsx';
+import { Dot } from './ColourSummary.tsx';
+import { Value, useDressing, type BodyProps, type SummaryProps } from './Value.tsx';
 
 const COLOURS = [
   { name: 'link', label: 'Links', state: 'rest' },
@@ -20,7 +21,7 @@ const COLOURS = [
 ] as const;
 
 /** Link, hover and current-page colour, and the logo's variant, each with its verdict. */
-export function InkLayer({ rows }: { rows: readonly Row[] }) {
+export function InkLayer({ rows }: BodyProps) {
   const { site, wearer, moment, look } = useDressing();
   const { header, item } = wearer;
   const buttons = new Set(
@@ -89,6 +90,14 @@ export function InkLayer({ rows }: { rows: readonly Row[] }) {
           </ToggleButtonGroup>
         </Value>
       )}
+    </>
+  );
+}
+
+export function InkSummary({ site, look: { ink } }: SummaryProps) {
+  return (
+    <>
+      <Dot site={site} use={ink.link} /> links <Dot site={site} use={ink.hover} /> hovered
     </>
   );
 }

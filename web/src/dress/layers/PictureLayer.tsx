@@ -4,7 +4,7 @@ import { ColourField } from '../../parts/ColourField.tsx';
 import { NumberField } from '../../parts/NumberField.tsx';
 import { PercentSlider } from '../../parts/PercentSlider.tsx';
 import { setLayer, setLook } from '../lookEdits.ts';
-import { NumberValue, Value, useDressing } from './Value.tsx';
+import { NumberValue, Value, useDressing, type SummaryProps } from './Value.tsx';
 
 const REPEAT_NAMES = { 'no-repeat': 'once', repeat: 'both ways', 'repeat-x': 'across', 'repeat-y': 'down' };
 
@@ -69,26 +69,8 @@ export function PictureLayer() {
               )}
             </span>
           </Value>
-          <NumberValue
-            layer="picture"
-            name="x"
-            label="Across"
-            called="Place across"
-            unit="%"
-            min={0}
-            max={100}
-            step={0.5}
-          />
-          <NumberValue
-            layer="picture"
-            name="y"
-            label="Down"
-            called="Place down"
-            unit="%"
-            min={0}
-            max={100}
-            step={0.5}
-          />
+          <NumberValue layer="picture" name="x" label="Across" called="Place across" step={0.5} />
+          <NumberValue layer="picture" name="y" label="Down" called="Place down" step={0.5} />
           {focus && (focus.x !== picture.x || focus.y !== picture.y) && (
             <p className="origin">
               <button type="button" className="link" onClick={() => set({ x: focus.x, y: focus.y })}>
@@ -181,4 +163,9 @@ export function PictureLayer() {
           ];
     setLook(wearer, moment, 'picture', 'mask', { angle, stops });
   }
+}
+
+export function PictureSummary({ site, look: { picture } }: SummaryProps) {
+  if (!picture.on) return 'none';
+  return site.pictures.find(({ id }) => id === picture.picture)?.name ?? 'missing';
 }

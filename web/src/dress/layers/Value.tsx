@@ -1,11 +1,28 @@
 import { createContext, useContext, type ReactNode } from 'react';
-import { originOf, type LayerName, type ResolvedLook, type Wearer } from '@hatrail/core/header/look';
+import { originOf, type Wearer } from '@hatrail/core/header/look';
+import { LAYERS, type LayerName, type ResolvedLook } from '@hatrail/core/layers/index';
 import type { Moment } from '@hatrail/core/model/header';
+import { rangeOf } from '@hatrail/core/model/rules';
 import type { Site } from '@hatrail/core/model/site';
+import type { Row } from '@hatrail/core/sweep/prove';
+import type { FillAnswer, Solved } from '../../editor/verdicts.ts';
 import type { SiteAtHand } from '../../engine/request.ts';
 import { ColourField } from '../../parts/ColourField.tsx';
 import { NumberField } from '../../parts/NumberField.tsx';
 import { originText, putBack, setLook } from '../lookEdits.ts';
+
+/** What the controls of a layer are given. */
+export interface BodyProps {
+  rows: readonly Row[];
+  /** What is solved of the header's own layers; nothing is of those of its parts. */
+  answers: Record<Solved, FillAnswer> | undefined;
+}
+
+/** What is said of a layer while it is shut is made from these. */
+export interface SummaryProps {
+  site: Site;
+  look: ResolvedLook;
+}
 
 /** Whose look is being dressed, at which moment. */
 export interface Dressing {
@@ -74,26 +91,29 @@ interface NumberValueProps<N extends LayerName> {
   label: string;
   /** What the field is called where the label alone would not tell. */
   called?: string;
-  unit: string;
-  min: number;
-  max: number;
   step?: number;
+  /** The unit in words that say more than the rules do. */
+  unit?: string;
 }
 
-/** A number of a layer, in its unit. */
+/** A number of a layer, in its unit, within the limits of the layer's own rules. */
 export function NumberValue<N extends LayerName>({
   layer,
   name,
   label,
   called,
-  ...field
+  step,
+  unit,
 }: NumberValueProps<N>) {
   const { wearer, moment, look } = useDressing();
+  const limits = rangeOf(LAYERS[layer].values, String(name));
   return (
     <Value label={label} layer={layer} name={name}>
       <NumberField
         label={called ?? label}
-        {...field}
+        {...limits}
+        {...(step !== undefined && { step })}
+        {...(unit !== undefined && { unit })}
         value={look[layer][name] as number}
         onChange={(value) => setLook(wearer, moment, layer, name, value as never)}
       />

@@ -1,0 +1,138 @@
+import { IsBoolean, IsIn, IsOptional } from 'class-validator';
+import { BLEND_MODES, Mask, REPEATS, type BlendMode, type PicturePlacing } from '../model/layer.ts';
+import { InRange, IsId, Nested } from '../model/rules.ts';
+import { TIME } from '../output/css/times.ts';
+import { px, rule } from '../output/text.ts';
+import type { Box } from '../page/layout.ts';
+import { layGradient, type LaidGradient } from '../stack/gradient.ts';
+import { FillLook } from './fill.ts';
+import { WHITE, even, layerKind, mix, told, type BackRules, type ResolvedFill } from './kind.ts';
+
+/** What a moment sets of the picture over fill and gradient. */
+export class PictureLook {
+  @IsOptional() @IsBoolean({ message: 'The picture is there or not.' }) on?: boolean;
+  @IsOptional() @IsId() picture?: string;
+  @IsOptional()
+  @IsIn(['cover', 'contain'], { message: 'Choose cover or contain.' })
+  size?: 'cover' | 'contain';
+  /** A size of its own in the place of cover or contain: width as drawn; 0 goes by `size`. */
+  @IsOptional() @InRange(0, 2000, 'px') drawnWidth?: number;
+  @IsOptional() @InRange(0, 100, '%') x?: number;
+  @IsOptional() @InRange(0, 100, '%') y?: number;
+  @IsOptional()
+  @IsIn(REPEATS, { message: `Choose ${REPEATS.join(', ')}.` })
+  repeat?: (typeof REPEATS)[number];
+  @IsOptional() @IsIn(BLEND_MODES, { message: `Choose ${BLEND_MODES.join(', ')}.` }) blend?: BlendMode;
+  /** 0 to 1. */
+  @IsOptional() @InRange(0, 1) opacity?: number;
+  /** Shows under the picture where it lets through, and while it is missing; none where its opacity is 0. */
+  @IsOptional()
+  @Nested(() => FillLook)
+  fallback?: FillLook;
+  @IsOptional()
+  @Nested(() => Mask)
+  mask?: Mask;
+}
+
+interface WornPicture extends Required<Omit<PictureLook, 'fallback'>> {
+  fallback: ResolvedFill;
+}
+
+/** The picture of a look as it is placed. */
+export function placingOf({ picture: id, size, x, y, repeat, drawnWidth }: WornPicture): PicturePlacing {
+  return { picture: id, size, x, y, repeat, ...(drawnWidth > 0 && { drawnWidth }) };
+}
+
+/** Everything but how much of it shows. */
+const keyOf = ({ on: _, opacity: __, ...placed }: WornPicture) => JSON.stringify(placed);
+
+/** Distinct pictures of all looks, whatever their opacity. */
+export function distinctPictures(all: readonly WornPicture[]): WornPicture[] {
+  const shown = all.filter(({ on }) => on);
+  return [...new Map(shown.map((each) => [keyOf(each), each])).values()];
+}
+
+/** A mask as a gradient of opacity. */
+function layMask({ angle, stops }: Mask, box: Box): LaidGradient | undefined {
+  if (stops.length === 0) return undefined;
+  const shown = stops.map(({ at, opacity }) => ({ at, colour: { r: 0, g: 0, b: 0, a: opacity } }));
+  return layGradient(angle, shown, box);
+}
+
+export const picture = layerKind<PictureLook, WornPicture>({
+  title: 'Picture',
+  values: PictureLook,
+  plain: {
+    on: false,
+    picture: '',
+    size: 'cover',
+    drawnWidth: 0,
+    x: 50,
+    y: 50,
+    repeat: 'no-repeat',
+    blend: 'normal',
+    opacity: 1,
+    fallback: { colour: WHITE, opacity: 0 },
+    mask: { angle: 0, stops: [] },
+  },
+  wearers: ['header', 'rail'],
+  passesDown: false,
+  shows: ({ on }) => on,
+  start({ pictures, logo }) {
+    const logos: (string | undefined)[] = Object.values(logo.variants);
+    const first = pictures.find(({ id }) => !logos.includes(id));
+    return first && { on: true, picture: first.id, ...(first.focus ?? {}) };
+  },
+  /** One that comes or goes does so by its opacity; of two that cross, the one that shows more. */
+  between(a, b, { layers: p, by }) {
+    const [from, to] = [a.on ? a.opacity : 0, b.on ? b.opacity : 0];
+    if (a.on && b.on && keyOf(a) !== keyOf(b)) {
+      const [goes, comes] = by === 'time' ? [1 - p, p] : [1 - 2 * p, 2 * p - 1];
+      return p < 0.5 ? { ...a, opacity: from * goes } : { ...b, opacity: to * comes };
+    }
+    return { ...(b.on ? b : a), on: a.on || b.on, opacity: mix(from, to, p) };
+  },
+  cover: { say: () => 'Picture', off: { on: false } },
+  paint: (worn, palette, box, draw) => ({
+    paint: {
+      kind: 'picture',
+      pixels: draw.placed(placingOf(worn), box),
+      left: box.x,
+      top: box.y,
+      fallback: even(palette, worn.fallback),
+      opacity: worn.opacity,
+      mask: layMask(worn.mask, box),
+    },
+    blend: worn.blend,
+  }),
+  tells: (worn, all) =>
+    distinctPictures(all).map((each, i) => {
+      const shows = worn.on && keyOf(each) === keyOf(worn);
+      return { name: `--hr-shows-${i + 1}`, value: String(shows ? worn.opacity : 0) };
+    }),
+  back: {
+    isNeeded: (all) => distinctPictures(all).length > 0,
+    elements: (all) => ({
+      within: distinctPictures(all).map((_, i) => `<i class="hr-picture-${i + 1}"></i>`),
+    }),
+    rules: (all, back, on) =>
+      distinctPictures(all).map((each, i) => pictureRule(each, `${back} .hr-picture-${i + 1}`, i, on)),
+  },
+});
+
+function pictureRule(worn: WornPicture, self: string, index: number, { palette, image }: BackRules): string {
+  const { x, y, repeat, drawnWidth, size } = placingOf(worn);
+  const { fallback, mask, blend } = worn;
+  const drawn = drawnWidth === undefined ? size : px(drawnWidth);
+  const file = image(worn.picture);
+  const placed = file === undefined ? '' : `${file} ${x}% ${y}% / ${drawn} ${repeat} `;
+  const stops = mask.stops.map(({ opacity, at }) => `rgb(0 0 0 / ${opacity}) ${at}%`);
+  return rule(
+    self,
+    `background: ${placed}${told(palette, fallback.colour, fallback.opacity)}`,
+    `opacity: var(--hr-shows-${index + 1})`,
+    blend !== 'normal' && `mix-blend-mode: ${blend}`,
+    mask.stops.length > 0 && `mask-image: linear-gradient(${mask.angle}deg, ${stops.join(', ')})`,
+    `transition: opacity ${TIME}`,
+  );
+}
