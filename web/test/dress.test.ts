@@ -7,7 +7,8 @@ import { clampWidth } from '../src/dress/place.ts';
 import { stretchesOf } from '../src/dress/stretches.ts';
 import { threadsOf, worstRow } from '../src/dress/view.ts';
 import { useEditor } from '../src/editor/store.ts';
-import { countItems, worstFirst } from '../src/editor/verdicts.ts';
+import { worstFirst } from '@hatrail/core/remedy/kind';
+import { countItems } from '../src/editor/verdicts.ts';
 import { placesToProve } from '../src/engine/proof.ts';
 import { figure } from '../src/parts/Verdict.tsx';
 

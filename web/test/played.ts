@@ -2,7 +2,7 @@ import { changeCurve, type Change, type ChangeCurve } from '@hatrail/core/change
 import type { Header, Moment } from '@hatrail/core/model/header';
 import type { Page } from '@hatrail/core/model/page';
 import type { Site } from '@hatrail/core/model/site';
-import { leastPercents, type FillWork } from '@hatrail/core/remedy/leastFill';
+import { leastPercents, type Knob, type Place } from '@hatrail/core/remedy/leastFill';
 import { proveScene, type Row } from '@hatrail/core/sweep/prove';
 import { layoutScene } from '@hatrail/core/sweep/scene';
 import { bareBand, readBand, type BandReading } from '@hatrail/core/sweep/words';
@@ -69,21 +69,17 @@ export const provePage = async (
     moments,
   );
 
-export function fillWork(hand: SiteAtHand, moment: Moment): FillWork {
-  const { site } = hand;
-  return {
-    sweep: (header) => proveAll(hand, header, { moments: [moment] }),
-    solve: async (header, knob, places) =>
-      places.map((place) => {
-        const { scene, raster } = sceneOf(
-          site,
-          header,
-          site.pages.find(({ path }) => path === place.page)!,
-        );
-        return leastPercents(scene, raster, noDrawing, moment, knob, [place])[0];
-      }),
-  };
-}
+export const solvePlaces = async (
+  { site }: SiteAtHand,
+  header: Header,
+  moment: Moment,
+  { knob, places }: { knob: Knob; places: Place[] },
+) =>
+  places.map((place) => {
+    const page = site.pages.find(({ path }) => path === place.page)!;
+    const { scene, raster } = sceneOf(site, header, page);
+    return leastPercents(scene, raster, noDrawing, moment, knob, [place])[0];
+  });
 
 export const costOf = async () => undefined;
 

@@ -4,7 +4,8 @@ import type { Site } from '@hatrail/core/model/site';
 import { header, site } from '../../core/test/made.ts';
 import { leastBandTint } from '../src/dress/bandRemedy.ts';
 import { boundOf } from '../src/editor/leastNumber.ts';
-import { otherWays, type Way } from '../src/editor/ways.ts';
+import { otherWays, type Way } from '@hatrail/core/remedy/index';
+import { askedOf } from '../src/editor/remedyWork.ts';
 import { standingOf } from '../src/editor/verdicts.ts';
 import { WIDTH, asked, proveAll, readBandAt } from './played.ts';
 
@@ -31,7 +32,7 @@ async function waysOf(of: Header, moment: 'top' | 'scrolled'): Promise<Way[]> {
   const rows = await proveAll(hand, of, { moments: [moment] });
   expect(isClear(rows)).toBe(false);
   let found: Way[] = [];
-  await otherWays({ hand, header: of, moment, rows, signal: signal() }, [], (ways) => (found = ways));
+  await otherWays(askedOf(hand, of, moment, rows, { signal: signal() }), [], (ways) => (found = ways));
   return found;
 }
 
@@ -51,13 +52,7 @@ describe('other ways', () => {
     const rows = await proveAll(handOf(worn()), worn(), { moments: ['scrolled'] });
     const first = new Promise<Way[]>((resolve, reject) => {
       const stop = new AbortController();
-      const at = {
-        hand: handOf(worn()),
-        header: worn(),
-        moment: 'scrolled' as const,
-        rows,
-        signal: stop.signal,
-      };
+      const at = askedOf(handOf(worn()), worn(), 'scrolled', rows, { signal: stop.signal });
       otherWays(at, [tint], (found) => {
         stop.abort();
         resolve(found);
@@ -108,11 +103,7 @@ describe('other ways', () => {
     const hand = handOf(of, { pages: [light] });
     const rows = await proveAll(hand, of, { moments: ['scrolled'] });
     let found: Way[] = [];
-    await otherWays(
-      { hand, header: of, moment: 'scrolled', rows, signal: signal() },
-      [],
-      (ways) => (found = ways),
-    );
+    await otherWays(askedOf(hand, of, 'scrolled', rows, { signal: signal() }), [], (ways) => (found = ways));
     expect(found.map(({ text }) => text)).toContain('Links in Night.');
     expect((await waysOf(of, 'scrolled')).map(({ text }) => text)).not.toContain('Links in Night.');
   });
@@ -120,10 +111,8 @@ describe('other ways', () => {
     const stop = new AbortController();
     const of = worn();
     const rows = await proveAll(handOf(of), of, { moments: ['scrolled'] });
-    const looking = otherWays(
-      { hand: handOf(of), header: of, moment: 'scrolled', rows, signal: stop.signal },
-      [],
-      () => stop.abort(),
+    const looking = otherWays(askedOf(handOf(of), of, 'scrolled', rows, { signal: stop.signal }), [], () =>
+      stop.abort(),
     );
     await expect(looking).rejects.toThrow(/abort/i);
   });

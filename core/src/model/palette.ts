@@ -49,3 +49,8 @@ export function resolveColour(palette: readonly Swatch[], use: ColourUse): Rgb {
   const { r, g, b } = colour;
   return { r, g, b };
 }
+
+/** What a colour in use is called: its swatch's name, or the colour itself. */
+export function colourName(palette: readonly Swatch[], use: ColourUse): string {
+  return palette.find(({ id }) => id === use.swatch)?.name ?? use.colour ?? '';
+}

@@ -3,7 +3,8 @@ import { useEffect, useRef, useState } from 'react';
 import type { Header, Moment } from '@hatrail/core/model/header';
 import type { Row } from '@hatrail/core/sweep/prove';
 import { changeHeader } from '../editor/edits.ts';
-import { WAYS, otherWays, type Way } from '../editor/ways.ts';
+import { WAYS, otherWays, type Way } from '@hatrail/core/remedy/index';
+import { askedOf } from '../editor/remedyWork.ts';
 import { isAbort } from '../engine/pool.ts';
 import type { SiteAtHand } from '../engine/request.ts';
 import { Cost } from './Remedy.tsx';
@@ -38,9 +39,13 @@ export function OtherWays({ hand, header, moment, rows, told, onCompare }: Other
     const abort = new AbortController();
     stop.current = abort;
     setSearch({ ways: [], tried: 0 });
-    otherWays({ hand, header, moment, rows, signal: abort.signal }, told ? [told] : [], (ways, tried) => {
-      if (!abort.signal.aborted) setSearch({ ways, tried });
-    }).catch((error: unknown) => {
+    otherWays(
+      askedOf(hand, header, moment, rows, { signal: abort.signal }),
+      told ? [told] : [],
+      (ways, tried) => {
+        if (!abort.signal.aborted) setSearch({ ways, tried });
+      },
+    ).catch((error: unknown) => {
       if (!isAbort(error) && !abort.signal.aborted) {
         setSearch((now) => ({ ways: [], tried: 0, ...now, failure: (error as Error).message }));
       }

@@ -7,11 +7,13 @@ import type { Site } from '@hatrail/core/model/site';
 import type { LookCost } from '@hatrail/core/remedy/cost';
 import type { LeastFill } from '@hatrail/core/remedy/leastFill';
 import { spotKey, type Row } from '@hatrail/core/sweep/prove';
+import { TEXT_TARGET } from '@hatrail/core/sweep/verdict';
 import { useEditor } from '../editor/store.ts';
-import { causeOf, type Way } from '../editor/ways.ts';
+import { causeOf, type Way } from '@hatrail/core/remedy/index';
+import { askedOf } from '../editor/remedyWork.ts';
 import { isAbort } from '../engine/pool.ts';
 import type { FillAnswer } from '../editor/verdicts.ts';
-import { colourName } from '../parts/ColourField.tsx';
+import { colourName } from '@hatrail/core/model/palette';
 import { figure } from '../parts/Verdict.tsx';
 import type { SiteAtHand } from '../engine/request.ts';
 import { stateWords } from '@hatrail/core/header/stateNames';
@@ -197,7 +199,7 @@ function Cause({
   const [way, setWay] = useState<Way>();
   useEffect(() => {
     const stop = new AbortController();
-    causeOf({ hand, header, moment, rows, signal: stop.signal })
+    causeOf(askedOf(hand, header, moment, rows, { signal: stop.signal }))
       .then((found) => !stop.signal.aborted && setWay(found))
       .catch((error: unknown) => {
         if (!isAbort(error)) setWay(undefined);
@@ -223,7 +225,7 @@ export function Cost({
   fill: Pick<LeastFill, 'rows' | 'limit'>;
   cost: LookCost | undefined;
 }) {
-  const text = fill.rows.filter(({ needed }) => needed === 4.5).map(({ worst }) => worst);
+  const text = fill.rows.filter(({ needed }) => needed === TEXT_TARGET).map(({ worst }) => worst);
   const limit =
     fill.limit &&
     fill.rows.find(

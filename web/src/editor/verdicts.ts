@@ -2,13 +2,8 @@ import { useEffect } from 'react';
 import { create } from 'zustand';
 import { changesByScroll } from '@hatrail/core/header/manner';
 import { momentsOf, type Header, type Moment } from '@hatrail/core/model/header';
-import {
-  fillCandidates,
-  leastFill,
-  leastOpacity,
-  type Knob,
-  type LeastFill,
-} from '@hatrail/core/remedy/leastFill';
+import { leastOf, worstFirst, type Asked } from '@hatrail/core/remedy/kind';
+import { fillCandidates, type Knob, type LeastFill } from '@hatrail/core/remedy/leastFill';
 import { resolveLook } from '@hatrail/core/header/look';
 import type { ResolvedLook } from '@hatrail/core/layers/index';
 import type { ColourUse } from '@hatrail/core/model/palette';
@@ -18,7 +13,8 @@ import { judgePanel } from '@hatrail/core/sweep/panel';
 import type { Verdict } from '@hatrail/core/sweep/verdict';
 import { STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
 import type { LookCost } from '@hatrail/core/remedy/cost';
-import { costOf, fillWork, proveAll, readBanners, type BannerWords } from '../engine/proof.ts';
+import { proveAll, readBanners, type BannerWords } from '../engine/proof.ts';
+import { askedOf } from './remedyWork.ts';
 import type { SiteAtHand } from '../engine/request.ts';
 import { isAbort } from '../engine/pool.ts';
 
@@ -38,11 +34,6 @@ export const useVerdicts = create<Verdicts>()(() => ({
   progress: undefined,
   failure: undefined,
 }));
-
-/** The rows that are not clear, worst against its need first. */
-export function worstFirst(rows: readonly Row[]): Row[] {
-  return [...rows].sort((a, b) => a.worst / a.needed - b.worst / b.needed);
-}
 
 /** Items that have a verdict anywhere: each counted once. */
 export function countItems(rows: readonly Row[], verdict: Row['verdict']): number {
@@ -227,8 +218,9 @@ export function useLeast(
   const answer = useAnswers((answers) => answers[question]);
   useEffect(() => {
     if (!rows || !isAsked) return;
+    const own = rows.filter((row) => row.moment === moment);
     return ask(question, (signal, progress) =>
-      solve(hand, header, moment, width, rows, layer, { signal, progress }),
+      solve(askedOf(hand, header, moment, own, { signal, progress, width }), layer),
     );
     // The question is made from all that the answer depends on.
     // eslint-disable-next-line react-hooks/exhaustive-deps
@@ -236,27 +228,18 @@ export function useLeast(
   return answer ?? { kind: 'solving' };
 }
 
-async function solve(
-  hand: SiteAtHand,
-  header: Header,
-  moment: Moment,
-  width: number,
-  rows: readonly Row[],
-  layer: Solved,
-  { signal, progress }: { signal: AbortSignal; progress: Progress },
-): Promise<FillAnswer> {
-  const work = fillWork(hand, moment, { signal, progress, width });
-  const own = rows.filter((row) => row.moment === moment);
-  const look = resolveLook(hand.site, header, moment);
-  const [first, ...others] = fillCandidates({ site: hand.site, header }, moment);
+async function solve(asked: Asked, layer: Solved): Promise<FillAnswer> {
+  const { site, header, moment, work } = asked;
+  const look = resolveLook(site, header, moment);
+  const [first, ...others] = fillCandidates(asked, moment);
   const knob: Knob =
     layer === 'gradient' ? { layer } : { layer, colour: layer === 'fill' ? first! : look.tint.colour };
-  const fill = await leastOpacity(header, moment, knob, own, work);
-  const worst = worstFirst(own)[0];
-  const cost = async (found: LeastFill) => worst && costOf(hand, worst, header, found.header, { signal });
+  const [worst] = worstFirst(asked.rows);
+  const cost = async (found: LeastFill) => worst && work.cost(worst, header, found.header);
+  const fill = await leastOf(asked, knob);
   if (fill) return { kind: 'own', fill, cost: await cost(fill) };
   for (const colour of layer === 'fill' ? others.slice(0, 3) : []) {
-    const other = await leastFill(header, moment, colour, own, work);
+    const other = await leastOf(asked, { layer: 'fill', colour });
     if (other) return { kind: 'other', fill: other, colour, cost: await cost(other) };
   }
   return { kind: 'none' };

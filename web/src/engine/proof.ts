@@ -4,7 +4,7 @@ import { allMoments, type Header, type Moment } from '@hatrail/core/model/header
 import { titlesOf } from '@hatrail/core/model/references';
 import type { Site } from '@hatrail/core/model/site';
 import { lookCost, type LookCost } from '@hatrail/core/remedy/cost';
-import type { FillWork, Place } from '@hatrail/core/remedy/leastFill';
+import type { Knob, Place } from '@hatrail/core/remedy/leastFill';
 import type { Row } from '@hatrail/core/sweep/prove';
 import type { BandReading, WordVerdict } from '@hatrail/core/sweep/words';
 import { STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
@@ -127,36 +127,33 @@ export async function proveAll(
   return rows.flat();
 }
 
-/** The solver's work, carried out over all pages and widths in the workers. */
-export function fillWork(
+/** Solves places over a header's own look, by their pages and widths: see `leastPercents`. */
+export async function solvePlaces(
   at: SiteAtHand,
+  header: Header,
   moment: Moment,
-  options: ProofOptions & { width?: number; progress?: (done: number, of: number) => void },
-): FillWork {
-  return {
-    sweep: (header) => proveAll(at, header, { ...options, moments: [moment] }),
-    solve: async (header, knob, places, floor) => {
-      const groups = groupsOf(places, ({ page, width }) => `${page} ${width}`);
-      const answers = new Map<Place, number | undefined>();
-      let most = floor;
-      await Promise.all(
-        [...groups.values()].map(async (group) => {
-          const { page: path, width } = group[0]!;
-          const pageId = at.site.pages.find((page) => page.path === path)!.id;
-          const request = await sceneRequest(at, header.id, pageId, width);
-          const solved = await onEngine(
-            placeName(pageId, width),
-            // What one group needs, the next ones need not fall below.
-            (engine) => engine.solve(request, moment, knob, group, most),
-            { urgency: 'later', ...options },
-          );
-          group.forEach((place, i) => answers.set(place, solved[i]));
-          most = Math.max(most, ...solved.map((least) => least ?? 0));
-        }),
+  { knob, places, floor }: { knob: Knob; places: Place[]; floor: number },
+  options: ProofOptions,
+): Promise<(number | undefined)[]> {
+  const groups = groupsOf(places, ({ page, width }) => `${page} ${width}`);
+  const answers = new Map<Place, number | undefined>();
+  let most = floor;
+  await Promise.all(
+    [...groups.values()].map(async (group) => {
+      const { page: path, width } = group[0]!;
+      const pageId = at.site.pages.find((page) => page.path === path)!.id;
+      const request = await sceneRequest(at, header.id, pageId, width);
+      const solved = await onEngine(
+        placeName(pageId, width),
+        // What one group needs, the next ones need not fall below.
+        (engine) => engine.solve(request, moment, knob, group, most),
+        { urgency: 'later', ...options },
       );
-      return places.map((place) => answers.get(place));
-    },
-  };
+      group.forEach((place, i) => answers.set(place, solved[i]));
+      most = Math.max(most, ...solved.map((least) => least ?? 0));
+    }),
+  );
+  return places.map((place) => answers.get(place));
 }
 
 /** What another header in a header's place costs the look, at the place where a row is worst. */

@@ -4,7 +4,7 @@ import { HexColorPicker } from 'react-colorful';
 import { create } from 'zustand';
 import { hexColour, parseColour } from '@hatrail/core/colour/rgb';
 import { colourMessage } from '@hatrail/core/model/rules';
-import { resolveColour, type ColourUse, type Swatch } from '@hatrail/core/model/palette';
+import { colourName, resolveColour, type ColourUse, type Swatch } from '@hatrail/core/model/palette';
 import { useTyped } from './useTyped.ts';
 
 interface ColourFieldProps {
@@ -23,11 +23,6 @@ function remember(colour: string | undefined): void {
   useRecent.setState(({ colours }) => ({
     colours: [colour, ...colours.filter((each) => each !== colour)].slice(0, MOST_RECENT),
   }));
-}
-
-/** What a colour is called: its swatch's name, or the colour itself. */
-export function colourName(palette: readonly Swatch[], use: ColourUse): string {
-  return palette.find(({ id }) => id === use.swatch)?.name ?? use.colour ?? '';
 }
 
 /** A colour: a swatch of the palette, or any colour, typed or picked. */

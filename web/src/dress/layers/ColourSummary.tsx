@@ -2,7 +2,7 @@ import type { ResolvedFill } from '@hatrail/core/layers/kind';
 import { percent } from '@hatrail/core/layers/kind';
 import type { ColourUse } from '@hatrail/core/model/palette';
 import type { Site } from '@hatrail/core/model/site';
-import { colourName } from '../../parts/ColourField.tsx';
+import { colourName } from '@hatrail/core/model/palette';
 
 /** A colour with its opacity in a few words. */
 export function ColourSummary({ site, fill: { colour, opacity } }: { site: Site; fill: ResolvedFill }) {

@@ -1,6 +1,7 @@
 import { Switch } from '@mui/material';
 import { edge, type Line } from '@hatrail/core/layers/edge';
-import { ColourField, colourName } from '../../parts/ColourField.tsx';
+import { colourName } from '@hatrail/core/model/palette';
+import { ColourField } from '../../parts/ColourField.tsx';
 import { NumberField } from '../../parts/NumberField.tsx';
 import { setLook } from '../lookEdits.ts';
 import { ColourValue, NumberValue, Value, useDressing, type SummaryProps } from './Value.tsx';

@@ -1,0 +1,70 @@
+import type { LookCost } from './cost.ts';
+import { blurAndFill } from './blurAndFill.ts';
+import { worstFirst, type Asked, type Found, type Remedy } from './kind.ts';
+import { largerLetters } from './largerLetters.ts';
+import { layOver } from './layOver.ts';
+import { otherInk } from './otherInk.ts';
+import { otherLogo } from './otherLogo.ts';
+import { strongerGradient } from './strongerGradient.ts';
+import { tint } from './tint.ts';
+import { whereItChanges } from './whereItChanges.ts';
+
+/** The remedies that are tried besides the least fill, in the order in which they are. */
+export const REMEDIES = {
+  tint,
+  strongerGradient,
+  blurAndFill,
+  otherLogo,
+  otherInk,
+  whereItChanges,
+  largerLetters,
+} satisfies Record<string, Remedy>;
+
+/** How many remedies are tried. */
+export const WAYS = Object.keys(REMEDIES).length;
+
+/** A way to clear a moment, with what it costs the look. */
+export interface Way extends Found {
+  cost: LookCost | undefined;
+}
+
+/** What a change of one colour all over comes to, in the figures that are told of it: two that come to the same are one. */
+function resultOf({ rows, cost, isEven }: Pick<Way, 'rows' | 'cost' | 'isEven'>): string | undefined {
+  if (!isEven) return undefined;
+  const worst = Math.min(...rows.map((row) => row.worst / row.needed));
+  return [worst.toFixed(1), cost?.pageShowing.toFixed(2), cost?.colourDifference.toFixed(2)].join(' ');
+}
+
+/** Finds one remedy, with its cost where the moment is worst. */
+async function costed(remedy: Remedy, asked: Asked): Promise<Way | undefined> {
+  const way = await remedy.find(asked);
+  const [worst] = worstFirst(asked.rows);
+  return way && worst && { ...way, cost: await asked.work.cost(worst, asked.header, way.header) };
+}
+
+/** What is wrong, where a header stands in the flow of the page and not over it: see `layOver`. */
+export function causeOf(asked: Asked): Promise<Way | undefined> {
+  return costed(layOver, asked);
+}
+
+/**
+ * Finds other ways to clear a moment, one after the other, the cheapest first in the end.
+ * @param told what is offered already
+ * @param found told after each that was tried, with all that were found so far
+ */
+export async function otherWays(
+  asked: Asked,
+  told: readonly Pick<Way, 'rows' | 'cost' | 'isEven'>[],
+  found: (ways: Way[], tried: number) => void,
+): Promise<void> {
+  const ways: Way[] = [];
+  const known = new Set(told.map(resultOf));
+  for (const [i, remedy] of Object.values(REMEDIES).entries()) {
+    const way = await costed(remedy, asked);
+    const result = way && resultOf(way);
+    if (way && !(result && known.has(result))) ways.push(way);
+    known.add(result);
+    ways.sort((a, b) => (a.cost?.colourDifference ?? 0) - (b.cost?.colourDifference ?? 0));
+    found([...ways], i + 1);
+  }
+}

@@ -1,0 +1,41 @@
+import type { Header, Moment } from '@hatrail/core/model/header';
+import type { Asked } from '@hatrail/core/remedy/kind';
+import type { Row } from '@hatrail/core/sweep/prove';
+import { costOf, proveAll, solvePlaces } from '../engine/proof.ts';
+import type { SiteAtHand } from '../engine/request.ts';
+
+interface WorkOptions {
+  signal: AbortSignal;
+  /** A width to be swept beside the standard ones, CSS pixels. */
+  width?: number;
+  /** Told after each page and width that is swept. */
+  progress?: (done: number, of: number) => void;
+}
+
+/** What a remedy is asked for, its work carried out in the workers until it is given up. */
+export function askedOf(
+  hand: SiteAtHand,
+  header: Header,
+  moment: Moment,
+  rows: readonly Row[],
+  options: WorkOptions,
+): Asked {
+  const { signal } = options;
+  return {
+    site: hand.site,
+    header,
+    moment,
+    rows,
+    work: {
+      async sweep(tried, moments) {
+        signal.throwIfAborted();
+        return proveAll(hand, tried, { ...options, moments });
+      },
+      async solve(tried, at, knob, places, floor) {
+        signal.throwIfAborted();
+        return solvePlaces(hand, tried, at, { knob, places, floor }, { signal });
+      },
+      cost: (row, before, after) => costOf(hand, row, before, after, { signal }),
+    },
+  };
+}
