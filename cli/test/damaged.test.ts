@@ -22,7 +22,7 @@ let sources: object[];
 beforeAll(async () => {
   loaded = await loadSite('demo/larkfell.hatrail.json');
   const dressed = [4].map((seed) => dressedSite(loaded.site, seed).site);
-  sources = [loaded.site, ...dressed].map((site) => JSON.parse(writeSite(site)) as object);
+  sources = [loaded.site, ...dressed].map((site) => JSON.parse(JSON.stringify(site)) as object);
 });
 
 type Json = Record<string, unknown>;

@@ -1,6 +1,6 @@
 import type { Release } from '@hatrail/core/model/kept';
 import type { Site } from '@hatrail/core/model/site';
-import { upgrade } from '@hatrail/core/model/check';
+import { upgraded } from '@hatrail/core/model/upgrades';
 import type { Db } from './database.ts';
 
 /** A release with what it publishes. */
@@ -87,8 +87,14 @@ function full(row: ReleaseRow | undefined): FullRelease | undefined {
   return (
     row && {
       ...listed(row),
-      site: upgrade(JSON.parse(row.document) as object, 1),
+      site: readRelease(row.document),
       hashes: JSON.parse(row.pictures),
     }
   );
+}
+
+/** A release's document says its own version. */
+function readRelease(text: string): Site {
+  const document = JSON.parse(text) as Site;
+  return upgraded({ ...document }, document.format);
 }

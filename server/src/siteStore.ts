@@ -3,6 +3,7 @@ import { LRUCache } from 'lru-cache';
 import { valuesOf } from '@hatrail/core/model/changes';
 import type { KeptSite, ListedSite, SiteChanges, SiteValues, TakenFile } from '@hatrail/core/model/kept';
 import { FORMAT, type Site } from '@hatrail/core/model/site';
+import { upgraded } from '@hatrail/core/model/upgrades';
 import type { Db } from './database.ts';
 
 type Row = Record<string, string | number | null>;
@@ -70,19 +71,15 @@ export class SiteStore {
     const documents = (rows: Row[]) => rows.map(({ document }) => JSON.parse(document as string));
     const [pages, headers] = [rowsOf('page'), rowsOf('header')];
     const values = JSON.parse(row.document as string) as Omit<SiteValues, 'name' | 'menus' | 'pictures'>;
-    const kept: KeptSite = {
-      ...this.#about(id)!,
-      site: {
-        format: FORMAT,
-        name: String(row.name),
-        ...values,
-        pictures: documents(rowsOf('picture')),
-        menus: documents(rowsOf('menu')),
-        pages: documents(pages),
-        headers: documents(headers),
-      },
+    const document = {
+      name: String(row.name),
+      ...values,
+      pictures: documents(rowsOf('picture')),
+      menus: documents(rowsOf('menu')),
+      pages: documents(pages),
+      headers: documents(headers),
     };
-    return this.#hold(id, kept);
+    return this.#hold(id, { ...this.#about(id)!, site: upgraded(document, Number(row.format)) });
   }
 
   /** Holds a site as it is kept. It is shared by all who read it, so that nobody can change it. */
@@ -153,10 +150,10 @@ export class SiteStore {
     this.#db.transaction(() => {
       this.#db
         .prepare(
-          `INSERT INTO site (id, name, slug, document, created_at, changed_at)
-           VALUES (@id, @name, @slug, @document, @now, @now)`,
+          `INSERT INTO site (id, name, slug, document, format, created_at, changed_at)
+           VALUES (@id, @name, @slug, @document, @format, @now, @now)`,
         )
-        .run({ id, now, slug: this.#freeSlug(site.name), ...valuesRow(site) });
+        .run({ id, now, format: FORMAT, slug: this.#freeSlug(site.name), ...valuesRow(site) });
       for (const { id: file, file: name } of [...site.pictures, ...(site.fonts ?? [])]) {
         this.addFile(id, file, { name, ...files.get(file)! });
       }
@@ -176,11 +173,12 @@ export class SiteStore {
   write(id: string, site: Site, { values, pages = [], headers = [], order }: SiteChanges): KeptSite {
     this.atOnce(() => {
       const now = new Date().toISOString();
-      const { next } = this.#db
-        .prepare<unknown[], { next: number }>(
-          'UPDATE site SET sequence = sequence + 1, changed_at = ? WHERE id = ? RETURNING sequence AS next',
+      const { next, format } = this.#db
+        .prepare<unknown[], { next: number; format: number }>(
+          'UPDATE site SET sequence = sequence + 1, changed_at = ? WHERE id = ? RETURNING sequence AS next, format',
         )
         .get(now, id)!;
+      if (format < FORMAT) this.#rewrite(id, site);
       if (values) {
         this.#db
           .prepare('UPDATE site SET name = @name, document = @document, revision = @next WHERE id = @id')
@@ -308,6 +306,18 @@ export class SiteStore {
   #forgetFiles(id: string): void {
     const held = this.#held.get(id);
     if (held) this.#hold(id, { ...held, hashes: this.hashes(id) });
+  }
+
+  /** Writes all rows of a site that was kept by an earlier version: they are all of one version. */
+  #rewrite(id: string, site: Site): void {
+    const values = { id, format: FORMAT, ...valuesRow(site) };
+    this.#db
+      .prepare('UPDATE site SET name = @name, document = @document, format = @format WHERE id = @id')
+      .run(values);
+    this.#setList(id, 'menu', site.menus);
+    this.#setList(id, 'picture', site.pictures);
+    this.#setList(id, 'page', site.pages);
+    this.#setList(id, 'header', site.headers);
   }
 
   /** Sets the rows of a list in its order; rows that are not there any more go. */

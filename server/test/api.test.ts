@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { Header } from '@hatrail/core/model/header';
-import { checkSite } from '@hatrail/core/model/check';
+import { checkSite, readSite } from '@hatrail/core/model/check';
 import type { Conflict, KeptSite, Revisions } from '@hatrail/core/model/kept';
 import type { Running } from '../src/start.ts';
 import { firstSite } from '../../e2e/try/trying.ts';
@@ -39,7 +39,7 @@ const withOpacity = (opacity: number): Header => {
 
 describe('the demo', () => {
   test('is there on the first start, the same as its file', () => {
-    expect(kept.site).toEqual(JSON.parse(readFileSync('demo/larkfell.hatrail.json', 'utf8')));
+    expect(kept.site).toEqual(readSite(readFileSync('demo/larkfell.hatrail.json', 'utf8')));
     expect(kept.slug).toBe('larkfell');
   });
 });

@@ -7,7 +7,7 @@ import { beforeEach, describe, expect, test, vi } from 'vitest';
 import { makeEdit } from '@hatrail/core/model/patch';
 import { changesOf } from '@hatrail/core/model/changes';
 import { dressedSite } from '../../e2e/dressed.ts';
-import type { Site } from '@hatrail/core/model/site';
+import { FORMAT, type Site } from '@hatrail/core/model/site';
 import { openDatabase, type Db } from '../src/database.ts';
 import { FileStore, hashOf } from '../src/fileStore.ts';
 import { ReleaseStore } from '../src/releaseStore.ts';
@@ -327,5 +327,18 @@ describe('the database', () => {
       expect(new SiteStore(again).read(id)!.site.name).toBe(demo.name);
       again.close();
     }
+  });
+  test('rows of an earlier version of the site file are read as of this one, and written so, all of them', () => {
+    const store = new SiteStore(db);
+    const id = store.create(demo, filesOf(demo));
+    const format = () => db.prepare('SELECT format FROM site WHERE id = ?').pluck().get(id);
+    expect(format()).toBe(FORMAT);
+    db.prepare('UPDATE site SET format = 1 WHERE id = ?').run(id);
+    const kept = new SiteStore(db).read(id)!;
+    expect(kept.site).toEqual(demo);
+    expect(format()).toBe(1);
+    store.rename(id, 'Renamed');
+    expect(format()).toBe(FORMAT);
+    expect(new SiteStore(db).read(id)!.site).toEqual({ ...demo, name: 'Renamed' });
   });
 });

@@ -6,6 +6,7 @@ import { Header } from './header.ts';
 import { Page } from './page.ts';
 import { FORMAT, MOST_HEADERS, MOST_PAGES, Site } from './site.ts';
 import { referenceProblems } from './references.ts';
+import { upgraded } from './upgrades.ts';
 
 /** Checks plain data against a model class. An empty list means it can be taken as it is. */
 export function checkPart<T extends object>(type: ClassConstructor<T>, data: unknown): Problem[] {
@@ -96,7 +97,8 @@ export function readSite(text: string): Site {
       `This site file is of version ${format}, made by a later program; this one reads up to ${FORMAT}. Bring Hat Rail up to date and try again.`,
     );
   }
-  const site = upgrade(data as object, format);
+  const { $schema: _, ...document } = data as Record<string, unknown>;
+  const site = upgraded(document, format);
   const problems = checkSite(site);
   if (problems.length > 0) {
     const first = problems[0]!;
@@ -106,14 +108,12 @@ export function readSite(text: string): Site {
   return site;
 }
 
-/** Brings an older document up to this version. Version 2 only added parts, so that version 1 is sound as it is. */
-export function upgrade(data: object, _from: number): Site {
-  return { ...data, format: FORMAT } as Site;
-}
+/** The name of the JSON Schema of the site files that this program writes: `docs/site-file.schema.json`. */
+export const SITE_SCHEMA = `https://hatrail.example/site-file-${FORMAT}.schema.json`;
 
 /** The site file of a site, which {@link readSite} reads back to the same. */
 export function writeSite(site: Site): string {
-  return JSON.stringify(site, null, 2) + '\n';
+  return JSON.stringify({ $schema: SITE_SCHEMA, ...site }, null, 2) + '\n';
 }
 
 function flatten(errors: ValidationError[], prefix: string): Problem[] {

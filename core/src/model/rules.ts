@@ -98,6 +98,7 @@ export function isId(value: unknown): value is string {
 export function IsPlainText(max: number, { empty = false } = {}): PropertyDecorator {
   return ValidateBy({
     name: 'isPlainText',
+    constraints: [max, empty],
     validator: {
       validate: (value) => plainTextProblem(value, max, empty) === undefined,
       defaultMessage: (args) => plainTextProblem(args?.value, max, empty) ?? '',
@@ -144,6 +145,7 @@ export function KindList(kinds: Record<string, ClassConstructor<object>>, max: n
     isObjectOrList(true, max),
     ValidateBy({
       name: 'isKnownKind',
+      constraints: [kinds],
       validator: {
         validate: (list) => !Array.isArray(list) || list.every((part) => Object.hasOwn(kinds, kindOf(part))),
         defaultMessage: (args) => {
@@ -163,6 +165,7 @@ function kindOf(part: unknown): string {
 function isObjectOrList(list: boolean, max = Infinity): PropertyDecorator {
   return ValidateBy({
     name: list ? 'isListOfObjects' : 'isOneObject',
+    constraints: [max],
     validator: {
       validate: (value) =>
         list ? Array.isArray(value) && value.length <= max && value.every(isObject) : isObject(value),
