@@ -3,7 +3,7 @@ import Ajv from 'ajv';
 import { describe, expect, test } from 'vitest';
 import { SCHEMA_FILE, siteFileSchema } from '../../e2e/schema.ts';
 import { readSite, writeSite } from '../src/model/check.ts';
-import { FORMAT } from '../src/model/site.ts';
+import { FORMAT, type Site } from '../src/model/site.ts';
 import { UPGRADES } from '../src/model/upgrades.ts';
 
 /** Site files of every version, and the schema of this one. */
@@ -29,10 +29,7 @@ describe('the schema of the site file', () => {
   const schema = siteFileSchema();
   const isValid = new Ajv({ strict: false }).compile(schema);
   const demo = (name: string) =>
-    JSON.parse(readFileSync(`demo/${name}.hatrail.json`, 'utf8')) as Record<
-      'headers' | 'pages' | '$schema',
-      never
-    >;
+    JSON.parse(readFileSync(`demo/${name}.hatrail.json`, 'utf8')) as Site & { $schema: string };
 
   test('the one that is in the documentation is made from the rules as they are', () => {
     expect(JSON.parse(readFileSync(SCHEMA_FILE, 'utf8'))).toEqual(schema);
@@ -43,13 +40,13 @@ describe('the schema of the site file', () => {
     expect(site.$schema).toBe(schema.$id);
   });
   test.each<[string, (site: ReturnType<typeof demo>) => void]>([
-    ['an opacity above 1', ({ headers }) => Object.assign(headers[0].looks.top, { fill: { opacity: 2 } })],
-    ['a layer that is none', ({ headers }) => Object.assign(headers[0].looks.top, { glow: {} })],
+    ['an opacity above 1', ({ headers }) => Object.assign(headers[0]!.looks.top, { fill: { opacity: 2 } })],
+    ['a layer that is none', ({ headers }) => Object.assign(headers[0]!.looks.top, { glow: {} })],
     [
       'an item of a kind that is none',
-      ({ headers }) => Object.assign(headers[0].rails[0].start[0], { kind: 'bell' }),
+      ({ headers }) => Object.assign(headers[0]!.rails[0]!.start[0]!, { kind: 'bell' }),
     ],
-    ['a page without a title', ({ pages }) => Reflect.deleteProperty(pages[0], 'title')],
+    ['a page without a title', ({ pages }) => Reflect.deleteProperty(pages[0]!, 'title')],
     ['another version', (site) => Object.assign(site, { format: 2 })],
   ])('%s does not', (_, change) => {
     const site = demo('larkfell');
