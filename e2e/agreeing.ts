@@ -1,11 +1,12 @@
 import { expect } from 'vitest';
 import type { Page as Tab } from 'playwright-core';
-import { skiaDrawing } from '@hatrail/cli/skia';
+import { skiaDrawing } from '@hatrail/node/skia';
 import type { HeaderInk } from '@hatrail/core/header/ink';
 import { logoVariantsOf } from '@hatrail/core/header/look';
-import type { Box } from '@hatrail/core/page/layout';
+import type { Box } from '@hatrail/core/geometry/box';
 import type { Drawing, LogoPixels } from '@hatrail/core/stack/drawing';
-import { groundPatch, pixelAt, type Raster } from '@hatrail/core/stack/ground';
+import { groundPatch } from '@hatrail/core/stack/ground';
+import { pixelAt, type Raster } from '@hatrail/core/geometry/raster';
 import { elementOf } from '@hatrail/core/sweep/backings';
 import { readAt } from '@hatrail/core/sweep/exact';
 import { marginOf } from '@hatrail/core/sweep/margin';

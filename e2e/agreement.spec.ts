@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, test } from 'vitest';
-import { loadSite } from '@hatrail/cli/siteFile';
+import { loadSite } from '@hatrail/node/siteFile';
 import type { Header } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
 import { groupsOf } from '../web/src/engine/groups.ts';

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, expect, test } from 'vitest';
-import { loadSite, type LoadedSite } from '@hatrail/cli/siteFile';
-import { skiaMeasure } from '@hatrail/cli/skia';
+import { loadSite, type LoadedSite } from '@hatrail/node/siteFile';
+import { skiaMeasure } from '@hatrail/node/skia';
 import type { HeaderInk } from '@hatrail/core/header/ink';
 import type { Site } from '@hatrail/core/model/site';
 import { layoutScene, momentAt } from '@hatrail/core/sweep/scene';

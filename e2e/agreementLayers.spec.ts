@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, test } from 'vitest';
-import { loadSite, type LoadedSite } from '@hatrail/cli/siteFile';
+import { loadSite, type LoadedSite } from '@hatrail/node/siteFile';
 import { Agreement, expectAgreement, expectHovered } from './agreeing.ts';
 import { dressedSite } from './dressed.ts';
 import { openViewer, type Viewer } from './viewer.ts';

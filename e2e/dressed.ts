@@ -1,5 +1,6 @@
 import sharp from 'sharp';
-import { BLEND_MODES, REPEATS, type GradientStop } from '@hatrail/core/model/layer';
+import { BLEND_MODES } from '@hatrail/core/colour/blend';
+import { REPEATS, type GradientStop } from '@hatrail/core/model/layer';
 import type { Header, Look, Rail } from '@hatrail/core/model/header';
 import type { Item } from '@hatrail/core/model/item';
 import type { Band } from '@hatrail/core/model/page';

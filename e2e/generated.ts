@@ -3,7 +3,7 @@ import { ALIGNMENTS, type Backing, type Item, type ItemStep } from '@hatrail/cor
 import type { Entry } from '@hatrail/core/model/menu';
 import type { Site } from '@hatrail/core/model/site';
 import { FAMILY_IDS, LETTER_CASES, WEIGHTS, type TypeStyle } from '@hatrail/core/model/type';
-import { ICON_NAMES } from '@hatrail/core/header/icons';
+import { ICON_NAMES } from '@hatrail/core/model/icons';
 import { random } from '../core/test/made.ts';
 
 const LABELS = [

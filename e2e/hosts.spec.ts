@@ -1,8 +1,8 @@
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { Browser, CDPSession, Page as Tab } from 'playwright-core';
-import { shippedFiles, type ShippedFile } from '@hatrail/cli/export';
-import { loadSite } from '@hatrail/cli/siteFile';
-import { skiaMeasure } from '@hatrail/cli/skia';
+import { shippedFiles, type ShippedFile } from '@hatrail/node/export';
+import { loadSite } from '@hatrail/node/siteFile';
+import { skiaMeasure } from '@hatrail/node/skia';
 import type { Header } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
 import { headerFiles } from '@hatrail/core/output/files';

@@ -1,6 +1,6 @@
 import type { Page as Tab } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import { skiaMeasure } from '@hatrail/cli/skia';
+import { skiaMeasure } from '@hatrail/node/skia';
 import type { Header } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
 import { sceneTargets } from '@hatrail/core/sweep/prove';

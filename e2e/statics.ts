@@ -1,6 +1,6 @@
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import type { ShippedFile } from '@hatrail/cli/export';
+import type { ShippedFile } from '@hatrail/node/export';
 
 const TYPES: Record<string, string> = {
   html: 'text/html',

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { expect, test } from 'vitest';
-import { fontPath, registerOwnFonts } from '@hatrail/cli/fonts';
-import { skiaMeasure } from '@hatrail/cli/skia';
+import { fontPath, registerOwnFonts } from '@hatrail/node/fonts';
+import { skiaMeasure } from '@hatrail/node/skia';
 import { fontShorthand } from '@hatrail/core/measure/measure';
 import { FAMILY_IDS, WEIGHTS, type OwnFamily } from '@hatrail/core/model/type';
 import { fontCss, fontFiles } from '@hatrail/core/output/fonts';

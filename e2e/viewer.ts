@@ -1,9 +1,9 @@
 import { expect } from 'vitest';
 import type { Page as Tab } from 'playwright-core';
-import { shippedFiles, type ShippedFile } from '@hatrail/cli/export';
-import type { LoadedSite } from '@hatrail/cli/siteFile';
-import { decodePictures, skiaMeasure, skiaRaster } from '@hatrail/cli/skia';
-import { resized } from '@hatrail/cli/resize';
+import { shippedFiles, type ShippedFile } from '@hatrail/node/export';
+import type { LoadedSite } from '@hatrail/node/siteFile';
+import { decodePictures, skiaMeasure, skiaRaster } from '@hatrail/node/skia';
+import { resized } from '@hatrail/node/resize';
 import type { Header } from '@hatrail/core/model/header';
 import type { Page } from '@hatrail/core/model/page';
 import type { Site } from '@hatrail/core/model/site';

@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { Browser, CDPSession, Page as Tab } from 'playwright-core';
-import { loadSite } from '@hatrail/cli/siteFile';
-import { skiaMeasure } from '@hatrail/cli/skia';
+import { loadSite } from '@hatrail/node/siteFile';
+import { skiaMeasure } from '@hatrail/node/skia';
 import { cssColour, type Rgba } from '@hatrail/core/colour/rgb';
 import { resolveWorn } from '@hatrail/core/header/look';
 import type { ResolvedLook } from '@hatrail/core/layers/index';

@@ -5,10 +5,10 @@ import { siteFiles } from '@hatrail/core/output/files';
 import type { Row, SweptRow } from '@hatrail/core/sweep/prove';
 import { STATE_NAMES, stateWords } from '@hatrail/core/header/stateNames';
 import { GREATEST_WIDTH, LEAST_WIDTH, STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
-import { shippedFiles, writeFiles } from './export.ts';
+import { shippedFiles, writeFiles } from '@hatrail/node/export';
 import { provePanels, proveSite } from './prove.ts';
-import { loadSite } from './siteFile.ts';
-import { skiaMeasure } from './skia.ts';
+import { loadSite } from '@hatrail/node/siteFile';
+import { skiaMeasure } from '@hatrail/node/skia';
 
 const USAGE = `Use:
   hatrail prove SITE.hatrail.json [--page PATH] [--width PX] [--json]

@@ -5,8 +5,8 @@ import { judgePanelAt, type PanelVerdict } from '@hatrail/core/sweep/panel';
 import { proveScene, type SweptRow } from '@hatrail/core/sweep/prove';
 import { layoutScene } from '@hatrail/core/sweep/scene';
 import { STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
-import { decodePictures, skiaDrawing, skiaMeasure, skiaRaster } from './skia.ts';
-import type { LoadedSite } from './siteFile.ts';
+import { decodePictures, skiaDrawing, skiaMeasure, skiaRaster } from '@hatrail/node/skia';
+import type { LoadedSite } from '@hatrail/node/siteFile';
 
 /** Sweeps pages of a site at some widths, one scene after the other. */
 export async function* proveSite(

@@ -7,8 +7,8 @@ import { layoutScene } from '@hatrail/core/sweep/scene';
 import { rootAddresses } from '@hatrail/core/output/addresses';
 import { headerCss } from '@hatrail/core/output/headerCss';
 import { shippedSizes } from '@hatrail/core/output/sizes';
-import { loadSite, type LoadedSite } from '../src/siteFile.ts';
-import { skiaMeasure } from '../src/skia.ts';
+import { loadSite, type LoadedSite } from '@hatrail/node/siteFile';
+import { skiaMeasure } from '@hatrail/node/skia';
 
 /**
  * Documents with one thing in them spoilt, each value in turn: every one is either refused with its place and what to do, or

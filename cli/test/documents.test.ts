@@ -11,8 +11,8 @@ import { changesOf, withChanges } from '@hatrail/core/model/changes';
 import { checkSite, readSite, writeSite } from '@hatrail/core/model/check';
 import { entriesOf } from '@hatrail/core/model/menu';
 import type { Site } from '@hatrail/core/model/site';
-import { loadSite, type LoadedSite } from '../src/siteFile.ts';
-import { skiaMeasure } from '../src/skia.ts';
+import { loadSite, type LoadedSite } from '@hatrail/node/siteFile';
+import { skiaMeasure } from '@hatrail/node/skia';
 
 /** What holds of every document and its fold, over sites made up by chance: the same for the same seed. */
 

@@ -17,8 +17,8 @@ import { spotKey, spotOf, proveScene, sceneTargets, type SweptRow } from '@hatra
 import { behindAt, layoutScene, momentAt, spanOfInk, type Scene } from '@hatrail/core/sweep/scene';
 import { rasterAt } from '@hatrail/core/sweep/turns';
 import { verdictOf } from '@hatrail/core/sweep/verdict';
-import { loadSite, type LoadedSite } from '../src/siteFile.ts';
-import { decodePictures, skiaDrawing, skiaMeasure, skiaRaster } from '../src/skia.ts';
+import { loadSite, type LoadedSite } from '@hatrail/node/siteFile';
+import { decodePictures, skiaDrawing, skiaMeasure, skiaRaster } from '@hatrail/node/skia';
 
 /** What holds of every header, over headers made up by chance: the same for the same seed. */
 

@@ -6,7 +6,7 @@ import { baselineInLine } from '../src/measure/measure.ts';
 import type { Header, Rail } from '../src/model/header.ts';
 import type { Page } from '../src/model/page.ts';
 import { layoutPage } from '../src/page/layout.ts';
-import { snapBox } from '../src/page/paint.ts';
+import { snapBox } from '../src/geometry/box.ts';
 import { fitSize, tilingOf } from '../src/page/placing.ts';
 import { header, measure, site } from './made.ts';
 

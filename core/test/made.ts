@@ -2,7 +2,7 @@ import type { Font, FontMetrics, Measure } from '../src/measure/measure.ts';
 import type { Header } from '../src/model/header.ts';
 import type { Site } from '../src/model/site.ts';
 import type { Drawing, LogoPixels } from '../src/stack/drawing.ts';
-import type { Raster } from '../src/stack/ground.ts';
+import type { Raster } from '../src/geometry/raster.ts';
 import type { Rgb } from '../src/colour/rgb.ts';
 import { WEIGHT } from '../src/output/css/weight.ts';
 

@@ -2,7 +2,7 @@ import { expect, test } from 'vitest';
 import type { Stack } from '../src/stack/layers.ts';
 import { isTooNear, marginOf } from '../src/sweep/margin.ts';
 import { proveScene, sceneTargets } from '../src/sweep/prove.ts';
-import { cutScene } from '../src/stack/cut.ts';
+import { cutScene } from '../src/sweep/cut.ts';
 import { layoutScene } from '../src/sweep/scene.ts';
 import type { Header } from '../src/model/header.ts';
 import { header, measure, noDrawing, raster, site } from './made.ts';

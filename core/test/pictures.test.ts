@@ -6,9 +6,10 @@ import { drawPalette } from '../src/pixels/drawPalette.ts';
 import { cutBox, findBox, inOneColour, isOpaque, svgInOneColour, trimBox } from '../src/pixels/logoTools.ts';
 import { cropRaster, pixelOf } from '../src/pixels/raster.ts';
 import { svgPart } from '../src/pixels/svgView.ts';
-import { shippedSizes, sizeFor, sizedName } from '../src/output/sizes.ts';
+import { shippedSizes, sizeFor } from '../src/output/sizes.ts';
+import { sizedName } from '../src/output/shipped.ts';
 import { cssImage, imageSource, rootAddresses } from '../src/output/addresses.ts';
-import type { Raster } from '../src/stack/ground.ts';
+import type { Raster } from '../src/geometry/raster.ts';
 import { header, measure, raster, site } from './made.ts';
 
 const WHITE = { r: 255, g: 255, b: 255 };

@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { LUMINANCE } from '../src/colour/contrast.ts';
-import { groundTables, type Raster } from '../src/stack/ground.ts';
+import { groundTables } from '../src/stack/ground.ts';
+import type { Raster } from '../src/geometry/raster.ts';
 import { censusOf, groundPlane, stripOf } from '../src/sweep/plane.ts';
 import { random, raster } from './made.ts';
 

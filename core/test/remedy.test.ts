@@ -13,7 +13,7 @@ import {
   type FillWork,
   type Knob,
 } from '../src/remedy/leastFill.ts';
-import { cutScene } from '../src/stack/cut.ts';
+import { cutScene } from '../src/sweep/cut.ts';
 import { proveScene } from '../src/sweep/prove.ts';
 import { layoutScene } from '../src/sweep/scene.ts';
 import { parseColour } from '../src/colour/rgb.ts';

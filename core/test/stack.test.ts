@@ -1,12 +1,11 @@
 import { describe, expect, test } from 'vitest';
-import { blend } from '../src/colour/blend.ts';
+import { blend, BLEND_MODES } from '../src/colour/blend.ts';
 import { coversOf, standsBare } from '../src/header/covers.ts';
 import { originOf, resolveWorn } from '../src/header/look.ts';
-import { BLEND_MODES } from '../src/model/layer.ts';
 import { checkPart } from '../src/model/check.ts';
 import { Header, type Look } from '../src/model/header.ts';
 import { blurredPatch, gaussian, mirrored } from '../src/stack/blur.ts';
-import { layGradient, readGradient } from '../src/stack/gradient.ts';
+import { layGradient, readGradient } from '../src/geometry/gradient.ts';
 import { groundPatch } from '../src/stack/ground.ts';
 import type { StackLayer } from '../src/stack/layers.ts';
 import { letterBlur, textShadowLayer } from '../src/stack/textShadow.ts';

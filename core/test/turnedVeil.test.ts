@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { layGradient } from '../src/stack/gradient.ts';
+import { layGradient } from '../src/geometry/gradient.ts';
 import type { StackLayer } from '../src/stack/layers.ts';
 import { veilOf } from '../src/stack/veil.ts';
 import { turnedVeil } from '../src/stack/turnedVeil.ts';

@@ -1,6 +1,6 @@
-import { shippedFiles } from '@hatrail/cli/export';
-import { loadSite } from '@hatrail/cli/siteFile';
-import { decodePictures, skiaDrawing, skiaMeasure, skiaRaster } from '@hatrail/cli/skia';
+import { shippedFiles } from '@hatrail/node/export';
+import { loadSite } from '@hatrail/node/siteFile';
+import { decodePictures, skiaDrawing, skiaMeasure, skiaRaster } from '@hatrail/node/skia';
 import { siteFiles } from '@hatrail/core/output/files';
 import { sceneTargets } from '@hatrail/core/sweep/prove';
 import { Planes, sweepTarget } from '@hatrail/core/sweep/sweepTarget';

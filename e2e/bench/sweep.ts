@@ -1,5 +1,5 @@
-import { loadSite } from '@hatrail/cli/siteFile';
-import { decodePictures, skiaDrawing, skiaMeasure, skiaRaster } from '@hatrail/cli/skia';
+import { loadSite } from '@hatrail/node/siteFile';
+import { decodePictures, skiaDrawing, skiaMeasure, skiaRaster } from '@hatrail/node/skia';
 import { LUMINANCE } from '@hatrail/core/colour/contrast';
 import type { Header, Look } from '@hatrail/core/model/header';
 import { sceneTargets } from '@hatrail/core/sweep/prove';

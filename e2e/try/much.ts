@@ -1,5 +1,5 @@
 import { setTimeout as wait } from 'node:timers/promises';
-import { loadSite } from '@hatrail/cli/siteFile';
+import { loadSite } from '@hatrail/node/siteFile';
 import type { KeptSite, Revisions } from '@hatrail/core/model/kept';
 import { zipSync } from 'fflate';
 import { firstSite, jsonBody, launch, memoryOf, newFolder, Tally, watchOthers } from './trying.ts';

@@ -1,7 +1,7 @@
 import { existsSync } from 'node:fs';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
-import { fontPath } from '@hatrail/cli/fonts';
+import { fontPath } from '@hatrail/node/fonts';
 import { HEADER_JS } from '@hatrail/core/output/headerJs';
 import { BANDS_JS } from '@hatrail/core/output/turning';
 import type { Context } from './context.ts';

@@ -1,6 +1,6 @@
 import express, { type Express } from 'express';
 import { LRUCache } from 'lru-cache';
-import { fontPath } from '@hatrail/cli/fonts';
+import { fontPath } from '@hatrail/node/fonts';
 import { siteFiles, type OutputFile } from '@hatrail/core/output/files';
 import { measureFor, readDrawnWidths, sizedPicture, type Context } from './context.ts';
 import { onlyOwnHosts } from './guard.ts';

@@ -3,7 +3,7 @@ import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { join, resolve } from 'node:path';
 import pino from 'pino';
-import { loadSite } from '@hatrail/cli/siteFile';
+import { loadSite } from '@hatrail/node/siteFile';
 import { createApp } from './app.ts';
 import { cleanUp, createContext, type Context } from './context.ts';
 import { BadFolder, holdFolder, isBegun, makeDatabase, openDatabase } from './database.ts';

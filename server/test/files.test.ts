@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { crc32 } from 'node:zlib';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import { fontPath } from '@hatrail/cli/fonts';
+import { fontPath } from '@hatrail/node/fonts';
 import type { KeptSite, TakenFile } from '@hatrail/core/model/kept';
 import { isLocalAddress } from '../src/fetchPicture.ts';
 import type { Running } from '../src/start.ts';

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { strToU8, zipSync } from 'fflate';
 import { beforeAll, describe, expect, test } from 'vitest';
-import { loadSite } from '@hatrail/cli/siteFile';
+import { loadSite } from '@hatrail/node/siteFile';
 import { writeSite } from '@hatrail/core/model/check';
 import { BadInput } from '@hatrail/core/model/badInput';
 import type { Site } from '@hatrail/core/model/site';

@@ -6,7 +6,7 @@ import { checkSite } from '@hatrail/core/model/check';
 import { headerItems, momentsOf, type Header, type Moment } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
 import { PALETTES } from '@hatrail/core/start/palettes';
-import { startGradients } from '@hatrail/core/start/gradients';
+import { startGradients } from '@hatrail/core/layers/startGradients';
 import { header as plain, site as plainSite } from '../../core/test/made.ts';
 import { wearersOf } from '../src/dress/CopyFrom.tsx';
 import {

@@ -7,11 +7,11 @@ import { proveScene, type Row } from '@hatrail/core/sweep/prove';
 import { layoutScene } from '@hatrail/core/sweep/scene';
 import { bareBand, readBand, type BandReading } from '@hatrail/core/sweep/words';
 import { parseColour } from '@hatrail/core/colour/rgb';
-import type { LaidPage } from '@hatrail/core/page/layout';
-import type { Raster } from '@hatrail/core/stack/ground';
+import type { LaidPage } from '@hatrail/core/page/laid';
+import type { Raster } from '@hatrail/core/geometry/raster';
 import { resolveColour } from '@hatrail/core/model/palette';
 import { measure, noDrawing } from '../../core/test/made.ts';
-import type { SiteAtHand } from '../src/engine/request.ts';
+import type { SiteAtHand } from '../src/engine/siteAtHand.ts';
 
 /** The engine as the application asks it, played by the core itself over pages of even bands, at one width. */
 

@@ -1,6 +1,6 @@
 import { momentsOf, type Header, type Moment } from '../model/header.ts';
 import type { Drawing } from '../stack/drawing.ts';
-import type { Raster } from '../stack/ground.ts';
+import type { Raster } from '../geometry/raster.ts';
 import type { Site } from '../model/site.ts';
 import { sceneTargets, worstAt } from '../sweep/prove.ts';
 import { Planes, sweepTarget } from '../sweep/sweepTarget.ts';

@@ -1,4 +1,23 @@
-import type { BlendMode } from '../model/layer.ts';
+/** The blend modes of Compositing 1, by which a picture is blended into the colour beneath it. */
+export const BLEND_MODES = [
+  'normal',
+  'multiply',
+  'screen',
+  'overlay',
+  'darken',
+  'lighten',
+  'color-dodge',
+  'color-burn',
+  'hard-light',
+  'soft-light',
+  'difference',
+  'exclusion',
+  'hue',
+  'saturation',
+  'color',
+  'luminosity',
+] as const;
+export type BlendMode = (typeof BLEND_MODES)[number];
 
 /**
  * The blend modes of Compositing 1, section 10. Channels are 0 to 1, not premultiplied: `b` of the backdrop, `s` of the

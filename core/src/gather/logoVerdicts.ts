@@ -1,6 +1,6 @@
 import type { Rgb } from '../colour/rgb.ts';
 import type { PixelBox } from '../pixels/raster.ts';
-import type { Raster } from '../stack/ground.ts';
+import type { Raster } from '../geometry/raster.ts';
 import { logoCells, logoContrastAt } from '../sweep/logo.ts';
 import { MARK_TARGET, verdictOf, type Verdict } from '../sweep/verdict.ts';
 

@@ -1,5 +1,4 @@
-import type { AnyEntry, Menu } from '../model/menu.ts';
-import { entriesOf } from '../model/menu.ts';
+import { type AnyEntry, type Menu, entriesOf } from '../model/menu.ts';
 import { labelOf } from '../model/references.ts';
 import type { Site } from '../model/site.ts';
 

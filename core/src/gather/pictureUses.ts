@@ -6,8 +6,9 @@ import type { PicturePlacing } from '../model/layer.ts';
 import type { Picture } from '../model/picture.ts';
 import type { Site } from '../model/site.ts';
 import { inView, pixelsNeeded, type InView } from '../page/inView.ts';
-import { layoutPage, usualWindowHeight, type Box } from '../page/layout.ts';
-import { tilingOf, type Size } from '../page/placing.ts';
+import { layoutPage, usualWindowHeight } from '../page/layout.ts';
+import type { Box, Size } from '../geometry/box.ts';
+import { tilingOf } from '../page/placing.ts';
 
 /** One use of a picture at one width: the box it fills, and what of it is seen there. CSS pixels. */
 export interface PictureUse {

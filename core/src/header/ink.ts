@@ -1,5 +1,5 @@
 import type { Rgb, Rgba } from '../colour/rgb.ts';
-import type { Box } from '../page/layout.ts';
+import type { Box } from '../geometry/box.ts';
 import { currentStyle, inCase, type SiteType, type TypeStyle } from '../model/type.ts';
 import { baselineInLine, fontOf, type Font, type Measure } from '../measure/measure.ts';
 

@@ -1,8 +1,8 @@
 import { PLACES, type Place, type Rail } from '../model/header.ts';
 import type { Item } from '../model/item.ts';
-import type { Box } from '../page/layout.ts';
+import type { Box } from '../geometry/box.ts';
 import type { Measured } from './ink.ts';
-import type { HeaderLayout, LaidItem } from './layout.ts';
+import type { HeaderLayout, LaidItem } from './laid.ts';
 import { RING } from './metrics.ts';
 
 /** An item on its way to its place: its outer size, and the item it is. */

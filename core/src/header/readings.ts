@@ -3,15 +3,8 @@ import { headerItems, type Header } from '../model/header.ts';
 import type { Site } from '../model/site.ts';
 import { solveFold } from './fold.ts';
 import { entryWidths } from './kinds/menu.ts';
-import {
-  itemOfInk,
-  layoutAt,
-  layoutHeader,
-  neededAt,
-  solvedFold,
-  type HeaderInk,
-  type HeaderLayout,
-} from './layout.ts';
+import { itemOfInk, layoutAt, layoutHeader, neededAt, solvedFold, type HeaderInk } from './layout.ts';
+import type { HeaderLayout } from './laid.ts';
 import { extentAt, itemAt, stepWidths } from './steps.ts';
 
 /** Measures of a header that are read off, so that nobody sets them by eye. CSS pixels. */

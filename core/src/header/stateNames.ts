@@ -1,5 +1,4 @@
-import type { InkPart } from '../sweep/linkStates.ts';
-import type { LinkState } from './states.ts';
+import type { InkPart, LinkState } from './states.ts';
 
 /** The states of a link as people are told of them. */
 export const STATE_NAMES: Record<LinkState, string> = {

@@ -10,6 +10,9 @@ import type { ResolvedLook } from '../layers/index.ts';
 export const LINK_STATES = ['rest', 'current', 'open', 'focused', 'hover', 'pressed'] as const;
 export type LinkState = (typeof LINK_STATES)[number];
 
+/** What is judged of an ink: itself, the line below it, or the ring round it. */
+export type InkPart = 'ink' | 'cue' | 'ring';
+
 /** States in which the pointer is on a link. */
 export function isPointedAt(state: LinkState): boolean {
   return state === 'hover' || state === 'pressed';

@@ -1,7 +1,7 @@
 import { IsOptional } from 'class-validator';
 import { Tint } from '../model/layer.ts';
 import { InRange, Nested } from '../model/rules.ts';
-import { px } from '../output/text.ts';
+import { px } from '../css/text.ts';
 import { WEARERS, WHITE, layerKind, mixFills, mixNumbers, mixOptional, told, type Told } from './kind.ts';
 
 /** A ground of each link's and icon's own, by state; nothing moves by it. What is missing is as at rest, pressed as hovered. */

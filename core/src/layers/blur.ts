@@ -1,7 +1,7 @@
 import { IsOptional } from 'class-validator';
 import { InRange } from '../model/rules.ts';
-import { TIME } from '../output/css/times.ts';
-import { px, rule } from '../output/text.ts';
+import { TIME } from '../css/times.ts';
+import { px, rule } from '../css/text.ts';
 import { layerKind, mixNumbers } from './kind.ts';
 
 /** What a moment sets of the blur of what is behind. */

@@ -1,6 +1,6 @@
 import { IsOptional } from 'class-validator';
 import { InRange } from '../model/rules.ts';
-import { px } from '../output/text.ts';
+import { px } from '../css/text.ts';
 import { WEARERS, layerKind, mixNumbers, type Told } from './kind.ts';
 
 /** The line below a link that tells, beside colour, that it is hovered or leads to the page one is on. Nothing moves by it. */

@@ -1,6 +1,6 @@
 import { IsOptional } from 'class-validator';
 import { InRange } from '../model/rules.ts';
-import { px, rule } from '../output/text.ts';
+import { px, rule } from '../css/text.ts';
 import { layerKind, mixNumbers } from './kind.ts';
 
 /** How far the lower edge hangs below the header's box, at its start, middle and end: a cut edge. CSS pixels. */

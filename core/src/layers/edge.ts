@@ -1,7 +1,7 @@
 import { IsBoolean, IsOptional } from 'class-validator';
 import { ColourUse } from '../model/palette.ts';
 import { InRange, Nested } from '../model/rules.ts';
-import { px } from '../output/text.ts';
+import { px } from '../css/text.ts';
 import { BLACK, layerKind, told, type Told } from './kind.ts';
 
 /** One side's line, outside the header's box: nothing moves by it. */

@@ -1,8 +1,8 @@
 import { IsBoolean, IsOptional } from 'class-validator';
 import { GradientStop } from '../model/layer.ts';
 import { InRange, NestedList } from '../model/rules.ts';
-import { layGradient } from '../stack/gradient.ts';
-import { startGradients } from '../start/gradients.ts';
+import { layGradient } from '../geometry/gradient.ts';
+import { startGradients } from './startGradients.ts';
 import { even, layerKind, mix, mixFills, told, type Told } from './kind.ts';
 
 /** What a moment sets of the gradient over the fill. */

@@ -1,10 +1,10 @@
-import type { Rgb, Rgba } from '../colour/rgb.ts';
-import { cssColour } from '../colour/rgb.ts';
-import type { BlendMode } from '../model/layer.ts';
+import { type Rgb, type Rgba, cssColour } from '../colour/rgb.ts';
+import type { BlendMode } from '../colour/blend.ts';
+import type { PicturePlacing } from '../model/layer.ts';
 import { resolveColour, type ColourUse, type Swatch } from '../model/palette.ts';
-import type { Site } from '../model/site.ts';
-import type { Box } from '../page/layout.ts';
-import type { Drawing } from '../stack/drawing.ts';
+import type { Picture, SiteLogo } from '../model/picture.ts';
+import type { Raster } from '../geometry/raster.ts';
+import type { Box } from '../geometry/box.ts';
 import type { Paint } from '../stack/layers.ts';
 
 /** Who wears looks. */
@@ -81,7 +81,7 @@ export interface LayerKind<Set extends object, Worn extends object> {
   /** What a value is like that nobody sets, where that is not as a plain header has it. */
   follows?: Partial<Record<keyof Worn & string, string>>;
   /** The values that it begins with when somebody adds it: nothing hidden, nothing that loses a letter. None where it cannot be added. */
-  start(site: Site): Partial<Worn> | undefined;
+  start(from: StartFrom): Partial<Worn> | undefined;
   /** The layer between two looks; left out of the look where it lies beside the header's box and no ink is read over it. */
   between?(a: Worn, b: Worn, progress: Progress, palette: readonly Swatch[]): Set;
   cover?: CoverText<Set, Worn>;
@@ -93,7 +93,7 @@ export interface LayerKind<Set extends object, Worn extends object> {
     worn: Worn,
     palette: readonly Swatch[],
     box: Box,
-    draw: Drawing,
+    draw: PictureSource,
   ): { paint: Paint; blend?: BlendMode };
   /** Painted even where nothing of it shows. */
   isAlwaysPainted?: boolean;
@@ -104,6 +104,19 @@ export interface LayerKind<Set extends object, Worn extends object> {
    */
   tells(worn: Worn, all: readonly Worn[], palette: readonly Swatch[], radius: number): Told[];
   back?: BackPart<Worn>;
+}
+
+/** What of a site a layer's first values are taken from. */
+export interface StartFrom {
+  palette: readonly Swatch[];
+  pictures: readonly Picture[];
+  logo: SiteLogo;
+}
+
+/** Where pictures are had from, as they are placed. */
+export interface PictureSource {
+  /** A picture placed in a box of whole pixels: RGBA of the box's size, not premultiplied; `undefined` where it is missing. */
+  placed(placing: PicturePlacing, box: Box): Raster | undefined;
 }
 
 /** Keeps the types of a layer's values. */

@@ -1,10 +1,11 @@
 import { IsBoolean, IsIn, IsOptional } from 'class-validator';
-import { BLEND_MODES, Mask, REPEATS, type BlendMode, type PicturePlacing } from '../model/layer.ts';
+import { BLEND_MODES, type BlendMode } from '../colour/blend.ts';
+import { Mask, REPEATS, type PicturePlacing } from '../model/layer.ts';
 import { InRange, IsId, Nested } from '../model/rules.ts';
-import { TIME } from '../output/css/times.ts';
-import { px, rule } from '../output/text.ts';
-import type { Box } from '../page/layout.ts';
-import { layGradient, type LaidGradient } from '../stack/gradient.ts';
+import { TIME } from '../css/times.ts';
+import { px, rule } from '../css/text.ts';
+import type { Box } from '../geometry/box.ts';
+import { layGradient, type LaidGradient } from '../geometry/gradient.ts';
 import { FillLook } from './fill.ts';
 import { WHITE, even, layerKind, mix, told, type BackRules, type ResolvedFill } from './kind.ts';
 

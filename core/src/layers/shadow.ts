@@ -1,7 +1,7 @@
 import { IsOptional } from 'class-validator';
 import { ColourUse } from '../model/palette.ts';
 import { InRange, Nested } from '../model/rules.ts';
-import { px } from '../output/text.ts';
+import { px } from '../css/text.ts';
 import { BLACK, layerKind, percent, told } from './kind.ts';
 
 /** What a moment sets of the shadow that the header throws on the page. */

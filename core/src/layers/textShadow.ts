@@ -1,7 +1,7 @@
 import { IsOptional } from 'class-validator';
 import { ColourUse } from '../model/palette.ts';
 import { InRange, Nested } from '../model/rules.ts';
-import { px } from '../output/text.ts';
+import { px } from '../css/text.ts';
 import { BLACK, WEARERS, layerKind, told } from './kind.ts';
 
 /** A shadow round the letters of links, name and text (CSS Text Decoration 3, section 4). */

@@ -1,5 +1,5 @@
-import { rule } from '../output/text.ts';
-import { TIME } from '../output/css/times.ts';
+import { rule } from '../css/text.ts';
+import { TIME } from '../css/times.ts';
 import { FillLook, evenLayer } from './fill.ts';
 import { BLACK, even, layerKind, mixFills, told, type ResolvedFill } from './kind.ts';
 

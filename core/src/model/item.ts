@@ -10,7 +10,7 @@ import {
   Min,
   ValidateIf,
 } from 'class-validator';
-import { ICON_NAMES, type IconName } from '../header/icons.ts';
+import { ICON_NAMES, type IconName } from './icons.ts';
 import { MAX_LABEL, Target } from './menu.ts';
 import { PartLooks } from './look.ts';
 import { ColourUse } from './palette.ts';

@@ -1,4 +1,5 @@
 import { IsIn, IsOptional } from 'class-validator';
+import { BLEND_MODES, type BlendMode } from '../colour/blend.ts';
 import { ColourUse } from './palette.ts';
 import { InRange, IsId, Nested, NestedList } from './rules.ts';
 
@@ -36,27 +37,6 @@ export class Mask {
 }
 
 export const REPEATS = ['no-repeat', 'repeat', 'repeat-x', 'repeat-y'] as const;
-
-/** The blend modes of Compositing 1, by which a picture is blended into the colour beneath it. */
-export const BLEND_MODES = [
-  'normal',
-  'multiply',
-  'screen',
-  'overlay',
-  'darken',
-  'lighten',
-  'color-dodge',
-  'color-burn',
-  'hard-light',
-  'soft-light',
-  'difference',
-  'exclusion',
-  'hue',
-  'saturation',
-  'color',
-  'luminosity',
-] as const;
-export type BlendMode = (typeof BLEND_MODES)[number];
 
 /** A picture placed as CSS Backgrounds 3 does: size, position in percent, repeat. */
 export class PicturePlacing {

@@ -1,6 +1,5 @@
 import { IsOptional, Matches } from 'class-validator';
 import { IsPlainText } from './rules.ts';
-import type { Site } from './site.ts';
 
 /** Words of a header that no menu holds: what a screen reader says of its marks, and the link that skips it. */
 export class Words {
@@ -141,7 +140,7 @@ export const WORD_SETS: readonly WordSet[] = [
 ];
 
 /** A site's words: its own, and in English what it does not say. */
-export function wordsOf({ words = {} }: Pick<Site, 'words'>): AllWords {
+export function wordsOf({ words = {} }: { words?: Words }): AllWords {
   return { ...WORD_SETS[0]!.words, ...words };
 }
 

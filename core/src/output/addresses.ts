@@ -1,8 +1,8 @@
 import type { Target } from '../model/menu.ts';
 import { addressOf } from '../model/references.ts';
 import type { Site } from '../model/site.ts';
-import { escapeHtml } from './text.ts';
-import { sizedName, type ShippedSizes } from './sizes.ts';
+import { escapeHtml } from '../css/text.ts';
+import { sizedName, type ShippedSizes } from './shipped.ts';
 
 /** How files that ship address one another. */
 export interface Addresses {

@@ -10,7 +10,7 @@ import {
   type SiteType,
   type TypeStyle,
 } from '../model/type.ts';
-import { rule } from './text.ts';
+import { rule } from '../css/text.ts';
 
 /** A font file that goes along: one family, weight and set of letters. */
 export interface FontFile {

@@ -2,7 +2,8 @@ import { cssColour } from '../colour/rgb.ts';
 import { ALWAYS, folds, toggleRail } from '../header/fold.ts';
 import { leastWidth } from '../header/readings.ts';
 import { kindOf } from '../header/kinds/index.ts';
-import { layoutAt, type HeaderLayout } from '../header/layout.ts';
+import { layoutAt } from '../header/layout.ts';
+import type { HeaderLayout } from '../header/laid.ts';
 import { isMovedApart, keepsToBottom, standsInFlow } from '../header/manner.ts';
 import { extentAt, itemAt, railAt, stepWidths } from '../header/steps.ts';
 import { linkWidth } from '../header/ink.ts';
@@ -17,7 +18,7 @@ import type { Site } from '../model/site.ts';
 import { hasBack } from './css/layers.ts';
 import { dressedStates } from './css/looks.ts';
 import type { Addresses } from './addresses.ts';
-import { px, rule, within } from './text.ts';
+import { px, rule, within } from '../css/text.ts';
 
 /** Declarations by selector. */
 export type Rules = Map<string, string[]>;

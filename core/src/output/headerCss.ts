@@ -17,7 +17,7 @@ import { resetCss } from './css/reset.ts';
 import { weighed } from './css/weight.ts';
 import { geometryCss } from './geometryCss.ts';
 import { coveredAt } from './howTo.ts';
-import { px, rule, within } from './text.ts';
+import { px, rule, within } from '../css/text.ts';
 
 /** The room that the header takes at the top of the page, for the page's own style sheet. */
 function coveredCss(site: Site, header: Header, measure: Measure): string {

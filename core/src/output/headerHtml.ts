@@ -1,5 +1,5 @@
 import { foldOf, folds, toggleRail, ALWAYS } from '../header/fold.ts';
-import { ICONS } from '../header/icons.ts';
+import { ICONS } from '../model/icons.ts';
 import { iconHtml, type Markup } from '../header/kinds/kind.ts';
 import { hasContent, kindOf } from '../header/kinds/index.ts';
 import { MENU_MARK } from '../header/metrics.ts';
@@ -10,7 +10,7 @@ import { wordsOf } from '../model/words.ts';
 import type { Addresses } from './addresses.ts';
 import { layersHtml } from './css/layers.ts';
 import { placesOf } from './geometryCss.ts';
-import { escapeHtml, indent } from './text.ts';
+import { escapeHtml, indent } from '../css/text.ts';
 
 /**
  * The header as HTML, with the link that skips it. It stands first in `body`.

@@ -11,7 +11,7 @@ import { contentClass } from './css/contents.ts';
 import { headerFonts } from './fonts.ts';
 import { headerHtml } from './headerHtml.ts';
 import { hasSnapshots, snapshotsHtml } from './snapshots.ts';
-import { escapeHtml } from './text.ts';
+import { escapeHtml } from '../css/text.ts';
 import { hasTurning, turnsAttribute } from './turning.ts';
 
 /**

@@ -1,7 +1,7 @@
 import type { Page } from '../model/page.ts';
 import type { Site } from '../model/site.ts';
 import { imageSource, type Addresses } from './addresses.ts';
-import { escapeHtml, px, rule, within } from './text.ts';
+import { escapeHtml, px, rule, within } from '../css/text.ts';
 
 /** Pictures of the real page, which stand for its bands. */
 

@@ -2,7 +2,7 @@ import { cssColour } from '../colour/rgb.ts';
 import { resolveColour } from '../model/palette.ts';
 import type { Band } from '../model/page.ts';
 import type { Site } from '../model/site.ts';
-import { rule } from './text.ts';
+import { rule } from '../css/text.ts';
 
 /** Bands whose backdrop turns along with the scroll: a tint of their own, and a script that says how much of it there is. */
 

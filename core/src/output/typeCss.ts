@@ -1,6 +1,6 @@
 import { familyList, weightOf } from '../measure/measure.ts';
 import type { TypeStyle } from '../model/type.ts';
-import { px } from './text.ts';
+import { px } from '../css/text.ts';
 
 /** A type style's declarations. */
 export function typeCss(style: TypeStyle, size = style.size): string[] {

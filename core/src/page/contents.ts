@@ -14,7 +14,7 @@ import type { Site } from '../model/site.ts';
 import { headingStyle, inCase, type TypeStyle } from '../model/type.ts';
 import { breakLines } from '../measure/lines.ts';
 import { baselineInLine, fontOf, type Measure } from '../measure/measure.ts';
-import type { Block } from './layout.ts';
+import type { Block } from './laid.ts';
 import {
   BAND_BUTTON,
   CARD_GAP,

@@ -1,7 +1,7 @@
 import type { PicturePlacing } from '../model/layer.ts';
 import type { FocusPoint, SubjectBox } from '../model/picture.ts';
-import type { Box } from './layout.ts';
-import { drawnSize, type Size } from './placing.ts';
+import type { Box, Size } from '../geometry/box.ts';
+import { drawnSize } from './placing.ts';
 
 /** What stays in view of a placed picture. */
 export interface InView {

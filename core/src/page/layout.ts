@@ -1,58 +1,11 @@
 import { resolveColour } from '../model/palette.ts';
-import type { Rgb } from '../colour/rgb.ts';
-import type { Backdrop } from '../model/layer.ts';
-import type { Band, BandHeight, BandTurn, Page, Snapshot } from '../model/page.ts';
+import type { Band, BandHeight, Page, Snapshot } from '../model/page.ts';
 import type { Picture } from '../model/picture.ts';
 import type { Site } from '../model/site.ts';
-import type { Font, Measure } from '../measure/measure.ts';
+import type { Measure } from '../measure/measure.ts';
 import { bandColours, contentColumn, layoutContent, type Pen } from './contents.ts';
+import type { Block, LaidBand, LaidPage } from './laid.ts';
 import { BLOCK_GAP, pageStep } from './metrics.ts';
-
-/** A rectangle in CSS pixels; edges need not be whole. */
-export interface Box {
-  x: number;
-  y: number;
-  width: number;
-  height: number;
-}
-
-/** One line of text, placed in page pixels. */
-export interface LaidLine {
-  text: string;
-  x: number;
-  baseline: number;
-}
-
-export type Block =
-  | { kind: 'text'; role: 'heading' | 'paragraph'; font: Font; colour: Rgb; lines: LaidLine[] }
-  | { kind: 'card'; box: Box; colour: Rgb }
-  | { kind: 'button'; box: Box; colour: Rgb; radius: number }
-  | { kind: 'picture'; box: Box; picture: string; focus: { x: number; y: number } };
-
-export interface LaidBand {
-  id: string;
-  name: string;
-  top: number;
-  height: number;
-  /** Height that its contents need, whatever its own is. */
-  needed: number;
-  backdrop: Backdrop;
-  turns?: BandTurn;
-  /** In the order they are painted. */
-  blocks: Block[];
-}
-
-/** A page with everything at its place, in page pixels. */
-export interface LaidPage {
-  width: number;
-  height: number;
-  colour: Rgb;
-  /** Height of the header's slot at the top: 0 where the header lies over the page. */
-  slot: number;
-  bands: LaidBand[];
-  /** The picture of the real page that stands in for bands. */
-  snapshot?: { picture: string; box: Box };
-}
 
 /** Where a page is laid out. */
 export interface PageView {

@@ -2,10 +2,11 @@ import { cssColour, type Rgb } from '../colour/rgb.ts';
 import type { Backdrop, Gradient, PicturePlacing } from '../model/layer.ts';
 import { resolveColour, type Swatch } from '../model/palette.ts';
 import { setType, type TypeContext } from '../measure/measure.ts';
-import { gradientLine, stopPlaces } from '../stack/gradient.ts';
-import type { Block, Box, LaidBand, LaidPage } from './layout.ts';
+import { snapBox, type Box, type Size } from '../geometry/box.ts';
+import { gradientLine, stopPlaces } from '../geometry/gradient.ts';
+import type { Block, LaidBand, LaidPage } from './laid.ts';
 import { CARD_RADIUS } from './metrics.ts';
-import { tilingOf, type Size, type TilePlacing } from './placing.ts';
+import { tilingOf, type TilePlacing } from './placing.ts';
 
 /** A decoded picture: its own size, and what the context draws. */
 export interface Drawable extends Size {
@@ -194,13 +195,6 @@ function wholePixels(tile: Box, box: Box): Box {
   const right = Math.ceil(Math.min(tile.x + tile.width, box.x + box.width));
   const bottom = Math.ceil(Math.min(tile.y + tile.height, box.y + box.height));
   return { x, y, width: Math.max(1, right - x), height: Math.max(1, bottom - y) };
-}
-
-/** A box with each edge rounded on its own, half up, as browsers paint it. */
-export function snapBox({ x, y, width, height }: Box): Box {
-  const round = (v: number) => Math.floor(v + 0.5);
-  const [left, top] = [round(x), round(y)];
-  return { x: left, y: top, width: round(x + width) - left, height: round(y + height) - top };
 }
 
 function paintBlock(block: Block, context: PaintingContext, paints: Paints): void {

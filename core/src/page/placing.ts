@@ -1,11 +1,5 @@
 import type { PicturePlacing } from '../model/layer.ts';
-import type { Box } from './layout.ts';
-
-/** A picture's own size, pixels. */
-export interface Size {
-  width: number;
-  height: number;
-}
+import type { Box, Size } from '../geometry/box.ts';
 
 /** Size of a picture under `cover` or `contain` (CSS Images 3, section 5.3). */
 export function fitSize(own: Size, box: Size, fit: 'cover' | 'contain'): Size {

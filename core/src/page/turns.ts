@@ -1,4 +1,4 @@
-import type { LaidPage } from './layout.ts';
+import type { LaidPage } from './laid.ts';
 
 /** A band that turns: its rows on the page, the scroll at which it begins to, and the one at which it has. */
 export interface Turn {

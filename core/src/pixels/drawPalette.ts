@@ -1,6 +1,6 @@
 import { converter } from 'culori';
 import type { Rgb } from '../colour/rgb.ts';
-import type { Raster } from '../stack/ground.ts';
+import type { Raster } from '../geometry/raster.ts';
 
 const toOklab = converter('oklab');
 const toRgb = converter('rgb');

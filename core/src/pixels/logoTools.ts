@@ -1,5 +1,5 @@
 import type { Rgb } from '../colour/rgb.ts';
-import type { Raster } from '../stack/ground.ts';
+import type { Raster } from '../geometry/raster.ts';
 import { difference, pixelOf, type Pixel, type PixelBox } from './raster.ts';
 
 /** What the computer can do with a logo's pixels: trim it, find and cut its box, set it in one colour. */

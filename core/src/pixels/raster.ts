@@ -1,4 +1,4 @@
-import type { Raster } from '../stack/ground.ts';
+import type { Raster } from '../geometry/raster.ts';
 
 /** A rectangle of whole pixels. */
 export interface PixelBox {

@@ -1,4 +1,4 @@
-import type { Size } from '../page/placing.ts';
+import type { Size } from '../geometry/box.ts';
 import type { PixelBox } from './raster.ts';
 
 /** Pixels of a picture: premultiplied red, green, blue and alpha, 0 to 255. */

@@ -1,7 +1,7 @@
 import { differenceEuclidean } from 'culori';
 import type { Rgb } from '../colour/rgb.ts';
-import type { Cut } from '../stack/cut.ts';
-import { pixelAt } from '../stack/ground.ts';
+import type { Cut } from '../sweep/cut.ts';
+import { pixelAt } from '../geometry/raster.ts';
 
 const distance = differenceEuclidean('oklab');
 

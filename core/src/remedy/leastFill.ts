@@ -4,18 +4,13 @@ import type { GradientLook } from '../layers/gradient.ts';
 import type { Header, Moment } from '../model/header.ts';
 import { resolveColour, type ColourUse, type Swatch } from '../model/palette.ts';
 import type { Drawing } from '../stack/drawing.ts';
-import { backdropPatch, groundOver, type Behind, type Raster } from '../stack/ground.ts';
-import type { Blur, Stack, StackLayer } from '../stack/layers.ts';
-import { turnedVeil } from '../stack/turnedVeil.ts';
-import { readGround } from '../sweep/exact.ts';
+import type { Raster } from '../geometry/raster.ts';
+import type { Stack, StackLayer } from '../stack/layers.ts';
+import { WHOLE, leastPercentAt } from '../sweep/least.ts';
 import { sceneTargets, spotKey, spotOf, type Row, type Spot } from '../sweep/prove.ts';
 import { behindAt, momentAt, wayAt, type Scene } from '../sweep/scene.ts';
 import { rasterAt } from '../sweep/turns.ts';
 import type { Target } from '../sweep/targets.ts';
-
-/** Opacities are solved and set in tenths of a percent: so many make up the whole. */
-const TENTHS = 1000;
-const WHOLE = 100;
 
 /** A place that limits the fill: one item in one state, at one scroll of one page and width. */
 export interface Place extends Spot {
@@ -34,41 +29,6 @@ export function placeOf({ page, width, itemId, state, part, beside, scroll }: Ro
  * most opaque stop.
  */
 export type Knob = { layer: 'fill' | 'tint'; colour: ColourUse } | { layer: 'gradient' };
-
-/**
- * The least opacity, in percent to one decimal, from which a target is clear at one place for every opacity up to 100.
- * @param floor percent; less than that is not looked for
- * @returns `undefined` where it is not clear even at 100.
- */
-export function leastPercentAt(
-  target: Target,
-  raster: Raster,
-  behind: Behind,
-  withOpacity: (stack: Stack, opacity: number) => Stack,
-  floor = 0,
-): number | undefined {
-  const { area } = target.veil;
-  let known: { blur: string; backdrop: Raster } | undefined;
-  // What is behind all layers is the same at every opacity, and a blur takes longer than all the rest.
-  const backdropOf = (blur: Blur | undefined) => {
-    const key = JSON.stringify(blur ?? null);
-    if (known?.blur !== key) known = { blur: key, backdrop: backdropPatch(raster, behind, blur, area) };
-    return known.backdrop;
-  };
-  const veilAt = turnedVeil((opacity) => withOpacity(target.stack, opacity).layers, area);
-  const isClear = (tenths: number) => {
-    const { blur } = withOpacity(target.stack, tenths / TENTHS);
-    const ground = groundOver(backdropOf(blur), veilAt(tenths / TENTHS));
-    return readGround(target, ground).contrast >= target.needed;
-  };
-  if (!isClear(TENTHS)) return undefined;
-  const least = Math.round((floor * TENTHS) / WHOLE);
-  let clear = TENTHS;
-  for (const step of [50, 10, 1]) {
-    while (clear > least && isClear(Math.max(least, clear - step))) clear = Math.max(least, clear - step);
-  }
-  return (WHOLE * clear) / TENTHS;
-}
 
 /** A stack with the header's layer set as a knob says. */
 function stackWith(palette: readonly Swatch[], knob: Knob, stack: Stack, opacity: number): Stack {

@@ -1,6 +1,6 @@
-import type { Area } from './area.ts';
+import type { Area } from '../geometry/area.ts';
 import type { Blur } from './layers.ts';
-import type { Raster } from './ground.ts';
+import type { Raster } from '../geometry/raster.ts';
 
 /** Weights of a Gaussian from its middle outwards, to three standard deviations, their sum over both sides 1. */
 export function gaussian(sigma: number): Float64Array {

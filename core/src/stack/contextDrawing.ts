@@ -1,7 +1,7 @@
 import { setType } from '../measure/measure.ts';
 import { paintPlaced, type Drawable, type PaintingContext } from '../page/paint.ts';
 import type { Drawing } from './drawing.ts';
-import type { Raster } from './ground.ts';
+import type { Raster } from '../geometry/raster.ts';
 
 /** A canvas context that can be read back. */
 export interface ReadableContext extends PaintingContext {

@@ -1,8 +1,7 @@
 import type { HeaderInk, TextRun } from '../header/ink.ts';
-import type { PicturePlacing } from '../model/layer.ts';
-import type { Box } from '../page/layout.ts';
-import type { Area } from './area.ts';
-import type { Raster } from './ground.ts';
+import type { PictureSource } from '../layers/kind.ts';
+import type { Area } from '../geometry/area.ts';
+import type { Raster } from '../geometry/raster.ts';
 
 /** A picture as it is drawn in a box: RGBA pixels, not premultiplied, its left and top edges in header pixels. */
 export interface LogoPixels extends Raster {
@@ -11,11 +10,9 @@ export interface LogoPixels extends Raster {
 }
 
 /** What the header's pixels need from outside: handed in by the browser or by Node. */
-export interface Drawing {
+export interface Drawing extends PictureSource {
   /** A logo's or an item's picture, drawn in its ink's box; `undefined` where it is missing. */
   logo(picture: string, ink: HeaderInk): LogoPixels | undefined;
-  /** A picture placed in a box of whole pixels: RGBA of the box's size, not premultiplied; `undefined` where it is missing. */
-  placed(placing: PicturePlacing, box: Box): Raster | undefined;
   /** How much of each pixel of an area a run of text covers, 0 to 255, row by row. */
   text(run: TextRun, area: Area): Uint8Array;
 }

@@ -1,18 +1,9 @@
 import { LUMINANCE } from '../colour/contrast.ts';
-import type { Rgb } from '../colour/rgb.ts';
-import type { Area } from './area.ts';
+import type { Area } from '../geometry/area.ts';
+import type { Raster } from '../geometry/raster.ts';
 import { blurredPatch, plainPatch } from './blur.ts';
 import type { Blur } from './layers.ts';
 import { groundLevel, type Veil } from './veil.ts';
-
-/** A page's pixels: RGBA, 8 bits a channel, opaque, rows from the top. */
-export interface Raster {
-  width: number;
-  height: number;
-  data: Uint8ClampedArray;
-  /** The same of a page whose bands have turned, where any of them does along with the scroll. */
-  turned?: Uint8ClampedArray;
-}
 
 /**
  * What an even veil makes of a page's pixels, a table per channel: the ground's level, and the luminance it adds. The
@@ -75,12 +66,4 @@ export function groundOver(backdrop: Raster, veil: Pick<Veil, 'isEven' | 'data'>
     data[i + 3] = 255;
   }
   return { width, height, data };
-}
-
-/** The page's colour at a pixel; a pixel beyond the raster takes the nearest one's. */
-export function pixelAt(raster: Raster, x: number, y: number): Rgb {
-  const cx = Math.min(raster.width - 1, Math.max(0, x));
-  const cy = Math.min(raster.height - 1, Math.max(0, y));
-  const i = 4 * (cy * raster.width + cx);
-  return { r: raster.data[i]!, g: raster.data[i + 1]!, b: raster.data[i + 2]! };
 }

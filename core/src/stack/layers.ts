@@ -1,8 +1,8 @@
 import type { Rgba } from '../colour/rgb.ts';
-import type { BlendMode } from '../model/layer.ts';
-import { sizeOf, type Area } from './area.ts';
-import { readGradient, type LaidGradient } from './gradient.ts';
-import type { Raster } from './ground.ts';
+import type { BlendMode } from '../colour/blend.ts';
+import { sizeOf, type Area } from '../geometry/area.ts';
+import { readGradient, type LaidGradient } from '../geometry/gradient.ts';
+import type { Raster } from '../geometry/raster.ts';
 
 /** A layer between the page and the ink, by the name that the cut gives it. */
 export type StackLayerName = 'fill' | 'gradient' | 'picture' | 'tint' | 'backing' | 'textShadow';

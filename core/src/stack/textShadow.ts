@@ -1,6 +1,6 @@
 import type { Rgba } from '../colour/rgb.ts';
 import type { TextRun } from '../header/ink.ts';
-import type { Area } from './area.ts';
+import type { Area } from '../geometry/area.ts';
 import { gaussian } from './blur.ts';
 import type { Drawing } from './drawing.ts';
 import type { StackLayer } from './layers.ts';

@@ -1,4 +1,4 @@
-import type { Area } from './area.ts';
+import type { Area } from '../geometry/area.ts';
 import type { StackLayer } from './layers.ts';
 import { veilOf, type Veil } from './veil.ts';
 

@@ -1,6 +1,5 @@
-import { blend } from '../colour/blend.ts';
-import type { BlendMode } from '../model/layer.ts';
-import { overlap, sizeOf, type Area } from './area.ts';
+import { blend, type BlendMode } from '../colour/blend.ts';
+import { overlap, sizeOf, type Area } from '../geometry/area.ts';
 import { coversArea, isEvenOver, readLayer, type StackLayer } from './layers.ts';
 
 /**

@@ -1,8 +1,6 @@
 import { allLayers, showsLayer, type LayerName, type ResolvedLook } from '../layers/index.ts';
 import type { Swatch } from '../model/palette.ts';
-import type { Box } from '../page/layout.ts';
-import { snapBox } from '../page/paint.ts';
-import type { Area } from './area.ts';
+import { type Box, snapBox, areaOf } from '../geometry/box.ts';
 import type { Drawing } from './drawing.ts';
 import type { StackLayer } from './layers.ts';
 
@@ -16,12 +14,6 @@ const PAINTED = allLayers()
 /** Whether a look lays nothing over the page. */
 export function isBare(look: ResolvedLook): boolean {
   return PAINTED.every(({ name }) => !showsLayer(look, name));
-}
-
-/** A box as whole pixels, each edge rounded on its own. */
-export function areaOf(box: Box): Area {
-  const { x, y, width, height } = snapBox(box);
-  return { left: x, top: y, right: x + width, bottom: y + height };
 }
 
 /**

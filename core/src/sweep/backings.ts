@@ -1,17 +1,16 @@
 import type { Rgba } from '../colour/rgb.ts';
 import { titleOf } from '../header/kinds/index.ts';
-import type { HeaderInk, HeaderLayout } from '../header/layout.ts';
+import type { HeaderInk } from '../header/layout.ts';
+import type { HeaderLayout } from '../header/laid.ts';
 import type { ResolvedLook } from '../layers/index.ts';
 import { backingIn, isPointedAt, type LinkState } from '../header/states.ts';
 import { headerItems, type Header } from '../model/header.ts';
 import type { Page } from '../model/page.ts';
 import { resolveColour } from '../model/palette.ts';
 import type { Site } from '../model/site.ts';
-import type { Box } from '../page/layout.ts';
-import type { Area } from '../stack/area.ts';
-import { meets } from '../stack/area.ts';
+import { type Box, areaOf } from '../geometry/box.ts';
+import { type Area, meets } from '../geometry/area.ts';
 import type { StackLayer } from '../stack/layers.ts';
-import { areaOf } from '../stack/worn.ts';
 import { isCurrentOn, statesOf } from './linkStates.ts';
 
 /**

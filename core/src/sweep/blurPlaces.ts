@@ -1,5 +1,5 @@
 import { mirrored } from '../stack/blur.ts';
-import type { Raster } from '../stack/ground.ts';
+import type { Raster } from '../geometry/raster.ts';
 import { areSame } from './plane.ts';
 
 /** Where the fast sweep reads a blurred page: at coarse places, with what mirroring at the blurred box's edges changes. */

@@ -1,6 +1,6 @@
 import type { TextRun } from '../header/layout.ts';
-import type { Box } from '../page/layout.ts';
-import type { Area } from '../stack/area.ts';
+import type { Box } from '../geometry/box.ts';
+import type { Area } from '../geometry/area.ts';
 
 /** A whole-pixel rectangle of the header. */
 export type Cell = Area;

@@ -1,6 +1,7 @@
 import { LUMINANCE, WHITE, contrast16, luminance16 } from '../colour/contrast.ts';
-import type { Area } from '../stack/area.ts';
-import { groundPatch, type Behind, type Raster } from '../stack/ground.ts';
+import type { Area } from '../geometry/area.ts';
+import { groundPatch, type Behind } from '../stack/ground.ts';
+import type { Raster } from '../geometry/raster.ts';
 import type { Stack } from '../stack/layers.ts';
 import { veilOf } from '../stack/veil.ts';
 import { tenth, type Cell } from './cells.ts';

@@ -1,4 +1,4 @@
-import type { Raster } from '../stack/ground.ts';
+import type { Raster } from '../geometry/raster.ts';
 
 /**
  * A blurred page at the coarse places behind an item, at every scroll of a sweep. It depends on the page and the blur alone: while

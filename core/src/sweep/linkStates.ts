@@ -1,16 +1,13 @@
 import { RING } from '../header/metrics.ts';
-import type { HeaderInk, HeaderLayout } from '../header/layout.ts';
+import type { HeaderInk } from '../header/layout.ts';
+import type { HeaderLayout } from '../header/laid.ts';
 import type { ResolvedLook } from '../layers/index.ts';
 import { backingIn, inkIn, isPointedAt, type LinkState } from '../header/states.ts';
 import type { Page } from '../model/page.ts';
-import type { Box } from '../page/layout.ts';
-import { areaOf } from '../stack/worn.ts';
+import { type Box, areaOf } from '../geometry/box.ts';
 import type { Cell } from './cells.ts';
 
 /** The states in which an ink is met, and what is judged of it besides its word: the line below and the ring round it. */
-
-/** What is judged of an ink: itself, the line below it, or the ring round it. */
-export type InkPart = 'ink' | 'cue' | 'ring';
 
 /** Whether an ink is of a link to the page that it stands on, and tells so. */
 export function isCurrentOn(ink: HeaderInk, page: Page): boolean {

@@ -1,7 +1,7 @@
 import { FINE_LUMINANCE, WHITE, contrast16, luminance16 } from '../colour/contrast.ts';
-import type { Area } from '../stack/area.ts';
+import type { Area } from '../geometry/area.ts';
 import type { LogoPixels } from '../stack/drawing.ts';
-import { pixelAt, type Raster } from '../stack/ground.ts';
+import { pixelAt, type Raster } from '../geometry/raster.ts';
 import type { Cell } from './cells.ts';
 
 export type { LogoPixels } from '../stack/drawing.ts';

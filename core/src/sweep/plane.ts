@@ -1,5 +1,6 @@
-import type { Area } from '../stack/area.ts';
-import type { GroundTables, Raster } from '../stack/ground.ts';
+import type { Area } from '../geometry/area.ts';
+import type { GroundTables } from '../stack/ground.ts';
+import type { Raster } from '../geometry/raster.ts';
 import { theKernel } from './kernel.ts';
 
 /** The page's own pixels in an area. */

@@ -1,14 +1,15 @@
 import { headerBetween, type Side } from '../change/between.ts';
 import { pointedOver } from '../header/pointed.ts';
 import { allMoments, momentsOf, type Moment } from '../model/header.ts';
-import type { Box } from '../page/layout.ts';
+import type { Box } from '../geometry/box.ts';
 import type { Drawing } from '../stack/drawing.ts';
-import type { Raster } from '../stack/ground.ts';
+import type { Raster } from '../geometry/raster.ts';
 import { cellBox, type Cell } from './cells.ts';
 import { STATE_NAMES } from '../header/stateNames.ts';
 import { readQuick } from './quick.ts';
 import { behindAt, headerRow, momentAt, spanOfInk, spansOf, wayAt, type Scene, type Span } from './scene.ts';
-import { Planes, sweepBlurredAt, sweepTarget, type Swept } from './sweepTarget.ts';
+import { Planes, sweepBlurredAt, sweepTarget } from './sweepTarget.ts';
+import type { Swept } from './swept.ts';
 import { rasterAt, stretchesIn, type Stretch } from './turns.ts';
 import { targetsOf, type InkPart, type LinkState, type Target } from './targets.ts';
 import { verdictOf, type Verdict } from './verdict.ts';

@@ -1,6 +1,7 @@
 import { LUMINANCE, WHITE, contrast16, luminance16 } from '../colour/contrast.ts';
 import { groundLevel, type Veil } from '../stack/veil.ts';
-import type { Behind, Raster } from '../stack/ground.ts';
+import type { Behind } from '../stack/ground.ts';
+import type { Raster } from '../geometry/raster.ts';
 import { tenth, type Cell } from './cells.ts';
 import { readAt, type Reading } from './exact.ts';
 import { sweepBlurred } from './runningBlur.ts';

@@ -1,7 +1,7 @@
 import { luminance16 } from '../colour/contrast.ts';
 import { gaussian, mirrored } from '../stack/blur.ts';
-import type { Area } from '../stack/area.ts';
-import type { Raster } from '../stack/ground.ts';
+import type { Area } from '../geometry/area.ts';
+import type { Raster } from '../geometry/raster.ts';
 import type { Blur } from '../stack/layers.ts';
 import { tenth } from './cells.ts';
 import { LUMINANCE_TABLES, edgeTables } from './edgeTables.ts';
@@ -9,7 +9,7 @@ import { rowsAreEven } from './runningVeil.ts';
 import { cubicWeights, mirrorChanges, placesAlong, stepOf, windowStrip } from './blurPlaces.ts';
 import { canKeep, keepBlur, keptBlur } from './keptBlurs.ts';
 import { theKernel, type Part } from './kernel.ts';
-import type { Swept } from './sweepTarget.ts';
+import type { Swept } from './swept.ts';
 import type { Target } from './targets.ts';
 
 /**

@@ -1,5 +1,6 @@
 import { luminance16 } from '../colour/contrast.ts';
-import { groundTables, type Raster } from '../stack/ground.ts';
+import { groundTables } from '../stack/ground.ts';
+import type { Raster } from '../geometry/raster.ts';
 import type { Veil } from '../stack/veil.ts';
 import { tenth, type Cell } from './cells.ts';
 import { theKernel } from './kernel.ts';

@@ -1,4 +1,5 @@
-import { coveredBy, layoutHeader, type HeaderInk, type HeaderLayout } from '../header/layout.ts';
+import { coveredBy, layoutHeader, type HeaderInk } from '../header/layout.ts';
+import type { HeaderLayout } from '../header/laid.ts';
 import { changesByScroll, keepsToBottom } from '../header/manner.ts';
 import { looksOf } from '../header/look.ts';
 import { cutDepth } from '../layers/cut.ts';
@@ -9,7 +10,8 @@ import type { Site } from '../model/site.ts';
 import type { Behind } from '../stack/ground.ts';
 import { turnsOf, type Turn } from '../page/turns.ts';
 import { groundKind } from '../page/groundKind.ts';
-import { layoutPage, usualWindowHeight, type LaidPage } from '../page/layout.ts';
+import { layoutPage, usualWindowHeight } from '../page/layout.ts';
+import type { LaidPage } from '../page/laid.ts';
 
 /** A header over a page at a width: everything laid out, nothing painted yet. */
 export interface Scene {

@@ -1,7 +1,9 @@
 import { luminance16 } from '../colour/contrast.ts';
-import { around, type Area } from '../stack/area.ts';
-import { groundTables, type Raster } from '../stack/ground.ts';
+import { around, type Area } from '../geometry/area.ts';
+import { groundTables } from '../stack/ground.ts';
+import type { Raster } from '../geometry/raster.ts';
 import type { Veil } from '../stack/veil.ts';
+import type { Swept } from './swept.ts';
 import { readQuick } from './quick.ts';
 import { groundPlane, type Plane } from './plane.ts';
 import { sweepCells } from './running.ts';
@@ -10,13 +12,6 @@ import { sweepLogo } from './runningLogo.ts';
 import { sweepThroughVeil } from './runningVeil.ts';
 import { behindAt, headerRow, type Scene, type Span } from './scene.ts';
 import type { Target } from './targets.ts';
-
-/** A target's contrast at each of some scrolls. */
-export interface Swept {
-  contrasts: Float32Array;
-  /** Which of its cells is the worst at each, where the sweep tells. */
-  worst?: Uint16Array;
-}
 
 /**
  * A target's contrast at every scroll of a steady span.

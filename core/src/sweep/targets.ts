@@ -1,27 +1,29 @@
 import type { Rgb } from '../colour/rgb.ts';
-import type { HeaderInk, HeaderLayout } from '../header/layout.ts';
+import type { HeaderInk } from '../header/layout.ts';
+import type { HeaderLayout } from '../header/laid.ts';
 import { resolveLook, resolveWorn } from '../header/look.ts';
 import type { ResolvedLook } from '../layers/index.ts';
-import { inkIn, isPointedAt, ringIn, type LinkState } from '../header/states.ts';
+import { inkIn, isPointedAt, ringIn, type LinkState, type InkPart } from '../header/states.ts';
 import { headerItems, type Header, type Moment } from '../model/header.ts';
 import type { Page } from '../model/page.ts';
 import { resolveColour } from '../model/palette.ts';
 import { logoPicture } from '../model/picture.ts';
 import type { Site } from '../model/site.ts';
-import { around, meets, type Area } from '../stack/area.ts';
+import { around, meets, type Area } from '../geometry/area.ts';
 import type { Drawing, LogoPixels } from '../stack/drawing.ts';
 import type { Blur, Stack, StackLayer } from '../stack/layers.ts';
 import { textShadowLayer } from '../stack/textShadow.ts';
 import { laid, veilOver, type Laid, type Veil } from '../stack/veil.ts';
 import { cutDepth } from '../layers/cut.ts';
-import { areaOf, isBare, wornLayers } from '../stack/worn.ts';
+import { areaOf } from '../geometry/box.ts';
+import { isBare, wornLayers } from '../stack/worn.ts';
 import { letterCells, markCells, type Cell } from './cells.ts';
 import { backingLayers, backingsOf, besidesOf, elementOf, type Situation } from './backings.ts';
-import { cueBox, isCurrentOn, ringCells, statesOf, type InkPart } from './linkStates.ts';
+import { cueBox, isCurrentOn, ringCells, statesOf } from './linkStates.ts';
 import { logoCells, type LogoCell } from './logo.ts';
 import { MARK_TARGET, textTarget } from './verdict.ts';
 
-export type { InkPart } from './linkStates.ts';
+export type { InkPart } from '../header/states.ts';
 export { LINK_STATES, type LinkState } from '../header/states.ts';
 
 /** One thing to be judged: an ink in one of its states, over everything behind it. */

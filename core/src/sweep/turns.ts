@@ -1,5 +1,5 @@
 import { turnedAt, type Turn } from '../page/turns.ts';
-import type { Raster } from '../stack/ground.ts';
+import type { Raster } from '../geometry/raster.ts';
 import { cutByWay, headerRow, type Scene, type Span } from './scene.ts';
 
 /** Bands whose backdrop turns along with the scroll: what is behind the header then depends on the scroll itself. */

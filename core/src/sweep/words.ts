@@ -1,19 +1,19 @@
 import { letterEdges, type TextRun } from '../header/ink.ts';
 import type { Measure } from '../measure/measure.ts';
-import type { ColourUse } from '../model/palette.ts';
-import { resolveColour } from '../model/palette.ts';
+import { type ColourUse, resolveColour } from '../model/palette.ts';
 import type { Page } from '../model/page.ts';
 import type { Site } from '../model/site.ts';
 import type { StackLayer } from '../stack/layers.ts';
-import { around } from '../stack/area.ts';
-import type { Raster } from '../stack/ground.ts';
+import { around } from '../geometry/area.ts';
+import type { Raster } from '../geometry/raster.ts';
 import { veilOf } from '../stack/veil.ts';
-import { leastPercentAt } from '../remedy/leastFill.ts';
+import { leastPercentAt } from './least.ts';
 import { letterCells } from './cells.ts';
 import { readAt } from './exact.ts';
 import type { Target } from './targets.ts';
 import { textTarget, verdictOf, type Verdict } from './verdict.ts';
-import type { Block, Box, LaidBand, LaidPage } from '../page/layout.ts';
+import type { Block, LaidBand, LaidPage } from '../page/laid.ts';
+import type { Box } from '../geometry/box.ts';
 import { tilingOf } from '../page/placing.ts';
 
 /**

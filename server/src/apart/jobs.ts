@@ -5,8 +5,8 @@ import { Writable } from 'node:stream';
 import { join } from 'node:path';
 import type { Entry } from '@zip.js/zip.js';
 import sharp from 'sharp';
-import { endsRight, readPicture } from '@hatrail/cli/pictures';
-import { resized } from '@hatrail/cli/resize';
+import { endsRight, readPicture } from '@hatrail/node/pictures';
+import { resized } from '@hatrail/node/resize';
 import { BadInput, type Problem } from '@hatrail/core/model/badInput';
 import type { SiteChanges } from '@hatrail/core/model/kept';
 import type { Site } from '@hatrail/core/model/site';
@@ -40,7 +40,7 @@ async function picture({ path, name }: { path: string; name: string }) {
 }
 
 async function font({ path, name }: { path: string; name: string }) {
-  const { fontName } = await import('@hatrail/cli/fonts');
+  const { fontName } = await import('@hatrail/node/fonts');
   const bytes = await readFile(path);
   return { fontName: fontName(bytes, name), hash: hashOf(bytes) };
 }

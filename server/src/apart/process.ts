@@ -15,7 +15,7 @@ setInterval(() => {
 
 process.on('disconnect', () => process.exit(0));
 process.on('message', ({ job, input, isVector }: Order) => {
-  void (isVector ? import('@hatrail/cli/svg') : Promise.resolve())
+  void (isVector ? import('@hatrail/node/svg') : Promise.resolve())
     .then(() => process.send?.(BEGUN))
     .then(() => answer(job, input))
     .then((said) => process.send?.(said));

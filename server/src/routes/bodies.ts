@@ -29,6 +29,8 @@ export function unpacked(request: Request): Readable {
   const unpacker = Object.hasOwn(UNPACKERS, encoding) ? UNPACKERS[encoding]!() : undefined;
   if (!unpacker)
     throw new HttpProblem(415, 'This is packed in a way that is not read here: send it as it is.');
+  // It may be damaged before anybody reads it: whoever does is told then, and nobody else.
+  unpacker.on('error', () => undefined);
   // What goes wrong with one is told to whoever reads the other.
   return pipeline(request, unpacker, () => undefined);
 }

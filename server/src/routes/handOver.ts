@@ -1,7 +1,7 @@
 import { promisify } from 'node:util';
 import { gzip } from 'node:zlib';
 import { Router, json } from 'express';
-import { shippedFiles, type ShippedFile } from '@hatrail/cli/export';
+import { shippedFiles, type ShippedFile } from '@hatrail/node/export';
 import { headerFiles } from '@hatrail/core/output/files';
 import { fileReader, measureFor, readDrawnWidths, siteOf, type Context } from '../context.ts';
 import { sendZip } from '../pack.ts';

@@ -3,7 +3,7 @@ import type { Change, ChangeCurve } from '@hatrail/core/change/curve';
 import type { Header, Moment } from '@hatrail/core/model/header';
 import { isAbort } from '../engine/pool.ts';
 import { proveChange } from '../engine/proof.ts';
-import type { SiteAtHand } from '../engine/request.ts';
+import type { SiteAtHand } from '../engine/siteAtHand.ts';
 import { figure } from '../parts/Verdict.tsx';
 import type { Compare } from './compare.ts';
 import { Timings } from './Timings.tsx';

@@ -4,13 +4,13 @@ import { LAYERS, LAYER_NAMES, layerOf, showsLayer, type LayerName } from '@hatra
 import { coversOf } from '@hatrail/core/header/covers';
 import { momentName, type Header, type Moment } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
-import type { Cut } from '@hatrail/core/stack/cut';
+import type { Cut } from '@hatrail/core/sweep/cut';
 import type { Row } from '@hatrail/core/sweep/prove';
 import { useLeast, type FillAnswer, type Solved } from '../editor/verdicts.ts';
 import type { Held } from '../parts/preview.ts';
 import { VerdictText } from '../parts/Verdict.tsx';
 import type { Page } from '@hatrail/core/model/page';
-import type { SiteAtHand } from '../engine/request.ts';
+import type { SiteAtHand } from '../engine/siteAtHand.ts';
 import { ChangeWatch } from './ChangeWatch.tsx';
 import type { Compare } from './compare.ts';
 import { CopyFrom, wearersOf } from './CopyFrom.tsx';

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import type { Cut } from '@hatrail/core/stack/cut';
+import type { Cut } from '@hatrail/core/sweep/cut';
 import { verdictOf } from '@hatrail/core/sweep/verdict';
 import { figure, VERDICT_COLOURS } from '../parts/Verdict.tsx';
 import { LetterPatch } from './LetterPatch.tsx';

@@ -1,8 +1,8 @@
 import { useEffect, useRef } from 'react';
 import { cssColour } from '@hatrail/core/colour/rgb';
 import { setType } from '@hatrail/core/measure/measure';
-import type { Cut } from '@hatrail/core/stack/cut';
-import type { Raster } from '@hatrail/core/stack/ground';
+import type { Cut } from '@hatrail/core/sweep/cut';
+import type { Raster } from '@hatrail/core/geometry/raster';
 
 const WIDTH = 62;
 const HEIGHT = 38;

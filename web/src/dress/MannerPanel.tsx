@@ -1,7 +1,7 @@
 import { headerItems, type Header, type OnScroll } from '@hatrail/core/model/header';
 import { changesByScroll } from '@hatrail/core/header/manner';
 import type { PartLooks } from '@hatrail/core/model/look';
-import type { SiteAtHand } from '../engine/request.ts';
+import type { SiteAtHand } from '../engine/siteAtHand.ts';
 import type { SceneFacts } from '../engine/types.ts';
 import { NumberField } from '../parts/NumberField.tsx';
 import { changeHeader } from '../editor/edits.ts';

@@ -1,4 +1,4 @@
-import type { Cut } from '@hatrail/core/stack/cut';
+import type { Cut } from '@hatrail/core/sweep/cut';
 import { isTooNear, type Margin } from '@hatrail/core/sweep/margin';
 
 const BECAUSE: Record<Margin['because'], string> = {

@@ -6,8 +6,8 @@ import { changeHeader } from '../editor/edits.ts';
 import { WAYS, otherWays, type Way } from '@hatrail/core/remedy/index';
 import { askedOf } from '../editor/remedyWork.ts';
 import { isAbort } from '../engine/pool.ts';
-import type { SiteAtHand } from '../engine/request.ts';
-import { Cost } from './Remedy.tsx';
+import type { SiteAtHand } from '../engine/siteAtHand.ts';
+import { Cost } from './Cost.tsx';
 
 interface OtherWaysProps {
   hand: SiteAtHand;

@@ -4,10 +4,7 @@ import { Link, useLocation } from 'react-router';
 import { resolveLook } from '@hatrail/core/header/look';
 import { allMoments, momentName, type Header, type Moment } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
-import type { LookCost } from '@hatrail/core/remedy/cost';
-import type { LeastFill } from '@hatrail/core/remedy/leastFill';
-import { spotKey, type Row } from '@hatrail/core/sweep/prove';
-import { TEXT_TARGET } from '@hatrail/core/sweep/verdict';
+import type { Row } from '@hatrail/core/sweep/prove';
 import { useEditor } from '../editor/store.ts';
 import { causeOf, type Way } from '@hatrail/core/remedy/index';
 import { askedOf } from '../editor/remedyWork.ts';
@@ -15,8 +12,9 @@ import { isAbort } from '../engine/pool.ts';
 import type { FillAnswer } from '../editor/verdicts.ts';
 import { colourName } from '@hatrail/core/model/palette';
 import { figure } from '../parts/Verdict.tsx';
-import type { SiteAtHand } from '../engine/request.ts';
+import type { SiteAtHand } from '../engine/siteAtHand.ts';
 import { stateWords } from '@hatrail/core/header/stateNames';
+import { Cost } from './Cost.tsx';
 import { OtherWays, WayOffered } from './OtherWays.tsx';
 import { worstRow } from './view.ts';
 
@@ -211,42 +209,6 @@ function Cause({
     <>
       <h3>What is wrong</h3>
       <WayOffered hand={hand} header={header} way={way} onCompare={onCompare} />
-    </>
-  );
-}
-
-/** What a remedy reaches and costs, from its own sweep. */
-export function Cost({
-  site,
-  fill,
-  cost,
-}: {
-  site: Site;
-  fill: Pick<LeastFill, 'rows' | 'limit'>;
-  cost: LookCost | undefined;
-}) {
-  const text = fill.rows.filter(({ needed }) => needed === TEXT_TARGET).map(({ worst }) => worst);
-  const limit =
-    fill.limit &&
-    fill.rows.find(
-      (row) =>
-        spotKey(row) === spotKey(fill.limit!) &&
-        row.page === fill.limit!.page &&
-        row.width === fill.limit!.width,
-    );
-  return (
-    <>
-      {text.length > 0 && `Worst letter ${figure(Math.min(...text))} on any page; `}
-      {cost &&
-        `${Math.round(cost.pageShowing * 100)}\u00a0% of the page still shows through at the worst place, and `}
-      {cost && (
-        <abbr title="Mean difference in OKLab (ΔE OK): 0 is the same colour, 1 is black against white">
-          colours move by {cost.colourDifference.toFixed(2)}
-        </abbr>
-      )}
-      {cost && '.'}
-      {limit &&
-        ` ${limit.item}${stateWords(limit)} asks for the most, on ${site.pages.find(({ path }) => path === limit.page)?.title}.`}
     </>
   );
 }

@@ -3,7 +3,7 @@ import type { Wearer } from '@hatrail/core/header/look';
 import type { ResolvedLook } from '@hatrail/core/layers/index';
 import type { Moment } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
-import type { Box } from '@hatrail/core/page/layout';
+import type { Box } from '@hatrail/core/geometry/box';
 import { drawnSize } from '@hatrail/core/page/placing';
 import { placingOf } from '@hatrail/core/layers/picture';
 import { setLayer, setLook } from './lookEdits.ts';

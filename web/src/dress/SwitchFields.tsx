@@ -1,5 +1,5 @@
 import { momentName, momentsOf, type Header } from '@hatrail/core/model/header';
-import type { SiteAtHand } from '../engine/request.ts';
+import type { SiteAtHand } from '../engine/siteAtHand.ts';
 import type { SceneFacts } from '../engine/types.ts';
 import { NumberField } from '../parts/NumberField.tsx';
 import { BandGrounds } from './BandGrounds.tsx';

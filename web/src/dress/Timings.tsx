@@ -7,7 +7,7 @@ import type { Site } from '@hatrail/core/model/site';
 import { betterTimings, type BetterTiming } from '../editor/timings.ts';
 import { isAbort } from '../engine/pool.ts';
 import type { WholeChange } from '../engine/proof.ts';
-import type { SiteAtHand } from '../engine/request.ts';
+import type { SiteAtHand } from '../engine/siteAtHand.ts';
 import { figure } from '../parts/Verdict.tsx';
 import type { Compare } from './compare.ts';
 import { setManner } from './lookEdits.ts';

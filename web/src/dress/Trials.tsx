@@ -9,7 +9,7 @@ import { changeHeader } from '../editor/edits.ts';
 import { countItems } from '../editor/verdicts.ts';
 import { isAbort } from '../engine/pool.ts';
 import { proveAll, withHeader } from '../engine/proof.ts';
-import type { SiteAtHand } from '../engine/request.ts';
+import type { SiteAtHand } from '../engine/siteAtHand.ts';
 import { LiveFrame } from '../parts/LiveFrame.tsx';
 import { usePreview } from '../parts/preview.ts';
 import { VerdictText } from '../parts/Verdict.tsx';

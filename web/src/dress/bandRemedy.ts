@@ -5,7 +5,7 @@ import type { Site } from '@hatrail/core/model/site';
 import type { Row } from '@hatrail/core/sweep/prove';
 import type { BandReading } from '@hatrail/core/sweep/words';
 import { provePage, readBandAt } from '../engine/proof.ts';
-import type { SiteAtHand } from '../engine/request.ts';
+import type { SiteAtHand } from '../engine/siteAtHand.ts';
 
 /** The least tint on a page's opening band at which its words and the header over it are clear together. */
 export interface BandRemedy {

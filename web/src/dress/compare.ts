@@ -3,7 +3,7 @@ import type { Header } from '@hatrail/core/model/header';
 import type { Page } from '@hatrail/core/model/page';
 import type { Measure } from '@hatrail/core/measure/measure';
 import { withHeader } from '../engine/proof.ts';
-import type { SiteAtHand } from '../engine/request.ts';
+import type { SiteAtHand } from '../engine/siteAtHand.ts';
 import { usePreview, type Preview } from '../parts/preview.ts';
 
 /** Another look to be held against the present one, or against what stands for it. */

@@ -1,11 +1,12 @@
 import { useEffect, useRef, useState } from 'react';
 import type { Header, Moment } from '@hatrail/core/model/header';
-import type { Cut } from '@hatrail/core/stack/cut';
+import type { Cut } from '@hatrail/core/sweep/cut';
 import { spotKey, isPassing, type Probe, type Row, type SweptRow } from '@hatrail/core/sweep/prove';
 import { groupsOf } from '../engine/groups.ts';
 import { onEngine, isAbort } from '../engine/pool.ts';
 import { proveView } from '../engine/viewProof.ts';
-import { groundsOfPage, placeName, readyMeasure, sceneRequest, type SiteAtHand } from '../engine/request.ts';
+import { groundsOfPage, placeName, readyMeasure, sceneRequest } from '../engine/request.ts';
+import type { SiteAtHand } from '../engine/siteAtHand.ts';
 import type { SceneFacts, SweptScene } from '../engine/types.ts';
 import type { Measure } from '@hatrail/core/measure/measure';
 

@@ -4,7 +4,7 @@ import { useEffect, useMemo } from 'react';
 import { Outlet, useParams, Link } from 'react-router';
 import type { Site } from '@hatrail/core/model/site';
 import { ApiProblem, api } from '../api.ts';
-import type { SiteAtHand } from '../engine/request.ts';
+import type { SiteAtHand } from '../engine/siteAtHand.ts';
 import { usePlace, type Place, type PlaceChange } from '../dress/place.ts';
 import { settleConflict, useAutosave } from './autosave.ts';
 import { HoldKeepers } from './HoldKeeper.tsx';

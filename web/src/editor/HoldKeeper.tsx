@@ -2,7 +2,7 @@ import { useEffect } from 'react';
 import { create } from 'zustand';
 import type { Header, Hold } from '@hatrail/core/model/header';
 import { resolveLook } from '@hatrail/core/header/look';
-import type { SiteAtHand } from '../engine/request.ts';
+import type { SiteAtHand } from '../engine/siteAtHand.ts';
 import { useEditor } from './store.ts';
 import { useLeast, useVerdicts, type Solved } from './verdicts.ts';
 

@@ -1,6 +1,6 @@
 import type { Header, Moment } from '@hatrail/core/model/header';
 import { proveAll } from '../engine/proof.ts';
-import type { SiteAtHand } from '../engine/request.ts';
+import type { SiteAtHand } from '../engine/siteAtHand.ts';
 
 /** A number of a header or its type from which, or up to which, some of its moments are clear on every page. */
 export interface NumberAsked {

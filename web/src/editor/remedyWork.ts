@@ -2,7 +2,7 @@ import type { Header, Moment } from '@hatrail/core/model/header';
 import type { Asked } from '@hatrail/core/remedy/kind';
 import type { Row } from '@hatrail/core/sweep/prove';
 import { costOf, proveAll, solvePlaces } from '../engine/proof.ts';
-import type { SiteAtHand } from '../engine/request.ts';
+import type { SiteAtHand } from '../engine/siteAtHand.ts';
 
 interface WorkOptions {
   signal: AbortSignal;

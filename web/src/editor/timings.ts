@@ -2,7 +2,7 @@ import type { ChangeCurve } from '@hatrail/core/change/curve';
 import { isShorter, timings, type Timing } from '@hatrail/core/change/timings';
 import type { Header } from '@hatrail/core/model/header';
 import { proveChange, proveChangeAll, type WholeChange } from '../engine/proof.ts';
-import type { SiteAtHand } from '../engine/request.ts';
+import type { SiteAtHand } from '../engine/siteAtHand.ts';
 
 /** Another timing under which a change is below for less long, swept before it is shown. */
 export interface BetterTiming extends Timing {

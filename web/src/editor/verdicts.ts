@@ -15,7 +15,7 @@ import { STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
 import type { LookCost } from '@hatrail/core/remedy/cost';
 import { proveAll, readBanners, type BannerWords } from '../engine/proof.ts';
 import { askedOf } from './remedyWork.ts';
-import type { SiteAtHand } from '../engine/request.ts';
+import type { SiteAtHand } from '../engine/siteAtHand.ts';
 import { isAbort } from '../engine/pool.ts';
 
 /** What the sweeps over all pages and widths have found, and how far they are. */

@@ -1,11 +1,11 @@
-import type { HeaderLayout } from '@hatrail/core/header/layout';
-import { snapBox } from '@hatrail/core/page/paint';
+import type { HeaderLayout } from '@hatrail/core/header/laid';
+import { snapBox } from '@hatrail/core/geometry/box';
 import { logoVariantsOf } from '@hatrail/core/header/look';
 import type { Header } from '@hatrail/core/model/header';
 import type { LogoPixels } from '@hatrail/core/sweep/logo';
-import type { ShippedSizes } from '@hatrail/core/output/sizes';
+import type { ShippedSizes } from '@hatrail/core/output/shipped';
 import { shippedUrl } from './picturePixels.ts';
-import type { SiteAtHand } from './request.ts';
+import type { SiteAtHand } from './siteAtHand.ts';
 import { drawnKey } from './types.ts';
 
 const images = new Map<string, Promise<HTMLImageElement>>();

@@ -1,6 +1,7 @@
-import type { Raster } from '@hatrail/core/stack/ground';
+import type { Raster } from '@hatrail/core/geometry/raster';
 import { onEngine } from './pool.ts';
-import { placeName, sceneRequest, type SiteAtHand } from './request.ts';
+import { placeName, sceneRequest } from './request.ts';
+import type { SiteAtHand } from './siteAtHand.ts';
 
 /** Width at which a page is painted to take a colour from. */
 const WIDTH = 1280;

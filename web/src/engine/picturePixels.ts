@@ -1,10 +1,10 @@
 import { layerPictures } from '@hatrail/core/header/look';
 import type { Site } from '@hatrail/core/model/site';
 import { picturesOf } from '@hatrail/core/output/page';
-import type { ShippedSizes } from '@hatrail/core/output/sizes';
+import type { ShippedSizes } from '@hatrail/core/output/shipped';
 import type { Picture } from '@hatrail/core/model/picture';
-import type { Raster } from '@hatrail/core/stack/ground';
-import type { SiteAtHand } from './request.ts';
+import type { Raster } from '@hatrail/core/geometry/raster';
+import type { SiteAtHand } from './siteAtHand.ts';
 
 /** Pixels of the site's pictures on the main thread, for what is done to one picture at a time. */
 

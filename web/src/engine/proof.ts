@@ -10,7 +10,8 @@ import type { BandReading, WordVerdict } from '@hatrail/core/sweep/words';
 import { STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
 import { groupsOf } from './groups.ts';
 import { onEngine, type Urgency } from './pool.ts';
-import { type SiteAtHand, sceneRequest, placeName } from './request.ts';
+import type { SiteAtHand } from './siteAtHand.ts';
+import { sceneRequest, placeName } from './request.ts';
 
 export interface ProofOptions {
   urgency?: Urgency;

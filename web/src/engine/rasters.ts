@@ -1,7 +1,7 @@
 import { paintPage, type Drawable, type PaintingContext } from '@hatrail/core/page/paint';
-import type { LaidPage } from '@hatrail/core/page/layout';
+import type { LaidPage } from '@hatrail/core/page/laid';
 import type { Site } from '@hatrail/core/model/site';
-import type { Raster } from '@hatrail/core/stack/ground';
+import type { Raster } from '@hatrail/core/geometry/raster';
 import { paintedPictures, shippedUrl } from './picturePixels.ts';
 import type { SceneRequest } from './types.ts';
 

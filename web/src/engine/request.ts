@@ -3,19 +3,15 @@ import { contextMeasure, type Measure, type MeasuringContext } from '@hatrail/co
 import { MOMENTS, type Header } from '@hatrail/core/model/header';
 import { titlesOf } from '@hatrail/core/model/references';
 import type { Site } from '@hatrail/core/model/site';
-import { shippedSizes, type ShippedSizes } from '@hatrail/core/output/sizes';
+import { shippedSizes } from '@hatrail/core/output/sizes';
+import type { ShippedSizes } from '@hatrail/core/output/shipped';
+import type { SiteAtHand } from './siteAtHand.ts';
 import { drawLogos } from './logo.ts';
 import { loadFonts } from './fonts.ts';
 import { drawVectors } from './vectors.ts';
 import type { SceneRequest } from './types.ts';
 
 /** What the workers are asked with: a site, one of its pages at a width, and all that has to be drawn for it beforehand. */
-
-/** A site at hand: its document and its pictures' hashes. */
-export interface SiteAtHand {
-  site: Site;
-  hashes: Record<string, string>;
-}
 
 let measure: Measure | undefined;
 

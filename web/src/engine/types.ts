@@ -1,8 +1,8 @@
-import type { HeaderLayout } from '@hatrail/core/header/layout';
+import type { HeaderLayout } from '@hatrail/core/header/laid';
 import type { Moment } from '@hatrail/core/model/header';
-import type { ShippedSizes } from '@hatrail/core/output/sizes';
+import type { ShippedSizes } from '@hatrail/core/output/shipped';
 import type { Site } from '@hatrail/core/model/site';
-import type { Box } from '@hatrail/core/page/layout';
+import type { Box } from '@hatrail/core/geometry/box';
 import type { Scene } from '@hatrail/core/sweep/scene';
 import type { SweepPart, SweptRow } from '@hatrail/core/sweep/prove';
 import type { LogoPixels } from '@hatrail/core/sweep/logo';

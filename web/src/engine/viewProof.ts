@@ -5,7 +5,8 @@ import { LINK_STATES } from '@hatrail/core/sweep/targets';
 import { groupsOf } from './groups.ts';
 import { onEngine, type Urgency } from './pool.ts';
 import { proofKey } from './proof.ts';
-import { placeName, sceneRequest, type SiteAtHand } from './request.ts';
+import { placeName, sceneRequest } from './request.ts';
+import type { SiteAtHand } from './siteAtHand.ts';
 import type { SceneFacts, SweptScene } from './types.ts';
 
 /**

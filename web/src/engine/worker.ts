@@ -3,7 +3,7 @@ import { contextMeasure, type Measure, type MeasuringContext } from '@hatrail/co
 import { keepsToBottom } from '@hatrail/core/header/manner';
 import type { Header, Moment } from '@hatrail/core/model/header';
 import { leastPercents, type Knob, type Place } from '@hatrail/core/remedy/leastFill';
-import { cutScene, type Cut } from '@hatrail/core/stack/cut';
+import { cutScene, type Cut } from '@hatrail/core/sweep/cut';
 import { changeCurve, type Change, type ChangeCurve } from '@hatrail/core/change/curve';
 import { probeScene, proveInSteps, type Probe, type Row, type Spot } from '@hatrail/core/sweep/prove';
 import { bareBand, readBand, type BandReading } from '@hatrail/core/sweep/words';

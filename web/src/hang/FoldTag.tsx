@@ -1,7 +1,6 @@
-import { foldOf } from '@hatrail/core/header/fold';
-import { ALWAYS } from '@hatrail/core/header/fold';
+import { foldOf, ALWAYS } from '@hatrail/core/header/fold';
 import { kindOf } from '@hatrail/core/header/kinds/index';
-import type { HeaderLayout } from '@hatrail/core/header/layout';
+import type { HeaderLayout } from '@hatrail/core/header/laid';
 import { headerItems, type Header } from '@hatrail/core/model/header';
 import type { Fold, Item } from '@hatrail/core/model/item';
 import type { Site } from '@hatrail/core/model/site';

@@ -1,9 +1,9 @@
 import { folds } from '@hatrail/core/header/fold';
-import type { HeaderLayout } from '@hatrail/core/header/layout';
+import type { HeaderLayout } from '@hatrail/core/header/laid';
 import type { Header } from '@hatrail/core/model/header';
 import type { Page } from '@hatrail/core/model/page';
 import { useMeasure } from '../dress/view.ts';
-import type { SiteAtHand } from '../engine/request.ts';
+import type { SiteAtHand } from '../engine/siteAtHand.ts';
 import { LiveFrame } from '../parts/LiveFrame.tsx';
 import { usePreview } from '../parts/preview.ts';
 

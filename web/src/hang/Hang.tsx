@@ -1,3 +1,4 @@
+import type { Chosen } from './chosen.ts';
 import { Button, Menu, MenuItem } from '@mui/material';
 import { useMemo, useState } from 'react';
 import { useOutletContext, useSearchParams } from 'react-router';
@@ -21,10 +22,6 @@ import { RailTag } from './RailTag.tsx';
 import { Rods } from './Rods.tsx';
 import { Room } from './Room.tsx';
 import { HeaderChoice } from './HeaderChoice.tsx';
-
-/** What is chosen on the screen: an item, a rail, the header itself, or its folding. */
-export type Chosen =
-  { kind: 'item'; id: string } | { kind: 'rail'; index: number } | { kind: 'header' } | { kind: 'fold' };
 
 function readChosen(text: string | null, header: Header): Chosen {
   const rail = /^rail-(\d+)$/.exec(text ?? '');

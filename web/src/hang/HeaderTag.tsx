@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import type { HeaderLayout } from '@hatrail/core/header/layout';
+import type { HeaderLayout } from '@hatrail/core/header/laid';
 import { leastWidth } from '@hatrail/core/header/readings';
 import type { Measure } from '@hatrail/core/measure/measure';
 import { Header } from '@hatrail/core/model/header';

@@ -1,6 +1,6 @@
 import { Button } from '@mui/material';
 import { freeId } from '@hatrail/core/gather/freeId';
-import { ICON_NAMES } from '@hatrail/core/header/icons';
+import { ICON_NAMES } from '@hatrail/core/model/icons';
 import { IconLink, type IconsItem } from '@hatrail/core/model/item';
 import { Choice, Row, TextInput } from '../parts/fields.tsx';
 import { byRule } from '../parts/rules.ts';

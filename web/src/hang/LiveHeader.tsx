@@ -1,14 +1,15 @@
 import { useRef } from 'react';
-import { itemOfInk, type HeaderLayout } from '@hatrail/core/header/layout';
+import { itemOfInk } from '@hatrail/core/header/layout';
+import type { HeaderLayout } from '@hatrail/core/header/laid';
 import type { Header } from '@hatrail/core/model/header';
 import type { Page } from '@hatrail/core/model/page';
-import type { SiteAtHand } from '../engine/request.ts';
+import type { SiteAtHand } from '../engine/siteAtHand.ts';
 import { LiveFrame } from '../parts/LiveFrame.tsx';
 import { usePreview } from '../parts/preview.ts';
 import { useMeasure } from '../dress/view.ts';
 import { useWidth } from '../parts/useWidth.ts';
 import { allItems } from './edits.ts';
-import type { Chosen } from './Hang.tsx';
+import type { Chosen } from './chosen.ts';
 
 interface LiveHeaderProps {
   hand: SiteAtHand;

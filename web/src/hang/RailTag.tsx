@@ -1,6 +1,6 @@
 import { Button } from '@mui/material';
 import { useState } from 'react';
-import type { HeaderLayout } from '@hatrail/core/header/layout';
+import type { HeaderLayout } from '@hatrail/core/header/laid';
 import { paddingFor } from '@hatrail/core/header/readings';
 import { railAt } from '@hatrail/core/header/steps';
 import { itemsOf, type Header, type Rail } from '@hatrail/core/model/header';
@@ -10,8 +10,8 @@ import { ByWidth } from './ByWidth.tsx';
 import { changeHeader } from '../editor/edits.ts';
 import { keepLeading } from './edits.ts';
 import { Optional } from './FoldTag.tsx';
-import type { Chosen } from './Hang.tsx';
-import { railName } from './Rod.tsx';
+import type { Chosen } from './chosen.ts';
+import { railName } from './railName.ts';
 
 interface RailTagProps {
   header: Header;

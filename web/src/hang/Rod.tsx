@@ -1,15 +1,13 @@
+import { railName } from './railName.ts';
 import { useDraggable } from '@dnd-kit/core';
-import type { HeaderLayout } from '@hatrail/core/header/layout';
+import type { HeaderLayout } from '@hatrail/core/header/laid';
 import { kindOf } from '@hatrail/core/header/kinds/index';
 import { PLACES, type Header, type Place, type Rail } from '@hatrail/core/model/header';
 import type { Item } from '@hatrail/core/model/item';
 import type { Site } from '@hatrail/core/model/site';
 import type { ItemMove } from './edits.ts';
-import type { Chosen } from './Hang.tsx';
+import type { Chosen } from './chosen.ts';
 import { SPARE_STEP, type Tick } from './ticks.ts';
-
-const ORDINALS = ['First', 'Second', 'Third', 'Fourth', 'Fifth', 'Sixth', 'Seventh', 'Eighth'];
-export const railName = (index: number) => `${ORDINALS[index] ?? `${index + 1}th`} rail`;
 
 /** Where tags hang on a rod: their middles above the items, pushed apart where they would overlap. */
 export function spread(middles: readonly number[], widths: readonly number[], length: number): number[] {

@@ -7,7 +7,7 @@ import {
   type DragMoveEvent,
 } from '@dnd-kit/core';
 import { useRef, useState, type ReactNode } from 'react';
-import type { HeaderLayout } from '@hatrail/core/header/layout';
+import type { HeaderLayout } from '@hatrail/core/header/laid';
 import { kindOf } from '@hatrail/core/header/kinds/index';
 import type { Header } from '@hatrail/core/model/header';
 import type { Item } from '@hatrail/core/model/item';
@@ -15,7 +15,7 @@ import type { Site } from '@hatrail/core/model/site';
 import { useWidth } from '../parts/useWidth.ts';
 import { changeHeader } from '../editor/edits.ts';
 import { hang, nextSpot, spotOf, type ItemMove, type Spot } from './edits.ts';
-import type { Chosen } from './Hang.tsx';
+import type { Chosen } from './chosen.ts';
 import { RailRod, SpareRod } from './Rod.tsx';
 import { railTicks, spareTicks, type Tick } from './ticks.ts';
 

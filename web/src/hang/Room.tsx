@@ -1,8 +1,8 @@
 import { useMemo, useRef } from 'react';
 import { ALWAYS, folds, foldOf } from '@hatrail/core/header/fold';
-import type { HeaderLayout } from '@hatrail/core/header/layout';
-import { leastWidth, roomNeeded, widestEntry } from '@hatrail/core/header/readings';
+import type { HeaderLayout } from '@hatrail/core/header/laid';
 import { solvedFold } from '@hatrail/core/header/layout';
+import { leastWidth, roomNeeded, widestEntry } from '@hatrail/core/header/readings';
 import type { Measure } from '@hatrail/core/measure/measure';
 import type { Header } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';

@@ -1,4 +1,4 @@
-import type { HeaderLayout } from '@hatrail/core/header/layout';
+import type { HeaderLayout } from '@hatrail/core/header/laid';
 import { railAt } from '@hatrail/core/header/steps';
 import { PLACES, type Header, type Place } from '@hatrail/core/model/header';
 import type { Spot } from './edits.ts';

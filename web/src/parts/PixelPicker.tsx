@@ -3,10 +3,10 @@ import { Button, Dialog, DialogActions, DialogContent, DialogTitle } from '@mui/
 import { useEffect, useState } from 'react';
 import { hexColour } from '@hatrail/core/colour/rgb';
 import { pixelOf } from '@hatrail/core/pixels/raster';
-import type { Raster } from '@hatrail/core/stack/ground';
+import type { Raster } from '@hatrail/core/geometry/raster';
 import { pagePicture } from '../engine/pagePicture.ts';
 import { pictureRaster } from '../engine/picturePixels.ts';
-import type { SiteAtHand } from '../engine/request.ts';
+import type { SiteAtHand } from '../engine/siteAtHand.ts';
 import { Choice } from './fields.tsx';
 import { RasterCanvas } from './RasterCanvas.tsx';
 

@@ -1,5 +1,5 @@
 import { useEffect, useRef } from 'react';
-import type { Raster } from '@hatrail/core/stack/ground';
+import type { Raster } from '@hatrail/core/geometry/raster';
 
 /** A raster on screen. */
 export function RasterCanvas({ raster, label }: { raster: Raster; label: string }) {

@@ -14,8 +14,9 @@ import { siteCss } from '@hatrail/core/output/css/pages';
 import { pageHtml } from '@hatrail/core/output/page';
 import type { Site } from '@hatrail/core/model/site';
 import { fontUrl } from '../engine/fonts.ts';
-import type { ShippedSizes } from '@hatrail/core/output/sizes';
-import { sizesOf, type SiteAtHand } from '../engine/request.ts';
+import type { ShippedSizes } from '@hatrail/core/output/shipped';
+import { sizesOf } from '../engine/request.ts';
+import type { SiteAtHand } from '../engine/siteAtHand.ts';
 
 /** The exported page and header as one document for a frame: same HTML, CSS and JavaScript, other addresses. */
 export interface Preview {

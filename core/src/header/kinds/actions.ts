@@ -1,9 +1,9 @@
 import type { AccountItem, BasketItem, SearchItem } from '../../model/item.ts';
-import { px } from '../../output/text.ts';
+import { px } from '../../css/text.ts';
 import { typeCss } from '../../output/typeCss.ts';
 import type { TypeStyle } from '../../model/type.ts';
 import type { Site } from '../../model/site.ts';
-import { ICONS } from '../icons.ts';
+import { ICONS } from '../../model/icons.ts';
 import { centred, labelWidth, textRun, type HeaderInk, type Measured } from '../ink.ts';
 import { ACTION, COUNT, ICON_INK } from '../metrics.ts';
 import { escapeHtml, hrefOf, iconHtml, indent, type ItemKind, type Markup, type Rule } from './kind.ts';

@@ -1,7 +1,7 @@
 import { cssColour } from '../../colour/rgb.ts';
 import type { ButtonItem } from '../../model/item.ts';
 import { resolveColour, type ColourUse } from '../../model/palette.ts';
-import { px } from '../../output/text.ts';
+import { px } from '../../css/text.ts';
 import { typeCss } from '../../output/typeCss.ts';
 import { labelWidth, textRun } from '../ink.ts';
 import { BUTTON_HEIGHT, BUTTON_PADDING } from '../metrics.ts';

@@ -1,5 +1,5 @@
 import type { GapItem } from '../../model/item.ts';
-import { px } from '../../output/text.ts';
+import { px } from '../../css/text.ts';
 import type { ItemKind } from './kind.ts';
 
 export const gap: ItemKind<GapItem> = {

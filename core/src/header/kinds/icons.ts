@@ -1,7 +1,7 @@
 import type { IconLink, IconsItem } from '../../model/item.ts';
 import { cssImage } from '../../output/addresses.ts';
-import { px } from '../../output/text.ts';
-import { ICONS } from '../icons.ts';
+import { px } from '../../css/text.ts';
+import { ICONS } from '../../model/icons.ts';
 import { centred, type HeaderInk } from '../ink.ts';
 import { ICON_INK, ICON_LEAST, LINK_HEIGHT } from '../metrics.ts';
 import { escapeHtml, hrefOf, iconHtml, indent, type ItemKind, type Markup, type Rule } from './kind.ts';

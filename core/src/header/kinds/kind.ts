@@ -5,8 +5,8 @@ import type { OptionalTarget } from '../../model/menu.ts';
 import { addressOf } from '../../model/references.ts';
 import type { Site } from '../../model/site.ts';
 import type { Addresses } from '../../output/addresses.ts';
-import { escapeHtml, indent } from '../../output/text.ts';
-import { ICON_BOX } from '../icons.ts';
+import { escapeHtml, indent } from '../../css/text.ts';
+import { ICON_BOX } from '../../model/icons.ts';
 import type { Measured } from '../ink.ts';
 
 /** What header markup is made from. */

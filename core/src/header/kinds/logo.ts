@@ -3,7 +3,7 @@ import { logoPicture } from '../../model/picture.ts';
 import type { Site } from '../../model/site.ts';
 import { saidOf, wordsOf } from '../../model/words.ts';
 import { imageSource } from '../../output/addresses.ts';
-import { px } from '../../output/text.ts';
+import { px } from '../../css/text.ts';
 import { snap } from '../ink.ts';
 import { logoVariantsOf } from '../look.ts';
 import { escapeHtml, homeOf, type ItemKind } from './kind.ts';

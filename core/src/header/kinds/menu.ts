@@ -6,7 +6,7 @@ import type { Site } from '../../model/site.ts';
 import { saidOf, wordsOf } from '../../model/words.ts';
 import type { Measure } from '../../measure/measure.ts';
 import { cssColour } from '../../colour/rgb.ts';
-import { px } from '../../output/text.ts';
+import { px } from '../../css/text.ts';
 import { typeCss } from '../../output/typeCss.ts';
 import { centred, labelWidth, linkRuns, linkWidth, textRun, type HeaderInk, type Measured } from '../ink.ts';
 import { LINK_HEIGHT, OPENER_MARK, OPENER_WIDTH, STAND_OUT } from '../metrics.ts';

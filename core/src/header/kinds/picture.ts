@@ -1,7 +1,7 @@
 import type { PictureItem } from '../../model/item.ts';
 import type { Site } from '../../model/site.ts';
 import { imageSource } from '../../output/addresses.ts';
-import { px } from '../../output/text.ts';
+import { px } from '../../css/text.ts';
 import { snap } from '../ink.ts';
 import { escapeHtml, hrefOf, type ItemKind } from './kind.ts';
 

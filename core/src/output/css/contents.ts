@@ -3,7 +3,7 @@ import type { Band } from '../../model/page.ts';
 import { resolveColour, type ColourUse } from '../../model/palette.ts';
 import type { Site } from '../../model/site.ts';
 import { BAND_BUTTON, TEXT_MAX, WORDS_LEAST } from '../../page/metrics.ts';
-import { px, rule } from '../text.ts';
+import { px, rule } from '../../css/text.ts';
 import { typeCss } from '../typeCss.ts';
 
 /** What stands in bands: buttons, cards and pictures. */

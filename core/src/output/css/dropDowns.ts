@@ -5,7 +5,7 @@ import { headerItems, type Header } from '../../model/header.ts';
 import { resolveColour, type ColourUse } from '../../model/palette.ts';
 import type { Site } from '../../model/site.ts';
 import { lineHeightPx } from '../../model/type.ts';
-import { px, rule } from '../text.ts';
+import { px, rule } from '../../css/text.ts';
 import { typeCss } from '../typeCss.ts';
 import { BACKING_STATES } from '../../layers/backing.ts';
 import { panelStates } from '../../header/panelStates.ts';

@@ -4,7 +4,7 @@ import { resolveColour } from '../../model/palette.ts';
 import type { Header } from '../../model/header.ts';
 import type { Site } from '../../model/site.ts';
 import { changesByScroll, keepsToBottom, standsInFlow } from '../../header/manner.ts';
-import { rule, within } from '../text.ts';
+import { rule, within } from '../../css/text.ts';
 
 /** Without the script, without motion, in forced colours and in print. */
 export function exceptionsCss(site: Site, header: Header): string {

@@ -1,9 +1,9 @@
 import { headerItems, type Header } from '../../model/header.ts';
 import type { Site } from '../../model/site.ts';
 import { changesByScroll, keepsToBottom, standsInFlow } from '../../header/manner.ts';
-import { px, rule } from '../text.ts';
+import { px, rule } from '../../css/text.ts';
 import { hasBack } from './layers.ts';
-import { MOVE_TIME, TIME } from './times.ts';
+import { MOVE_TIME, TIME } from '../../css/times.ts';
 import { hasLines, hasShadow } from './looks.ts';
 
 /** What only holds others, so that the pointer passes through it. */

@@ -3,9 +3,9 @@ import { logoVariantsOf } from '../../header/look.ts';
 import { ACTION, COUNT, ICON_LEAST, LINK_HEIGHT } from '../../header/metrics.ts';
 import { headerItems, type Header } from '../../model/header.ts';
 import type { Site } from '../../model/site.ts';
-import { px, rule } from '../text.ts';
+import { px, rule } from '../../css/text.ts';
 import { hasTextShadow } from './looks.ts';
-import { INK_TIME } from './times.ts';
+import { INK_TIME } from '../../css/times.ts';
 
 /** Logo, site name, icons and pictures. */
 export function itemCss(site: Site, header: Header): string {

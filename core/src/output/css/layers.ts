@@ -6,8 +6,8 @@ import type { BackPart } from '../../layers/kind.ts';
 import type { Header } from '../../model/header.ts';
 import type { Site } from '../../model/site.ts';
 import { cssImage, type Addresses } from '../addresses.ts';
-import { rule } from '../text.ts';
-import { TIME } from './times.ts';
+import { rule } from '../../css/text.ts';
+import { TIME } from '../../css/times.ts';
 
 /**
  * The layers behind a header's or a rail's contents, as elements of their own: the blur on an empty one, so that no

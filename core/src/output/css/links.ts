@@ -11,13 +11,13 @@ import {
 } from '../../header/metrics.ts';
 import { headerItems, type Header } from '../../model/header.ts';
 import type { Site } from '../../model/site.ts';
-import { px, rule } from '../text.ts';
+import { px, rule } from '../../css/text.ts';
 import { currentStyle } from '../../model/type.ts';
 import { weightOf } from '../../measure/measure.ts';
 import { typeCss } from '../typeCss.ts';
 import { PLAIN } from '../../layers/index.ts';
 import { dressedStates, hasTextShadow } from './looks.ts';
-import { INK_TIME } from './times.ts';
+import { INK_TIME } from '../../css/times.ts';
 
 /** What takes the links' ink and answers to the pointer and the keyboard, beside links themselves. */
 const ACTING = '.hr-opener, .hr-toggle, .hr-action, .hr-name';

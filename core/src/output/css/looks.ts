@@ -6,7 +6,7 @@ import { LAYER_NAMES, layerOf, showsLayer, type LayerName, type ResolvedLook } f
 import { formsOf, itemsOf, momentsOf, type Header, type Look, type Moment } from '../../model/header.ts';
 import type { Site } from '../../model/site.ts';
 import { changesByScroll } from '../../header/manner.ts';
-import { rule } from '../text.ts';
+import { rule } from '../../css/text.ts';
 import { hasBack, stopTransitions } from './layers.ts';
 import { WAY_CSS, mixed, type Property } from './mixed.ts';
 

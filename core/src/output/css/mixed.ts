@@ -1,4 +1,4 @@
-import { rule } from '../text.ts';
+import { rule } from '../../css/text.ts';
 
 /**
  * Values between those of two moments, for a header that changes along with the scroll. Its script says in `--hr-way` how

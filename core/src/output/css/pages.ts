@@ -21,7 +21,7 @@ import { cssImage, type Addresses } from '../addresses.ts';
 import { cssBackground, cssBlending } from '../backdrop.ts';
 import { byWidth, type Rules } from '../geometryCss.ts';
 import { snapshotCss } from '../snapshots.ts';
-import { px, rule, within } from '../text.ts';
+import { px, rule, within } from '../../css/text.ts';
 import { turningCss } from '../turning.ts';
 import { typeCss } from '../typeCss.ts';
 import { WORDS_OFFSET, WORDS_WIDTH, buttonsCss, colourClasses, pictureCounts } from './contents.ts';

@@ -5,7 +5,7 @@ import { MENU_BUTTON } from '../../header/metrics.ts';
 import { headerItems, type Header } from '../../model/header.ts';
 import { resolveColour, type ColourUse } from '../../model/palette.ts';
 import type { Site } from '../../model/site.ts';
-import { px, rule } from '../text.ts';
+import { px, rule } from '../../css/text.ts';
 import { typeCss } from '../typeCss.ts';
 import type { Addresses } from '../addresses.ts';
 import { panelInks, subCss } from './dropDowns.ts';

@@ -1,4 +1,4 @@
-import { rule } from '../text.ts';
+import { rule } from '../../css/text.ts';
 
 /**
  * Where the header begins, whatever the page around it says: nothing that is inherited comes in, and of what a page's rules

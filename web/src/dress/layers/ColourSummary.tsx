@@ -1,8 +1,6 @@
-import type { ResolvedFill } from '@hatrail/core/layers/kind';
-import { percent } from '@hatrail/core/layers/kind';
-import type { ColourUse } from '@hatrail/core/model/palette';
+import { type ResolvedFill, percent } from '@hatrail/core/layers/kind';
+import { type ColourUse, colourName } from '@hatrail/core/model/palette';
 import type { Site } from '@hatrail/core/model/site';
-import { colourName } from '@hatrail/core/model/palette';
 
 /** A colour with its opacity in a few words. */
 export function ColourSummary({ site, fill: { colour, opacity } }: { site: Site; fill: ResolvedFill }) {

@@ -4,7 +4,7 @@ import { cssColour } from '@hatrail/core/colour/rgb';
 import type { GradientStop } from '@hatrail/core/model/layer';
 import { resolveColour } from '@hatrail/core/model/palette';
 import { headerWith } from '@hatrail/core/remedy/leastFill';
-import { startGradients } from '@hatrail/core/start/gradients';
+import { startGradients } from '@hatrail/core/layers/startGradients';
 import { ColourField } from '../../parts/ColourField.tsx';
 import { NumberField } from '../../parts/NumberField.tsx';
 import { PercentSlider } from '../../parts/PercentSlider.tsx';

@@ -1,8 +1,7 @@
-import type { Header } from '@hatrail/core/model/header';
+import type { Header, Moment } from '@hatrail/core/model/header';
 import { changeHeader } from '../../editor/edits.ts';
 import { useHeldNews } from '../../editor/HoldKeeper.tsx';
 import type { FillAnswer, Solved } from '../../editor/verdicts.ts';
-import type { Moment } from '@hatrail/core/model/header';
 
 /** Whether a layer of a header is held at the target at a moment. */
 export function isHeld(header: Header, moment: Moment, layer: Solved): boolean {

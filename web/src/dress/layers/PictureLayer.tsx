@@ -1,4 +1,5 @@
-import { BLEND_MODES, REPEATS } from '@hatrail/core/model/layer';
+import { BLEND_MODES } from '@hatrail/core/colour/blend';
+import { REPEATS } from '@hatrail/core/model/layer';
 import { Choice } from '../../parts/fields.tsx';
 import { ColourField } from '../../parts/ColourField.tsx';
 import { NumberField } from '../../parts/NumberField.tsx';

@@ -6,7 +6,7 @@ import { rangeOf } from '@hatrail/core/model/rules';
 import type { Site } from '@hatrail/core/model/site';
 import type { Row } from '@hatrail/core/sweep/prove';
 import type { FillAnswer, Solved } from '../../editor/verdicts.ts';
-import type { SiteAtHand } from '../../engine/request.ts';
+import type { SiteAtHand } from '../../engine/siteAtHand.ts';
 import { ColourField } from '../../parts/ColourField.tsx';
 import { NumberField } from '../../parts/NumberField.tsx';
 import { originText, putBack, setLook } from '../lookEdits.ts';

@@ -2,7 +2,7 @@ import { Button, Dialog, DialogActions, DialogContent, DialogTitle, Slider } fro
 import { useMemo, useState } from 'react';
 import { hexColour, type Rgb } from '@hatrail/core/colour/rgb';
 import { cutBox } from '@hatrail/core/pixels/logoTools';
-import type { Raster } from '@hatrail/core/stack/ground';
+import type { Raster } from '@hatrail/core/geometry/raster';
 import { RasterCanvas } from '../../parts/RasterCanvas.tsx';
 
 interface CutBoxProps {

@@ -2,10 +2,10 @@ import { useEffect, useState } from 'react';
 import { evenGround, logoOn } from '@hatrail/core/gather/logoVerdicts';
 import { headerItems, type Header } from '@hatrail/core/model/header';
 import type { Picture } from '@hatrail/core/model/picture';
-import type { Raster } from '@hatrail/core/stack/ground';
+import type { Raster } from '@hatrail/core/geometry/raster';
 import type { Verdict } from '@hatrail/core/sweep/verdict';
 import { pictureUrl } from '../../engine/picturePixels.ts';
-import type { SiteAtHand } from '../../engine/request.ts';
+import type { SiteAtHand } from '../../engine/siteAtHand.ts';
 import { RasterCanvas } from '../../parts/RasterCanvas.tsx';
 import { VerdictText } from '../../parts/Verdict.tsx';
 

@@ -1,3 +1,4 @@
+import { PICTURES } from './pictureTypes.ts';
 import { Button } from '@mui/material';
 import { useState, type ReactNode } from 'react';
 import { Link, useLocation, useOutletContext } from 'react-router';
@@ -17,8 +18,6 @@ import { byRule } from '../../parts/rules.ts';
 import { Head } from '../Head.tsx';
 import { takePicture } from '../pictures/takeIn.ts';
 import { VariantCard } from './VariantCard.tsx';
-
-export const PICTURES = '.jpg,.jpeg,.png,.webp,.avif,.svg';
 
 /** The logo: its variants, each on light, dark and the site's pictures, and how it stands in the header. */
 export function Logo() {

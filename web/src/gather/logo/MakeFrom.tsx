@@ -4,7 +4,7 @@ import { relativeLuminance } from '@hatrail/core/colour/contrast';
 import { parseColour, type Rgb } from '@hatrail/core/colour/rgb';
 import { resolveColour } from '@hatrail/core/model/palette';
 import { LOGO_VARIANTS, LOGO_VARIANT_NAMES, type LogoVariant } from '@hatrail/core/model/picture';
-import type { SiteAtHand } from '../../engine/request.ts';
+import type { SiteAtHand } from '../../engine/siteAtHand.ts';
 import { ColourField } from '../../parts/ColourField.tsx';
 
 /** Another variant made from this one, in a colour. */

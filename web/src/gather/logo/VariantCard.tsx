@@ -7,18 +7,18 @@ import { LOGO_VARIANT_NAMES, type LogoVariant, type Picture } from '@hatrail/cor
 import { findBox, inOneColour, isOpaque, svgInOneColour, trimBox } from '@hatrail/core/pixels/logoTools';
 import type { PixelBox } from '@hatrail/core/pixels/raster';
 import { svgPart } from '@hatrail/core/pixels/svgView';
-import type { Raster } from '@hatrail/core/stack/ground';
+import type { Raster } from '@hatrail/core/geometry/raster';
 import { api } from '../../api.ts';
 import { setLook } from '../../dress/lookEdits.ts';
 import { useEditor } from '../../editor/store.ts';
 import { pictureRaster, pictureUrl, rasterFile } from '../../engine/picturePixels.ts';
-import type { SiteAtHand } from '../../engine/request.ts';
+import type { SiteAtHand } from '../../engine/siteAtHand.ts';
 import { FileButton } from '../../parts/FileButton.tsx';
 import { dropUnused, keepTaken, nameOfFile } from '../pictures/takeIn.ts';
 import { CutBox } from './CutBox.tsx';
 import { Grounds } from './Grounds.tsx';
 import { MakeFrom } from './MakeFrom.tsx';
-import { PICTURES } from './Logo.tsx';
+import { PICTURES } from './pictureTypes.ts';
 
 interface VariantCardProps {
   siteId: string;

@@ -1,4 +1,5 @@
-import { BLEND_MODES, REPEATS, type Backdrop } from '@hatrail/core/model/layer';
+import { BLEND_MODES } from '@hatrail/core/colour/blend';
+import { REPEATS, type Backdrop } from '@hatrail/core/model/layer';
 import type { Band } from '@hatrail/core/model/page';
 import type { Site } from '@hatrail/core/model/site';
 import { ColourField } from '../../parts/ColourField.tsx';

@@ -10,7 +10,7 @@ import { PAGE_SHAPES } from '@hatrail/core/start/pages';
 import { useFilm, useMeasure } from '../../dress/view.ts';
 import type { EditorContext } from '../../editor/Editor.tsx';
 import { useEditor } from '../../editor/store.ts';
-import type { SiteAtHand } from '../../engine/request.ts';
+import type { SiteAtHand } from '../../engine/siteAtHand.ts';
 import { ColourField } from '../../parts/ColourField.tsx';
 import { Choice, Row, TextInput } from '../../parts/fields.tsx';
 import { LiveFrame } from '../../parts/LiveFrame.tsx';

@@ -3,7 +3,7 @@ import { dropUnused, keepTaken, nameOfFile } from '../pictures/takeIn.ts';
 import type { Page } from '@hatrail/core/model/page';
 import { api } from '../../api.ts';
 import { useEditor } from '../../editor/store.ts';
-import type { SiteAtHand } from '../../engine/request.ts';
+import type { SiteAtHand } from '../../engine/siteAtHand.ts';
 import { pictureUrl } from '../../engine/picturePixels.ts';
 import { FileButton } from '../../parts/FileButton.tsx';
 import { NumberField } from '../../parts/NumberField.tsx';

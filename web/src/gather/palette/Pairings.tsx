@@ -8,7 +8,7 @@ import { MOMENTS, momentName, momentsOf, type Header } from '@hatrail/core/model
 import { Pairing, resolveColour, type ColourUse } from '@hatrail/core/model/palette';
 import { verdictOf } from '@hatrail/core/sweep/verdict';
 import { useEditor } from '../../editor/store.ts';
-import type { SiteAtHand } from '../../engine/request.ts';
+import type { SiteAtHand } from '../../engine/siteAtHand.ts';
 import { ColourField } from '../../parts/ColourField.tsx';
 import { Row, TextInput } from '../../parts/fields.tsx';
 import { byRule } from '../../parts/rules.ts';

@@ -11,7 +11,7 @@ import { writeProperties } from '@hatrail/core/tokens/customProperties';
 import { writeTokens } from '@hatrail/core/tokens/designTokens';
 import { useEditor } from '../../editor/store.ts';
 import { pictureRaster } from '../../engine/picturePixels.ts';
-import type { SiteAtHand } from '../../engine/request.ts';
+import type { SiteAtHand } from '../../engine/siteAtHand.ts';
 import { PasteField } from '../paste/PasteField.tsx';
 import { usePasted } from '../paste/usePasted.ts';
 import { saveText } from '../../parts/saveText.ts';

@@ -6,7 +6,7 @@ import { removeSwatch, usesOf } from '@hatrail/core/gather/swatches';
 import { resolveColour, Swatch } from '@hatrail/core/model/palette';
 import { colourMessage } from '@hatrail/core/model/rules';
 import { useEditor } from '../../editor/store.ts';
-import type { SiteAtHand } from '../../engine/request.ts';
+import type { SiteAtHand } from '../../engine/siteAtHand.ts';
 import { Choice, Row, TextInput } from '../../parts/fields.tsx';
 import { PixelPicker } from '../../parts/PixelPicker.tsx';
 import { byRule } from '../../parts/rules.ts';

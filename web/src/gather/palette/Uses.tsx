@@ -6,7 +6,7 @@ import { resolveColour, type Swatch } from '@hatrail/core/model/palette';
 import type { Header } from '@hatrail/core/model/header';
 import { useEditor } from '../../editor/store.ts';
 import { useVerdicts } from '../../editor/verdicts.ts';
-import type { SiteAtHand } from '../../engine/request.ts';
+import type { SiteAtHand } from '../../engine/siteAtHand.ts';
 import { VerdictText } from '../../parts/Verdict.tsx';
 import { worstRow } from '../../dress/view.ts';
 

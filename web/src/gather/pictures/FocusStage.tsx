@@ -1,7 +1,7 @@
 import { useRef } from 'react';
 import type { Picture } from '@hatrail/core/model/picture';
 import { pictureUrl } from '../../engine/picturePixels.ts';
-import type { SiteAtHand } from '../../engine/request.ts';
+import type { SiteAtHand } from '../../engine/siteAtHand.ts';
 
 const STEPS: Record<string, [number, number]> = {
   ArrowLeft: [-1, 0],

@@ -1,7 +1,7 @@
 import type { PictureUse } from '@hatrail/core/gather/pictureUses';
 import type { Picture } from '@hatrail/core/model/picture';
 import { pictureUrl } from '../../engine/picturePixels.ts';
-import type { SiteAtHand } from '../../engine/request.ts';
+import type { SiteAtHand } from '../../engine/siteAtHand.ts';
 import { VerdictMark } from '../../parts/Verdict.tsx';
 
 interface InViewListProps {

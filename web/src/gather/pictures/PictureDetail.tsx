@@ -15,7 +15,7 @@ import { api } from '../../api.ts';
 import { useMeasure } from '../../dress/view.ts';
 import { useEditor } from '../../editor/store.ts';
 import { pictureUrl } from '../../engine/picturePixels.ts';
-import type { SiteAtHand } from '../../engine/request.ts';
+import type { SiteAtHand } from '../../engine/siteAtHand.ts';
 import { FileButton } from '../../parts/FileButton.tsx';
 import { OnOff, Row, TextInput } from '../../parts/fields.tsx';
 import { byRule } from '../../parts/rules.ts';

@@ -3,18 +3,19 @@ import { letters, type TextRun } from '../header/ink.ts';
 import { resolveLook } from '../header/look.ts';
 import type { ResolvedLook } from '../layers/index.ts';
 import type { Moment } from '../model/header.ts';
-import { readAt, readGround } from '../sweep/exact.ts';
-import { calledOf, sceneTargets, spotKey, spotOf, type Spot } from '../sweep/prove.ts';
-import { behindAt, type Scene } from '../sweep/scene.ts';
-import { marginOf, type Margin } from '../sweep/margin.ts';
-import { rasterAt } from '../sweep/turns.ts';
-import type { LinkState, Target } from '../sweep/targets.ts';
-import type { Cell } from '../sweep/cells.ts';
-import type { Area } from './area.ts';
-import type { Drawing, LogoPixels } from './drawing.ts';
-import { groundPatch, type Behind, type Raster } from './ground.ts';
-import type { StackLayer } from './layers.ts';
-import { veilOf, type Veil } from './veil.ts';
+import { readAt, readGround } from './exact.ts';
+import { calledOf, sceneTargets, spotKey, spotOf, type Spot } from './prove.ts';
+import { behindAt, type Scene } from './scene.ts';
+import { marginOf, type Margin } from './margin.ts';
+import { rasterAt } from './turns.ts';
+import type { LinkState, Target } from './targets.ts';
+import type { Cell } from './cells.ts';
+import type { Area } from '../geometry/area.ts';
+import type { Drawing, LogoPixels } from '../stack/drawing.ts';
+import { groundPatch, type Behind } from '../stack/ground.ts';
+import type { Raster } from '../geometry/raster.ts';
+import type { StackLayer } from '../stack/layers.ts';
+import { veilOf, type Veil } from '../stack/veil.ts';
 
 /** One step of the cut: the ground so far at the worst cell, and the ink's contrast with it. */
 export interface CutStep {

@@ -1,5 +1,5 @@
 import type { Rgba } from '../colour/rgb.ts';
-import type { Box } from '../page/layout.ts';
+import type { Box } from './box.ts';
 
 /** A colour with its opacity at a place along a gradient, 0 to 1. */
 export interface LaidStop {
