@@ -1,5 +1,9 @@
 import { afterAll, beforeAll, test } from 'vitest';
+import { LAYER_NAMES, type LayerName } from '@hatrail/core/layers/index';
+import type { Header } from '@hatrail/core/model/header';
+import type { Look } from '@hatrail/core/model/look';
 import { loadSite, type LoadedSite } from '@hatrail/node/siteFile';
+import { chanceOf, lookByChance } from '../core/test/layersByChance.ts';
 import { Agreement, expectAgreement, expectHovered } from './agreeing.ts';
 import { dressedSite } from './dressed.ts';
 import { openViewer, type Viewer } from './viewer.ts';
@@ -30,3 +34,37 @@ for (let seed = FIRST; seed < FIRST + HEADERS; seed++) {
     await expectHovered(seen, Math.min(scrolls.at(-1)!, maxScroll), tally);
   });
 }
+
+/** A header that wears some layers and nothing else, at two moments. */
+function wearing(names: readonly LayerName[], seed: number) {
+  const by = chanceOf(seed);
+  const { site, header, ...window } = dressedSite(loaded.site, 2);
+  const [rail] = loaded.site.headers[0]!.rails;
+  const look = (): Look => lookByChance(by, names, by.pick(['aurora', 'dome', 'limb']));
+  const worn: Header = {
+    ...header,
+    rails: [{ ...rail!, height: 64 }],
+    looks: { top: look(), scrolled: look() },
+    manner: { ...header.manner, lies: 'over', onScroll: 'stays', switch: { at: 'distance', distance: 40 } },
+  };
+  return { site: { ...site, headers: [worn] }, header: worn, width: 1280, windowHeight: window.windowHeight };
+}
+
+/** Every layer alone, and all of them; in the long run against each of the others, too. */
+const TOGETHER: [string, LayerName[]][] = [
+  ...LAYER_NAMES.map((name): [string, LayerName[]] => [`${name} alone`, [name]]),
+  ['all layers', [...LAYER_NAMES]],
+  ...(process.env.LONG
+    ? LAYER_NAMES.flatMap((one, i) =>
+        LAYER_NAMES.slice(i + 1).map((other): [string, LayerName[]] => [`${one} and ${other}`, [one, other]]),
+      )
+    : []),
+];
+
+test.each(TOGETHER)('%s', async (_, names) => {
+  const { site, header, ...window } = wearing(names, names.join('').length);
+  const seen = { ...(await viewer.show(site, header, site.pages[0]!, window)), logos: false as const };
+  const { maxScroll } = seen.scene;
+  for (const scroll of [0, 23, 120, 400]) await expectAgreement(seen, Math.min(scroll, maxScroll), tally);
+  await expectHovered(seen, Math.min(200, maxScroll), tally);
+});

@@ -1,0 +1,112 @@
+import { describe, expect, test } from 'vitest';
+import { coversOf } from '../src/header/covers.ts';
+import { resolveLook, resolveWorn } from '../src/header/look.ts';
+import { lookBetween } from '../src/change/between.ts';
+import { LAYER_NAMES, PLAIN, layerOf, showsLayer, type LayerName } from '../src/layers/index.ts';
+import type { Progress } from '../src/layers/kind.ts';
+import { checkPart } from '../src/model/check.ts';
+import type { Header } from '../src/model/header.ts';
+import { Look } from '../src/model/look.ts';
+import { headerCss } from '../src/output/headerCss.ts';
+import { rootAddresses } from '../src/output/addresses.ts';
+import { contextMeasure } from '../src/measure/measure.ts';
+import { header, site as base } from './made.ts';
+import { chanceOf, lookByChance } from './layersByChance.ts';
+
+/** The table of layers, walked: whatever it says of a layer is used, and fits together. */
+
+const sky = { id: 'sky', name: 'Sky', file: 'sky.jpg', width: 800, height: 600, alt: '' };
+const site = { ...base, pictures: [...base.pictures, sky] };
+const wear = (top: Look, scrolled: Look = {}): Header => ({
+  ...header,
+  looks: { top, scrolled },
+});
+const chance = (name: LayerName, seed: number) => lookByChance(chanceOf(seed), [name], 'sky');
+const measure = contextMeasure({
+  font: '',
+  letterSpacing: '0px',
+  fontKerning: 'normal',
+  measureText: (text: string) => ({ width: 8 * text.length }),
+} as never);
+const cssOf = (worn: Header) => headerCss({ ...site, headers: [worn] }, worn, measure, rootAddresses(site));
+const at = (p: number): Progress => ({ layers: p, inks: p, by: 'time' });
+
+describe.each(LAYER_NAMES)('the layer %s', (name) => {
+  const kind = layerOf(name);
+
+  test('is sound as it is made by chance, and as it begins', () => {
+    for (let seed = 1; seed <= 20; seed++) expect(checkPart(Look, chance(name, seed))).toEqual([]);
+    const begins = kind.start(site);
+    expect(begins === undefined).toBe(name === 'ink');
+    if (begins) expect(checkPart(Look, { [name]: begins })).toEqual([]);
+  });
+
+  test('is there once it is begun, and is not on a plain header unless every header has it', () => {
+    expect(showsLayer(PLAIN, name)).toBe(name === 'ink' || kind.isListed === 'once set');
+    const begins = kind.start(site);
+    if (begins) expect(kind.shows({ ...PLAIN[name], ...begins })).toBe(true);
+  });
+
+  test('is refused with a value that it does not have', () => {
+    expect(checkPart(Look, { [name]: { colours: 3 } })).not.toEqual([]);
+  });
+
+  test('passes down to rails and items, or stays where it is', () => {
+    const worn = {
+      ...wear(chance(name, 3)),
+      rails: header.rails.map((rail) => ({ ...rail, looks: undefined })),
+    };
+    const rail = worn.rails[0];
+    const [own, onRail] = [resolveLook(site, worn, 'top'), resolveWorn(site, { header: worn, rail }, 'top')];
+    expect(onRail[name]).toEqual(kind.passesDown ? own[name] : PLAIN[name]);
+  });
+
+  test('between two looks begins as the one and ends as the other, and is between them half way', () => {
+    if (!kind.between) return;
+    for (let seed = 1; seed <= 12; seed++) {
+      const worn = wear(chance(name, seed), chance(name, seed + 100));
+      const [a, b] = [resolveLook(site, worn, 'top'), resolveLook(site, worn, 'scrolled')];
+      const resolved = (p: number) =>
+        resolveLook(site, wear(lookBetween(site, a, b, at(p))), 'top')[name] as object;
+      // A text shadow is not mixed; of two pictures, one shows.
+      expect(Object.keys(resolved(0))).toEqual(Object.keys(a[name]));
+      expect(kind.shows(resolved(1))).toBe(kind.shows(b[name]) || name === 'picture');
+      if (name === 'blur' || name === 'cut' || name === 'cue') {
+        expect(resolved(0)).toEqual(a[name]);
+        expect(resolved(1)).toEqual(b[name]);
+        for (const [key, half] of Object.entries(resolved(0.5)) as [string, number][]) {
+          const ends = [a, b].map((look) => (look[name] as Record<string, number>)[key]!);
+          expect(half).toBeCloseTo((ends[0]! + ends[1]!) / 2, 6);
+        }
+      }
+    }
+  });
+
+  test('what covers the page is told of it once, and is not once it is cleared', () => {
+    if (!kind.cover || !kind.wearers.includes('header')) return;
+    const worn = structuredClone(wear({}, chance(name, 5)));
+    const covers = coversOf(site, worn, 'scrolled').filter(({ layer }) => layer === name);
+    expect(covers).toHaveLength(1);
+    expect(covers[0]!.text).toMatch(/, of the header$/);
+    covers[0]!.clear(worn);
+    expect(coversOf(site, worn, 'scrolled').filter(({ layer }) => layer === name)).toEqual([]);
+    expect(checkPart(Look, worn.looks.scrolled)).toEqual([]);
+  });
+
+  test('every value that is set reaches the style sheet', () => {
+    const plain = cssOf(wear({}));
+    const first = chance(name, 7);
+    const css = cssOf(wear(first));
+    expect(css).not.toBe(plain);
+    const values = first[name] as Record<string, unknown>;
+    const others = [8, 9, 10, 11, 12, 13, 14, 15].map(
+      (seed) => chance(name, seed)[name] as Record<string, unknown>,
+    );
+    for (const key of Object.keys(values)) {
+      const other = others.find((each) => JSON.stringify(each[key]) !== JSON.stringify(values[key]));
+      if (!other) continue;
+      const changed = cssOf(wear({ [name]: { ...values, [key]: other[key] } } as Look));
+      expect(changed, key).not.toBe(css);
+    }
+  });
+});
