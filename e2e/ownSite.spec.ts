@@ -44,6 +44,7 @@ const photo = (width: number, height: number, colour: string) =>
 describe('an owner with nothing yet', () => {
   test('starts a site by name, with an empty rod', SLOW, async () => {
     await button('Start a site').click();
+    await tab.getByRole('textbox', { name: 'Name of the site' }).waitFor();
     await button('Start').last().click();
     await tab.getByText('Give the site a name.').waitFor();
     await tab.getByRole('textbox', { name: 'Name of the site' }).fill('Corner Bakery');

@@ -1,9 +1,10 @@
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
+import { sizes } from './sizes.ts';
 
 export default defineConfig({
   root: import.meta.dirname,
-  plugins: [react()],
+  plugins: [react(), sizes()],
   worker: { format: 'es' },
   build: {
     outDir: 'dist',

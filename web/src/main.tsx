@@ -5,21 +5,9 @@ import './app.css';
 import './materials.css';
 import { CssBaseline, ThemeProvider } from '@mui/material';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { StrictMode } from 'react';
+import { StrictMode, type ComponentType } from 'react';
 import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, Link, Navigate, RouterProvider, useRouteError } from 'react-router';
-import { Dress } from './dress/Dress.tsx';
-import { Editor } from './editor/Editor.tsx';
-import { Gather } from './gather/Gather.tsx';
-import { Palette } from './gather/palette/Palette.tsx';
-import { Logo } from './gather/logo/Logo.tsx';
-import { Menus } from './gather/menus/Menus.tsx';
-import { Pages } from './gather/pages/Pages.tsx';
-import { Pictures } from './gather/pictures/Pictures.tsx';
-import { Type } from './gather/type/Type.tsx';
-import { Words } from './gather/words/Words.tsx';
-import { Hang } from './hang/Hang.tsx';
-import { HandOver } from './handover/HandOver.tsx';
 import { Sites } from './sites/Sites.tsx';
 import { theme } from './theme.ts';
 
@@ -41,32 +29,38 @@ function Failed() {
   );
 }
 
+/** A screen that is loaded when it is first gone to: its route, and the way to have it ready before that. */
+function screen<K extends string>(path: string, load: () => Promise<Record<K, ComponentType>>, name: K) {
+  const lazy = async () => ({ Component: (await load())[name] });
+  return { path, lazy, errorElement: <Failed /> };
+}
+
+const GATHER = [
+  screen('palette', () => import('./gather/palette/Palette.tsx'), 'Palette'),
+  screen('type', () => import('./gather/type/Type.tsx'), 'Type'),
+  screen('logo', () => import('./gather/logo/Logo.tsx'), 'Logo'),
+  screen('pictures', () => import('./gather/pictures/Pictures.tsx'), 'Pictures'),
+  screen('menus', () => import('./gather/menus/Menus.tsx'), 'Menus'),
+  screen('words', () => import('./gather/words/Words.tsx'), 'Words'),
+  screen('pages', () => import('./gather/pages/Pages.tsx'), 'Pages'),
+];
+const PEGS = [
+  {
+    ...screen('gather', () => import('./gather/Gather.tsx'), 'Gather'),
+    children: [{ index: true, element: <Navigate to="palette" replace /> }, ...GATHER],
+  },
+  screen('hang', () => import('./hang/Hang.tsx'), 'Hang'),
+  screen('dress', () => import('./dress/Dress.tsx'), 'Dress'),
+  screen('hand-over', () => import('./handover/HandOver.tsx'), 'HandOver'),
+];
+const EDITOR = screen('/sites/:siteId', () => import('./editor/Editor.tsx'), 'Editor');
+
 const router = createBrowserRouter([
   { path: '/', element: <Sites />, errorElement: <Failed /> },
   {
-    path: '/sites/:siteId',
-    element: <Editor />,
-    errorElement: <Failed />,
-    children: [
-      { index: true, element: <Navigate to="dress" replace /> },
-      {
-        path: 'gather',
-        element: <Gather />,
-        children: [
-          { index: true, element: <Navigate to="palette" replace /> },
-          { path: 'palette', element: <Palette /> },
-          { path: 'type', element: <Type /> },
-          { path: 'logo', element: <Logo /> },
-          { path: 'pictures', element: <Pictures /> },
-          { path: 'menus', element: <Menus /> },
-          { path: 'words', element: <Words /> },
-          { path: 'pages', element: <Pages /> },
-        ],
-      },
-      { path: 'hang', element: <Hang /> },
-      { path: 'dress', element: <Dress /> },
-      { path: 'hand-over', element: <HandOver /> },
-    ],
+    ...EDITOR,
+    hydrateFallbackElement: <p className="wait">Opening the site</p>,
+    children: [{ index: true, element: <Navigate to="dress" replace /> }, ...PEGS],
   },
   {
     path: '*',
@@ -78,6 +72,13 @@ const router = createBrowserRouter([
     ),
   },
 ]);
+
+// Once the first screen stands, the others are fetched, so that going to one need not wait for it.
+window.addEventListener('load', () => {
+  requestIdleCallback(() => {
+    for (const { lazy } of [EDITOR, ...PEGS, ...GATHER]) void lazy().catch(() => undefined);
+  });
+});
 
 createRoot(document.getElementById('root')!).render(
   <StrictMode>

@@ -187,5 +187,12 @@ async function warm(_nothing: object): Promise<void> {}
 export const JOBS = { picture, font, crop, sized, site, check, warm };
 
 export type Job = keyof typeof JOBS;
+
+/** What a job loads when it is first asked for: before its time counts. */
+export const LOADED_FOR: Partial<Record<Job, () => Promise<unknown>>> = {
+  font: () => import('@hatrail/node/fonts'),
+  site: () => Promise.all([import('@zip.js/zip.js'), import('@hatrail/core/model/check')]),
+  check: () => Promise.all([import('@hatrail/core/model/check'), import('@hatrail/core/model/changes')]),
+};
 export type JobInput<J extends Job> = Parameters<(typeof JOBS)[J]>[0];
 export type JobResult<J extends Job> = Awaited<ReturnType<(typeof JOBS)[J]>>;

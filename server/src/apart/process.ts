@@ -1,5 +1,5 @@
 import { BadInput } from '@hatrail/core/model/badInput';
-import { JOBS, type Job } from './jobs.ts';
+import { JOBS, LOADED_FOR, type Job } from './jobs.ts';
 import { BEGUN, type Answer, type Order } from './apart.ts';
 
 /** The process apart: does one job at a time, ends with the server, and ends itself before it takes too much memory. */
@@ -15,7 +15,7 @@ setInterval(() => {
 
 process.on('disconnect', () => process.exit(0));
 process.on('message', ({ job, input, isVector }: Order) => {
-  void (isVector ? import('@hatrail/node/svg') : Promise.resolve())
+  void Promise.all([isVector ? import('@hatrail/node/svg') : undefined, LOADED_FOR[job]?.()])
     .then(() => process.send?.(BEGUN))
     .then(() => answer(job, input))
     .then((said) => process.send?.(said));

@@ -1,13 +1,15 @@
 import { Button } from '@mui/material';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useRef, useState } from 'react';
+import { Suspense, lazy, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { KeptSite, ListedSite } from '@hatrail/core/model/kept';
 import { api } from '../api.ts';
 import { Mark } from '../parts/Mark.tsx';
 import { useNear } from '../parts/useNear.ts';
-import { SiteCard } from './SiteCard.tsx';
-import { StartSite } from './StartSite.tsx';
+
+// What judges and draws a site is fetched while the list is there to be read.
+const SiteCard = lazy(() => import('./SiteCard.tsx').then((module) => ({ default: module.SiteCard })));
+const StartSite = lazy(() => import('./StartSite.tsx').then((module) => ({ default: module.StartSite })));
 
 /** The sites kept here, each with its home page as it ships and its verdict. */
 export function Sites() {
@@ -34,10 +36,12 @@ export function Sites() {
           </Button>
         </div>
         {isStarting && (
-          <StartSite
-            onClose={() => setStarting(false)}
-            onStarted={(kept) => void navigate(`/sites/${kept.id}/gather`)}
-          />
+          <Suspense fallback={<p className="quiet">Loading</p>}>
+            <StartSite
+              onClose={() => setStarting(false)}
+              onStarted={(kept) => void navigate(`/sites/${kept.id}/gather`)}
+            />
+          </Suspense>
         )}
         {gone && <Restore kept={gone} onDone={() => setGone(undefined)} />}
         {sites.error && (
@@ -76,17 +80,18 @@ function ListedCard({
     enabled: isNear,
     staleTime: Infinity,
   });
+  const empty = (
+    <article className="site-card">
+      <span className="site-picture" />
+      <span className="site-name">{name}</span>
+      <p className={error ? 'note-error' : 'quiet'}>{error?.message ?? 'Loading'}</p>
+    </article>
+  );
   return (
     <li ref={place}>
-      {kept ? (
-        <SiteCard kept={kept} onChanged={onChanged} onRemoved={onRemoved} />
-      ) : (
-        <article className="site-card">
-          <span className="site-picture" />
-          <span className="site-name">{name}</span>
-          <p className={error ? 'note-error' : 'quiet'}>{error?.message ?? 'Loading'}</p>
-        </article>
-      )}
+      <Suspense fallback={empty}>
+        {kept ? <SiteCard kept={kept} onChanged={onChanged} onRemoved={onRemoved} /> : empty}
+      </Suspense>
     </li>
   );
 }

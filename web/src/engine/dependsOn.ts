@@ -1,0 +1,147 @@
+import { changesByScroll } from '@hatrail/core/header/manner';
+import { resolveLook } from '@hatrail/core/header/look';
+import type { ResolvedLook } from '@hatrail/core/layers/index';
+import { momentsOf, type Header, type Moment } from '@hatrail/core/model/header';
+import { valuesOf } from '@hatrail/core/model/changes';
+import { titlesOf } from '@hatrail/core/model/references';
+import type { Site } from '@hatrail/core/model/site';
+import { STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
+import type { SiteAtHand } from './siteAtHand.ts';
+
+/**
+ * What every answer depends on, said once: whoever keeps an answer keeps it under the key that is made here. A part of a site
+ * is in each key unless it is named below, so that a new one is not forgotten; a test changes every value of a site and looks
+ * whether what came out otherwise has another key.
+ */
+
+const numbers = new WeakMap<object, number>();
+let counted = 0;
+
+/** A number for an object, the same as long as it is the same object: parts that were not touched are. */
+function numberOf(part: object): number {
+  let number = numbers.get(part);
+  if (number === undefined) numbers.set(part, (number = ++counted));
+  return number;
+}
+
+/** A part of a key: objects by what they are, values as they are. */
+const keyPart = (part: unknown) =>
+  typeof part === 'object' && part !== null ? numberOf(part) : (part ?? null);
+
+/** Members by their names, whatever their order; those that are missing and those that nobody set are alike. */
+function members(of: object): unknown[] {
+  return Object.entries(of)
+    .filter(([, value]) => value !== undefined)
+    .sort(([a], [b]) => (a < b ? -1 : 1))
+    .flatMap(([name, value]) => [name, keyPart(value)]);
+}
+
+/** What of a site is seen wherever its header is: all its values, and what its pages are called, which names menu entries. */
+function siteParts({ site, hashes }: SiteAtHand): unknown[] {
+  return [...members(valuesOf(site)), titlesOf(site), keyPart(hashes)];
+}
+
+/** What of a header is seen beside its looks and manner: not its name, what is set aside, or its panel, which is judged by itself. */
+function headerParts({
+  name: _,
+  spare: __,
+  panel: ___,
+  holds: ____,
+  trials: _____,
+  looks: ______,
+  manner: _______,
+  ...seen
+}: Header) {
+  return members(seen);
+}
+
+/** How a header behaves, but for how long its changes take. */
+function mannerParts({ manner: { duration: _, easing: __, ink: ___, ...manner } }: Header): unknown {
+  return manner;
+}
+
+/** Of the verdicts of a page at a width and a moment. */
+export function rowsKey(
+  at: SiteAtHand,
+  header: Header,
+  pageId: string,
+  width: number,
+  moment: Moment,
+): string {
+  const page = at.site.pages.find(({ id }) => id === pageId);
+  // The first look stands alone, but where it becomes the next along with the scroll.
+  const looks = moment === 'top' && !changesByScroll(header) ? header.looks.top : header.looks;
+  return JSON.stringify([
+    width,
+    moment,
+    siteParts(at),
+    keyPart(page),
+    headerParts(header),
+    looks,
+    mannerParts(header),
+  ]);
+}
+
+/** The layers whose least opacity is solved. */
+export type Solved = 'fill' | 'tint' | 'gradient';
+
+/** What a moment asks of a layer: everything of it but how opaque it now is. */
+function withoutOpacity(look: ResolvedLook, layer: Solved): unknown {
+  if (layer !== 'gradient') return look[layer].colour;
+  const { stops, ...gradient } = look.gradient;
+  const most = Math.max(...stops.map(({ opacity }) => opacity)) || 1;
+  return {
+    ...gradient,
+    stops: stops.map((stop) => ({ ...stop, opacity: (stop.opacity / most).toFixed(3) })),
+  };
+}
+
+/** Of the least opacity of a layer at a moment, over all pages and widths: everything but the opacity that it now has. */
+export function leastKey(
+  at: SiteAtHand,
+  header: Header,
+  moment: Moment,
+  width: number,
+  layer: Solved,
+): string {
+  const { site } = at;
+  const look = resolveLook(site, header, moment);
+  const { [layer]: _, ...others } = look;
+  return JSON.stringify([
+    layer,
+    moment,
+    // A standard width is swept anyhow.
+    STANDARD_WIDTHS.some((standard) => standard === width) ? '' : width,
+    siteParts(at),
+    site.pages.map(keyPart),
+    headerParts(header),
+    mannerParts(header),
+    // On the way from one look to the next, both are seen.
+    changesByScroll(header)
+      ? momentsOf(header)
+          .filter((other) => other !== moment)
+          .map((other) => resolveLook(site, header, other))
+      : [],
+    others,
+    withoutOpacity(look, layer),
+  ]);
+}
+
+/** Of a curve of a change over all pages: everything, how long it takes included. */
+export function changeKey(at: SiteAtHand, header: Header, width: number, change: unknown): string {
+  const { site } = at;
+  return JSON.stringify([
+    width,
+    change,
+    siteParts(at),
+    site.pages.map(keyPart),
+    headerParts(header),
+    header.looks,
+    header.manner,
+  ]);
+}
+
+/** Of a page's picture, without its header: see `rasterOf`. */
+export function rasterKey(laid: unknown, palette: Site['palette'], hashes: object, sizes: object): string {
+  return JSON.stringify([laid, palette, hashes, sizes]);
+}
