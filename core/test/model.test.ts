@@ -132,3 +132,8 @@ describe('edits', () => {
     expect(applyEdit(site, both, 'forward')).toEqual(two);
   });
 });
+
+test('words of the header name no part of the site, whatever they are', () => {
+  const words = { lang: 'de', skip: 'Zum Inhalt', menu: 'Menü', close: 'Schließen', more: 'Mehr zu {}' };
+  expect(checkSite({ ...site, words })).toEqual([]);
+});

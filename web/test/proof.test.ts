@@ -1,7 +1,8 @@
 import { beforeEach, describe, expect, test, vi } from 'vitest';
 import type { Header } from '@hatrail/core/model/header';
 import { header, site } from '../../core/test/made.ts';
-import { proofKey, proveAll } from '../src/engine/proof.ts';
+import { rowsKey } from '../src/engine/dependsOn.ts';
+import { proveAll } from '../src/engine/proof.ts';
 import type { SweepRequest } from '../src/engine/types.ts';
 
 /** What is swept again after an edit, and what is still known: the workers are played by a function that notes what it is asked. */
@@ -82,7 +83,7 @@ describe('sweeping again', () => {
 
 test('another page’s title, which names a menu entry, is part of what a page’s verdicts depend on', () => {
   const hashes = {};
-  const key = (of: typeof site) => proofKey({ site: of, hashes }, header, of.pages[0]!.id, 1280, 'top');
+  const key = (of: typeof site) => rowsKey({ site: of, hashes }, header, of.pages[0]!.id, 1280, 'top');
   const other = { ...site.pages[0]!, id: 'other', path: '/other', title: 'Other' };
   const two = { ...site, pages: [site.pages[0]!, other] };
   const renamed = { ...two, pages: [two.pages[0]!, { ...other, title: 'Another name' }] };

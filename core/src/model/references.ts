@@ -91,7 +91,9 @@ export function referencesOf(site: Site): Reference[] {
       });
     }
   };
-  walk(site);
+  // Words name nothing, whatever they are called.
+  const { words: _, ...naming } = site;
+  walk(naming);
   for (const [variant, id] of Object.entries(site.logo.variants)) {
     if (id !== undefined) found.push({ kind: 'picture', id, path: ['logo', 'variants', variant] });
   }

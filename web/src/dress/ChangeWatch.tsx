@@ -2,6 +2,7 @@ import { useEffect, useState } from 'react';
 import type { Change, ChangeCurve } from '@hatrail/core/change/curve';
 import type { Header, Moment } from '@hatrail/core/model/header';
 import { isAbort } from '../engine/pool.ts';
+import { changeKey } from '../engine/dependsOn.ts';
 import { proveChange } from '../engine/proof.ts';
 import type { SiteAtHand } from '../engine/siteAtHand.ts';
 import { figure } from '../parts/Verdict.tsx';
@@ -46,7 +47,7 @@ function Watched({
   onCompare,
 }: ChangeWatchProps & { title: string; change: Change }) {
   const [found, setFound] = useState<Found>();
-  const key = JSON.stringify(change);
+  const key = changeKey(hand, header, width, change);
   useEffect(() => {
     const stop = new AbortController();
     proveChange(hand, header, pageId, width, change, { signal: stop.signal })
@@ -56,9 +57,9 @@ function Watched({
           setFound({ curve: undefined, failure: (error as Error).message });
       });
     return () => stop.abort();
-    // The header is part of the site; a change is told by its key.
+    // All that the curve is made from is in its key.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [hand.site, header.id, pageId, width, key]);
+  }, [pageId, key]);
   if (!found) return <p className="origin">{title}: being computed.</p>;
   const { curve, failure } = found;
   if (failure)

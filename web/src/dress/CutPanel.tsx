@@ -6,7 +6,8 @@ import { momentName, type Header, type Moment } from '@hatrail/core/model/header
 import type { Site } from '@hatrail/core/model/site';
 import type { Cut } from '@hatrail/core/sweep/cut';
 import type { Row } from '@hatrail/core/sweep/prove';
-import { useLeast, type FillAnswer, type Solved } from '../editor/verdicts.ts';
+import { useLeast, type FillAnswer } from '../editor/verdicts.ts';
+import type { Solved } from '../engine/dependsOn.ts';
 import type { Held } from '../parts/preview.ts';
 import { VerdictText } from '../parts/Verdict.tsx';
 import type { Page } from '@hatrail/core/model/page';

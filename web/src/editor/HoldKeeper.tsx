@@ -4,7 +4,8 @@ import type { Header, Hold } from '@hatrail/core/model/header';
 import { resolveLook } from '@hatrail/core/header/look';
 import type { SiteAtHand } from '../engine/siteAtHand.ts';
 import { useEditor } from './store.ts';
-import { useLeast, useVerdicts, type Solved } from './verdicts.ts';
+import { useLeast, useVerdicts } from './verdicts.ts';
+import type { Solved } from '../engine/dependsOn.ts';
 
 /** What held layers were last set to, by moment and layer. */
 export const useHeldNews = create<Partial<Record<string, string>>>()(() => ({}));

@@ -1,20 +1,18 @@
 import { useEffect } from 'react';
 import { create } from 'zustand';
-import { changesByScroll } from '@hatrail/core/header/manner';
-import { momentsOf, type Header, type Moment } from '@hatrail/core/model/header';
+import type { Header, Moment } from '@hatrail/core/model/header';
 import { leastOf, worstFirst, type Asked } from '@hatrail/core/remedy/kind';
 import { fillCandidates, type Knob, type LeastFill } from '@hatrail/core/remedy/leastFill';
 import { resolveLook } from '@hatrail/core/header/look';
-import type { ResolvedLook } from '@hatrail/core/layers/index';
 import type { ColourUse } from '@hatrail/core/model/palette';
 import type { Site } from '@hatrail/core/model/site';
 import type { Row } from '@hatrail/core/sweep/prove';
 import { judgePanel } from '@hatrail/core/sweep/panel';
 import type { Verdict } from '@hatrail/core/sweep/verdict';
-import { STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
 import type { LookCost } from '@hatrail/core/remedy/cost';
 import { proveAll, readBanners, type BannerWords } from '../engine/proof.ts';
 import { askedOf } from './remedyWork.ts';
+import { leastKey, type Solved } from '../engine/dependsOn.ts';
 import type { SiteAtHand } from '../engine/siteAtHand.ts';
 import { isAbort } from '../engine/pool.ts';
 
@@ -98,9 +96,6 @@ export function useProofOfAll(hand: SiteAtHand, header: Header, width: number): 
   }, [site, header.id, width]);
 }
 
-/** The layers whose least opacity is solved. */
-export type Solved = Knob['layer'];
-
 /** What the solver says of the opacity of a layer at a moment. */
 export type FillAnswer =
   | { kind: 'solving'; progress?: { done: number; of: number } }
@@ -157,50 +152,6 @@ function ask(
   };
 }
 
-/** What a moment asks of a layer: everything of it but how opaque it now is. */
-function withoutOpacity(look: ResolvedLook, layer: Solved): unknown {
-  if (layer !== 'gradient') return look[layer].colour;
-  const { stops, ...gradient } = look.gradient;
-  const most = Math.max(...stops.map(({ opacity }) => opacity)) || 1;
-  return {
-    ...gradient,
-    stops: stops.map((stop) => ({ ...stop, opacity: (stop.opacity / most).toFixed(3) })),
-  };
-}
-
-/** All that the least opacity of a layer at a moment depends on: everything but the one it now has. */
-function questionKey(site: Site, header: Header, moment: Moment, width: number, layer: Solved): string {
-  const look = resolveLook(site, header, moment);
-  const { [layer]: _, ...others } = look;
-  const { duration: __, easing: ___, ink: ____, ...manner } = header.manner;
-  return JSON.stringify([
-    layer,
-    site.name,
-    site.tagline,
-    site.palette,
-    site.pairings,
-    site.type,
-    site.menus,
-    site.pages,
-    site.pictures,
-    site.logo,
-    STANDARD_WIDTHS.some((standard) => standard === width) ? '' : width,
-    header.rails,
-    header.extent,
-    header.fold,
-    manner,
-    moment,
-    // On the way from one look to the next, both are seen.
-    changesByScroll(header)
-      ? momentsOf(header)
-          .filter((other) => other !== moment)
-          .map((other) => resolveLook(site, header, other))
-      : [],
-    others,
-    withoutOpacity(look, layer),
-  ]);
-}
-
 /**
  * Solves the least opacity of a layer at a moment over all pages and widths, once they have been swept.
  * @param isAsked whether anybody wants to know
@@ -214,7 +165,7 @@ export function useLeast(
   isAsked = true,
 ): FillAnswer {
   const rows = useVerdicts((state) => state.rows);
-  const question = isAsked ? questionKey(hand.site, header, moment, width, layer) : '';
+  const question = isAsked ? leastKey(hand, header, moment, width, layer) : '';
   const answer = useAnswers((answers) => answers[question]);
   useEffect(() => {
     if (!rows || !isAsked) return;

@@ -1,13 +1,12 @@
 import type { Change, ChangeCurve, Instant } from '@hatrail/core/change/curve';
-import { changesByScroll } from '@hatrail/core/header/manner';
 import { allMoments, type Header, type Moment } from '@hatrail/core/model/header';
-import { titlesOf } from '@hatrail/core/model/references';
 import type { Site } from '@hatrail/core/model/site';
 import { lookCost, type LookCost } from '@hatrail/core/remedy/cost';
 import type { Knob, Place } from '@hatrail/core/remedy/leastFill';
 import type { Row } from '@hatrail/core/sweep/prove';
 import type { BandReading, WordVerdict } from '@hatrail/core/sweep/words';
 import { STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
+import { rowsKey } from './dependsOn.ts';
 import { groupsOf } from './groups.ts';
 import { onEngine, type Urgency } from './pool.ts';
 import type { SiteAtHand } from './siteAtHand.ts';
@@ -22,56 +21,6 @@ export interface ProofOptions {
 /** Verdicts by all that they depend on, so that an edit recomputes only what it touched. */
 const known = new Map<string, Row[]>();
 const MOST_KNOWN = 600;
-const numbers = new WeakMap<object, number>();
-let counted = 0;
-const NONE = {};
-
-/** A number for an object, the same as long as it is the same object. */
-function numberOf(part: object): number {
-  let number = numbers.get(part);
-  if (number === undefined) numbers.set(part, (number = ++counted));
-  return number;
-}
-
-/** All that a page's verdicts at a width and a moment depend on, as a text. */
-export function proofKey(
-  { site, hashes }: SiteAtHand,
-  header: Header,
-  pageId: string,
-  width: number,
-  moment: Moment,
-): string {
-  const page = site.pages.find(({ id }) => id === pageId)!;
-  const parts = [
-    site.name,
-    site.tagline,
-    site.palette,
-    site.pairings ?? NONE,
-    site.type,
-    site.menus,
-    // Menu entries without a label of their own are called by the pages that they lead to.
-    titlesOf(site),
-    site.logo,
-    site.pictures,
-    page,
-    header.rails,
-    header.extent ?? NONE,
-    header.fold ?? NONE,
-    hashes,
-  ];
-  // The first look stands alone, but where it becomes the next along with the scroll.
-  const looks = moment === 'top' && !changesByScroll(header) ? header.looks.top : header.looks;
-  const { duration: _, easing: __, ink: ___, ...manner } = header.manner;
-  return JSON.stringify([
-    width,
-    moment,
-    parts.map((part) => (typeof part === 'string' ? part : numberOf(part))),
-    looks,
-    manner,
-    header.id,
-  ]);
-}
-
 async function proveMoment(
   at: SiteAtHand,
   header: Header,
@@ -80,7 +29,7 @@ async function proveMoment(
   moment: Moment,
   options: ProofOptions,
 ): Promise<Row[]> {
-  const key = proofKey(at, header, pageId, width, moment);
+  const key = rowsKey(at, header, pageId, width, moment);
   const found = known.get(key);
   if (found) return found;
   const request = {

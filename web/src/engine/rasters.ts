@@ -2,6 +2,7 @@ import { paintPage, type Drawable, type PaintingContext } from '@hatrail/core/pa
 import type { LaidPage } from '@hatrail/core/page/laid';
 import type { Site } from '@hatrail/core/model/site';
 import type { Raster } from '@hatrail/core/geometry/raster';
+import { rasterKey } from './dependsOn.ts';
 import { paintedPictures, shippedUrl } from './picturePixels.ts';
 import type { SceneRequest } from './types.ts';
 
@@ -62,7 +63,7 @@ function tileOf(vector: ImageBitmap) {
 /** The raster of a laid-out page. */
 export async function rasterOf(request: SceneRequest, laid: LaidPage): Promise<Raster> {
   const { site, hashes, sizes } = request;
-  const key = JSON.stringify([laid, site.palette, hashes, sizes]);
+  const key = rasterKey(laid, site.palette, hashes, sizes);
   let raster = rasters.get(key);
   if (raster) rasters.delete(key);
   else raster = paint(laid, await decodeAll(request), site);

@@ -4,7 +4,7 @@ import { spotKey, type SweepPart, type SweptRow } from '@hatrail/core/sweep/prov
 import { LINK_STATES } from '@hatrail/core/sweep/targets';
 import { groupsOf } from './groups.ts';
 import { onEngine, type Urgency } from './pool.ts';
-import { proofKey } from './proof.ts';
+import { rowsKey } from './dependsOn.ts';
 import { placeName, sceneRequest } from './request.ts';
 import type { SiteAtHand } from './siteAtHand.ts';
 import type { SceneFacts, SweptScene } from './types.ts';
@@ -58,7 +58,7 @@ export async function proveView(
   const request = await sceneRequest(at, headerId, pageId, width);
   const header = at.site.headers.find(({ id }) => id === headerId)!;
   const all = allMoments(header).map((moment) => {
-    const key = proofKey(at, header, pageId, width, moment);
+    const key = rowsKey(at, header, pageId, width, moment);
     return { moment, key, rows: kept.get(key) };
   });
   const moments = all.filter(({ rows }) => !rows).map(({ moment }) => moment);

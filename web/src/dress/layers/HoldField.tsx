@@ -1,7 +1,8 @@
 import type { Header, Moment } from '@hatrail/core/model/header';
 import { changeHeader } from '../../editor/edits.ts';
 import { useHeldNews } from '../../editor/HoldKeeper.tsx';
-import type { FillAnswer, Solved } from '../../editor/verdicts.ts';
+import type { FillAnswer } from '../../editor/verdicts.ts';
+import type { Solved } from '../../engine/dependsOn.ts';
 
 /** Whether a layer of a header is held at the target at a moment. */
 export function isHeld(header: Header, moment: Moment, layer: Solved): boolean {
