@@ -17,7 +17,7 @@ export default tseslint.config(
     'core depends on nothing but small, pure packages.',
   ),
   only(
-    ['web/**/*.{ts,tsx}'],
+    ['web/src/**/*.{ts,tsx}'],
     ['@hatrail/server*', '@hatrail/cli*', '@hatrail/demo*', 'node:*'],
     'web depends on core only.',
   ),
