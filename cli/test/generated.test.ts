@@ -11,7 +11,7 @@ import { headerCss } from '@hatrail/core/output/headerCss';
 import { headerHtml } from '@hatrail/core/output/headerHtml';
 import { HEADER_JS } from '@hatrail/core/output/headerJs';
 import { shippedSizes } from '@hatrail/core/output/sizes';
-import { BANDS_JS } from '@hatrail/core/output/turning';
+import { BANDS_JS } from '@hatrail/core/output/bandsJs';
 import { readAt } from '@hatrail/core/sweep/exact';
 import { spotKey, spotOf, proveScene, sceneTargets, type SweptRow } from '@hatrail/core/sweep/prove';
 import { behindAt, layoutScene, momentAt, spanOfInk, type Scene } from '@hatrail/core/sweep/scene';

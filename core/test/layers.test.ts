@@ -110,3 +110,34 @@ describe.each(LAYER_NAMES)('the layer %s', (name) => {
     }
   });
 });
+
+describe('the outline of a cut edge', () => {
+  /** The outline's points: how far across, percent, and how far below the header's box, for some depths. */
+  function outline(cut: { start: number; middle: number; end: number }): [across: number, below: number][] {
+    const css = cssOf(wear({ cut, fill: { opacity: 1 } }));
+    const depth = Math.max(cut.start, cut.middle, cut.end);
+    const polygon = /clip-path: polygon\(0 0, 100% 0, ([^;]+)\);/.exec(css)![1]!;
+    const point = /([\d.]+)% calc\(100% - var\(--hr-depth\) \+ max\(0px, (.+?)\)\)(?:, |$)/g;
+    return [...polygon.matchAll(point)].map(([, across, sum]) => {
+      const below = sum!
+        .split(' + ')
+        .map((term) => /(\S+) \* var\(--hr-cut-(\w+)\)/.exec(term)!)
+        .reduce((total, [, share, at]) => total + Number(share) * cut[at as 'start'], 0);
+      expect(Math.max(0, below)).toBeLessThanOrEqual(depth * 1.2 + 0.01);
+      return [Number(across), Math.max(0, below)];
+    });
+  }
+
+  test('goes through its three depths, from the end back to the start', () => {
+    const cut = { start: 6, middle: 24, end: 12 };
+    const points = outline(cut);
+    expect(points[0]).toEqual([100, expect.closeTo(12, 2)]);
+    expect(points.at(-1)).toEqual([0, expect.closeTo(6, 2)]);
+    expect(points.find(([across]) => across === 50)![1]).toBeCloseTo(24, 2);
+    // A quarter of the way, by the parabola through the three: 6 × 0.375 + 24 × 0.75 − 12 × 0.125.
+    expect(points.find(([across]) => across === 25)![1]).toBeCloseTo(18.75, 2);
+  });
+  test('never cuts into the header’s own box', () => {
+    expect(Math.min(...outline({ start: 0, middle: 0, end: 40 }).map(([, below]) => below))).toBe(0);
+  });
+});

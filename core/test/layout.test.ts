@@ -54,6 +54,14 @@ describe('the header', () => {
       layoutHeader(site, centred, width, measure).inks.find(({ id }) => id === 'logo')!.box.x;
     expect(logoAt(800)).toBe(350);
     expect(logoAt(400)).toBe(20 + 142 + 10);
+    // To what is at the end as to what is at the start: of 240 px beside it, the end needs 142.
+    const [own] = header.rails;
+    const before: Header = { ...header, rails: [{ ...own!, start: [], middle: own!.start, end: own!.end }] };
+    const { items } = layoutHeader(site, before, 400, measure);
+    expect(items.map(({ id, box }) => [id, box.x])).toEqual([
+      ['logo', 20 + 98 + 10],
+      ['menu', 400 - 20 - 142],
+    ]);
   });
 
   test('an entry with children has an opener beside its link', () => {
@@ -120,6 +128,17 @@ describe('pages', () => {
     // Heading of 0.68 × 16 = 11 px in a line of 17, gap 20, paragraph line 24, padding 88 twice.
     expect(laid.bands[1]).toMatchObject({ top: 673, height: 17 + 20 + 24 + 176 });
     expect(laid.bands[1]!.blocks[0]).toMatchObject({ lines: [{ x: 80, text: 'Tonight' }] });
+  });
+
+  test('a page is at least as high as its window', () => {
+    const short = { ...page, bands: [{ ...page.bands[1]! }] };
+    const view = { width: 1280, slot: 0, covered: 0 };
+    expect(layoutPage(site, short, { ...view, windowHeight: 900 }, measure).height).toBe(900);
+    expect(layoutPage(site, short, { ...view, windowHeight: 200 }, measure).height).toBe(237);
+    const shot = { ...short, snapshots: [{ width: 1280, picture: 'logo' }] };
+    // The picture is 1280 × 512 there.
+    expect(layoutPage(site, shot, { ...view, windowHeight: 900 }, measure).height).toBe(900);
+    expect(layoutPage(site, shot, { ...view, windowHeight: 200 }, measure).height).toBe(512);
   });
 
   test('the header’s slot pushes the first band down; what lies over it makes its contents clear', () => {

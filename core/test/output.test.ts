@@ -22,6 +22,27 @@ describe('the header’s HTML', () => {
     expect(html).toContain('Fish &amp; “chips” &#39; 5 &lt; 6');
     expect(html).toContain('href="/a?b=&quot;c&quot;"');
   });
+  test('escapes what owners write as the target of a search and as the name of a band', () => {
+    const nasty = '/find?a="><script>alert(1)</script>';
+    const search = {
+      kind: 'search' as const,
+      id: 'find',
+      size: 20,
+      label: 'Find "it" <b>',
+      to: { address: nasty },
+    };
+    const [rail] = header.rails;
+    const worn = { ...header, rails: [{ ...rail!, end: [search] }] };
+    const html = headerHtml({ ...site, headers: [worn] }, worn, rootAddresses(site));
+    expect(html).toContain('action="/find?a=&quot;&gt;&lt;script&gt;alert(1)&lt;/script&gt;"');
+    expect(html).toContain('aria-label="Find &quot;it&quot; &lt;b&gt;"');
+    expect(html).not.toContain('<script>');
+    const [page] = site.pages;
+    const bands = [{ ...page!.bands[0]!, name: '"><img src=x onerror=alert(1)>' }];
+    const shown = pageHtml(site, { ...page!, bands }, header, relativeAddresses(site, '/'));
+    expect(shown).toContain('aria-label="&quot;&gt;&lt;img src=x onerror=alert(1)&gt;"');
+    expect(shown).not.toContain('<img src=x');
+  });
   test('marks the current page, and only that', () => {
     const html = headerHtml(site, header, rootAddresses(site), 'home');
     expect(html.match(/aria-current="page"/g)).toHaveLength(2);

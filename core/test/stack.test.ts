@@ -56,6 +56,18 @@ describe('a gradient', () => {
     expect(a).toBeCloseTo(0.45, 9);
     expect(r! / a!).toBeCloseTo(200, 9);
   });
+  test('before its first stop and after its last it is as they are', () => {
+    const inner = [
+      { at: 30, colour: { ...black, r: 40 } },
+      { at: 60, colour: { ...white, a: 0.5 } },
+    ];
+    expect(read(180, 0, 0, inner)).toEqual([40, 0, 0, 1]);
+    expect(read(180, 0, 2, inner)[0]).toBe(40);
+    expect(read(180, 0, 9, inner)).toEqual([127.5, 127.5, 127.5, 0.5]);
+    // Half way, premultiplied: of 40 whole and 127.5 half.
+    expect(read(180, 0, 4, inner)[3]).toBeCloseTo(0.75, 9);
+    expect(read(180, 0, 4, inner)[0]).toBeCloseTo((40 + 127.5) / 2, 9);
+  });
   test('a stop before its predecessor takes the predecessor’s place', () => {
     const stops = [
       { at: 60, colour: black },
@@ -79,8 +91,40 @@ describe('blend modes', () => {
     ['soft-light', 0.25, 0.25, 0.15625],
     ['difference', 0.5, 0.4, 0.1],
     ['exclusion', 0.5, 0.4, 0.5],
+    // The other way round each comes to something else, worked out by hand.
+    ['overlay', 0.2, 0.7, 0.28],
+    ['overlay', 0.7, 0.2, 0.52],
+    ['hard-light', 0.2, 0.7, 0.52],
+    ['hard-light', 0.7, 0.2, 0.28],
+    ['color-dodge', 0.2, 0.7, 2 / 3],
+    ['color-dodge', 0.7, 0.2, 0.875],
+    ['color-dodge', 0, 1, 0],
+    ['color-dodge', 0.9, 0.5, 1],
+    ['color-burn', 0.9, 0.4, 0.75],
+    ['color-burn', 0.4, 0.9, 1 / 3],
+    ['color-burn', 1, 0, 1],
+    ['color-burn', 0.1, 0.2, 0],
+    ['soft-light', 0.2, 0.7, 0.2992],
+    ['soft-light', 0.7, 0.2, 0.574],
+    ['soft-light', 0.49, 0.75, 0.595],
   ] as const)('%s, by the formula', (mode, b, s, expected) => {
     expect(blend(mode, [b, b, b], [s, s, s])[0]).toBeCloseTo(expected, 9);
+  });
+  test('hue, saturation and colour are taken from the source, and not from the backdrop', () => {
+    const [grey, red] = [
+      [0.5, 0.5, 0.5],
+      [1, 0, 0],
+    ] as const;
+    const all = (v: number) => [v, v, v].map((each) => expect.closeTo(each, 9) as number);
+    // A grey has no saturation to give a hue, and takes none.
+    expect(blend('hue', grey, red)).toEqual(all(0.5));
+    expect(blend('saturation', red, grey)).toEqual(all(0.3));
+    expect(blend('saturation', grey, red)).toEqual(all(0.5));
+    expect(blend('color', red, grey)).toEqual(all(0.3));
+    expect(blend('luminosity', grey, red)).toEqual(all(0.3));
+    const [r, g, b] = blend('color', grey, red);
+    // 0.3 of red is brought to a luminance of 0.5, and what goes beyond 1 is drawn in.
+    expect([r, g, b]).toEqual([1, 2 / 7, 2 / 7].map((each) => expect.closeTo(each, 9) as number));
   });
   test('those of whole colours keep what they should, and all stay within range', () => {
     const lum = ([r, g, b]: readonly number[]) => 0.3 * r! + 0.59 * g! + 0.11 * b!;
@@ -167,6 +211,18 @@ describe('blur', () => {
     // A row further down the red comes into the box, and only then.
     const lower = blurredPatch(page, 11, blur, { left: 0, top: 19, right: 1, bottom: 20 });
     expect(lower.data[0]).toBeGreaterThan(90);
+  });
+  test('rows that have left the window are not there to be blurred', () => {
+    const page = raster(40, 60, (_, y) => (y < 25 ? { r: 255, g: 0, b: 0 } : { r: 90, g: 120, b: 200 }));
+    const blur = { sigma: 4, area: { left: 0, top: 0, right: 40, bottom: 30 } };
+    const seen = { left: 4, top: 16, right: 5, bottom: 17 };
+    // The header's top is at row 10: from its row 15 on the page is blue.
+    expect([...blurredPatch(page, 10, blur, seen, 15).data]).toEqual([90, 120, 200, 255]);
+    expect(blurredPatch(page, 10, blur, seen, 14).data[0]).toBeGreaterThan(90);
+    expect(blurredPatch(page, 10, blur, seen).data[0]).toBeGreaterThan(
+      blurredPatch(page, 10, blur, seen, 14).data[0]!,
+    );
+    expect(blurredPatch(page, 10, blur, seen, 14)).not.toEqual(blurredPatch(page, 10, blur, seen, 12));
   });
 });
 

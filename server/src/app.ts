@@ -3,7 +3,7 @@ import express, { type Express } from 'express';
 import helmet from 'helmet';
 import { fontPath } from '@hatrail/node/fonts';
 import { HEADER_JS } from '@hatrail/core/output/headerJs';
-import { BANDS_JS } from '@hatrail/core/output/turning';
+import { BANDS_JS } from '@hatrail/core/output/bandsJs';
 import type { Context } from './context.ts';
 import { onlyOwnHosts, onlyOwnPages } from './guard.ts';
 import { notFound, problemHandler } from './problem.ts';

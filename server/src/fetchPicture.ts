@@ -25,10 +25,13 @@ for (const [net, bits] of [
 ] as const)
   LOCAL.addSubnet(net, bits, 'ipv4');
 for (const [net, bits] of [
-  ['::', 127],
+  ['::', 96],
+  ['100::', 64],
+  ['2002::', 16],
   ['64:ff9b::', 96],
   ['fc00::', 7],
   ['fe80::', 10],
+  ['fec0::', 10],
   ['ff00::', 8],
 ] as const)
   LOCAL.addSubnet(net, bits, 'ipv6');

@@ -12,7 +12,8 @@ import { headerCss } from './headerCss.ts';
 import { headerHtml } from './headerHtml.ts';
 import { HEADER_JS } from './headerJs.ts';
 import { howTo } from './howTo.ts';
-import { BANDS_JS, hasTurning } from './turning.ts';
+import { BANDS_JS } from './bandsJs.ts';
+import { hasTurning } from './turning.ts';
 import { siteCss } from './css/pages.ts';
 import { pageHtml, picturesOf } from './page.ts';
 

@@ -36,14 +36,3 @@ export function turningCss(site: Site): string {
     ...tints,
   ].join('');
 }
-
-/** The script of pages whose bands turn: it tells each how far its upper edge is above the window's. */
-export const BANDS_JS = `(() => {
-  const bands = [...document.querySelectorAll('[data-hr-turns]')];
-  const update = () => {
-    for (const band of bands) band.style.setProperty('--hr-above', -Math.round(band.getBoundingClientRect().top));
-  };
-  addEventListener('scroll', update, { passive: true });
-  new ResizeObserver(update).observe(document.body);
-})();
-`;
