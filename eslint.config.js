@@ -8,7 +8,7 @@ const only = (files, patterns, message) => ({
 });
 
 export default tseslint.config(
-  { ignores: ['core/kernel', '**/node_modules', '**/dist', 'data', 'test-results'] },
+  { ignores: ['core/kernel', '**/node_modules', '**/dist', 'data', 'test-results', '.stryker-tmp'] },
   ...tseslint.configs.strict,
   { files: ['web/**/*.{ts,tsx}'], plugins: { 'react-hooks': hooks }, rules: hooks.configs.recommended.rules },
   only(

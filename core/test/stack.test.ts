@@ -122,6 +122,11 @@ describe('blend modes', () => {
     expect(blend('saturation', grey, red)).toEqual(all(0.5));
     expect(blend('color', red, grey)).toEqual(all(0.3));
     expect(blend('luminosity', grey, red)).toEqual(all(0.3));
+    // Worked out by hand: a saturation of 0.4 brought to a luminance of 0.458, and one of 0.8, whose red falls below 0.
+    const some = [0.2, 0.6, 0.4] as const;
+    const near = (levels: number[]) => levels.map((each) => expect.closeTo(each, 5) as number);
+    expect(blend('hue', some, red)).toEqual(near([0.738, 0.338, 0.338]));
+    expect(blend('saturation', some, [0.9, 0.1, 0.5])).toEqual(near([0, 0.710078, 0.355039]));
     const [r, g, b] = blend('color', grey, red);
     // 0.3 of red is brought to a luminance of 0.5, and what goes beyond 1 is drawn in.
     expect([r, g, b]).toEqual([1, 2 / 7, 2 / 7].map((each) => expect.closeTo(each, 9) as number));

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import type { Header } from '../src/model/header.ts';
 import { isPassing, proveInSteps, proveScene, type SweptRow } from '../src/sweep/prove.ts';
-import { canKeep, keptBlur } from '../src/sweep/keptBlurs.ts';
+import { KeptBlurs } from '../src/sweep/keptBlurs.ts';
 import { layoutScene } from '../src/sweep/scene.ts';
 import { header, measure, noDrawing, random, raster, site } from './made.ts';
 
@@ -39,8 +39,8 @@ describe.each(Object.entries(KINDS))('a header %s', (_, change) => {
   const moments = [...new Set(whole.map(({ moment }) => moment))];
 
   test('has each row in one of two parts, the same as in the whole', () => {
-    const lasting = proveScene(scene, page, noDrawing, moments, 'lasting');
-    const others = proveScene(scene, page, noDrawing, moments, 'others');
+    const lasting = proveScene(scene, page, noDrawing, moments, { part: 'lasting' });
+    const others = proveScene(scene, page, noDrawing, moments, { part: 'others' });
     expect(lasting.length + others.length).toBe(whole.length);
     expect(byName([...lasting, ...others])).toEqual(byName(whole));
     expect(lasting.filter(isPassing)).toEqual([]);
@@ -82,6 +82,7 @@ test('a blurred page is kept while what lies over it changes, and is no other pa
     sceneOf({ looks: { ...header.looks, scrolled: { fill: { opacity }, blur: { radius } } } });
   const other = raster(500, 2000, () => ({ r: (next() * 256) | 0, g: 90, b: (next() * 99) | 0 }));
   const lasting = (rows: readonly SweptRow[]) => rows.filter((row) => !isPassing(row));
+  const blurs = new KeptBlurs();
   for (const [scene, on] of [
     [blurred(0.3, 3), page],
     [blurred(0.5, 3), page],
@@ -91,11 +92,11 @@ test('a blurred page is kept while what lies over it changes, and is no other pa
     [blurred(0.3, 3), page],
     [blurred(0.9, 3), page],
   ] as const) {
-    const swept = proveScene(scene, on, noDrawing, ['scrolled'], 'lasting');
+    const swept = proveScene(scene, on, noDrawing, ['scrolled'], { part: 'lasting', blurs });
     expect(swept.length).toBeGreaterThan(0);
     expect(byName(swept)).toEqual(byName(lasting(proveScene(scene, on, noDrawing, ['scrolled']))));
   }
-  expect(keptBlur(page, 'nothing of that name')).toBeUndefined();
-  expect(canKeep({ ...page, turned: page.data }, 1)).toBe(false);
-  expect(canKeep(other, 32 * 2 ** 20)).toBe(false);
+  expect(blurs.get(page, 'nothing of that name')).toBeUndefined();
+  expect(blurs.hasRoom({ ...page, turned: page.data }, 1)).toBe(false);
+  expect(blurs.hasRoom(other, 32 * 2 ** 20)).toBe(false);
 });

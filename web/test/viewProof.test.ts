@@ -29,7 +29,7 @@ vi.mock('../src/engine/pool.ts', () => ({
           worn,
           site.pages.find(({ id }) => id === pageId)!,
         );
-        const rows = proveScene(scene, raster, noDrawing, moments, part);
+        const rows = proveScene(scene, raster, noDrawing, moments, { part });
         return { rows, facts: { layout: scene.layouts.top } as SceneFacts, took };
       },
     }),

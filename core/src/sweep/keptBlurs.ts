@@ -14,25 +14,27 @@ export interface KeptBlur {
 /** Most that is kept, bytes: the links and the logo of a header over a page of some thousand pixels. */
 const MOST = 64 * 2 ** 20;
 
-/** What is kept of the page that was asked for last. */
-let of: Uint8ClampedArray | undefined;
-let kept = new Map<string, KeptBlur>();
-let bytes = 0;
+/** Blurs of the page that was asked for last, kept by whoever sweeps it again and again. */
+export class KeptBlurs {
+  #of: Uint8ClampedArray | undefined;
+  #kept = new Map<string, KeptBlur>();
+  #bytes = 0;
 
-/** What was kept of a page under a key; `undefined` where nothing was. */
-export function keptBlur(raster: Raster, key: string): KeptBlur | undefined {
-  return of === raster.data ? kept.get(key) : undefined;
-}
+  /** What was kept of a page under a key; `undefined` where nothing was. */
+  get(raster: Raster, key: string): KeptBlur | undefined {
+    return this.#of === raster.data ? this.#kept.get(key) : undefined;
+  }
 
-/** Whether there is room to keep as many floats of a page. What turns along with the scroll is not kept. */
-export function canKeep(raster: Raster, floats: number): boolean {
-  if (raster.turned) return false;
-  return 4 * floats + (of === raster.data ? bytes : 0) <= MOST;
-}
+  /** Whether there is room to keep as many floats of a page. What turns along with the scroll is not kept. */
+  hasRoom(raster: Raster, floats: number): boolean {
+    if (raster.turned) return false;
+    return 4 * floats + (this.#of === raster.data ? this.#bytes : 0) <= MOST;
+  }
 
-/** Keeps a blur, in the place of those of another page. */
-export function keepBlur(raster: Raster, key: string, blur: KeptBlur): void {
-  if (of !== raster.data) [of, kept, bytes] = [raster.data, new Map(), 0];
-  kept.set(key, blur);
-  bytes += blur.grids.byteLength;
+  /** Keeps a blur, in the place of those of another page. */
+  keep(raster: Raster, key: string, blur: KeptBlur): void {
+    if (this.#of !== raster.data) [this.#of, this.#kept, this.#bytes] = [raster.data, new Map(), 0];
+    this.#kept.set(key, blur);
+    this.#bytes += blur.grids.byteLength;
+  }
 }

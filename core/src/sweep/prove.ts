@@ -8,6 +8,7 @@ import { cellBox, type Cell } from './cells.ts';
 import { STATE_NAMES } from '../header/stateNames.ts';
 import { readQuick } from './quick.ts';
 import { behindAt, headerRow, momentAt, spanOfInk, spansOf, wayAt, type Scene, type Span } from './scene.ts';
+import type { KeptBlurs } from './keptBlurs.ts';
 import { Planes, sweepBlurredAt, sweepTarget } from './sweepTarget.ts';
 import type { Swept } from './swept.ts';
 import { rasterAt, stretchesIn, type Stretch } from './turns.ts';
@@ -78,32 +79,40 @@ export function isPassing({ state, part, beside }: Pick<Row, 'state' | 'part' | 
  */
 export type SweepPart = 'lasting' | 'others';
 
+export interface SweepOptions {
+  /** Only a part of it; the two together are the whole. */
+  part?: SweepPart | undefined;
+  /** Where a blurred page is kept, while what lasts is swept again and again. */
+  blurs?: KeptBlurs;
+}
+
 /**
  * Sweeps a scene: every item and state, at every whole-pixel scroll of each moment.
  * @param raster the scene's page, painted: `scene.laid.width` × `scene.laid.height`
- * @param part only a part of it; the two together are the whole
  */
 export function proveScene(
   scene: Scene,
   raster: Raster,
   draw: Drawing,
   moments: readonly Moment[] = allMoments(scene.header),
-  part?: SweepPart,
+  options: SweepOptions = {},
 ): SweptRow[] {
-  const steps = proveInSteps(scene, raster, draw, moments, part);
+  const steps = proveInSteps(scene, raster, draw, moments, options);
   for (;;) {
     const step = steps.next();
     if (step.done) return step.value;
   }
 }
 
-/** What {@link proveScene} does, with pauses at which it can be given up: after each item, and each scroll that is another sight. */
+/**
+ * What {@link proveScene} does, with pauses at which it can be given up: after each item, and each scroll that is another sight.
+ */
 export function* proveInSteps(
   scene: Scene,
   raster: Raster,
   draw: Drawing,
   moments: readonly Moment[],
-  part?: SweepPart,
+  { part, blurs }: SweepOptions = {},
 ): Generator<void, SweptRow[]> {
   const rows: SweptRow[] = [];
   for (const moment of moments) {
@@ -122,7 +131,7 @@ export function* proveInSteps(
       for (const target of targets) {
         const own = spanOfInk(target.ink, span);
         if (!own) continue;
-        const swept = sweepTarget(scene, own, target, shown, planes, part === 'lasting');
+        const swept = sweepTarget(scene, own, target, shown, planes, part === 'lasting' ? blurs : undefined);
         rows.push(rowOf(scene, moment, own, target, raster, swept, worstAt(swept.contrasts)));
         yield;
       }

@@ -7,7 +7,7 @@ import { tenth } from './cells.ts';
 import { LUMINANCE_TABLES, edgeTables } from './edgeTables.ts';
 import { rowsAreEven } from './runningVeil.ts';
 import { cubicWeights, mirrorChanges, placesAlong, stepOf, windowStrip } from './blurPlaces.ts';
-import { canKeep, keepBlur, keptBlur } from './keptBlurs.ts';
+import type { KeptBlurs } from './keptBlurs.ts';
 import { theKernel, type Part } from './kernel.ts';
 import type { Swept } from './swept.ts';
 import type { Target } from './targets.ts';
@@ -17,7 +17,7 @@ import type { Target } from './targets.ts';
  * scroll only the coarse places behind the item are put right for the mirrored edges of the blurred box, and between them the
  * blur is cubic. Within one level of the straightforward measure's ground.
  * @param gone rows of the header above the window
- * @param keep whether the blurred page is kept for the next sweep of it: see {@link keptBlur}
+ * @param blurs where the blurred page is kept for the next sweep of it
  * @returns with the worst cell at each step, where the target has cells
  */
 export function sweepBlurred(
@@ -26,7 +26,7 @@ export function sweepBlurred(
   rows: number,
   gone: number,
   raster: Raster,
-  keep = false,
+  blurs?: KeptBlurs,
 ): Swept {
   const { veil, stack, shape } = target;
   const { sigma, area: whole } = stack.blur as Blur;
@@ -50,9 +50,9 @@ export function sweepBlurred(
   const height = lastRow - firstRow + rows;
   const count = across.places.length;
   const lines = down.places.length;
-  const key = keep ? JSON.stringify([area, box, sigma, from, rows]) : '';
-  const known = keep ? keptBlur(raster, key) : undefined;
-  const isKept = known !== undefined || (keep && canKeep(raster, 4 * count * lines * rows));
+  const key = blurs ? JSON.stringify([area, box, sigma, from, rows]) : '';
+  const known = blurs?.get(raster, key);
+  const isKept = known !== undefined || blurs?.hasRoom(raster, 4 * count * lines * rows) === true;
   const strip = known
     ? { page: new Uint32Array(0), runs: known.runs, width: 0 }
     : windowStrip(raster, left, right, from + firstRow, height);
@@ -245,7 +245,7 @@ export function sweepBlurred(
       at('grounds'),
     );
   }
-  if (isKept && !known) keepBlur(raster, key, { runs: strip.runs, grids: memory.grid.array.slice() });
+  if (isKept && !known) blurs?.keep(raster, key, { runs: strip.runs, grids: memory.grid.array.slice() });
   const contrasts = memory.result.array.slice();
   return shape.kind === 'cells' ? { contrasts, worst: memory.which.array.slice() } : { contrasts };
 }

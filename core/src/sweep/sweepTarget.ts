@@ -5,6 +5,7 @@ import type { Raster } from '../geometry/raster.ts';
 import type { Veil } from '../stack/veil.ts';
 import type { Swept } from './swept.ts';
 import { readQuick } from './quick.ts';
+import type { KeptBlurs } from './keptBlurs.ts';
 import { groundPlane, type Plane } from './plane.ts';
 import { sweepCells } from './running.ts';
 import { sweepBlurred } from './runningBlur.ts';
@@ -15,7 +16,7 @@ import type { Target } from './targets.ts';
 
 /**
  * A target's contrast at every scroll of a steady span.
- * @param keep whether a blurred page is kept for the next sweep of it, as long as only what lies over it changes
+ * @param blurs where a blurred page is kept for the next sweep of it, as long as only what lies over it changes
  */
 export function sweepTarget(
   scene: Scene,
@@ -23,7 +24,7 @@ export function sweepTarget(
   target: Target,
   raster: Raster,
   planes = new Planes(raster),
-  keep = false,
+  blurs?: KeptBlurs,
 ): Swept {
   const length = span.to - span.from + 1;
   const isSolid = !target.veil.data.some((value, i) => i % 4 === 3 && value > 0);
@@ -46,7 +47,7 @@ export function sweepTarget(
   } else if (still > 0) contrasts.fill(read(span.from), 0, still);
   if (still < length) {
     const from = headerRow(scene, span.from + still);
-    put(still, sweepMoving(target, from, length - still, scene.layouts.top.leaving, raster, planes, keep));
+    put(still, sweepMoving(target, from, length - still, scene.layouts.top.leaving, raster, planes, blurs));
   }
   return { contrasts, ...(worst && { worst }) };
 }
@@ -65,10 +66,10 @@ function sweepMoving(
   gone: number,
   raster: Raster,
   planes: Planes,
-  keep: boolean,
+  blurs: KeptBlurs | undefined,
 ): Swept {
   const { shape, stack, veil } = target;
-  if (stack.blur) return sweepBlurred(target, from, rows, gone, raster, keep);
+  if (stack.blur) return sweepBlurred(target, from, rows, gone, raster, blurs);
   if (!veil.isEven) return { contrasts: sweepThroughVeil(target, from, rows, raster) };
   const plane = planes.for(target, from, rows);
   const contrasts =

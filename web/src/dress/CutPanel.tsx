@@ -1,5 +1,6 @@
 import type { SceneFacts } from '../engine/types.ts';
-import { resolveWorn } from '@hatrail/core/header/look';
+import type { ReactNode } from 'react';
+import { resolveWorn, type Wearer } from '@hatrail/core/header/look';
 import { LAYERS, LAYER_NAMES, layerOf, showsLayer, type LayerName } from '@hatrail/core/layers/index';
 import { coversOf } from '@hatrail/core/header/covers';
 import { momentName, type Header, type Moment } from '@hatrail/core/model/header';
@@ -56,82 +57,23 @@ interface CutPanelProps {
 
 /** The cut of a moment: its layers from the ink down to the page, the worst letter over each, and the contrast so far. */
 export function CutPanel(props: CutPanelProps) {
-  const {
-    site,
-    header,
-    moment,
-    hand,
-    page,
-    width,
-    rows,
-    worst,
-    cut,
-    answer,
-    facts,
-    held,
-    onHold,
-    open,
-    onOpen: setOpen,
-    whose,
-    onWhose: setWhose,
-    onCompare,
-  } = props;
-  const pageTitle = page.title;
+  const { site, header, moment, hand, width, cut, held, onHold, open, onOpen, whose, onWhose } = props;
   const wearers = wearersOf(header);
   const wearer = wearers.find(({ key }) => key === whose)?.wearer ?? { header };
   const look = resolveWorn(site, wearer, moment);
-  const isPart = wearer.rail !== undefined;
-  const owner = wearer.item ? 'item' : wearer.rail ? 'rail' : 'header';
-  const isShown = (layer: Solved) => !isPart && (open === layer || isHeld(header, moment, layer));
-  const answers = {
-    fill: answer,
-    tint: useLeast(hand, header, moment, width, 'tint', isShown('tint') && showsLayer(look, 'tint')),
-    gradient: useLeast(
-      hand,
-      header,
-      moment,
-      width,
-      'gradient',
-      isShown('gradient') && showsLayer(look, 'gradient'),
-    ),
+  const canPutBack = moment !== 'top' || wearer.rail !== undefined;
+  const layers = LAYER_NAMES.filter((name) => layerOf(name).wearers.includes(ownerOf(wearer)));
+  const isListed = (name: LayerName) => {
+    const { isListed: how } = layerOf(name);
+    const shows = showsLayer(look, name) && how === undefined;
+    return how === 'always' || shows || setsLayer(wearer, moment, name) || open === name;
   };
-  const stepOf = (name: LayerName) =>
-    name === 'ink'
-      ? cut?.steps.at(-1)
-      : name === 'textShadow'
-        ? cut?.steps.findLast(({ layer }) => layer === 'textShadow')
-        : cut?.steps.findLast(({ layer, owner: its }) => layer === name && its === owner);
-  const layers = LAYER_NAMES.filter((name) => layerOf(name).wearers.includes(owner));
-  const listed = layers.filter(
-    (name) =>
-      layerOf(name).isListed === 'always' ||
-      (showsLayer(look, name) && layerOf(name).isListed === undefined) ||
-      setsLayer(wearer, moment, name) ||
-      open === name,
-  );
+  const listed = layers.filter(isListed);
   const missing = layers.filter((name) => !listed.includes(name));
-  const step = (name: string) => cut?.steps.findLast(({ layer }) => layer === name);
-  const covers = coversOf(site, header, moment);
-  const readings = useOpeningBand({ hand, header, page, width });
-  const word = readings && worstWord(readings);
   return (
     <section className="cut" aria-label={`The cut, ${momentName(header, moment)}`}>
       <h2>{momentName(header, moment)}</h2>
-      <p className="cut-lead">
-        {worst && cut ? (
-          <>
-            {worst.verdict === 'clear' ? 'Nearest to its limit: ' : 'The cut at its worst letter: '}
-            {cut.letters && `“${cut.letters}” of `}
-            {worst.item}
-            {stateWords(worst)}, {worst.scroll} px down {pageTitle}. Each row adds a layer; the figure is the
-            contrast so far, {worst.needed} is needed.
-          </>
-        ) : !facts ? (
-          `${pageTitle} is being swept.`
-        ) : (
-          'This moment is never met on this page at this width: the page ends before it begins.'
-        )}
-      </p>
+      <CutLead {...props} />
       {cut && <NearCall cut={cut} />}
       <p className="wearer-choice">
         <label htmlFor="wearer">Look of</label>
@@ -139,7 +81,7 @@ export function CutPanel(props: CutPanelProps) {
           id="wearer"
           className="choice-select"
           value={whose}
-          onChange={(event) => setWhose(event.target.value)}
+          onChange={(event) => onWhose(event.target.value)}
         >
           {wearers.map(({ key, wearer: each }) => (
             <option key={key} value={key}>
@@ -151,27 +93,7 @@ export function CutPanel(props: CutPanelProps) {
       </p>
       <HoldChoice held={held} onHold={onHold} />
       <DressingProvider value={{ hand, width, site, wearer, moment, look }}>
-        {listed.map((name) => {
-          const { Body, Summary } = LAYER_VIEWS[name];
-          return (
-            <LayerRow
-              key={name}
-              title={LAYERS[name].title}
-              summary={<Summary site={site} look={look} />}
-              cut={cut}
-              step={stepOf(name)}
-              isOpen={open === name}
-              onOpen={() => setOpen(name)}
-              onPutBack={
-                (moment !== 'top' || isPart) && setsLayer(wearer, moment, name)
-                  ? () => putBack(wearer, moment, name)
-                  : undefined
-              }
-            >
-              <Body rows={rows} answers={isPart ? undefined : answers} />
-            </LayerRow>
-          );
-        })}
+        <LayerRows {...props} wearer={wearer} listed={listed} canPutBack={canPutBack} />
       </DressingProvider>
       {missing.length > 0 && (
         <div className="add-layers" role="group" aria-label="Add a layer">
@@ -183,7 +105,7 @@ export function CutPanel(props: CutPanelProps) {
               className="link"
               onClick={() => {
                 addLayer(site, wearer, moment, name);
-                setOpen(name);
+                onOpen(name);
               }}
             >
               {LAYERS[name].title}
@@ -191,98 +113,9 @@ export function CutPanel(props: CutPanelProps) {
           ))}
         </div>
       )}
-      {cut && step('backing') && !listed.includes('backing') && (
-        <div className="layer layer-plain">
-          <div className="layer-head">
-            <span className="layer-name">
-              <strong>Backing</strong>
-              <small>the item’s own</small>
-            </span>
-            <Figure cut={cut} step={step('backing')} />
-          </div>
-        </div>
-      )}
-      <div className="layer layer-plain">
-        <div className="layer-head">
-          <span className="layer-name">
-            <strong>Page</strong>
-            <small>
-              {pageTitle}
-              {worst && `, ${worst.scroll} px down`}
-            </small>
-          </span>
-          <Figure cut={cut} step={step('page')} />
-        </div>
-      </div>
-      <LayerRow
-        title="Opening band"
-        summary={
-          word ? (
-            <>
-              its words: <VerdictText verdict={word.verdict} contrast={word.contrast} />
-            </>
-          ) : (
-            'the first band of the page'
-          )
-        }
-        cut={undefined}
-        step={undefined}
-        isOpen={open === 'opening'}
-        onOpen={() => setOpen('opening')}
-        onPutBack={undefined}
-      >
-        <OpeningBand
-          hand={hand}
-          header={header}
-          page={page}
-          width={width}
-          readings={readings}
-          onCompare={onCompare}
-        />
-      </LayerRow>
-      <LayerRow
-        title="What still covers the page"
-        summary={covers.length === 0 ? 'nothing' : `${covers.length} of header, rails and items`}
-        cut={undefined}
-        step={undefined}
-        isOpen={open === 'covers'}
-        onOpen={() => setOpen('covers')}
-        onPutBack={undefined}
-      >
-        <Covers site={site} header={header} moment={moment} />
-      </LayerRow>
-      <LayerRow
-        title="Extent"
-        summary={extentText(header)}
-        cut={undefined}
-        step={undefined}
-        isOpen={open === 'extent'}
-        onOpen={() => setOpen('extent')}
-        onPutBack={undefined}
-      >
-        <ExtentFields header={header} />
-      </LayerRow>
-      <LayerRow
-        title="Manner"
-        summary={mannerText(header)}
-        cut={undefined}
-        step={undefined}
-        isOpen={open === 'manner'}
-        onOpen={() => setOpen('manner')}
-        onPutBack={undefined}
-      >
-        <MannerPanel hand={hand} width={width} header={header} facts={facts} />
-        <ChangeWatch
-          hand={hand}
-          header={header}
-          moment={moment}
-          pageId={page.id}
-          pageTitle={page.title}
-          width={width}
-          onCompare={onCompare}
-        />
-      </LayerRow>
-      {Object.keys(ownLook(wearer, moment)).length > 0 && (moment !== 'top' || isPart) && (
+      <GroundRows {...props} isBackingListed={listed.includes('backing')} />
+      <PartRows {...props} />
+      {canPutBack && Object.keys(ownLook(wearer, moment)).length > 0 && (
         <p className="origin put-back-all">
           <button type="button" className="link" onClick={() => putBackMoment(wearer, moment)}>
             Put the whole moment back
@@ -290,5 +123,201 @@ export function CutPanel(props: CutPanelProps) {
         </p>
       )}
     </section>
+  );
+}
+
+const ownerOf = ({ rail, item }: Wearer) => (item ? 'item' : rail ? 'rail' : 'header');
+
+/** Where the cut is, and why there. */
+function CutLead({ worst, cut, facts, page: { title } }: CutPanelProps) {
+  if (worst && cut) {
+    return (
+      <p className="cut-lead">
+        {worst.verdict === 'clear' ? 'Nearest to its limit: ' : 'The cut at its worst letter: '}
+        {cut.letters && `“${cut.letters}” of `}
+        {worst.item}
+        {stateWords(worst)}, {worst.scroll} px down {title}. Each row adds a layer; the figure is the contrast
+        so far, {worst.needed} is needed.
+      </p>
+    );
+  }
+  return (
+    <p className="cut-lead">
+      {facts
+        ? 'This moment is never met on this page at this width: the page ends before it begins.'
+        : `${title} is being swept.`}
+    </p>
+  );
+}
+
+/** The step of the cut that a layer of a wearer adds. */
+function stepOf(cut: Cut | undefined, name: LayerName, owner: string): Cut['steps'][number] | undefined {
+  if (name === 'ink') return cut?.steps.at(-1);
+  if (name === 'textShadow') return cut?.steps.findLast(({ layer }) => layer === name);
+  return cut?.steps.findLast((step) => step.layer === name && step.owner === owner);
+}
+
+/** A wearer's layers, each with its controls while it is open. */
+function LayerRows({
+  site,
+  header,
+  moment,
+  hand,
+  width,
+  rows,
+  cut,
+  answer,
+  open,
+  onOpen,
+  wearer,
+  listed,
+  canPutBack,
+}: CutPanelProps & { wearer: Wearer; listed: readonly LayerName[]; canPutBack: boolean }) {
+  const look = resolveWorn(site, wearer, moment);
+  const isPart = wearer.rail !== undefined;
+  const isAsked = (layer: Solved) =>
+    !isPart && (open === layer || isHeld(header, moment, layer)) && showsLayer(look, layer);
+  const answers = {
+    fill: answer,
+    tint: useLeast(hand, header, moment, width, 'tint', isAsked('tint')),
+    gradient: useLeast(hand, header, moment, width, 'gradient', isAsked('gradient')),
+  };
+  return listed.map((name) => {
+    const { Body, Summary } = LAYER_VIEWS[name];
+    const isSet = canPutBack && setsLayer(wearer, moment, name);
+    return (
+      <LayerRow
+        key={name}
+        title={LAYERS[name].title}
+        summary={<Summary site={site} look={look} />}
+        cut={cut}
+        step={stepOf(cut, name, ownerOf(wearer))}
+        isOpen={open === name}
+        onOpen={() => onOpen(name)}
+        onPutBack={isSet ? () => putBack(wearer, moment, name) : undefined}
+      >
+        <Body rows={rows} answers={isPart ? undefined : answers} />
+      </LayerRow>
+    );
+  });
+}
+
+/** What lies below the layers: an item's own backing, where no layer of that name is listed, and the page. */
+function GroundRows({
+  cut,
+  worst,
+  page: { title },
+  isBackingListed,
+}: CutPanelProps & { isBackingListed: boolean }) {
+  const step = (name: string) => cut?.steps.findLast(({ layer }) => layer === name);
+  return (
+    <>
+      {!isBackingListed && step('backing') && (
+        <PlainRow title="Backing" cut={cut} step={step('backing')}>
+          the item’s own
+        </PlainRow>
+      )}
+      <PlainRow title="Page" cut={cut} step={step('page')}>
+        {title}
+        {worst && `, ${worst.scroll} px down`}
+      </PlainRow>
+    </>
+  );
+}
+
+/** A row of the cut that has nothing to be set. */
+function PlainRow({
+  title,
+  cut,
+  step,
+  children,
+}: {
+  title: string;
+  cut: Cut | undefined;
+  step: Cut['steps'][number] | undefined;
+  children: ReactNode;
+}) {
+  return (
+    <div className="layer layer-plain">
+      <div className="layer-head">
+        <span className="layer-name">
+          <strong>{title}</strong>
+          <small>{children}</small>
+        </span>
+        <Figure cut={cut} step={step} />
+      </div>
+    </div>
+  );
+}
+
+/** What is set of a header beside its layers: the band that it lies over, what covers the page, its extent, how it behaves. */
+function PartRows({
+  site,
+  header,
+  moment,
+  hand,
+  page,
+  width,
+  facts,
+  open,
+  onOpen,
+  onCompare,
+}: CutPanelProps) {
+  const covers = coversOf(site, header, moment);
+  const readings = useOpeningBand({ hand, header, page, width });
+  const word = readings && worstWord(readings);
+  const row = (part: OpenPart, title: string, summary: ReactNode, body: ReactNode) => (
+    <LayerRow
+      title={title}
+      summary={summary}
+      cut={undefined}
+      step={undefined}
+      isOpen={open === part}
+      onOpen={() => onOpen(part)}
+      onPutBack={undefined}
+    >
+      {body}
+    </LayerRow>
+  );
+  const over = { hand, header, page, width, onCompare };
+  return (
+    <>
+      {row(
+        'opening',
+        'Opening band',
+        word ? (
+          <>
+            its words: <VerdictText verdict={word.verdict} contrast={word.contrast} />
+          </>
+        ) : (
+          'the first band of the page'
+        ),
+        <OpeningBand {...over} readings={readings} />,
+      )}
+      {row(
+        'covers',
+        'What still covers the page',
+        covers.length === 0 ? 'nothing' : `${covers.length} of header, rails and items`,
+        <Covers site={site} header={header} moment={moment} />,
+      )}
+      {row('extent', 'Extent', extentText(header), <ExtentFields header={header} />)}
+      {row(
+        'manner',
+        'Manner',
+        mannerText(header),
+        <>
+          <MannerPanel hand={hand} width={width} header={header} facts={facts} />
+          <ChangeWatch
+            hand={hand}
+            header={header}
+            moment={moment}
+            pageId={page.id}
+            pageTitle={page.title}
+            width={width}
+            onCompare={onCompare}
+          />
+        </>,
+      )}
+    </>
   );
 }

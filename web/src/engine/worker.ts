@@ -7,6 +7,7 @@ import { cutScene, type Cut } from '@hatrail/core/sweep/cut';
 import { changeCurve, type Change, type ChangeCurve } from '@hatrail/core/change/curve';
 import { probeScene, proveInSteps, type Probe, type Row, type Spot } from '@hatrail/core/sweep/prove';
 import { bareBand, readBand, type BandReading } from '@hatrail/core/sweep/words';
+import { KeptBlurs } from '@hatrail/core/sweep/keptBlurs';
 import { layoutScene, type Scene } from '@hatrail/core/sweep/scene';
 import { contextDrawing, type ReadableContext } from '@hatrail/core/stack/contextDrawing';
 import type { Drawing } from '@hatrail/core/stack/drawing';
@@ -42,6 +43,8 @@ async function prepared(request: SceneRequest) {
   return { scene, raster, draw };
 }
 
+/** Blurs of the page that this worker swept last. */
+const blurs = new KeptBlurs();
 let isDropped = false;
 const pause = new MessageChannel();
 
@@ -77,7 +80,9 @@ const engine = {
     isDropped = false;
     const { scene, raster, draw } = await prepared(request);
     const began = performance.now();
-    const rows = await unlessDropped(proveInSteps(scene, raster, draw, request.moments, request.part));
+    const rows = await unlessDropped(
+      proveInSteps(scene, raster, draw, request.moments, { part: request.part, blurs }),
+    );
     if (!request.curves) for (const row of rows) row.contrasts = new Float32Array(0);
     const facts = {
       pageHeight: scene.laid.height,

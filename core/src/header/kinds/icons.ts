@@ -23,6 +23,7 @@ function drawing(link: IconLink, size: number): string {
 export const icons: ItemKind<IconsItem> = {
   name: 'Icon links',
   title: (_site, { links }) => `Icon links, ${links.length}`,
+  hasContent: (_site, { links }) => links.length > 0,
   measure(_site, { id, links, size, gap }) {
     const side = Math.max(size, ICON_LEAST);
     return {

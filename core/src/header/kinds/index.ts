@@ -1,5 +1,4 @@
 import type { Item, ItemKindName } from '../../model/item.ts';
-import { logoPicture } from '../../model/picture.ts';
 import type { Site } from '../../model/site.ts';
 import { account, basket, search } from './actions.ts';
 import { button } from './button.ts';
@@ -39,16 +38,5 @@ export function titleOf(site: Site, item: Item): string {
 
 /** Whether an item has anything to show on this site; what has not takes no room and has no markup. */
 export function hasContent(site: Site, item: Item): boolean {
-  switch (item.kind) {
-    case 'logo':
-      return logoPicture(site.logo, 'light') !== undefined;
-    case 'menu':
-      return (site.menus.find(({ id }) => id === item.menu)?.entries.length ?? 0) > 0;
-    case 'icons':
-      return item.links.length > 0;
-    case 'picture':
-      return site.pictures.some(({ id }) => id === item.picture);
-    default:
-      return true;
-  }
+  return kindOf(item).hasContent?.(site, item) ?? true;
 }

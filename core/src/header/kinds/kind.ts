@@ -30,6 +30,8 @@ export interface ItemKind<I extends Item> {
   name: string;
   /** What this one is called on its tag. */
   title(site: Site, item: I): string;
+  /** Whether it has anything to show on this site; it always has where nothing is said. */
+  hasContent?(site: Site, item: I): boolean;
   /** Its size and inks, without its backing. */
   measure(site: Site, item: I, measure: Measure): Measured;
   /** Its markup in the bar; `className` carries what the rail needs. */

@@ -109,6 +109,7 @@ export const menu: ItemKind<MenuItem> = {
     const count = found?.entries.length ?? 0;
     return `${found?.name ?? 'Menu'}, ${count} ${count === 1 ? 'link' : 'links'}`;
   },
+  hasContent: (site, item) => (menuOf(site, item.menu)?.entries.length ?? 0) > 0,
   measure(site, item, measure) {
     const parts = (menuOf(site, item.menu)?.entries ?? []).map((entry) =>
       measureEntry(site, item, entry, measure),

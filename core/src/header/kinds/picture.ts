@@ -17,6 +17,7 @@ function widthOf(site: Site, item: PictureItem): number {
 export const picture: ItemKind<PictureItem> = {
   name: 'Picture',
   title: (site, item) => pictureOf(site, item.picture)?.name ?? 'Picture',
+  hasContent: (site, item) => pictureOf(site, item.picture) !== undefined,
   measure(site, item) {
     const width = widthOf(site, item);
     const { id, height, to } = item;
