@@ -29,7 +29,7 @@ export function createContext(db: Db, dataFolder: string): Context {
   return {
     sites,
     releases: new ReleaseStore(db),
-    files: new FileStore(dataFolder, (hash) => sites.isNamed(hash)),
+    files: new FileStore(dataFolder, (hash) => sites.files.isNamed(hash)),
     apart: new Apart(),
     measure: skiaMeasure(),
     close: () => db.close(),
@@ -79,7 +79,7 @@ export async function sizedPicture(
 /** Removes what is left behind, and what was deleted long ago. Gives how many files went. */
 export async function cleanUp({ sites, files }: Context, isFirst = false): Promise<number> {
   sites.purge();
-  return files.sweep(sites.named(), isFirst);
+  return files.sweep(sites.files.named(), isFirst);
 }
 
 /** Longest that work goes on before others have their turn, ms. */

@@ -58,7 +58,7 @@ export async function takePicture(
     if (!isWanted()) throw badInput('This was given up meanwhile.');
     const id = freeName(wordsOf(name) || 'picture', (candidate) => known.has(candidate));
     const file = `${id}.${format === 'jpeg' ? 'jpg' : format}`;
-    sites.addFile(site, id, { name: file, hash, width, height });
+    sites.files.add(site, id, { name: file, hash, width, height });
     return { id, file, hash, width, height, ...(left.length > 0 && { left }) };
   });
 }
@@ -71,7 +71,7 @@ async function takeFont(context: Context, site: string, name: string, path: stri
     const id = `own-${hash.slice(0, 12)}`;
     const ending = name.split('.').pop()!.toLowerCase();
     const file = `${wordsOf(name) || 'font'}-${hash.slice(0, 6)}.${ending}`;
-    if (!known.has(id)) sites.addFile(site, id, { name: file, hash });
+    if (!known.has(id)) sites.files.add(site, id, { name: file, hash });
     return { id, file: known.get(id)?.name ?? file, hash, fontName };
   });
 }
@@ -79,7 +79,7 @@ async function takeFont(context: Context, site: string, name: string, path: stri
 /** The files of a site that is still there, with room for one more. */
 function knownFiles({ sites }: Context, site: string) {
   if (!sites.read(site)) throw notFound('site');
-  const known = sites.files(site);
+  const known = sites.files.of(site);
   if (known.size >= MOST_FILES)
     throw badInput(
       `This site has ${MOST_FILES} files, as many as it may: delete pictures that it does not use.`,

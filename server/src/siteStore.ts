@@ -1,10 +1,11 @@
 import { randomUUID } from 'node:crypto';
 import { LRUCache } from 'lru-cache';
 import { valuesOf } from '@hatrail/core/model/changes';
-import type { KeptSite, ListedSite, SiteChanges, SiteValues, TakenFile } from '@hatrail/core/model/kept';
+import type { KeptSite, ListedSite, SiteChanges, SiteValues } from '@hatrail/core/model/kept';
 import { FORMAT, type Site } from '@hatrail/core/model/site';
 import { upgraded } from '@hatrail/core/model/upgrades';
 import type { Db } from './database.ts';
+import { FileRows, type FileFacts } from './fileRows.ts';
 
 type Row = Record<string, string | number | null>;
 type ListTable = 'menu' | 'picture' | 'page' | 'header';
@@ -14,26 +15,16 @@ const KEPT_DELETED = 30 * 24 * 3600 * 1000;
 /** Sites that are held in memory as they are kept, so that what did not change is not read and checked again. */
 const SITES_HELD = 12;
 
-/** What the bytes of a file turned out to be. */
-export interface FileFacts {
-  hash: string;
-  /** A picture's own size, pixels. */
-  width?: number;
-  height?: number;
-}
-
-/** A file that is kept for a site. */
-export interface KeptFile extends FileFacts {
-  name: string;
-}
-
 /** Reads and writes whole sites. */
 export class SiteStore {
   readonly #db: Db;
+  /** The rows of the files that were brought in. */
+  readonly files: FileRows;
   readonly #held = new LRUCache<string, KeptSite>({ max: SITES_HELD });
 
   constructor(db: Db) {
     this.#db = db;
+    this.files = new FileRows(db, (id) => this.#forgetFiles(id));
   }
 
   /** All sites, the oldest first; those that are deleted are left out. */
@@ -114,30 +105,8 @@ export class SiteStore {
         headers: revisions('header'),
         order: { pages: row.pages_revision as number, headers: row.headers_revision as number },
       },
-      hashes: this.hashes(id),
+      hashes: this.files.hashes(id),
     };
-  }
-
-  /** Content hashes of the files that were brought in for a site, by the ids of pictures and fonts. */
-  hashes(id: string): Record<string, string> {
-    return Object.fromEntries([...this.files(id)].map(([file, { hash }]) => [file, hash]));
-  }
-
-  /** The files that were brought in for a site, by the ids of pictures and fonts. */
-  files(id: string): Map<string, KeptFile> {
-    const rows = this.#db
-      .prepare<[string], Row>('SELECT id, name, hash, width, height FROM file WHERE site_id = ?')
-      .all(id);
-    return new Map(
-      rows.map(({ id: file, name, hash, width, height }) => [
-        String(file),
-        {
-          name: String(name),
-          hash: String(hash),
-          ...(width !== null && { width: Number(width), height: Number(height) }),
-        },
-      ]),
-    );
   }
 
   /**
@@ -155,7 +124,7 @@ export class SiteStore {
         )
         .run({ id, now, format: FORMAT, slug: this.#freeSlug(site.name), ...valuesRow(site) });
       for (const { id: file, file: name } of [...site.pictures, ...(site.fonts ?? [])]) {
-        this.addFile(id, file, { name, ...files.get(file)! });
+        this.files.add(id, file, { name, ...files.get(file)! });
       }
       this.#setList(id, 'menu', site.menus);
       this.#setList(id, 'picture', site.pictures);
@@ -233,79 +202,13 @@ export class SiteStore {
     const limit = new Date(now - KEPT_DELETED).toISOString();
     this.#db.transaction(() => {
       this.#db.prepare('DELETE FROM site WHERE deleted_at < ?').run(limit);
-      const old = this.#db
-        .prepare<[string], { site_id: string; id: string }>(
-          `SELECT site_id, id FROM file WHERE taken_at < ? AND NOT EXISTS
-             (SELECT 1 FROM picture WHERE picture.site_id = file.site_id AND picture.id = file.id)
-           AND NOT EXISTS (SELECT 1 FROM site, json_each(site.document, '$.fonts') AS font
-             WHERE site.id = file.site_id AND font.value ->> 'id' = file.id)`,
-        )
-        .all(limit);
-      for (const { site_id, id } of old) this.#dropFile(site_id, id);
+      this.files.dropUnnamed(limit);
     })();
-  }
-
-  addFile(id: string, file: string, { name, hash, width, height }: KeptFile): void {
-    this.#db
-      .prepare(
-        'INSERT INTO file (site_id, id, name, hash, width, height, taken_at) VALUES (?, ?, ?, ?, ?, ?, ?)',
-      )
-      .run(id, file, name, hash, width ?? null, height ?? null, new Date().toISOString());
-    this.#forgetFiles(id);
-  }
-
-  /** Notes the size that a picture's bytes have. */
-  setSize(id: string, file: string, width: number, height: number): void {
-    this.#db
-      .prepare('UPDATE file SET width = ?, height = ? WHERE site_id = ? AND id = ?')
-      .run(width, height, id, file);
-  }
-
-  /** Takes back files of an earlier document that the site has let go of since. */
-  takeBack(id: string, site: Site, hashes: Record<string, string>): TakenFile[] {
-    return this.#db.transaction(() => {
-      const known = this.files(id);
-      const sizes = new Map(site.pictures.map(({ id: part, width, height }) => [part, { width, height }]));
-      const missing = [...site.pictures, ...(site.fonts ?? [])].flatMap(({ id: part, file }): TakenFile[] =>
-        known.has(part) || !Object.hasOwn(hashes, part) ? [] : [{ id: part, file, hash: hashes[part]! }],
-      );
-      for (const { id: part, file, hash } of missing)
-        this.addFile(id, part, { name: file, hash, ...sizes.get(part) });
-      return missing;
-    })();
-  }
-
-  /** Lets go of a file. */
-  removeFile(id: string, file: string): void {
-    this.#dropFile(id, file);
-  }
-
-  #dropFile(id: string, file: string): void {
-    this.#db.prepare('DELETE FROM file WHERE site_id = ? AND id = ?').run(id, file);
-    this.#forgetFiles(id);
-  }
-
-  /** Whether any site or release has a file of this content. */
-  isNamed(hash: string): boolean {
-    return (
-      this.#db.prepare('SELECT 1 FROM file WHERE hash = ? LIMIT 1').get(hash) !== undefined ||
-      this.#db.prepare('SELECT 1 FROM release WHERE instr(pictures, ?) > 0 LIMIT 1').get(hash) !== undefined
-    );
-  }
-
-  /** The content hashes of all files that any site or release has. */
-  named(): Set<string> {
-    const rows = this.#db
-      .prepare<[], { hash: string }>(
-        'SELECT hash FROM file UNION SELECT each.value FROM release, json_each(release.pictures) AS each',
-      )
-      .all();
-    return new Set(rows.map(({ hash }) => hash));
   }
 
   #forgetFiles(id: string): void {
     const held = this.#held.get(id);
-    if (held) this.#hold(id, { ...held, hashes: this.hashes(id) });
+    if (held) this.#hold(id, { ...held, hashes: this.files.hashes(id) });
   }
 
   /** Writes all rows of a site that was kept by an earlier version: they are all of one version. */

@@ -11,7 +11,7 @@ import { hashOf } from './fileStore.ts';
 import { ownHosts } from './guard.ts';
 import { fullDisk } from './problem.ts';
 import { createStandIn } from './standIn.ts';
-import type { FileFacts } from './siteStore.ts';
+import type { FileFacts } from './fileRows.ts';
 import { Readable } from 'node:stream';
 
 /** Where to listen and where to keep things. Port 0 takes a free one. */

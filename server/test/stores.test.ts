@@ -161,7 +161,7 @@ describe('a file', () => {
   let files: FileStore;
   beforeEach(() => {
     folder = mkdtempSync(join(tmpdir(), 'hatrail-'));
-    files = new FileStore(folder, (hash) => sites.isNamed(hash));
+    files = new FileStore(folder, (hash) => sites.files.isNamed(hash));
   });
   const listed = (of: string) => readdirSync(join(folder, of)).sort();
   /** A draft as it comes in. */
@@ -179,14 +179,14 @@ describe('a file', () => {
     const releases = new ReleaseStore(db);
     const site = id();
     const one = await draft(1);
-    await files.keep([one], () => sites.addFile(site, 'one', { name: 'one.png', hash: one.hash }));
+    await files.keep([one], () => sites.files.add(site, 'one', { name: 'one.png', hash: one.hash }));
     releases.make(site, demo, { one: one.hash }, '');
-    sites.removeFile(site, 'one');
+    sites.files.remove(site, 'one');
     files.letGo(one.hash);
     expect(listed('pictures')).toEqual([one.hash]);
     sites.remove(site);
     sites.purge(Date.now() + 40 * 24 * 3600 * 1000);
-    expect(await files.sweep(sites.named(), true)).toBe(1);
+    expect(await files.sweep(sites.files.named(), true)).toBe(1);
     expect(listed('pictures')).toEqual([]);
   });
 
@@ -211,18 +211,18 @@ describe('a file', () => {
     for (let round = 0; round < 60; round++) {
       const [one, again] = [await draft(7), await draft(7)];
       const name = `f${round}`;
-      await files.keep([one], () => sites.addFile(site, name, { name, hash: one.hash }));
+      await files.keep([one], () => sites.files.add(site, name, { name, hash: one.hash }));
       const drop = async () => {
         await new Promise((go) => setTimeout(go, round % 4));
-        sites.removeFile(site, name);
+        sites.files.remove(site, name);
         files.letGo(one.hash);
       };
       await Promise.all([
-        files.keep([again], () => sites.addFile(site, `${name}-2`, { name, hash: one.hash })),
+        files.keep([again], () => sites.files.add(site, `${name}-2`, { name, hash: one.hash })),
         drop(),
       ]);
       expect(listed('pictures'), `round ${round}`).toEqual([one.hash]);
-      sites.removeFile(site, `${name}-2`);
+      sites.files.remove(site, `${name}-2`);
       files.letGo(one.hash);
       expect(listed('pictures')).toEqual([]);
     }
@@ -231,7 +231,7 @@ describe('a file', () => {
   test('what is made from it is made once, goes with it, and leaves nothing half done', async () => {
     const site = id();
     const one = await draft(1, 2, 3);
-    await files.keep([one], () => sites.addFile(site, 'one', { name: 'one.png', hash: one.hash }));
+    await files.keep([one], () => sites.files.add(site, 'one', { name: 'one.png', hash: one.hash }));
     const make = vi.fn(async (to: string) => writeFileSync(to, Buffer.from([9])));
     for (let i = 0; i < 2; i++) expect([...(await files.made(one.hash, '320', make))]).toEqual([9]);
     expect(make).toHaveBeenCalledTimes(1);
@@ -242,7 +242,7 @@ describe('a file', () => {
     await expect(files.made(one.hash, '640', fail)).rejects.toThrow('No memory.');
     expect(listed(`made/${one.hash}`)).toEqual(['320']);
     expect(listed('drafts')).toEqual([]);
-    sites.removeFile(site, 'one');
+    sites.files.remove(site, 'one');
     files.letGo(one.hash);
     expect([...listed('pictures'), ...listed('made')]).toEqual([]);
     // No name of a file is ever made from anything but a hash.
@@ -253,14 +253,14 @@ describe('a file', () => {
   test('what an interruption or an earlier version left behind is swept, and nothing else', async () => {
     const site = id();
     const [one, lost] = [await draft(1), await draft(2)];
-    await files.keep([one], () => sites.addFile(site, 'one', { name: 'one.png', hash: one.hash }));
+    await files.keep([one], () => sites.files.add(site, 'one', { name: 'one.png', hash: one.hash }));
     writeFileSync(join(folder, 'pictures', 'draft-1'), '');
     writeFileSync(join(folder, 'pictures', `${one.hash}-320`), '');
     writeFileSync(join(folder, 'pictures', hashOf(Uint8Array.of(5))), '');
     mkdirSync(join(folder, 'made', hashOf(Uint8Array.of(6))));
     // What has only just come may be on its way.
-    expect(await files.sweep(sites.named(), false)).toBe(0);
-    expect(await files.sweep(sites.named(), true)).toBe(5);
+    expect(await files.sweep(sites.files.named(), false)).toBe(0);
+    expect(await files.sweep(sites.files.named(), true)).toBe(5);
     expect(listed('pictures')).toEqual([one.hash]);
     expect(listed('drafts')).not.toContain(basename(lost.path));
   });

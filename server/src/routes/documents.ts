@@ -62,7 +62,7 @@ async function problemsOf(site: Site, before: Site): Promise<Problem[]> {
 /** Refuses a picture or font that is not here, and one of another size than its file. */
 async function refuseFiles(context: Context, { id, site: before }: KeptSite, site: Site): Promise<void> {
   if (site.pictures === before.pictures && site.fonts === before.fonts) return;
-  const known = context.sites.files(id);
+  const known = context.sites.files.of(id);
   for (const { id: part, file, ...size } of [...site.pictures, ...(site.fonts ?? [])]) {
     if (known.get(part)?.name !== file) throw badInput(`The file ${file} is not here: bring it in again.`);
     if (!('width' in size)) continue;

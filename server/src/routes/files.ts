@@ -38,7 +38,7 @@ export function siteFileRoutes(context: Context): Router {
     // The document may name it only with the next save: the file itself says what it is.
     const { id } = siteOf(context, String(request.params.site));
     const file = String(request.params.file);
-    const known = context.sites.files(id).get(file);
+    const known = context.sites.files.of(id).get(file);
     if (!known) throw notFound('picture');
     const picture = await knownSize(context, id, file);
     const { x, y, width, height } = plainBody(request) as Record<string, number>;
@@ -72,8 +72,8 @@ export function siteFileRoutes(context: Context): Router {
       const { id, site } = siteOf(context, request.params.site);
       const isUsed = [...site.pictures, ...(site.fonts ?? [])].some((part) => part.id === file);
       if (isUsed) throw badInput('This file is in the site: take it out there first.');
-      const known = context.sites.files(id).get(file);
-      context.sites.removeFile(id, file);
+      const known = context.sites.files.of(id).get(file);
+      context.sites.files.remove(id, file);
       return known?.hash;
     });
     if (hash !== undefined) context.files.letGo(hash);
@@ -92,7 +92,7 @@ export async function knownSize(
   site: string,
   file: string,
 ): Promise<{ width: number; height: number }> {
-  const known = context.sites.files(site).get(file)!;
+  const known = context.sites.files.of(site).get(file)!;
   if (known.width !== undefined && known.height !== undefined)
     return { width: known.width, height: known.height };
   const bytes = await context.files.read(known.hash);
@@ -100,7 +100,7 @@ export async function knownSize(
   const { path } = await context.files.receive(Readable.from([bytes]), Infinity, () => new Error());
   try {
     const { width, height } = await context.apart.run('picture', { path, name: known.name });
-    context.sites.setSize(site, file, width, height);
+    context.sites.files.setSize(site, file, width, height);
     return { width, height };
   } finally {
     await context.files.dropDraft(path);

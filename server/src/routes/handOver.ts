@@ -64,7 +64,7 @@ export function handOverRoutes(context: Context): Router {
     const { id } = siteOf(context, String(request.params.site));
     const release = context.releases.read(id, Number(request.params.number));
     if (!release) throw notFound('release');
-    response.json(context.sites.takeBack(id, release.site, release.hashes));
+    response.json(context.sites.files.takeBack(id, release.site, release.hashes));
   });
 
   router.put('/:site/live', json(), (request, response) => {

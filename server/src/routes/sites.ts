@@ -50,7 +50,7 @@ export function siteRoutes(context: Context): Router {
   router.post('/:site/duplicate', (request, response) => {
     const { id, site } = siteOf(context, request.params.site);
     const name = `${site.name.slice(0, 112)}, copy`;
-    created(context.sites.create({ ...site, name }, context.sites.files(id)), response);
+    created(context.sites.create({ ...site, name }, context.sites.files.of(id)), response);
   });
 
   router.put('/:site/name', json(), (request, response) => {
