@@ -40,7 +40,13 @@ describe('the owner lets things change along with the scroll', { timeout: 90_000
     await tab.mouse.up();
     await expect.poll(() => header().manner.stretch, SLOW).toBeLessThan(100);
     const watch = tab.getByRole('region', { name: 'While it changes' });
-    await expect.poll(() => watch.getByRole('img').getAttribute('aria-label'), SLOW).toMatch(/over \d+ px$/);
+    const chart = watch.getByRole('slider');
+    await expect.poll(() => chart.getAttribute('aria-label'), SLOW).toMatch(/over \d+ px$/);
+    // Its points are read by the keyboard, in words.
+    await chart.press('End');
+    expect(await chart.getAttribute('aria-valuetext')).toMatch(
+      /^\d+ px in: .+, [\d.]+ where [\d.]+ is needed$/,
+    );
     // At the switch, 60 px down, the fill has come half way.
     await scrollTo(60);
     await expect.poll(() => inFrame('.hr', '--hr-way'), SLOW).toBe('0.5');

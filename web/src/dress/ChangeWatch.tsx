@@ -1,13 +1,19 @@
-import { useEffect, useState } from 'react';
+import { useQuery } from '@tanstack/react-query';
+import { Suspense, lazy } from 'react';
 import type { Change, ChangeCurve } from '@hatrail/core/change/curve';
 import type { Header, Moment } from '@hatrail/core/model/header';
-import { isAbort } from '../engine/pool.ts';
 import { changeKey } from '../engine/dependsOn.ts';
 import { proveChange } from '../engine/proof.ts';
 import type { SiteAtHand } from '../engine/siteAtHand.ts';
 import { figure } from '../parts/Verdict.tsx';
 import type { Compare } from './compare.ts';
+import type { ChartPoint } from '../parts/LineChart.tsx';
 import { Timings } from './Timings.tsx';
+
+// Charts are fetched with the first of them.
+const LineChart = lazy(() =>
+  import('../parts/LineChart.tsx').then((module) => ({ default: module.LineChart })),
+);
 
 interface ChangeWatchProps {
   hand: SiteAtHand;
@@ -30,12 +36,6 @@ export function ChangeWatch(props: ChangeWatchProps) {
   );
 }
 
-interface Found {
-  /** `undefined` where the page never comes to the change. */
-  curve: ChangeCurve | undefined;
-  failure?: string;
-}
-
 function Watched({
   hand,
   header,
@@ -46,28 +46,23 @@ function Watched({
   change,
   onCompare,
 }: ChangeWatchProps & { title: string; change: Change }) {
-  const [found, setFound] = useState<Found>();
   const key = changeKey(hand, header, width, change);
-  useEffect(() => {
-    const stop = new AbortController();
-    proveChange(hand, header, pageId, width, change, { signal: stop.signal })
-      .then((curve) => !stop.signal.aborted && setFound({ curve }))
-      .catch((error: unknown) => {
-        if (!isAbort(error) && !stop.signal.aborted)
-          setFound({ curve: undefined, failure: (error as Error).message });
-      });
-    return () => stop.abort();
-    // All that the curve is made from is in its key.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [pageId, key]);
-  if (!found) return <p className="origin">{title}: being computed.</p>;
-  const { curve, failure } = found;
-  if (failure)
+  const { data: curve, error } = useQuery({
+    queryKey: ['change', key, pageId],
+    // None where the page never comes to the change.
+    queryFn: async ({ signal }) =>
+      (await proveChange(hand, header, pageId, width, change, { signal })) ?? null,
+    staleTime: Infinity,
+    retry: false,
+    structuralSharing: false,
+  });
+  if (error)
     return (
       <p className="origin">
-        {title}: not computed. {failure} Change something to try again.
+        {title}: not computed. {error.message} Change something to try again.
       </p>
     );
+  if (curve === undefined) return <p className="origin">{title}: being computed.</p>;
   if (!curve)
     return (
       <p className="origin">
@@ -81,10 +76,14 @@ function Watched({
   return (
     <section className="change-watch" aria-label={title}>
       <strong>{title}</strong>
-      <Plot
-        curve={curve}
-        label={`${title}: contrast against what is needed, over ${Math.round(duration)} ${unit}`}
-      />
+      <Suspense fallback={<div className="line-chart-room" />}>
+        <LineChart
+          label={`${title}: contrast against what is needed, over ${Math.round(duration)} ${unit}`}
+          points={pointsOf(curve, unit)}
+          target={{ y: 1, words: 'what is needed' }}
+          most={MOST}
+        />
+      </Suspense>
       <p>
         {clears ? 'Clear all the way: the least is ' : 'The least is '}
         {least.item}, {figure(least.contrast)} where {least.needed} is needed, {Math.round(least.time)} {unit}{' '}
@@ -106,27 +105,12 @@ function Watched({
   );
 }
 
-const W = 300;
-const H = 72;
 /** Contrast as a multiple of what is needed, from none to twice as much. */
 const MOST = 2;
 
-function Plot({ curve: { instants, duration }, label }: { curve: ChangeCurve; label: string }) {
-  const x = (time: number) => (duration === 0 ? 0 : (time / duration) * W);
-  const y = (share: number) => H - (Math.min(MOST, share) / MOST) * H;
-  const line = instants.map(
-    ({ time, contrast, needed }) => `${x(time).toFixed(1)} ${y(contrast / needed).toFixed(1)}`,
-  );
-  if (instants.length === 1) line.push(`${W} ${line[0]!.split(' ')[1]}`);
-  return (
-    <svg viewBox={`0 0 ${W} ${H}`} role="img" aria-label={label}>
-      <rect width={W} height={H / 2} fill="var(--pine-soft)" />
-      <rect y={H / 2} width={W} height={H / 2} fill="var(--sunk)" />
-      <path d={`M0 ${H / 2}H${W}`} stroke="var(--clear)" strokeWidth="1.5" strokeDasharray="4 3" />
-      <path d={`M${line.join('L')}`} stroke="var(--ink)" strokeWidth="2" fill="none" />
-      <text x="4" y={H / 2 - 4} fontSize="11" fill="var(--clear)">
-        what is needed
-      </text>
-    </svg>
-  );
-}
+const pointsOf = ({ instants }: ChangeCurve, unit: string): ChartPoint[] =>
+  instants.map(({ time, contrast, needed, item }) => ({
+    x: time,
+    y: contrast / needed,
+    words: `${Math.round(time)} ${unit} in: ${item}, ${figure(contrast)} where ${needed} is needed`,
+  }));

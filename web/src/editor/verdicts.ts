@@ -1,3 +1,4 @@
+import { skipToken, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { create } from 'zustand';
 import type { Header, Moment } from '@hatrail/core/model/header';
@@ -106,51 +107,14 @@ export type FillAnswer =
   | { kind: 'none' }
   | { kind: 'failed'; message: string };
 
-/** Answers by their questions, so that one is never shown beside another, and going back and forth asks nothing anew. */
-const useAnswers = create<Partial<Record<string, FillAnswer>>>()(() => ({}));
-
-/** Questions that are being solved, with how many wait for each: one that nobody waits for any more is given up. */
-const underWay = new Map<string, { waiting: number; stop: AbortController }>();
-
-/** Told how many pages and widths of how many have been swept for an answer so far. */
-type Progress = (done: number, of: number) => void;
-
-function ask(
-  question: string,
-  solveIt: (signal: AbortSignal, progress: Progress) => Promise<FillAnswer>,
-): () => void {
-  const known = useAnswers.getState()[question];
-  if (known && known.kind !== 'failed' && known.kind !== 'solving') return () => undefined;
-  let work = underWay.get(question);
-  if (!work) {
-    work = { waiting: 0, stop: new AbortController() };
-    underWay.set(question, work);
-    const { signal } = work.stop;
-    const tell = (answer: FillAnswer) => {
-      underWay.delete(question);
-      useAnswers.setState({ [question]: answer });
-    };
-    // What is still being dragged is not solved at every step of the way.
-    setTimeout(() => {
-      if (signal.aborted) return;
-      const progress: Progress = (done, of) =>
-        !signal.aborted && useAnswers.setState({ [question]: { kind: 'solving', progress: { done, of } } });
-      solveIt(signal, progress)
-        .then(tell)
-        .catch((error: unknown) => {
-          if (!isAbort(error)) tell({ kind: 'failed', message: (error as Error).message });
-        });
-    }, 150);
-  }
-  const mine = work;
-  mine.waiting++;
-  return () => {
-    if (--mine.waiting > 0 || underWay.get(question) !== mine) return;
-    underWay.delete(question);
-    mine.stop.abort();
-    useAnswers.setState({ [question]: undefined });
-  };
+/** How far a question is: pages and widths that have been swept for its answer so far. */
+interface Progress {
+  done: number;
+  of: number;
 }
+
+/** How long a value must have rested before it is solved, ms: not at every step of a hand that moves. */
+const REST = 150;
 
 /**
  * Solves the least opacity of a layer at a moment over all pages and widths, once they have been swept.
@@ -164,19 +128,41 @@ export function useLeast(
   layer: Solved,
   isAsked = true,
 ): FillAnswer {
+  const client = useQueryClient();
   const rows = useVerdicts((state) => state.rows);
   const question = isAsked ? leastKey(hand, header, moment, width, layer) : '';
-  const answer = useAnswers((answers) => answers[question]);
-  useEffect(() => {
-    if (!rows || !isAsked) return;
-    const own = rows.filter((row) => row.moment === moment);
-    return ask(question, (signal, progress) =>
-      solve(askedOf(hand, header, moment, own, { signal, progress, width }), layer),
-    );
+  const underWay = ['least under way', question];
+  const { data, error } = useQuery({
+    queryKey: ['least', question],
+    enabled: isAsked && rows !== undefined,
+    queryFn: async ({ signal }) => {
+      await rested(REST, signal);
+      const own = (rows ?? []).filter((row) => row.moment === moment);
+      const progress = (done: number, of: number) => {
+        if (!signal.aborted) client.setQueryData<Progress>(underWay, { done, of });
+      };
+      return solve(askedOf(hand, header, moment, own, { signal, progress, width }), layer);
+    },
     // The question is made from all that the answer depends on.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [question, rows]);
-  return answer ?? { kind: 'solving' };
+    staleTime: Infinity,
+    retry: false,
+    structuralSharing: false,
+  });
+  const progress = useQuery<Progress>({ queryKey: underWay, queryFn: skipToken }).data;
+  if (data) return data;
+  if (error) return { kind: 'failed', message: error.message };
+  return { kind: 'solving', ...(progress && { progress }) };
+}
+
+/** Waits for a while, or until nobody wants it any more. */
+function rested(ms: number, signal: AbortSignal): Promise<void> {
+  return new Promise((go, stop) => {
+    const timer = setTimeout(go, ms);
+    signal.addEventListener('abort', () => {
+      clearTimeout(timer);
+      stop(signal.reason as Error);
+    });
+  });
 }
 
 async function solve(asked: Asked, layer: Solved): Promise<FillAnswer> {
