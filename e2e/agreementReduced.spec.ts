@@ -54,8 +54,10 @@ for (const width of [600, 440, 360, 300, 240, 200, 164, 136, 100, 60]) {
       { src, ...size },
     );
     for (const seen of [await painted(0), await painted(200), onCanvas]) {
-      const apart = told.reduce((sum, level, i) => sum + Math.abs(level - seen[i]!), 0) / told.length;
-      expect(apart).toBeLessThan(1);
+      // Colours alone: all of it is opaque.
+      const colours = told.map((level, i) => (i % 4 === 3 ? 0 : Math.abs(level - seen[i]!)));
+      const apart = colours.reduce((sum, difference) => sum + difference, 0) / (0.75 * told.length);
+      expect(apart).toBeLessThan(1.2);
     }
   });
 }

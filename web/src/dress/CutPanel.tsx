@@ -1,59 +1,21 @@
-import type { SceneFacts } from '../engine/types.ts';
 import type { ReactNode } from 'react';
 import { resolveWorn, type Wearer } from '@hatrail/core/header/look';
 import { LAYERS, LAYER_NAMES, layerOf, showsLayer, type LayerName } from '@hatrail/core/layers/index';
-import { coversOf } from '@hatrail/core/header/covers';
-import { momentName, type Header, type Moment } from '@hatrail/core/model/header';
-import type { Site } from '@hatrail/core/model/site';
+import { momentName } from '@hatrail/core/model/header';
 import type { Cut } from '@hatrail/core/sweep/cut';
-import type { Row } from '@hatrail/core/sweep/prove';
-import { useLeast, type FillAnswer } from '../editor/verdicts.ts';
+import { useLeast } from '../editor/verdicts.ts';
 import type { Solved } from '../engine/dependsOn.ts';
-import type { Held } from '../parts/preview.ts';
-import { VerdictText } from '../parts/Verdict.tsx';
-import type { Page } from '@hatrail/core/model/page';
-import type { SiteAtHand } from '../engine/siteAtHand.ts';
-import { ChangeWatch } from './ChangeWatch.tsx';
-import type { Compare } from './compare.ts';
 import { CopyFrom, wearersOf } from './CopyFrom.tsx';
-import { Covers } from './Covers.tsx';
 import { HoldChoice } from './HoldChoice.tsx';
 import { isHeld } from './layers/HoldField.tsx';
 import { LAYER_VIEWS } from './layers/index.ts';
 import { DressingProvider } from './layers/Value.tsx';
 import { stateWords } from '@hatrail/core/header/stateNames';
 import { addLayer, ownLook, putBack, putBackMoment, setsLayer, wearerName } from './lookEdits.ts';
-import { OpeningBand, useOpeningBand, worstWord } from './OpeningBand.tsx';
 import { Figure, LayerRow } from './LayerRow.tsx';
-import { ExtentFields, extentText } from '../hang/ExtentFields.tsx';
 import { NearCall } from './NearCall.tsx';
-import { MannerPanel, mannerText } from './MannerPanel.tsx';
-
-/** A part of the cut that can be open: one at a time. */
-export type OpenPart = LayerName | 'manner' | 'covers' | 'opening' | 'extent';
-
-interface CutPanelProps {
-  site: Site;
-  header: Header;
-  moment: Moment;
-  hand: SiteAtHand;
-  page: Page;
-  width: number;
-  rows: readonly Row[];
-  worst: Row | undefined;
-  cut: Cut | undefined;
-  answer: FillAnswer;
-  facts: SceneFacts | undefined;
-  /** The part that is open, and whose look it is. */
-  open: OpenPart;
-  onOpen: (part: OpenPart) => void;
-  whose: string;
-  onWhose: (whose: string) => void;
-  /** The state that the links on the stage are held in. */
-  held: Held | undefined;
-  onHold: (held: Held | undefined) => void;
-  onCompare: Compare;
-}
+import type { CutPanelProps } from './cutProps.ts';
+import { PartRows } from './PartRows.tsx';
 
 /** The cut of a moment: its layers from the ink down to the page, the worst letter over each, and the contrast so far. */
 export function CutPanel(props: CutPanelProps) {
@@ -247,77 +209,5 @@ function PlainRow({
         <Figure cut={cut} step={step} />
       </div>
     </div>
-  );
-}
-
-/** What is set of a header beside its layers: the band that it lies over, what covers the page, its extent, how it behaves. */
-function PartRows({
-  site,
-  header,
-  moment,
-  hand,
-  page,
-  width,
-  facts,
-  open,
-  onOpen,
-  onCompare,
-}: CutPanelProps) {
-  const covers = coversOf(site, header, moment);
-  const readings = useOpeningBand({ hand, header, page, width });
-  const word = readings && worstWord(readings);
-  const row = (part: OpenPart, title: string, summary: ReactNode, body: ReactNode) => (
-    <LayerRow
-      title={title}
-      summary={summary}
-      cut={undefined}
-      step={undefined}
-      isOpen={open === part}
-      onOpen={() => onOpen(part)}
-      onPutBack={undefined}
-    >
-      {body}
-    </LayerRow>
-  );
-  const over = { hand, header, page, width, onCompare };
-  return (
-    <>
-      {row(
-        'opening',
-        'Opening band',
-        word ? (
-          <>
-            its words: <VerdictText verdict={word.verdict} contrast={word.contrast} />
-          </>
-        ) : (
-          'the first band of the page'
-        ),
-        <OpeningBand {...over} readings={readings} />,
-      )}
-      {row(
-        'covers',
-        'What still covers the page',
-        covers.length === 0 ? 'nothing' : `${covers.length} of header, rails and items`,
-        <Covers site={site} header={header} moment={moment} />,
-      )}
-      {row('extent', 'Extent', extentText(header), <ExtentFields header={header} />)}
-      {row(
-        'manner',
-        'Manner',
-        mannerText(header),
-        <>
-          <MannerPanel hand={hand} width={width} header={header} facts={facts} />
-          <ChangeWatch
-            hand={hand}
-            header={header}
-            moment={moment}
-            pageId={page.id}
-            pageTitle={page.title}
-            width={width}
-            onCompare={onCompare}
-          />
-        </>,
-      )}
-    </>
   );
 }

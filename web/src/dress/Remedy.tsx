@@ -87,8 +87,8 @@ function RemedyText({ hand, header, moment, rows, progress, failure, answer, onC
         <>
           <h3>No fill clears it</h3>
           <p>
-            Even solid, no colour of the palette reaches what every ink of this moment needs. Change the ink
-            that is lost first: {worst?.item}
+            Even solid, neither its own colour nor those of the palette that stand furthest from the links’
+            ink reach what every ink of this moment needs. Change the ink that is lost first: {worst?.item}
             {worst && stateWords(worst)}.
           </p>
           <Cause hand={hand} header={header} moment={moment} rows={own} onCompare={onCompare} />

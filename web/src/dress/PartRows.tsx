@@ -1,0 +1,82 @@
+import type { ReactNode } from 'react';
+import { coversOf } from '@hatrail/core/header/covers';
+import { VerdictText } from '../parts/Verdict.tsx';
+import { ChangeWatch } from './ChangeWatch.tsx';
+import { Covers } from './Covers.tsx';
+import { OpeningBand, useOpeningBand, worstWord } from './OpeningBand.tsx';
+import { LayerRow } from './LayerRow.tsx';
+import { ExtentFields, extentText } from '../hang/ExtentFields.tsx';
+import { MannerPanel, mannerText } from './MannerPanel.tsx';
+import type { CutPanelProps, OpenPart } from './cutProps.ts';
+
+/** What is set of a header beside its layers: the band that it lies over, what covers the page, its extent, how it behaves. */
+export function PartRows({
+  site,
+  header,
+  moment,
+  hand,
+  page,
+  width,
+  facts,
+  open,
+  onOpen,
+  onCompare,
+}: CutPanelProps) {
+  const covers = coversOf(site, header, moment);
+  const readings = useOpeningBand({ hand, header, page, width });
+  const word = readings && worstWord(readings);
+  const row = (part: OpenPart, title: string, summary: ReactNode, body: ReactNode) => (
+    <LayerRow
+      title={title}
+      summary={summary}
+      cut={undefined}
+      step={undefined}
+      isOpen={open === part}
+      onOpen={() => onOpen(part)}
+      onPutBack={undefined}
+    >
+      {body}
+    </LayerRow>
+  );
+  const over = { hand, header, page, width, onCompare };
+  return (
+    <>
+      {row(
+        'opening',
+        'Opening band',
+        word ? (
+          <>
+            its words: <VerdictText verdict={word.verdict} contrast={word.contrast} />
+          </>
+        ) : (
+          'the first band of the page'
+        ),
+        <OpeningBand {...over} readings={readings} />,
+      )}
+      {row(
+        'covers',
+        'What still covers the page',
+        covers.length === 0 ? 'nothing' : `${covers.length} of header, rails and items`,
+        <Covers site={site} header={header} moment={moment} />,
+      )}
+      {row('extent', 'Extent', extentText(header), <ExtentFields header={header} />)}
+      {row(
+        'manner',
+        'Manner',
+        mannerText(header),
+        <>
+          <MannerPanel hand={hand} width={width} header={header} facts={facts} />
+          <ChangeWatch
+            hand={hand}
+            header={header}
+            moment={moment}
+            pageId={page.id}
+            pageTitle={page.title}
+            width={width}
+            onCompare={onCompare}
+          />
+        </>,
+      )}
+    </>
+  );
+}
