@@ -4,14 +4,13 @@ import './tokens.css';
 import './app.css';
 import './materials.css';
 import { CssBaseline, ThemeProvider } from '@mui/material';
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode, type ComponentType } from 'react';
 import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, Link, Navigate, RouterProvider, useRouteError } from 'react-router';
+import { client } from './engine/answers.ts';
 import { Sites } from './sites/Sites.tsx';
 import { theme } from './theme.ts';
-
-const client = new QueryClient({ defaultOptions: { queries: { retry: 1, refetchOnWindowFocus: false } } });
 
 /** A screen that failed: what happened, and what to do. */
 function Failed() {

@@ -1,3 +1,4 @@
+import { isAbort } from '../src/engine/dropped.ts';
 import { beforeEach, describe, expect, test, vi } from 'vitest';
 
 vi.mock('comlink', () => ({ wrap: (worker: unknown) => worker }));
@@ -78,7 +79,7 @@ describe('work on the engine', () => {
     last!.end();
     expect(await first).toBe('running');
     const failure = await second.catch((error: unknown) => error);
-    expect(pool.isAbort(failure)).toBe(true);
+    expect(isAbort(failure)).toBe(true);
     expect(await third).toBe('last');
     expect(begun).toEqual(['running', 'last']);
   });
@@ -94,7 +95,7 @@ describe('work on the engine', () => {
     expect(drop).toHaveBeenCalledTimes(1);
     // What the engine throws comes from another thread, as a plain error.
     running!.end(new Error('Dropped'));
-    expect(pool.isAbort(await first.catch((error: unknown) => error))).toBe(true);
+    expect(isAbort(await first.catch((error: unknown) => error))).toBe(true);
     const later = new AbortController();
     const second = pool.onEngine('home 1280', last!.run, { signal: later.signal, canStop: true });
     last!.end();
@@ -113,7 +114,7 @@ describe('work on the engine', () => {
     good!.end();
     await expect(answers[0]).rejects.toThrow('No memory.');
     expect(await answers[1]).toBe('good');
-    expect(pool.isAbort(new Error('No memory.'))).toBe(false);
+    expect(isAbort(new Error('No memory.'))).toBe(false);
   });
 });
 

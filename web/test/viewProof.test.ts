@@ -3,6 +3,7 @@ import { isPassing, proveScene, type SweptRow } from '@hatrail/core/sweep/prove'
 import type { Header } from '@hatrail/core/model/header';
 import { header, noDrawing, site } from '../../core/test/made.ts';
 import type { SceneFacts, SweepRequest, SweptScene } from '../src/engine/types.ts';
+import { ViewSweeps } from '../src/engine/viewProof.ts';
 import { sceneOf } from './played.ts';
 
 /**
@@ -52,12 +53,10 @@ const filled = (opacity: number, manner: Partial<Header['manner']> = {}): Header
   looks: { ...header.looks, scrolled: { ...header.looks.scrolled, fill: { opacity } } },
   manner: { ...header.manner, ...manner },
 });
-type ViewProof = typeof import('../src/engine/viewProof.ts');
-let engine: ViewProof;
+let sweeps: ViewSweeps;
 
-beforeEach(async () => {
-  vi.resetModules();
-  engine = await import('../src/engine/viewProof.ts');
+beforeEach(() => {
+  sweeps = new ViewSweeps();
   asked.length = 0;
   took = 10;
 });
@@ -66,7 +65,7 @@ beforeEach(async () => {
 async function view(of: Header, signal?: AbortSignal) {
   const shown: SweptScene[] = [];
   const show = (scene: SweptScene) => shown.push(scene);
-  const whole = await engine.proveView(at(of), of.id, page, 500, { show, ...(signal && { signal }) });
+  const whole = await sweeps.prove(at(of), of.id, page, 500, { show, ...(signal && { signal }) });
   return { whole, shown };
 }
 const sameRows = (rows: readonly SweptRow[]) =>
@@ -133,7 +132,7 @@ describe('the sweep of the page on screen', () => {
       const stop = new AbortController();
       const of = filled(opacity);
       const show = () => stop.abort();
-      return engine.proveView(at(of), of.id, page, 500, { show, signal: stop.signal });
+      return sweeps.prove(at(of), of.id, page, 500, { show, signal: stop.signal });
     };
     clock.mockReturnValue(5200);
     await expect(dropped(0.3)).rejects.toThrow('abort');

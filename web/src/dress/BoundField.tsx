@@ -1,7 +1,8 @@
-import { useEffect, useRef, useState } from 'react';
+import { useId } from 'react';
 import type { Header } from '@hatrail/core/model/header';
 import { boundOf, type NumberAsked } from '../editor/leastNumber.ts';
-import { isAbort } from '../engine/pool.ts';
+import { useAsked } from '../engine/answers.ts';
+import { keyOf, siteKey } from '../engine/dependsOn.ts';
 
 interface BoundFieldProps extends Omit<NumberAsked, 'signal'> {
   /** What is asked: “From where is it clear?” */
@@ -14,51 +15,40 @@ interface BoundFieldProps extends Omit<NumberAsked, 'signal'> {
 
 /** From which number on a moment is clear everywhere: looked for when it is asked for, and set with one click. */
 export function BoundField({ question, says, header, onTake, ...asked }: BoundFieldProps) {
-  const [state, setState] = useState<'idle' | 'busy' | 'none' | number | { failure: string }>('idle');
-  const stop = useRef<AbortController>(undefined);
-  const end = () => {
-    stop.current?.abort();
-    setState('idle');
-  };
   // What was found holds for the header as it was.
-  useEffect(() => end, [asked.hand.site, header]);
-  const begin = () => {
-    const abort = new AbortController();
-    stop.current = abort;
-    setState('busy');
-    boundOf({ ...asked, signal: abort.signal })
-      .then((found) => !abort.signal.aborted && setState(found ?? 'none'))
-      .catch((error: unknown) => {
-        if (!isAbort(error) && !abort.signal.aborted) setState({ failure: (error as Error).message });
-      });
-  };
-  if (state === 'idle') {
+  const queryKey = ['bound', useId(), siteKey(asked.hand), keyOf([header, asked.width])];
+  const { isAsked, ask, stop, data, failure } = useAsked(
+    queryKey,
+    // None where no number clears it.
+    async ({ signal }) => (await boundOf({ ...asked, signal })) ?? null,
+  );
+  if (!isAsked) {
     return (
-      <button type="button" className="link" onClick={begin}>
+      <button type="button" className="link" onClick={ask}>
         {question}
       </button>
     );
   }
   return (
     <span className="origin" role="status">
-      {state === 'busy' ? (
+      {failure !== undefined ? (
+        `The search stopped: ${failure} Try again.`
+      ) : data === undefined ? (
         <>
           Being swept over every page and width.{' '}
-          <button type="button" className="link" onClick={end}>
+          <button type="button" className="link" onClick={stop}>
             Stop
           </button>
         </>
-      ) : state === 'none' ? (
+      ) : data === null ? (
         'Nowhere: another change is needed first.'
-      ) : typeof state === 'number' ? (
+      ) : (
         <>
-          {says(state)}{' '}
-          <button type="button" className="link" onClick={() => onTake(state)}>
+          {says(data)}{' '}
+          <button type="button" className="link" onClick={() => onTake(data)}>
             Set it
           </button>
         </>
-      ) : (
-        `The search stopped: ${state.failure} Try again.`
       )}
     </span>
   );

@@ -1,7 +1,7 @@
-import { useQuery } from '@tanstack/react-query';
 import { Suspense, lazy } from 'react';
 import type { Change, ChangeCurve } from '@hatrail/core/change/curve';
 import type { Header, Moment } from '@hatrail/core/model/header';
+import { useAnswer } from '../engine/answers.ts';
 import { changeKey } from '../engine/dependsOn.ts';
 import { proveChange } from '../engine/proof.ts';
 import type { SiteAtHand } from '../engine/siteAtHand.ts';
@@ -47,19 +47,15 @@ function Watched({
   onCompare,
 }: ChangeWatchProps & { title: string; change: Change }) {
   const key = changeKey(hand, header, width, change);
-  const { data: curve, error } = useQuery({
-    queryKey: ['change', key, pageId],
+  const { data: curve, failure } = useAnswer(
+    ['change', key, pageId],
     // None where the page never comes to the change.
-    queryFn: async ({ signal }) =>
-      (await proveChange(hand, header, pageId, width, change, { signal })) ?? null,
-    staleTime: Infinity,
-    retry: false,
-    structuralSharing: false,
-  });
-  if (error)
+    async ({ signal }) => (await proveChange(hand, header, pageId, width, change, { signal })) ?? null,
+  );
+  if (failure !== undefined)
     return (
       <p className="origin">
-        {title}: not computed. {error.message} Change something to try again.
+        {title}: not computed. {failure} Change something to try again.
       </p>
     );
   if (curve === undefined) return <p className="origin">{title}: being computed.</p>;

@@ -31,6 +31,7 @@ import { useStretches } from './filmEnds.ts';
 import { useWidth } from '../parts/useWidth.ts';
 import { Trials } from './Trials.tsx';
 import { WidthRuler } from './WidthRuler.tsx';
+import { useSoFar } from '../engine/answers.ts';
 
 /** Dress: the page under its header, where it is lost, and everything the header wears. */
 export function Dress() {
@@ -60,6 +61,7 @@ export function Dress() {
   );
   const cut = useCut(hand, header, page.id, worst);
   const all = useVerdicts();
+  const progress = useSoFar(all);
   const answer = useLeast(hand, header, moment, width, 'fill');
   const [chosen, setGround] = useState<Ground>('page');
   const ground = chosen === `page ${page.id}` ? 'page' : chosen;
@@ -261,7 +263,7 @@ export function Dress() {
               header={calm.header}
               moment={moment}
               rows={all.rows}
-              progress={all.progress}
+              progress={progress}
               failure={all.failure}
               answer={answer}
               onCompare={compare}

@@ -1,11 +1,9 @@
 import { Button } from '@mui/material';
-import { useEffect, useRef, useState } from 'react';
 import { momentName, type Header } from '@hatrail/core/model/header';
 import type { Band, Page } from '@hatrail/core/model/page';
 import { TEXT_MAX } from '@hatrail/core/page/metrics';
 import type { BandReading } from '@hatrail/core/sweep/words';
 import { useEditor } from '../editor/store.ts';
-import { isAbort } from '../engine/pool.ts';
 import { readBandAt } from '../engine/proof.ts';
 import { groundsOfPage } from '../engine/request.ts';
 import type { SiteAtHand } from '../engine/siteAtHand.ts';
@@ -16,6 +14,8 @@ import { PercentSlider } from '../parts/PercentSlider.tsx';
 import { VerdictText, figure } from '../parts/Verdict.tsx';
 import { leastBandTint, withBandTint, type BandRemedy } from './bandRemedy.ts';
 import type { Compare } from './compare.ts';
+import { useAnswer, useAsked } from '../engine/answers.ts';
+import { keyOf, siteKey } from '../engine/dependsOn.ts';
 
 interface OpeningBandProps {
   hand: SiteAtHand;
@@ -26,20 +26,12 @@ interface OpeningBandProps {
 
 /** The words of the page's first band over its own ground, at every standard width and the one on screen. */
 export function useOpeningBand({ hand, header, page, width }: OpeningBandProps): BandReading[] | undefined {
-  const [found, setFound] = useState<{ of: string; readings: BandReading[] }>();
-  const of = `${page.id} ${width}`;
-  useEffect(() => {
-    const stop = new AbortController();
-    readBandAt(hand, header.id, page.id, 0, width, { urgency: 'later', signal: stop.signal })
-      .then((readings) => !stop.signal.aborted && setFound({ of, readings }))
-      .catch((error: unknown) => {
-        if (!isAbort(error) && !stop.signal.aborted) setFound({ of, readings: [] });
-      });
-    return () => stop.abort();
-    // The words do not depend on what the header wears: reading them anew for each step of a drag would keep its figures waiting.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [...groundsOfPage(hand, header), page, width]);
-  return found?.of === of ? found.readings : undefined;
+  // The words do not depend on what the header wears: reading them anew for each step of a drag would keep its figures waiting.
+  const { data, failure } = useAnswer(
+    ['band', keyOf([...groundsOfPage(hand, header), page, width])],
+    ({ signal }) => readBandAt(hand, header.id, page.id, 0, width, { urgency: 'later', signal }),
+  );
+  return failure === undefined ? data : [];
 }
 
 /** The worst of all words at all widths. */
@@ -208,77 +200,63 @@ function BandTint({
   onTake: (remedy: BandRemedy) => void;
   onCompare: Compare;
 }) {
-  const [state, setState] = useState<'idle' | 'busy' | 'none' | BandRemedy | { failure: string }>('idle');
-  const stop = useRef<AbortController>(undefined);
   // What was found holds for the site as it was.
-  useEffect(
-    () => () => {
-      stop.current?.abort();
-      setState('idle');
-    },
-    [hand.site, header.id, page.id],
+  const queryKey = ['band tint', siteKey(hand), keyOf([header, page, width, colour])];
+  const {
+    isAsked,
+    ask,
+    stop,
+    data: found,
+    failure,
+  } = useAsked(
+    queryKey,
+    // None where no tint clears them.
+    async ({ signal }) => (await leastBandTint(hand, header, page, width, colour, signal)) ?? null,
   );
-  const begin = () => {
-    const abort = new AbortController();
-    stop.current = abort;
-    setState('busy');
-    leastBandTint(hand, header, page, width, colour, abort.signal)
-      .then((found) => !abort.signal.aborted && setState(found ?? 'none'))
-      .catch((error: unknown) => {
-        if (!isAbort(error) && !abort.signal.aborted) setState({ failure: (error as Error).message });
-      });
-  };
   const name = colourName(hand.site.palette, colour);
   const over = `${header.name}, ${momentName(header, 'top')}`;
-  if (state === 'idle')
+  if (!isAsked)
     return (
-      <Button size="small" variant="outlined" onClick={begin}>
+      <Button size="small" variant="outlined" onClick={ask}>
         Least tint for words and header
       </Button>
     );
-  if (state === 'busy')
+  if (failure !== undefined) return <p role="alert">The search stopped: {failure} Try again.</p>;
+  if (found === undefined)
     return (
       <p className="quiet" role="status">
         Tints in {name} are being swept, with {over} over them.{' '}
-        <button
-          type="button"
-          className="link"
-          onClick={() => {
-            stop.current?.abort();
-            setState('idle');
-          }}
-        >
+        <button type="button" className="link" onClick={stop}>
           Stop
         </button>
       </p>
     );
-  if (state === 'none')
+  if (found === null)
     return (
       <p>
         No tint in {name} clears the words and {over} together. Try another colour.
       </p>
     );
-  if ('failure' in state) return <p role="alert">The search stopped: {state.failure} Try again.</p>;
-  const word = worstWord(state.readings);
-  const row = state.rows.reduce((a, b) => (b.worst / b.needed < a.worst / a.needed ? b : a));
+  const word = worstWord(found.readings);
+  const row = found.rows.reduce((a, b) => (b.worst / b.needed < a.worst / a.needed ? b : a));
   return (
     <div className="band-remedy">
       <p>
-        Tint in {name}, {state.percent} %: {word && `worst word ${figure(word.contrast)}, `}
+        Tint in {name}, {found.percent} %: {word && `worst word ${figure(word.contrast)}, `}
         and of {over}, which lies over it, {row.item} {figure(row.worst)}, at every width.{' '}
-        {100 - state.percent}&nbsp;% of the band’s backdrop still shows through.
+        {100 - found.percent}&nbsp;% of the band’s backdrop still shows through.
       </p>
-      <Button size="small" variant="contained" onClick={() => onTake(state)}>
+      <Button size="small" variant="contained" onClick={() => onTake(found)}>
         Try it
       </Button>{' '}
       <Button
         size="small"
         variant="outlined"
-        aria-label={`Compare the tint of ${state.percent} %`}
+        aria-label={`Compare the tint of ${found.percent} %`}
         onClick={() => {
-          const site = withBandTint(hand.site, page, { colour, opacity: state.percent / 100 });
+          const site = withBandTint(hand.site, page, { colour, opacity: found.percent / 100 });
           const tinted = site.pages.find(({ id }) => id === page.id)!;
-          onCompare(`Tint ${state.percent} %`, header, { scroll: 0, page: tinted });
+          onCompare(`Tint ${found.percent} %`, header, { scroll: 0, page: tinted });
         }}
       >
         Compare

@@ -1,11 +1,11 @@
 import { Button } from '@mui/material';
-import { useEffect, useRef, useState } from 'react';
 import type { Header, Moment } from '@hatrail/core/model/header';
 import type { Row } from '@hatrail/core/sweep/prove';
 import { changeHeader } from '../editor/edits.ts';
 import { WAYS, otherWays, type Way } from '@hatrail/core/remedy/index';
 import { askedOf } from '../editor/remedyWork.ts';
-import { isAbort } from '../engine/pool.ts';
+import { useAsked, useSoFar } from '../engine/answers.ts';
+import { keyOf, siteKey } from '../engine/dependsOn.ts';
 import type { SiteAtHand } from '../engine/siteAtHand.ts';
 import { Cost } from './Cost.tsx';
 
@@ -22,43 +22,31 @@ interface OtherWaysProps {
 interface Search {
   ways: Way[];
   tried: number;
-  failure?: string;
 }
 
 /** Other changes that clear a moment, looked for when they are asked for; each is swept before it is listed. */
 export function OtherWays({ hand, header, moment, rows, told, onCompare }: OtherWaysProps) {
-  const [search, setSearch] = useState<Search>();
-  const stop = useRef<AbortController>(undefined);
-  const end = () => {
-    stop.current?.abort();
-    setSearch(undefined);
-  };
   // What was found holds for the header as it was.
-  useEffect(() => end, [hand.site, header, moment]);
-  const begin = () => {
-    const abort = new AbortController();
-    stop.current = abort;
-    setSearch({ ways: [], tried: 0 });
-    otherWays(
-      askedOf(hand, header, moment, rows, { signal: abort.signal }),
-      told ? [told] : [],
-      (ways, tried) => {
-        if (!abort.signal.aborted) setSearch({ ways, tried });
-      },
-    ).catch((error: unknown) => {
-      if (!isAbort(error) && !abort.signal.aborted) {
-        setSearch((now) => ({ ways: [], tried: 0, ...now, failure: (error as Error).message }));
-      }
-    });
-  };
-  if (!search) {
+  const question = ['ways', siteKey(hand), keyOf([header, moment])];
+  const { isAsked, ask, stop, data, failure, soFar } = useAsked<Search, Search>(
+    question,
+    async ({ signal, tell }) => {
+      let search: Search = { ways: [], tried: 0 };
+      await otherWays(askedOf(hand, header, moment, rows, { signal }), told ? [told] : [], (ways, tried) =>
+        tell((search = { ways, tried })),
+      );
+      return search;
+    },
+  );
+  const found = useSoFar<Search>({ soFar });
+  if (!isAsked) {
     return (
-      <Button size="small" variant="outlined" onClick={begin}>
+      <Button size="small" variant="outlined" onClick={ask}>
         Other ways
       </Button>
     );
   }
-  const { ways, tried, failure } = search;
+  const { ways, tried } = data ?? found ?? { ways: [], tried: 0 };
   const isDone = tried === WAYS;
   return (
     <div className="other-ways">
@@ -77,7 +65,7 @@ export function OtherWays({ hand, header, moment, rows, told, onCompare }: Other
       ) : (
         <p className="quiet">
           {tried} of {WAYS} tried, each over all pages.{' '}
-          <button type="button" className="link" onClick={end}>
+          <button type="button" className="link" onClick={stop}>
             Stop
           </button>
         </p>

@@ -1,14 +1,13 @@
 import { Button } from '@mui/material';
-import { memo, useEffect, useState } from 'react';
+import { memo } from 'react';
 import { Link, useLocation } from 'react-router';
 import { resolveLook } from '@hatrail/core/header/look';
 import { allMoments, momentName, type Header, type Moment } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
 import type { Row } from '@hatrail/core/sweep/prove';
 import { useEditor } from '../editor/store.ts';
-import { causeOf, type Way } from '@hatrail/core/remedy/index';
+import { causeOf } from '@hatrail/core/remedy/index';
 import { askedOf } from '../editor/remedyWork.ts';
-import { isAbort } from '../engine/pool.ts';
 import type { FillAnswer } from '../editor/verdicts.ts';
 import { colourName } from '@hatrail/core/model/palette';
 import { figure } from '../parts/Verdict.tsx';
@@ -17,6 +16,8 @@ import { stateWords } from '@hatrail/core/header/stateNames';
 import { Cost } from './Cost.tsx';
 import { OtherWays, WayOffered } from './OtherWays.tsx';
 import { worstRow } from './view.ts';
+import { useAnswer } from '../engine/answers.ts';
+import { keyOf, siteKey } from '../engine/dependsOn.ts';
 
 interface RemedyProps {
   hand: SiteAtHand;
@@ -194,16 +195,12 @@ function Cause({
   rows,
   onCompare,
 }: Pick<RemedyProps, 'hand' | 'header' | 'moment' | 'onCompare'> & { rows: readonly Row[] }) {
-  const [way, setWay] = useState<Way>();
-  useEffect(() => {
-    const stop = new AbortController();
-    causeOf(askedOf(hand, header, moment, rows, { signal: stop.signal }))
-      .then((found) => !stop.signal.aborted && setWay(found))
-      .catch((error: unknown) => {
-        if (!isAbort(error)) setWay(undefined);
-      });
-    return () => stop.abort();
-  }, [hand, header, moment, rows]);
+  const { data: way } = useAnswer(
+    ['cause', siteKey(hand), keyOf([header, moment, rows])],
+    async ({ signal }) =>
+      // None where there is no such cause.
+      (await causeOf(askedOf(hand, header, moment, rows, { signal }))) ?? null,
+  );
   if (!way) return null;
   return (
     <>

@@ -1,16 +1,16 @@
 import { Button } from '@mui/material';
-import { useEffect, useState } from 'react';
 import { durationOf, headerAt, type ChangeCurve } from '@hatrail/core/change/curve';
 import { changesByScroll } from '@hatrail/core/header/manner';
 import type { Header } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
 import { betterTimings, type BetterTiming } from '../editor/timings.ts';
-import { isAbort } from '../engine/pool.ts';
 import type { WholeChange } from '../engine/proof.ts';
 import type { SiteAtHand } from '../engine/siteAtHand.ts';
 import { figure } from '../parts/Verdict.tsx';
 import type { Compare } from './compare.ts';
 import { setManner } from './lookEdits.ts';
+import { useAnswer, useSoFar } from '../engine/answers.ts';
+import { keyOf, siteKey } from '../engine/dependsOn.ts';
 
 interface TimingsProps {
   hand: SiteAtHand;
@@ -23,31 +23,16 @@ interface TimingsProps {
   curve: ChangeCurve;
 }
 
-interface Found {
-  /** The site that they were found for: they hold for no other. */
-  of: Site;
-  ways: BetterTiming[];
-  failure?: string;
-}
-
 /** Other ways to time the change, each swept on the page on screen before it is shown, and then over every page. */
 export function Timings({ hand, header, pageId, pageTitle, width, curve, onCompare }: TimingsProps) {
-  const [found, setFound] = useState<Found>();
   const { below } = curve;
-  useEffect(() => {
-    const stop = new AbortController();
-    betterTimings({ hand, header, pageId, width, below, signal: stop.signal }, (ways) => {
-      if (!stop.signal.aborted) setFound({ of: hand.site, ways });
-    }).catch((error: unknown) => {
-      if (!isAbort(error) && !stop.signal.aborted)
-        setFound((now) => ({ ways: [], ...now, of: hand.site, failure: (error as Error).message }));
-    });
-    return () => stop.abort();
-    // The header is part of the site.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [hand.site, header.id, pageId, width, below]);
-  if (found?.of !== hand.site) return <p className="quiet">Other timings are being computed.</p>;
-  const { ways, failure } = found;
+  const { data, failure, soFar } = useAnswer<BetterTiming[], BetterTiming[]>(
+    ['timings', siteKey(hand), keyOf([header, pageId, width, below])],
+    ({ signal, tell }) => betterTimings({ hand, header, pageId, width, below, signal }, tell),
+  );
+  const found = useSoFar<BetterTiming[]>({ soFar });
+  const ways = data ?? found;
+  if (!ways) return <p className="quiet">{failure ?? 'Other timings are being computed.'}</p>;
   return (
     <>
       {ways.length === 0 && !failure && <p className="quiet">No other timing is below for less long.</p>}

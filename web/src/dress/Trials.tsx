@@ -1,19 +1,18 @@
 import { Button } from '@mui/material';
-import { memo, useEffect, useMemo, useState } from 'react';
+import { memo, useMemo } from 'react';
 import { headerInTrial, trialOf, wearTrial } from '@hatrail/core/header/trials';
 import type { Header, Moment, Trial } from '@hatrail/core/model/header';
 import { freeId } from '@hatrail/core/gather/freeId';
 import type { Page } from '@hatrail/core/model/page';
-import type { Row } from '@hatrail/core/sweep/prove';
 import { changeHeader } from '../editor/edits.ts';
 import { countItems } from '../editor/verdicts.ts';
-import { isAbort } from '../engine/pool.ts';
-import { proveAll, withHeader } from '../engine/proof.ts';
+import { withHeader } from '../engine/proof.ts';
 import type { SiteAtHand } from '../engine/siteAtHand.ts';
 import { LiveFrame } from '../parts/LiveFrame.tsx';
 import { usePreview } from '../parts/preview.ts';
 import { VerdictText } from '../parts/Verdict.tsx';
 import { useMeasure, worstRow } from './view.ts';
+import { useProofOfAll } from '../editor/verdicts.ts';
 
 interface TrialsProps {
   hand: SiteAtHand;
@@ -70,7 +69,7 @@ function TrialCard({
   const worn = useMemo(() => headerInTrial(header, trial), [header, trial]);
   const tried = useMemo(() => withHeader(hand, worn), [hand, worn]);
   const preview = usePreview(tried, worn, page, useMeasure(hand));
-  const rows = useTrialRows(tried, worn, width);
+  const { rows } = useProofOfAll(tried, worn, { width, rest: 300 });
   const worst = worstRow((rows ?? []).filter((row) => row.moment === moment));
   const lost = countItems(rows ?? [], 'lost');
   const scale = CARD / width;
@@ -138,24 +137,4 @@ function TrialCard({
       </span>
     </li>
   );
-}
-
-/** A trial's verdicts over all pages and widths. */
-function useTrialRows(hand: SiteAtHand, header: Header, width: number): Row[] | undefined {
-  const [rows, setRows] = useState<Row[]>();
-  useEffect(() => {
-    const stop = new AbortController();
-    const timer = setTimeout(() => {
-      proveAll(hand, header, { width, signal: stop.signal })
-        .then((found) => !stop.signal.aborted && setRows(found))
-        .catch((error: unknown) => {
-          if (!isAbort(error)) setRows([]);
-        });
-    }, 300);
-    return () => {
-      clearTimeout(timer);
-      stop.abort();
-    };
-  }, [hand, header, width]);
-  return rows;
 }

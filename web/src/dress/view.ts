@@ -1,10 +1,13 @@
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useEffectEvent, useRef, useState } from 'react';
 import type { Header, Moment } from '@hatrail/core/model/header';
 import type { Cut } from '@hatrail/core/sweep/cut';
 import { spotKey, isPassing, type Probe, type Row, type SweptRow } from '@hatrail/core/sweep/prove';
 import { groupsOf } from '../engine/groups.ts';
-import { onEngine, isAbort } from '../engine/pool.ts';
-import { proveView } from '../engine/viewProof.ts';
+import { isAbort } from '../engine/dropped.ts';
+import { onEngine } from '../engine/pool.ts';
+import { useAnswer } from '../engine/answers.ts';
+import { keyOf, siteKey } from '../engine/dependsOn.ts';
+import { ViewSweeps } from '../engine/viewProof.ts';
 import { groundsOfPage, placeName, readyMeasure, sceneRequest } from '../engine/request.ts';
 import type { SiteAtHand } from '../engine/siteAtHand.ts';
 import type { SceneFacts, SweptScene } from '../engine/types.ts';
@@ -16,44 +19,45 @@ import type { Measure } from '@hatrail/core/measure/measure';
  * show what it has before it is done.
  */
 function useComputed<T>(
-  work: ((signal: AbortSignal, show: (value: T) => void) => Promise<T>) | undefined,
-  inputs: readonly unknown[],
+  key: string,
+  work: (signal: AbortSignal, show: (value: T) => void) => Promise<T>,
 ): { value: T | undefined; failure: string | undefined } {
   const [state, setState] = useState<{ value?: T; failure?: string }>({});
   const begun = useRef(0);
   const shown = useRef(0);
-  useEffect(() => {
-    if (!work) return;
+  const begin = useEffectEvent((signal: AbortSignal) => {
     const turn = ++begun.current;
-    const stop = new AbortController();
     const show = (next: { value?: T; failure?: string }) => {
       if (turn < shown.current) return;
       shown.current = turn;
       setState((old) => ({ value: old.value, ...next }));
     };
     const showValue = (value: T) => show({ value, failure: undefined });
-    work(stop.signal, showValue)
+    work(signal, showValue)
       .then(showValue)
       .catch((error: unknown) => {
         if (!isAbort(error)) show({ failure: (error as Error).message });
       });
+  });
+  useEffect(() => {
+    const stop = new AbortController();
+    begin(stop.signal);
     return () => stop.abort();
-    // The work is made anew each time; its inputs say when it differs.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, inputs);
+  }, [key]);
   return { value: state.value, failure: state.failure };
 }
 
 /** The sweep of the page on screen. */
 export function useSweptView(hand: SiteAtHand, header: Header, pageId: string, width: number) {
+  const [sweeps] = useState(() => new ViewSweeps());
   const computed = useComputed<SweptScene & { pageId: string; width: number }>(
+    siteKey(hand) + keyOf([header.id, pageId, width]),
     async (signal, show) => {
       const shown = (scene: SweptScene) => ({ ...scene, pageId, width });
       return shown(
-        await proveView(hand, header.id, pageId, width, { signal, show: (scene) => show(shown(scene)) }),
+        await sweeps.prove(hand, header.id, pageId, width, { signal, show: (scene) => show(shown(scene)) }),
       );
     },
-    [hand.site, header.id, pageId, width],
   );
   // A result for another page or width is not shown for this one.
   const fits = computed.value?.pageId === pageId && computed.value.width === width;
@@ -70,13 +74,13 @@ export function useProbes(
   scroll: number,
 ): Probe[] {
   const { value } = useComputed(
+    siteKey(hand) + keyOf([header.id, pageId, width, moment, scroll]),
     async (signal) => {
       const request = await sceneRequest(hand, header.id, pageId, width);
       return onEngine(placeName(pageId, width), (engine) => engine.probe(request, moment, scroll), {
         signal,
       });
     },
-    [hand.site, header.id, pageId, width, moment, scroll],
   );
   return value ?? [];
 }
@@ -88,48 +92,51 @@ export function useCut(
   pageId: string,
   row: Row | undefined,
 ): Cut | undefined {
-  const { value } = useComputed<Cut | undefined>(
-    row &&
-      (async (signal) => {
-        const request = await sceneRequest(hand, header.id, pageId, row.width);
-        return onEngine(placeName(pageId, row.width), (engine) => engine.cut(request, row), { signal });
-      }),
-    [hand.site, header.id, pageId, row?.width, row?.moment, row && spotKey(row), row?.scroll],
+  const { data } = useAnswer(
+    [
+      'cut',
+      siteKey(hand),
+      keyOf([header, pageId, row?.width, row?.moment, row && spotKey(row), row?.scroll]),
+    ],
+    async ({ signal }) => {
+      const request = await sceneRequest(hand, header.id, pageId, row!.width);
+      const cut = onEngine(placeName(pageId, row!.width), (engine) => engine.cut(request, row!), { signal });
+      return (await cut) ?? null;
+    },
+    { isAsked: row !== undefined, keepsLast: true, kept: 10_000 },
   );
-  return row && value;
+  return (row && data) ?? undefined;
 }
 
 /** The whole page as a small picture. */
 export function useFilm(hand: SiteAtHand, header: Header, pageId: string, width: number, filmWidth: number) {
-  const { site } = hand;
-  const page = site.pages.find(({ id }) => id === pageId);
-  const { value } = useComputed(
-    async (signal) => {
+  const page = hand.site.pages.find(({ id }) => id === pageId);
+  const { data } = useAnswer(
+    ['film', keyOf([...groundsOfPage(hand, header), page, width, filmWidth])],
+    async ({ signal }) => {
       const request = await sceneRequest(hand, header.id, pageId, width);
       return onEngine(placeName(pageId, width), (engine) => engine.film(request, filmWidth), {
         urgency: 'soon',
         signal,
       });
     },
-    [...groundsOfPage(hand, header), page, width, filmWidth],
+    { keepsLast: true, kept: 30_000 },
   );
-  return value;
+  return data;
 }
 
 /** Text metrics on the main thread. */
 export function useMeasure(hand: SiteAtHand): Measure | undefined {
-  const [measure, setMeasure] = useState<Measure>();
-  const { site } = hand;
-  useEffect(() => {
-    let isOld = false;
-    void readyMeasure(hand).then((ready) => !isOld && setMeasure(() => ready));
-    return () => {
-      isOld = true;
-    };
-    // Fonts depend on the type alone.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [site.type, hand.hashes]);
-  return measure;
+  const { fonts } = hand.site;
+  const { data } = useAnswer(
+    ['measure', keyOf([hand.site.type, fonts, hand.hashes])],
+    async () => ({
+      // In an object, since the library would call a function.
+      measure: await readyMeasure(hand),
+    }),
+    { keepsLast: true },
+  );
+  return data?.measure;
 }
 
 /** The first scroll at which a moment is met; `undefined` where it never is. */

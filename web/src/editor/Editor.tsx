@@ -11,7 +11,7 @@ import { HoldKeepers } from './HoldKeeper.tsx';
 import { Shortcuts } from './Shortcuts.tsx';
 import { useEditor } from './store.ts';
 import { TopBar } from './TopBar.tsx';
-import { useProofOfAll } from './verdicts.ts';
+import { useProofOfAll, VerdictsProvider } from './verdicts.ts';
 
 /** What the screens of one site work with. */
 export interface EditorContext {
@@ -56,16 +56,16 @@ function OpenSite({
   const hand = useMemo(() => ({ site, hashes }), [site, hashes]);
   const [place, go] = usePlace(site);
   useAutosave();
-  useProofOfAll(hand, place.header, place.width);
+  const verdicts = useProofOfAll(hand, place.header, { width: place.width, rest: 200, keepsLast: true });
   const context: EditorContext = { siteId, slug, hand, place, go };
   return (
-    <>
+    <VerdictsProvider value={verdicts}>
       <TopBar siteId={siteId} site={site} place={place} />
       <Conflict />
       <Shortcuts go={go} />
       <HoldKeepers hand={hand} header={place.header} width={place.width} />
       <Outlet context={context} />
-    </>
+    </VerdictsProvider>
   );
 }
 

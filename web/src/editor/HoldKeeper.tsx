@@ -30,9 +30,8 @@ function HoldKeeper({
 }) {
   const answer = useLeast(hand, header, moment, width, layer);
   // A moment that no page comes to asks for nothing, and is left as it is.
-  const isSwept = useVerdicts(
-    ({ rows, progress }) => progress === undefined && rows?.some((row) => row.moment === moment) === true,
-  );
+  const { rows, isWorking } = useVerdicts();
+  const isSwept = !isWorking && rows?.some((row) => row.moment === moment) === true;
   const now = percentOf(hand, header, moment, layer);
   useEffect(() => {
     if (!isSwept) return;

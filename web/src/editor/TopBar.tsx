@@ -1,3 +1,4 @@
+import { useSoFar } from '../engine/answers.ts';
 import { ArrowUUpLeft, ArrowUUpRight } from '@phosphor-icons/react';
 import { IconButton, Tooltip } from '@mui/material';
 import { memo } from 'react';
@@ -106,7 +107,8 @@ const UndoRedo = memo(function UndoRedo() {
 
 /** How many items and menus are lost on all pages and widths; opens the worst place. */
 function RunningVerdict({ siteId, site, header }: { siteId: string; site: Site; header: Header }) {
-  const { rows, banners, progress } = useVerdicts();
+  const { rows, banners, ...working } = useVerdicts();
+  const progress = useSoFar(working);
   const navigate = useNavigate();
   if (!rows) {
     return (
@@ -139,12 +141,12 @@ function RunningVerdict({ siteId, site, header }: { siteId: string; site: Site; 
     >
       <VerdictMark verdict={verdict} />
       {words}
-      {progress && (
+      {working.isWorking && (
         <>
           <span className="sr-only">, being swept again</span>
           <span
             className="bar-again"
-            style={{ width: `${(100 * progress.done) / progress.of}%` }}
+            style={{ width: `${progress ? (100 * progress.done) / progress.of : 0}%` }}
             aria-hidden="true"
           />
         </>

@@ -26,7 +26,10 @@ interface Asked {
  * Finds timings that are below for less long on the page on screen, then sweeps each over every page and width.
  * @param found told when those of the page on screen are known, and after each that was swept everywhere
  */
-export async function betterTimings(asked: Asked, found: (ways: BetterTiming[]) => void): Promise<void> {
+export async function betterTimings(
+  asked: Asked,
+  found: (ways: BetterTiming[]) => void,
+): Promise<BetterTiming[]> {
   const { hand, header, pageId, width, below, signal } = asked;
   const change = { kind: 'moment' } as const;
   let ways: BetterTiming[] = [];
@@ -49,4 +52,5 @@ export async function betterTimings(asked: Asked, found: (ways: BetterTiming[]) 
     ways = whole ? ways.with(i, { ...way, whole }) : ways;
     found(ways);
   }
+  return ways;
 }

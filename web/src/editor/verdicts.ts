@@ -1,6 +1,4 @@
-import { skipToken, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect } from 'react';
-import { create } from 'zustand';
+import { createContext, useContext } from 'react';
 import type { Header, Moment } from '@hatrail/core/model/header';
 import { leastOf, worstFirst, type Asked } from '@hatrail/core/remedy/kind';
 import { fillCandidates, type Knob, type LeastFill } from '@hatrail/core/remedy/leastFill';
@@ -12,27 +10,31 @@ import { judgePanel } from '@hatrail/core/sweep/panel';
 import type { Verdict } from '@hatrail/core/sweep/verdict';
 import type { LookCost } from '@hatrail/core/remedy/cost';
 import { proveAll, readBanners, type BannerWords } from '../engine/proof.ts';
+import { useAnswer, useSoFar, type Answered, type Progress } from '../engine/answers.ts';
 import { askedOf } from './remedyWork.ts';
-import { leastKey, type Solved } from '../engine/dependsOn.ts';
+import { keyOf, leastKey, siteKey, type Solved } from '../engine/dependsOn.ts';
 import type { SiteAtHand } from '../engine/siteAtHand.ts';
-import { isAbort } from '../engine/pool.ts';
 
-/** What the sweeps over all pages and widths have found, and how far they are. */
-interface Verdicts {
-  rows: Row[] | undefined;
+/** What the sweeps over all pages and widths have found. */
+export interface Found {
+  rows: Row[];
   /** The words of the pages' opening bands. */
   banners: BannerWords[];
-  progress: { done: number; of: number } | undefined;
-  /** What went wrong, if the sweep could not be carried out. */
-  failure: string | undefined;
 }
 
-export const useVerdicts = create<Verdicts>()(() => ({
-  rows: undefined,
-  banners: [],
-  progress: undefined,
-  failure: undefined,
-}));
+/** The same as the screens see it, with how far it is: see `useSoFar`. */
+export interface Verdicts extends Partial<Found>, Omit<Answered<Found>, 'data'> {}
+
+const VerdictsContext = createContext<Verdicts | undefined>(undefined);
+/** Hands the verdicts of the header that is worked on to all screens below. */
+export const VerdictsProvider = VerdictsContext.Provider;
+
+/** The verdicts of the header that is worked on. */
+export function useVerdicts(): Verdicts {
+  const verdicts = useContext(VerdictsContext);
+  if (!verdicts) throw new Error('Verdicts are there within the editor only.');
+  return verdicts;
+}
 
 /** Items that have a verdict anywhere: each counted once. */
 export function countItems(rows: readonly Row[], verdict: Row['verdict']): number {
@@ -66,52 +68,40 @@ export function standingOf(
   return { verdict: 'clear', lost, words: 'All clear' };
 }
 
-/** Sweeps all pages again whenever the document has rested for a moment. */
-export function useProofOfAll(hand: SiteAtHand, header: Header, width: number): void {
-  const site = hand.site;
-  useEffect(() => {
-    const stop = new AbortController();
-    const timer = setTimeout(() => {
-      proveAll(hand, header, {
-        width,
-        signal: stop.signal,
-        progress: (done, of) => !stop.signal.aborted && useVerdicts.setState({ progress: { done, of } }),
-      })
-        .then(async (rows) => {
-          const banners = await readBanners(hand, header.id, width, { signal: stop.signal });
-          // At once, so that what is counted never goes up after it was told.
-          if (!stop.signal.aborted)
-            useVerdicts.setState({ rows, banners, progress: undefined, failure: undefined });
-        })
-        .catch((error: unknown) => {
-          if (!isAbort(error))
-            useVerdicts.setState({ progress: undefined, failure: (error as Error).message });
-        });
-    }, 200);
-    return () => {
-      clearTimeout(timer);
-      stop.abort();
-    };
-    // The header is part of the site.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [site, header.id, width]);
+interface ProofWanted {
+  /** A width that is swept beside the standard ones, CSS pixels. */
+  width?: number;
+  /** How long the document must have rested before it is swept, ms. */
+  rest?: number;
+  /** Whether what held before stays in sight meanwhile. */
+  keepsLast?: boolean;
+}
+
+/** Sweeps a header over all pages; what is in sight is swept again whenever anything of the document changes. */
+export function useProofOfAll(hand: SiteAtHand, header: Header, wanted: ProofWanted = {}): Verdicts {
+  const { width, ...options } = wanted;
+  const { data, ...state } = useAnswer<Found>(
+    ['proof', siteKey(hand), keyOf([header, width])],
+    async ({ signal, tell }) => {
+      const progress = (done: number, of: number) => tell({ done, of });
+      const rows = await proveAll(hand, header, { ...(width && { width }), signal, progress });
+      return { rows, banners: await readBanners(hand, header.id, width, { signal }) };
+    },
+    // Others are soon in its place, and of those whose parts are the same the rows are kept longer.
+    { ...options, kept: 10_000 },
+  );
+  return { ...data, ...state };
 }
 
 /** What the solver says of the opacity of a layer at a moment. */
 export type FillAnswer =
-  | { kind: 'solving'; progress?: { done: number; of: number } }
+  | { kind: 'solving'; progress?: Progress }
   /** The moment's own colour clears it from a percent on. */
   | { kind: 'own'; fill: LeastFill; cost: LookCost | undefined }
   /** The own colour never does; another does. */
   | { kind: 'other'; fill: LeastFill; colour: ColourUse; cost: LookCost | undefined }
   | { kind: 'none' }
   | { kind: 'failed'; message: string };
-
-/** How far a question is: pages and widths that have been swept for its answer so far. */
-interface Progress {
-  done: number;
-  of: number;
-}
 
 /** How long a value must have rested before it is solved, ms: not at every step of a hand that moves. */
 const REST = 150;
@@ -128,41 +118,20 @@ export function useLeast(
   layer: Solved,
   isAsked = true,
 ): FillAnswer {
-  const client = useQueryClient();
-  const rows = useVerdicts((state) => state.rows);
-  const question = isAsked ? leastKey(hand, header, moment, width, layer) : '';
-  const underWay = ['least under way', question];
-  const { data, error } = useQuery({
-    queryKey: ['least', question],
-    enabled: isAsked && rows !== undefined,
-    queryFn: async ({ signal }) => {
-      await rested(REST, signal);
+  const { rows } = useVerdicts();
+  const { data, failure, soFar } = useAnswer<FillAnswer>(
+    ['least', isAsked ? leastKey(hand, header, moment, width, layer) : ''],
+    async ({ signal, tell }) => {
       const own = (rows ?? []).filter((row) => row.moment === moment);
-      const progress = (done: number, of: number) => {
-        if (!signal.aborted) client.setQueryData<Progress>(underWay, { done, of });
-      };
+      const progress = (done: number, of: number) => tell({ done, of });
       return solve(askedOf(hand, header, moment, own, { signal, progress, width }), layer);
     },
-    // The question is made from all that the answer depends on.
-    staleTime: Infinity,
-    retry: false,
-    structuralSharing: false,
-  });
-  const progress = useQuery<Progress>({ queryKey: underWay, queryFn: skipToken }).data;
+    { isAsked: isAsked && rows !== undefined, rest: REST },
+  );
+  const progress = useSoFar({ soFar });
   if (data) return data;
-  if (error) return { kind: 'failed', message: error.message };
+  if (failure !== undefined) return { kind: 'failed', message: failure };
   return { kind: 'solving', ...(progress && { progress }) };
-}
-
-/** Waits for a while, or until nobody wants it any more. */
-function rested(ms: number, signal: AbortSignal): Promise<void> {
-  return new Promise((go, stop) => {
-    const timer = setTimeout(go, ms);
-    signal.addEventListener('abort', () => {
-      clearTimeout(timer);
-      stop(signal.reason as Error);
-    });
-  });
 }
 
 async function solve(asked: Asked, layer: Solved): Promise<FillAnswer> {

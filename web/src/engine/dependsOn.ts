@@ -60,6 +60,16 @@ function mannerParts({ manner: { duration: _, easing: __, ink: ___, ...manner } 
   return manner;
 }
 
+/** Of an answer that everything may bear upon: the document as it is. */
+export function siteKey({ site, hashes }: SiteAtHand): string {
+  return keyOf([site, hashes]);
+}
+
+/** Of an answer that depends on some parts and nothing else: objects by what they are, values as they are. */
+export function keyOf(parts: readonly unknown[]): string {
+  return JSON.stringify(parts.map(keyPart));
+}
+
 /** Of the verdicts of a page at a width and a moment. */
 export function rowsKey(
   at: SiteAtHand,

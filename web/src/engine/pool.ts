@@ -1,5 +1,6 @@
 import { wrap, type Remote } from 'comlink';
 import type { Engine } from './worker.ts';
+import { dropped } from './dropped.ts';
 
 /**
  * How soon a task is wanted: single places on screen, which take a moment; the sweep of the page on screen, its threads
@@ -90,11 +91,4 @@ export function onEngine<T>(
       drop: () => reject(dropped()),
     });
   });
-}
-
-const dropped = () => new DOMException('Dropped', 'AbortError');
-
-/** Whether an error only says that work was dropped. */
-export function isAbort(error: unknown): boolean {
-  return error instanceof DOMException && error.name === 'AbortError';
 }

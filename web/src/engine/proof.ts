@@ -6,6 +6,7 @@ import type { Knob, Place } from '@hatrail/core/remedy/leastFill';
 import type { Row } from '@hatrail/core/sweep/prove';
 import type { BandReading, WordVerdict } from '@hatrail/core/sweep/words';
 import { STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
+import { answer } from './answers.ts';
 import { rowsKey } from './dependsOn.ts';
 import { groupsOf } from './groups.ts';
 import { onEngine, type Urgency } from './pool.ts';
@@ -18,9 +19,7 @@ export interface ProofOptions {
   moments?: readonly Moment[];
 }
 
-/** Verdicts by all that they depend on, so that an edit recomputes only what it touched. */
-const known = new Map<string, Row[]>();
-const MOST_KNOWN = 600;
+/** Verdicts are kept by all that they depend on, so that an edit recomputes only what it touched. */
 async function proveMoment(
   at: SiteAtHand,
   header: Header,
@@ -30,26 +29,30 @@ async function proveMoment(
   options: ProofOptions,
 ): Promise<Row[]> {
   const key = rowsKey(at, header, pageId, width, moment);
-  const found = known.get(key);
-  if (found) return found;
-  const request = {
-    ...(await sceneRequest(withHeader(at, header), header.id, pageId, width)),
-    moments: [moment],
-    curves: false,
+  const sweep = async (signal: AbortSignal) => {
+    const request = {
+      ...(await sceneRequest(withHeader(at, header), header.id, pageId, width)),
+      moments: [moment],
+      curves: false,
+    };
+    const swept = await onEngine(placeName(pageId, width), (engine) => engine.sweep(request), {
+      ...options,
+      signal,
+      canStop: true,
+    });
+    return swept.rows;
   };
-  const { rows } = await onEngine(placeName(pageId, width), (engine) => engine.sweep(request), {
-    ...options,
-    canStop: true,
-  });
-  if (known.size >= MOST_KNOWN) known.delete(known.keys().next().value!);
-  known.set(key, rows);
-  return rows;
+  return answer(['rows', key], sweep, options.signal);
+}
+
+/** The widths at which a site is judged: the one on screen, where there is one, and the standard ones. */
+function widthsToProve(width?: number): number[] {
+  return [...new Set([...(width === undefined ? [] : [width]), ...STANDARD_WIDTHS])];
 }
 
 /** Every page and width at which a site is judged. */
 export function placesToProve(site: Site, width?: number): { pageId: string; width: number }[] {
-  const widths = [...new Set([...(width === undefined ? [] : [width]), ...STANDARD_WIDTHS])];
-  return widths.flatMap((w) => site.pages.map(({ id }) => ({ pageId: id, width: w })));
+  return widthsToProve(width).flatMap((w) => site.pages.map(({ id }) => ({ pageId: id, width: w })));
 }
 
 /**
@@ -187,10 +190,10 @@ export async function readBandAt(
   headerId: string,
   pageId: string,
   band: number,
-  width: number,
+  width: number | undefined,
   options: ProofOptions = {},
 ): Promise<BandReading[]> {
-  const widths = [...new Set([...STANDARD_WIDTHS, width])].sort((a, b) => a - b);
+  const widths = widthsToProve(width).sort((a, b) => a - b);
   const readings = await Promise.all(
     widths.map(async (each) => {
       const request = await sceneRequest(at, headerId, pageId, each);
@@ -230,7 +233,7 @@ export interface BannerWords extends WordVerdict {
 export async function readBanners(
   at: SiteAtHand,
   headerId: string,
-  width: number,
+  width: number | undefined,
   options: ProofOptions = {},
 ): Promise<BannerWords[]> {
   const found = await Promise.all(

@@ -14,10 +14,6 @@ import type { SceneFacts, SweptScene } from './types.ts';
  * that takes long, the threads come before what is there only under the pointer, or on the way from one look to the next.
  */
 
-/** What was last swept for the screen, with its curves, by what it depends on. */
-const kept = new Map<string, SweptRow[]>();
-const MOST_KEPT = 12;
-
 /** Puts something last in a map, and lets go of its first where there are more than some. */
 function keepLast<T>(map: Map<string, T>, key: string, value: T, most: number): void {
   map.delete(key);
@@ -31,7 +27,7 @@ interface Whole {
   took: number;
   at: number;
 }
-const wholes = new Map<string, Whole>();
+const MOST_KEPT = 12;
 const MOST_WHOLES = 4;
 
 /** What a sweep may take and still be awaited as a whole, ms: threads are to follow within a tenth of a second. */
@@ -45,52 +41,62 @@ interface ViewOptions {
   show?: (scene: SweptScene) => void;
 }
 
-/** Sweeps one page at one width, with the contrast at every scroll. */
-export async function proveView(
-  at: SiteAtHand,
-  headerId: string,
-  pageId: string,
-  width: number,
-  { signal, show }: ViewOptions = {},
-): Promise<SweptScene> {
-  const place = placeName(pageId, width);
-  const view = `${headerId} ${place}`;
-  const request = await sceneRequest(at, headerId, pageId, width);
-  const header = at.site.headers.find(({ id }) => id === headerId)!;
-  const all = allMoments(header).map((moment) => {
-    const key = rowsKey(at, header, pageId, width, moment);
-    return { moment, key, rows: kept.get(key) };
-  });
-  const moments = all.filter(({ rows }) => !rows).map(({ moment }) => moment);
-  const still = all.flatMap(({ rows }) => rows ?? []);
-  let took = 0;
-  const sweep = async (part: SweepPart | undefined, urgency: Urgency, signal?: AbortSignal) => {
-    const asked = { ...request, moments, curves: true, ...(part && { part }) };
-    // Threads that are under way are still shown, else there would be none as long as the hand moves.
-    const options = { urgency, canStop: part === 'others', ...(signal && { signal }) };
-    const swept = await onEngine(place, (engine) => engine.sweep(asked), options);
-    took += swept.took;
-    return swept;
-  };
-  const last = wholes.get(view);
-  const isQuick = !last || last.took < QUICK || moments.length === 0;
-  const first = await sweep(isQuick ? undefined : 'lasting', 'soon', signal);
-  const { facts } = first;
-  let fresh = first.rows;
-  if (!isQuick) {
-    show?.({ rows: inOrder([...still, ...fresh, ...olderOf(last, fresh, moments, facts)], facts), facts });
-    const isBehind = performance.now() - last.at > Math.max(BEHIND, 3 * last.took);
-    // One such sweep at a time is brought to its end whatever comes.
-    last.at = isBehind ? performance.now() : last.at;
-    const others = isBehind ? sweep('others', 'soon') : sweep('others', 'next', signal);
-    fresh = [...fresh, ...(await others).rows];
+/**
+ * The sweeps of one view. They are not among the answers that the query library keeps: a hand that drags makes several a
+ * second, each with the contrast at every scroll, and each is shown when it comes, though another was asked for meanwhile.
+ */
+export class ViewSweeps {
+  /** What was last swept, with its curves, by what it depends on. */
+  readonly #kept = new Map<string, SweptRow[]>();
+  readonly #wholes = new Map<string, Whole>();
+
+  /** Sweeps one page at one width, with the contrast at every scroll. */
+  async prove(
+    at: SiteAtHand,
+    headerId: string,
+    pageId: string,
+    width: number,
+    { signal, show }: ViewOptions = {},
+  ): Promise<SweptScene> {
+    const place = placeName(pageId, width);
+    const view = `${headerId} ${place}`;
+    const request = await sceneRequest(at, headerId, pageId, width);
+    const header = at.site.headers.find(({ id }) => id === headerId)!;
+    const all = allMoments(header).map((moment) => {
+      const key = rowsKey(at, header, pageId, width, moment);
+      return { moment, key, rows: this.#kept.get(key) };
+    });
+    const moments = all.filter(({ rows }) => !rows).map(({ moment }) => moment);
+    const still = all.flatMap(({ rows }) => rows ?? []);
+    let took = 0;
+    const sweep = async (part: SweepPart | undefined, urgency: Urgency, signal?: AbortSignal) => {
+      const asked = { ...request, moments, curves: true, ...(part && { part }) };
+      // Threads that are under way are still shown, else there would be none as long as the hand moves.
+      const options = { urgency, canStop: part === 'others', ...(signal && { signal }) };
+      const swept = await onEngine(place, (engine) => engine.sweep(asked), options);
+      took += swept.took;
+      return swept;
+    };
+    const last = this.#wholes.get(view);
+    const isQuick = !last || last.took < QUICK || moments.length === 0;
+    const first = await sweep(isQuick ? undefined : 'lasting', 'soon', signal);
+    const { facts } = first;
+    let fresh = first.rows;
+    if (!isQuick) {
+      show?.({ rows: inOrder([...still, ...fresh, ...olderOf(last, fresh, moments, facts)], facts), facts });
+      const isBehind = performance.now() - last.at > Math.max(BEHIND, 3 * last.took);
+      // One such sweep at a time is brought to its end whatever comes.
+      last.at = isBehind ? performance.now() : last.at;
+      const others = isBehind ? sweep('others', 'soon') : sweep('others', 'next', signal);
+      fresh = [...fresh, ...(await others).rows];
+    }
+    const rows = inOrder([...still, ...fresh], facts);
+    const byMoment = groupsOf(rows, ({ moment }) => moment);
+    for (const { moment, key } of all) keepLast(this.#kept, key, byMoment.get(moment) ?? [], MOST_KEPT);
+    const whole = { rows, took: moments.length > 0 ? took : (last?.took ?? 0), at: performance.now() };
+    keepLast(this.#wholes, view, whole, MOST_WHOLES);
+    return { rows, facts };
   }
-  const rows = inOrder([...still, ...fresh], facts);
-  const byMoment = groupsOf(rows, ({ moment }) => moment);
-  for (const { moment, key } of all) keepLast(kept, key, byMoment.get(moment) ?? [], MOST_KEPT);
-  const whole = { rows, took: moments.length > 0 ? took : (last?.took ?? 0), at: performance.now() };
-  keepLast(wholes, view, whole, MOST_WHOLES);
-  return { rows, facts };
 }
 
 /** What an earlier sweep found of all that a part of one leaves out. */

@@ -24,7 +24,7 @@ export function Gather() {
   const { search } = useLocation();
   const { site } = context.hand;
   const counts = useMemo(() => countsOf(site), [site]);
-  const rows = useVerdicts((state) => state.rows);
+  const { rows } = useVerdicts();
   const logo = rows?.some(({ item, verdict }) => item === 'Logo' && verdict !== 'clear') ? 1 : 0;
   const wanting: Record<Part, number> = { ...wantingOf(site), logo };
   return (

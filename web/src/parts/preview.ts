@@ -1,4 +1,5 @@
 import { useMemo } from 'react';
+import { useByParts } from './useByParts.ts';
 import type { Measure } from '@hatrail/core/measure/measure';
 import { changesByScroll } from '@hatrail/core/header/manner';
 import type { Header } from '@hatrail/core/model/header';
@@ -77,57 +78,22 @@ export function usePreview(
 ): Preview | undefined {
   const { site, hashes } = hand;
   const sizes = useMemo(() => measure && sizesOf(site, header, measure), [site, header, measure]);
-  const { palette, type, menus, pages, pictures, logo, name } = site;
+  const { palette, type, menus, pages, pictures, logo, name, tagline, fonts, pairings } = site;
+  const { rails, extent, fold, manner } = header;
   const worn = useMemo(() => measure && wornHtml(site, header), [site, header, measure]);
-  /* eslint-disable react-hooks/exhaustive-deps -- the parts of the site and header that each text is made from */
-  const html = useMemo(
+  const words = [palette, type, menus, pages, pictures, logo, name, tagline, fonts];
+  const html = useByParts(
+    [hashes, sizes, page, ...words, rails, fold, manner.switch, manner.onScroll, worn],
     () => sizes && previewHtml(hand, header, page, sizes),
-    [
-      hashes,
-      sizes,
-      page,
-      palette,
-      type,
-      menus,
-      pages,
-      pictures,
-      logo,
-      name,
-      site.tagline,
-      site.fonts,
-      header.rails,
-      header.fold,
-      header.manner.switch,
-      header.manner.onScroll,
-      worn,
-    ],
   );
-  const pagesCss = useMemo(
+  const pagesCss = useByParts(
+    [hashes, sizes, ...words, pairings, rails, extent, fold, manner.lies, manner.onScroll, measure],
     () => measure && sizes && siteCss(site, header, measure, previewAddresses(hand, page, sizes)),
-    [
-      hashes,
-      sizes,
-      palette,
-      site.pairings,
-      type,
-      pages,
-      pictures,
-      menus,
-      name,
-      site.tagline,
-      header.rails,
-      header.extent,
-      header.fold,
-      header.manner.lies,
-      header.manner.onScroll,
-      measure,
-    ],
   );
   const css = useMemo(
     () => measure && sizes && headerCss(site, header, measure, previewAddresses(hand, page, sizes)),
-    [site, header, measure, sizes, hashes, page],
+    [site, hand, header, measure, sizes, page],
   );
-  /* eslint-enable react-hooks/exhaustive-deps */
   const stretch = changesByScroll(header) ? header.manner.stretch : undefined;
   return useMemo(
     () =>

@@ -1,19 +1,18 @@
 import { DotsThree } from '@phosphor-icons/react';
 import { Button, IconButton, Menu, MenuItem, TextField } from '@mui/material';
 import { useMutation } from '@tanstack/react-query';
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { usualWindowHeight } from '@hatrail/core/page/layout';
-import type { Row } from '@hatrail/core/sweep/prove';
 import type { KeptSite } from '@hatrail/core/model/kept';
 import { api } from '../api.ts';
 import { useMeasure, worstRow } from '../dress/view.ts';
 import { standingOf } from '../editor/verdicts.ts';
-import { isAbort } from '../engine/pool.ts';
-import { proveAll, readBanners, type BannerWords } from '../engine/proof.ts';
 import { LiveFrame } from '../parts/LiveFrame.tsx';
 import { usePreview } from '../parts/preview.ts';
 import { figure, VerdictMark, VERDICT_COLOURS } from '../parts/Verdict.tsx';
+import { useSoFar } from '../engine/answers.ts';
+import { useProofOfAll } from '../editor/verdicts.ts';
 
 const WIDTH = 1280;
 const CARD = 380;
@@ -155,27 +154,15 @@ function SiteMenu({
 }
 
 function SiteVerdict({ kept }: { kept: KeptSite }) {
-  const [rows, setRows] = useState<Row[]>();
-  const [banners, setBanners] = useState<BannerWords[]>([]);
-  const [text, setText] = useState('waiting to be swept');
-  useEffect(() => {
-    const stop = new AbortController();
-    proveAll({ site: kept.site, hashes: kept.hashes }, kept.site.headers[0]!, {
-      signal: stop.signal,
-      progress: (done, of) => setText(`sweeping, ${done} of ${of} pages and widths`),
-    })
-      .then(async (all) => {
-        const hand = { site: kept.site, hashes: kept.hashes };
-        const words = await readBanners(hand, kept.site.headers[0]!.id, WIDTH, { signal: stop.signal });
-        if (stop.signal.aborted) return;
-        setBanners(words);
-        setRows(all);
-      })
-      .catch((error: unknown) => {
-        if (!isAbort(error)) setText(`could not be swept: ${(error as Error).message}`);
-      });
-    return () => stop.abort();
-  }, [kept]);
+  const { site, hashes } = kept;
+  const hand = useMemo(() => ({ site, hashes }), [site, hashes]);
+  const { rows, banners = [], failure, soFar } = useProofOfAll(hand, site.headers[0]!);
+  const progress = useSoFar({ soFar });
+  const text = failure
+    ? `could not be swept: ${failure}`
+    : progress
+      ? `sweeping, ${progress.done} of ${progress.of} pages and widths`
+      : 'waiting to be swept';
   if (!rows) return <p className="quiet">{text}</p>;
   if (rows.length === 0) return <p className="quiet">Nothing hangs in its header yet</p>;
   const worst = worstRow(rows);

@@ -1,27 +1,19 @@
-import { useEffect, useState } from 'react';
 import { evenGround, logoOn } from '@hatrail/core/gather/logoVerdicts';
 import { headerItems, type Header } from '@hatrail/core/model/header';
 import type { Picture } from '@hatrail/core/model/picture';
 import type { Raster } from '@hatrail/core/geometry/raster';
-import type { Verdict } from '@hatrail/core/sweep/verdict';
 import { pictureUrl } from '../../engine/picturePixels.ts';
 import type { SiteAtHand } from '../../engine/siteAtHand.ts';
 import { RasterCanvas } from '../../parts/RasterCanvas.tsx';
 import { VerdictText } from '../../parts/Verdict.tsx';
+import { useAnswer } from '../../engine/answers.ts';
+import { keyOf } from '../../engine/dependsOn.ts';
 
 const WIDE = 220;
 const HIGH = 84;
 
-interface Shown {
-  name: string;
-  raster: Raster;
-  verdict: Verdict;
-  contrast: number;
-}
-
 /** The logo at the size it has in the header, on light, dark and the pictures of the site, each with its verdict. */
 export function Grounds({ hand, header, logo }: { hand: SiteAtHand; header: Header; logo: Picture }) {
-  const [shown, setShown] = useState<Shown[]>([]);
   const { site } = hand;
   const item = headerItems(header).find(({ kind }) => kind === 'logo');
   const height = Math.min(HIGH - 16, item?.kind === 'logo' ? item.height : 40);
@@ -30,9 +22,10 @@ export function Grounds({ hand, header, logo }: { hand: SiteAtHand; header: Head
     .filter((id, i, all) => all.indexOf(id) === i)
     .slice(0, 4)
     .join(' ');
-  useEffect(() => {
-    let isOld = false;
-    const draw = async () => {
+  // What is drawn depends on the files and the height.
+  const { data: shown = [] } = useAnswer(
+    ['logo grounds', keyOf([logo.id, height, used, hand.hashes])],
+    async () => {
       const mark = await drawnAt(hand, logo, height);
       const grounds: { name: string; raster: Raster }[] = [
         { name: 'Light', raster: evenGround({ r: 255, g: 255, b: 255 }, WIDE, HIGH) },
@@ -45,22 +38,14 @@ export function Grounds({ hand, header, logo }: { hand: SiteAtHand; header: Head
       }
       const left = Math.max(0, Math.round((WIDE - mark.width) / 2));
       const top = Math.round((HIGH - mark.height) / 2);
-      if (isOld) return;
-      setShown(
-        grounds.map(({ name, raster }) => ({
-          name,
-          raster: laidOver(raster, mark, left, top),
-          ...logoOn(mark, raster, left, top),
-        })),
-      );
-    };
-    void draw().catch(() => setShown([]));
-    return () => {
-      isOld = true;
-    };
-    // What is drawn depends on the files and the height.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [logo.id, height, used, hand.hashes]);
+      return grounds.map(({ name, raster }) => ({
+        name,
+        raster: laidOver(raster, mark, left, top),
+        ...logoOn(mark, raster, left, top),
+      }));
+    },
+    { keepsLast: true, kept: 10_000 },
+  );
   return (
     <ul className="grounds">
       {shown.map(({ name, raster, verdict, contrast }) => (

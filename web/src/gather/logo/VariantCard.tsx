@@ -19,6 +19,8 @@ import { CutBox } from './CutBox.tsx';
 import { Grounds } from './Grounds.tsx';
 import { MakeFrom } from './MakeFrom.tsx';
 import { PICTURES } from './pictureTypes.ts';
+import { useAnswer } from '../../engine/answers.ts';
+import { keyOf } from '../../engine/dependsOn.ts';
 
 interface VariantCardProps {
   siteId: string;
@@ -34,7 +36,6 @@ const MOST = 1600;
 
 /** What the computer sees in a logo's pixels. */
 interface Seen {
-  of: string;
   raster: Raster;
   kept: PixelBox;
   box: Rgb | undefined;
@@ -44,31 +45,19 @@ interface Seen {
 /** One variant of the logo: where it can be told from its ground, and what can be done with it. */
 export function VariantCard({ siteId, hand, header, variant, picture, onProblem }: VariantCardProps) {
   const { hashes } = hand;
-  const [seen, setSeen] = useState<Seen>();
   const [isCutting, setCutting] = useState(false);
   const edit = useEditor((state) => state.edit);
   const hash = hashes[picture.id];
+  const { data: now, failure } = useAnswer(
+    ['variant', keyOf([hash, picture.id])],
+    async (): Promise<Seen> => {
+      const raster = await pictureRaster(hand, picture, MOST);
+      return { raster, kept: trimBox(raster), box: findBox(raster), opaque: isOpaque(raster) };
+    },
+  );
   useEffect(() => {
-    let isOld = false;
-    pictureRaster(hand, picture, MOST)
-      .then((raster) => {
-        if (isOld) return;
-        setSeen({
-          of: picture.id,
-          raster,
-          kept: trimBox(raster),
-          box: findBox(raster),
-          opaque: isOpaque(raster),
-        });
-      })
-      .catch(() => onProblem(`${picture.name} cannot be drawn: bring it in again.`));
-    return () => {
-      isOld = true;
-    };
-    // The pixels depend on the file alone.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [hash, picture.id]);
-  const now = seen?.of === picture.id ? seen : undefined;
+    if (failure !== undefined) onProblem(`${picture.name} cannot be drawn: bring it in again.`);
+  }, [failure, picture.name, onProblem]);
   const isVector = picture.file.endsWith('.svg');
 
   /** Takes a made file in, in the place of this variant or as another one. */

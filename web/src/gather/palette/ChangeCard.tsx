@@ -1,5 +1,4 @@
 import { Button } from '@mui/material';
-import { useEffect, useState } from 'react';
 import { hexColour } from '@hatrail/core/colour/rgb';
 import { placeOnRod } from '@hatrail/core/colour/rod';
 import { changedPairs } from '@hatrail/core/gather/pairs';
@@ -7,17 +6,17 @@ import { setUses, usesOf } from '@hatrail/core/gather/swatches';
 import { type Header, MOMENT_NAMES } from '@hatrail/core/model/header';
 import type { Page } from '@hatrail/core/model/page';
 import { resolveColour, type Swatch } from '@hatrail/core/model/palette';
-import { changedVerdicts, type VerdictChange } from '@hatrail/core/sweep/compare';
+import { changedVerdicts } from '@hatrail/core/sweep/compare';
 import { STATE_NAMES } from '@hatrail/core/header/stateNames';
 import { useMeasure } from '../../dress/view.ts';
 import { useEditor } from '../../editor/store.ts';
 import { useVerdicts } from '../../editor/verdicts.ts';
-import { isAbort } from '../../engine/pool.ts';
-import { proveAll } from '../../engine/proof.ts';
 import type { SiteAtHand } from '../../engine/siteAtHand.ts';
 import { LiveFrame } from '../../parts/LiveFrame.tsx';
 import { usePreview } from '../../parts/preview.ts';
 import { figure, VerdictMark, VERDICT_COLOURS } from '../../parts/Verdict.tsx';
+import { useSoFar } from '../../engine/answers.ts';
+import { useProofOfAll } from '../../editor/verdicts.ts';
 
 interface ChangeCardProps {
   hand: SiteAtHand;
@@ -97,33 +96,18 @@ function Pairs({ before, after }: { before: SiteAtHand; after: SiteAtHand }) {
 
 /** The verdicts that become others, swept over all pages and widths. */
 function Changes({ changed, header }: { changed: SiteAtHand; header: Header }) {
-  const before = useVerdicts((state) => state.rows);
-  const [state, setState] = useState<{ changes?: VerdictChange[]; text: string }>({ text: 'Being swept' });
-  useEffect(() => {
-    if (!before) return;
-    const stop = new AbortController();
-    const timer = setTimeout(() => {
-      const after = changed.site.headers.find(({ id }) => id === header.id)!;
-      proveAll(changed, after, {
-        signal: stop.signal,
-        progress: (done, of) => setState({ text: `Being swept, ${done} of ${of} pages and widths` }),
-      })
-        .then(
-          (rows) => !stop.signal.aborted && setState({ text: '', changes: changedVerdicts(before, rows) }),
-        )
-        .catch((error: unknown) => !isAbort(error) && setState({ text: (error as Error).message }));
-    }, 250);
-    return () => {
-      clearTimeout(timer);
-      stop.abort();
-    };
-  }, [changed, header.id, before]);
+  const { rows: before } = useVerdicts();
+  const after = changed.site.headers.find(({ id }) => id === header.id)!;
+  const proof = useProofOfAll(changed, after, { rest: 250 });
+  const progress = useSoFar(proof);
+  const swept = progress ? `Being swept, ${progress.done} of ${progress.of} pages and widths` : 'Being swept';
   if (!before) return <p className="quiet">The site is still being swept as it is.</p>;
-  if (!state.changes) return <p className="quiet">{state.text}</p>;
-  if (state.changes.length === 0) return <p>No verdict of the header changes on any page.</p>;
+  if (!proof.rows) return <p className="quiet">{proof.failure ?? swept}</p>;
+  const changes = changedVerdicts(before, proof.rows);
+  if (changes.length === 0) return <p>No verdict of the header changes on any page.</p>;
   return (
     <ul className="changes">
-      {state.changes.map(({ item, state: at, moment, from, to }) => (
+      {changes.map(({ item, state: at, moment, from, to }) => (
         <li key={`${item} ${at} ${moment}`}>
           <span style={{ color: VERDICT_COLOURS[to.verdict] }}>
             <VerdictMark verdict={to.verdict} /> <strong>{to.verdict}</strong>

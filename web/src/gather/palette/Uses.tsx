@@ -86,7 +86,7 @@ const STATES: Record<string, string> = { link: 'rest', hover: 'hover', current: 
 
 /** What the sweep says of a header's ink there; nothing for a ground, which is judged by what lies on it. */
 function UseVerdict({ hand, header, place }: { hand: SiteAtHand; header: Header; place: PlaceOfUse }) {
-  const rows = useVerdicts((state) => state.rows);
+  const { rows } = useVerdicts();
   const { path, owner, use } = place;
   const key = String(path.at(-1));
   if (owner.kind === 'header' && path[2] === 'looks' && path[4] === 'ink') {
