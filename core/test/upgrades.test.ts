@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import Ajv from 'ajv';
 import { describe, expect, test } from 'vitest';
-import { SCHEMA_FILE, siteFileSchema } from '../../e2e/schema.ts';
+import { FORMAT_FILE, SCHEMA_FILE, siteFileSchema, withTables } from '../../e2e/schema.ts';
 import { readSite, writeSite } from '../src/model/check.ts';
 import { FORMAT, type Site } from '../src/model/site.ts';
 import { UPGRADES } from '../src/model/upgrades.ts';
@@ -33,6 +33,10 @@ describe('the schema of the site file', () => {
 
   test('the one that is in the documentation is made from the rules as they are', () => {
     expect(JSON.parse(readFileSync(SCHEMA_FILE, 'utf8'))).toEqual(schema);
+    // Widths of columns are the formatter's.
+    const bare = (text: string) => text.replace(/-{3,}/g, '-').replace(/\s+/g, ' ');
+    const told = readFileSync(FORMAT_FILE, 'utf8');
+    expect(bare(told)).toBe(bare(withTables(told)));
   });
   test.each(['larkfell', 'pellow'])('the demo site %s keeps to it, and names it', (name) => {
     const site = demo(name);
