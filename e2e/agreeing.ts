@@ -12,7 +12,7 @@ import { readAt } from '@hatrail/core/sweep/exact';
 import { marginOf } from '@hatrail/core/sweep/margin';
 import { calledOf, isPassing, proveScene, spotKey, spotOf } from '@hatrail/core/sweep/prove';
 import { behindAt, momentAt } from '@hatrail/core/sweep/scene';
-import type { Target } from '@hatrail/core/sweep/targets';
+import type { JudgedTarget } from '@hatrail/core/sweep/targets';
 import { rasterAt } from '@hatrail/core/sweep/turns';
 import { verdictOf } from '@hatrail/core/sweep/verdict';
 import { cellRatio, logoRatio, meanDifference, type Shot } from './bruteForce.ts';
@@ -32,7 +32,7 @@ export class Agreement {
   /** Items told clear that are below their target as seen, within what is allowed. */
   near = 0;
 
-  add(computed: number, seen: number, target: Target, ground: number): void {
+  add(computed: number, seen: number, target: JudgedTarget, ground: number): void {
     if (computed >= target.needed && seen < target.needed) this.near++;
     const share = Math.abs(seen - computed) / allowed(computed, target);
     this.judged++;
@@ -48,7 +48,7 @@ export class Agreement {
 }
 
 /** How far a ratio may be off: 0.1 or 2 %, or what the application itself says of it on the screen. */
-function allowed(told: number, target: Target): number {
+function allowed(told: number, target: JudgedTarget): number {
   const { least, share } = marginOf(target) ?? { least: 0.1, share: 0.02 };
   return Math.max(least, told * share);
 }
@@ -87,7 +87,7 @@ export async function expectAgreement(seen: Seen, scroll: number, tally: Agreeme
     const isOut = box.y < behind.gone || box.y + box.height - behind.gone > scene.windowHeight;
     if (isPassing(target) || isOut) continue;
     const { contrast } = readAt(target, raster, behind);
-    const told = groundPatch(raster, behind, target.stack.blur, target.veil);
+    const told = groundPatch(raster, behind, target.stack.blur, target.overlay);
     compare(target, contrast, told, ground, painted, tally, `${scroll} px down`);
   }
 }
@@ -113,7 +113,7 @@ export async function expectHovered(seen: Seen, scroll: number, tally: Agreement
   )!;
   tally.combinations++;
   const { contrast } = readAt(target, raster, behind);
-  const told = groundPatch(raster, behind, target.stack.blur, target.veil);
+  const told = groundPatch(raster, behind, target.stack.blur, target.overlay);
   compare(target, contrast, told, ground, undefined, tally, `${scroll} px down, hovered`);
 }
 
@@ -170,7 +170,7 @@ export async function expectBeside(seen: Seen, scroll: number, done: Done, tally
   if (isOver && done.item !== done.selector) await force(done.item, []);
   if (done.state === 'open') await expand(false);
   tally.combinations++;
-  const groups = new Map<string, Target[]>();
+  const groups = new Map<string, JudgedTarget[]>();
   for (const target of await targetsOf(seen, moment, scroll)) {
     const { ink, state, part, shape } = target;
     const { box } = ink;
@@ -188,7 +188,7 @@ export async function expectBeside(seen: Seen, scroll: number, done: Done, tally
   for (const targets of groups.values()) {
     const read = targets.map((target) => {
       const { contrast } = readAt(target, raster, behind);
-      const told = groundPatch(raster, behind, target.stack.blur, target.veil);
+      const told = groundPatch(raster, behind, target.stack.blur, target.overlay);
       return { target, contrast, told, by: Math.abs(contrast - seenOf(target, ground, undefined)) };
     });
     const { target, contrast, told } = read.reduce((a, b) => (b.by < a.by ? b : a));
@@ -237,14 +237,14 @@ export async function expectWorst(seen: Seen): Promise<void> {
 }
 
 /** A target's contrast as it is seen, by the separate reader. */
-function seenOf({ shape }: Target, ground: Shot, painted: Shot | undefined): number {
+function seenOf({ shape }: JudgedTarget, ground: Shot, painted: Shot | undefined): number {
   if (shape.kind === 'logo') return logoRatio(painted!, ground, shape.cells);
   const { r, g, b } = shape.colour;
   return Math.min(...shape.cells.map((cell) => cellRatio(ground, cell, [r, g, b])));
 }
 
 function compare(
-  target: Target,
+  target: JudgedTarget,
   contrast: number,
   told: Raster,
   ground: Shot,
@@ -252,8 +252,8 @@ function compare(
   tally: Agreement,
   where: string,
 ): void {
-  const { veil, needed } = target;
-  const { area } = veil;
+  const { overlay, needed } = target;
+  const { area } = overlay;
   const difference = meanDifference(ground, area, (x, y) => {
     const { r, g, b } = pixelAt(told, x - area.left, y - area.top);
     return [r, g, b];

@@ -12,7 +12,7 @@ import type { Drawing, LogoPixels } from '@hatrail/core/stack/drawing';
 import type { Raster } from '@hatrail/core/geometry/raster';
 import { sceneTargets } from '@hatrail/core/sweep/prove';
 import { momentAt, wayAt, type Scene } from '@hatrail/core/sweep/scene';
-import type { Target } from '@hatrail/core/sweep/targets';
+import type { JudgedTarget } from '@hatrail/core/sweep/targets';
 
 /** Everything to be judged on a page that is shown, its letters and logos drawn by the browser, as the application has them. */
 
@@ -35,7 +35,7 @@ export interface Seen {
 const drawings = new WeakMap<Scene, Drawing>();
 
 const noLogo = () => undefined;
-const found = new WeakMap<Scene, Map<string, Promise<Target[]>>>();
+const found = new WeakMap<Scene, Map<string, Promise<JudgedTarget[]>>>();
 
 /**
  * Everything to be judged at a scroll, its letters drawn by the browser, as the application has them. Without logos it is kept
@@ -46,10 +46,10 @@ export function targetsOf(
   moment: Moment,
   scroll: number,
   logo: Drawing['logo'] = noLogo,
-): Promise<Target[]> {
+): Promise<JudgedTarget[]> {
   const { scene } = seen;
   if (logo !== noLogo) return drawnTargets(seen, moment, scroll, logo);
-  const known = found.get(scene) ?? new Map<string, Promise<Target[]>>();
+  const known = found.get(scene) ?? new Map<string, Promise<JudgedTarget[]>>();
   found.set(scene, known);
   const key = `${moment} ${momentAt(scene, scroll)} ${wayAt(scene, scroll)}`;
   const targets = known.get(key) ?? drawnTargets(seen, moment, scroll, logo);
@@ -62,7 +62,7 @@ async function drawnTargets(
   moment: Moment,
   scroll: number,
   logo: Drawing['logo'],
-): Promise<Target[]> {
+): Promise<JudgedTarget[]> {
   const skia = drawings.get(scene) ?? skiaDrawing(scene.site, pictures);
   drawings.set(scene, skia);
   const known = letters.get(scene) ?? new Map<string, Uint8Array>();

@@ -31,7 +31,7 @@ export const MADE: Record<string, () => Promise<Buffer> | Buffer> = {
     const chance = random(3);
     return png(() => (chance() < 0.04 ? grey(255) : ([8, 12, 40, 255] as const)));
   },
-  'veil.png': () => png((x, y) => [180, 40 + 2 * y, 90, Math.round((255 * x) / SIZE)] as const),
+  'overlay.png': () => png((x, y) => [180, 40 + 2 * y, 90, Math.round((255 * x) / SIZE)] as const),
   'limb.png': () => png((x, y) => grey(Math.hypot(x - 10, y - 48) < 40 ? 240 : 12)),
   'dots.svg': () =>
     Buffer.from(
@@ -62,7 +62,7 @@ export function chances(seed: number) {
 export type Chances = ReturnType<typeof chances>;
 
 function ground({ chance, pick, between, colour }: Chances, isRail: boolean): Look {
-  const worn = pick(['aurora', 'dome', 'checks', 'veil', 'limb', 'dots']);
+  const worn = pick(['aurora', 'dome', 'checks', 'overlay', 'limb', 'dots']);
   const stops = (count: number): GradientStop[] =>
     Array.from({ length: count }, (_, i) => ({
       at: Math.min(100, Math.max(0, Math.round((100 * i) / (count - 1)) + between(-12, 12))),

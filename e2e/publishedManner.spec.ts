@@ -210,7 +210,7 @@ describe('in the richest look', () => {
       header.manner.stretch = 200;
     });
     const scene = layoutScene(site, site.headers[0]!, site.pages[0]!, 1280, measure, 800);
-    expect(scene.way).toEqual({ from: 50, to: 250 });
+    expect(scene.transition).toEqual({ from: 50, to: 250 });
     await watchShift(tab);
     const levels = (text: string) => (text.match(/[\d.]+/g) ?? []).map(Number);
     for (const y of [30, 51, 110, 149, 150, 233, 400]) {

@@ -2,34 +2,34 @@
 import { Blurred, blurRows, blurredAt, isSame } from './blur';
 import { clamped, looked, luminanceOf, tenthMedian, tenthOf, twoContrasts } from './shared';
 
-/** Luminance of a blurred colour, three floats, under a veil's pixel: four floats, red, green, blue and the share that shows. */
+/** Luminance of a blurred colour, three floats, under a overlay's pixel: four floats, red, green, blue and the share that shows. */
 // @ts-ignore: decorator
 @inline
-function veiledBlur(colour: v128, veil: usize, luminance: usize): i32 {
+function overlaidBlur(colour: v128, overlay: usize, luminance: usize): i32 {
   const level = f32x4.floor(f32x4.add(f32x4.min(f32x4.max(colour, f32x4.splat(0)), f32x4.splat(255)), f32x4.splat(0.5)));
-  const over = f32x4.add(f32x4.mul(level, v128.load32_splat(veil, 12)), f32x4.add(v128.load(veil), f32x4.splat(0.5 + 1e-4)));
+  const over = f32x4.add(f32x4.mul(level, v128.load32_splat(overlay, 12)), f32x4.add(v128.load(overlay), f32x4.splat(0.5 + 1e-4)));
   const whole = i32x4.trunc_sat_f32x4_u(over);
   return clamped(luminanceOf(i32x4.extract_lane(whole, 0), i32x4.extract_lane(whole, 1), i32x4.extract_lane(whole, 2), luminance));
 }
 
-/** A channel of four pixels from one coarse column to the next, under a veil's pixel: whole levels. */
+/** A channel of four pixels from one coarse column to the next, under a overlay's pixel: whole levels. */
 // @ts-ignore: decorator
 @inline
-function fourLevels(at: usize, ways: usize, veil: usize, channel: usize): v128 {
+function fourLevels(at: usize, ways: usize, overlay: usize, channel: usize): v128 {
   let sum = f32x4.mul(v128.load32_splat(at + channel), v128.load(ways));
   sum = f32x4.add(sum, f32x4.mul(v128.load32_splat(at + channel, 16), v128.load(ways, 16)));
   sum = f32x4.add(sum, f32x4.mul(v128.load32_splat(at + channel, 32), v128.load(ways, 32)));
   sum = f32x4.add(sum, f32x4.mul(v128.load32_splat(at + channel, 48), v128.load(ways, 48)));
   const level = f32x4.floor(f32x4.add(f32x4.min(f32x4.max(sum, f32x4.splat(0)), f32x4.splat(255)), f32x4.splat(0.5)));
-  const over = f32x4.add(f32x4.mul(level, v128.load32_splat(veil, 12)), v128.load32_splat(veil + channel));
+  const over = f32x4.add(f32x4.mul(level, v128.load32_splat(overlay, 12)), v128.load32_splat(overlay + channel));
   return i32x4.trunc_sat_f32x4_u(f32x4.add(over, f32x4.splat(0.5 + 1e-4)));
 }
 
-/** The contrast of a cell's tenth pixel over the blurred page. With `ways`, four pixels lie between coarse columns and a veil's row is even. */
+/** The contrast of a cell's tenth pixel over the blurred page. With `ways`, four pixels lie between coarse columns and a overlay's row is even. */
 function readBlurred(
   blur: Blurred,
   cell: usize,
-  veil: usize,
+  overlay: usize,
   stride: i32,
   even: bool,
   ink: i32,
@@ -41,7 +41,7 @@ function readBlurred(
   let n = 0;
   for (let y = load<i32>(cell, 4); y < load<i32>(cell, 12); y++) {
     if (ways != 0) {
-      const over = even ? veil : veil + (<usize>(y * stride) << 4);
+      const over = even ? overlay : overlay + (<usize>(y * stride) << 4);
       const from = left >> 2;
       for (let k = from; k <= (right - 1) >> 2; k++) {
         const at = blur.middle + (<usize>(y * blur.count + k) << 4);
@@ -64,8 +64,8 @@ function readBlurred(
       continue;
     }
     for (let x = left; x < right; x++) {
-      const over = even ? veil : veil + (<usize>(y * stride + x) << 4);
-      store<i32>(scratch + (<usize>n << 2), veiledBlur(blurredAt(blur, x, y), over, blur.luminance));
+      const over = even ? overlay : overlay + (<usize>(y * stride + x) << 4);
+      store<i32>(scratch + (<usize>n << 2), overlaidBlur(blurredAt(blur, x, y), over, blur.luminance));
       n++;
     }
   }
@@ -100,12 +100,12 @@ function mayBeWorseBlurred(blur: Blurred, cell: usize, estimates: usize, low: f3
 /**
  * The contrast of the worst cell at every row over a blurred page. A cell is eight whole numbers: left, top, right, bottom,
  * the number of its tenth pixel, the first and last of its coarse columns; `points` are the columns' pixels in a row of the
- * veil.
+ * overlay.
  * @param which the number of the worst cell at every row
  */
 export function sweepBlurred(
   shared: usize,
-  veil: usize,
+  overlay: usize,
   stride: i32,
   even: bool,
   ink: i32,
@@ -127,13 +127,13 @@ export function sweepBlurred(
       for (let y = 0; y < height; y += 2) {
         let i = <usize>(y * blur.count);
         for (let c = 0; c < blur.count; c++, i++) {
-          const at = even ? veil : veil + (<usize>(y * stride + load<i32>(points + (<usize>c << 2))) << 4);
-          const luminance = veiledBlur(v128.load(blur.middle + (i << 4)), at, blur.luminance);
+          const at = even ? overlay : overlay + (<usize>(y * stride + load<i32>(points + (<usize>c << 2))) << 4);
+          const luminance = overlaidBlur(v128.load(blur.middle + (i << 4)), at, blur.luminance);
           store<f32>(estimates + (i << 2), f32(luminance));
         }
       }
       const started = worst;
-      value = readBlurred(blur, cells + (<usize>started << 5), veil, stride, even, ink, scratch, ways);
+      value = readBlurred(blur, cells + (<usize>started << 5), overlay, stride, even, ink, scratch, ways);
       const own = f64(4 * ink + 13107);
       let low = f32((own / f64(value) - 13107) / 4);
       let high = f32((own * f64(value) - 13107) / 4);
@@ -141,7 +141,7 @@ export function sweepBlurred(
         if (c == started) continue;
         const cell = cells + (<usize>c << 5);
         if (!mayBeWorseBlurred(blur, cell, estimates, low, high)) continue;
-        const found = readBlurred(blur, cell, veil, stride, even, ink, scratch, ways);
+        const found = readBlurred(blur, cell, overlay, stride, even, ink, scratch, ways);
         if (found < value) {
           value = found;
           worst = c;

@@ -1,5 +1,5 @@
-// Which classes of the page's luminance may be worse than a contrast, in each stretch of a header row under a veil.
-import { CLASSES, contrastOf, veiled } from './shared';
+// Which classes of the page's luminance may be worse than a contrast, in each stretch of a header row under a overlay.
+import { CLASSES, contrastOf, overlaid } from './shared';
 
 /**
  * Every colour that occurs, in steps of sixteen levels, with the class it occurs in: a list of `class << 12 | r << 8 | g << 4 | b`.
@@ -29,7 +29,7 @@ export function occurring(
       const pixel = load<u32>(page + (<usize>i << 2));
       const level = <u32>load<u8>(levels + <usize>i);
       const key = (level << 12) | ((pixel & 0xf0) << 4) | ((pixel >> 8) & 0xf0) | ((pixel >> 20) & 0xf);
-      const value = veiled(pixel, reference, luminance);
+      const value = overlaid(pixel, reference, luminance);
       const low = least + (<usize>level << 2);
       const high = most + (<usize>level << 2);
       if (value < load<i32>(low)) store<i32>(low, value);

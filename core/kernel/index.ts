@@ -3,6 +3,6 @@
 
 export * from './plain';
 export { bounds, occurring } from './bounds';
-export * from './veiled';
+export * from './overlaid';
 export { blurAcross, blurDown } from './blur';
 export * from './blurred';

@@ -1,7 +1,7 @@
 // The sweep where the same lies over the whole page. Every argument that is a `usize` is an address.
 import { CLASSES, contrastOf, looked, select, tenthMedian, twoContrasts } from './shared';
 
-/** The luminances of pixels under one pixel of a veil, by its three tables of 256; rows like the one above are copied. */
+/** The luminances of pixels under one pixel of a overlay, by its three tables of 256; rows like the one above are copied. */
 export function luminances(page: usize, width: i32, rows: i32, runs: usize, tables: usize, out: usize): void {
   const bytes = <usize>width << 1;
   let at = page;

@@ -176,18 +176,18 @@ export function luminanceOf(r: i32, g: i32, b: i32, luminance: usize): i32 {
   );
 }
 
-/** Luminance, not clamped, of a page pixel under a veil's pixel: four doubles, red, green, blue and the share that shows. */
+/** Luminance, not clamped, of a page pixel under a overlay's pixel: four doubles, red, green, blue and the share that shows. */
 // @ts-ignore: decorator
 @inline
-export function veiled(pixel: u32, veil: usize, luminance: usize): i32 {
+export function overlaid(pixel: u32, overlay: usize, luminance: usize): i32 {
   const bytes = bytesOf(pixel);
-  const through = v128.load64_splat(veil, 24);
+  const through = v128.load64_splat(overlay, 24);
   const half = f64x2.splat(0.5);
   const least = f64x2.splat(1e-9);
   const rg = f64x2.mul(through, f64x2.convert_low_i32x4_u(bytes));
   const b = f64x2.mul(through, f64x2.convert_low_i32x4_u(v128.shuffle<i32>(bytes, bytes, 2, 3, 2, 3)));
-  const one = f64x2.add(f64x2.add(f64x2.add(v128.load(veil), rg), half), least);
-  const two = f64x2.add(f64x2.add(f64x2.add(v128.load64_splat(veil, 16), b), half), least);
+  const one = f64x2.add(f64x2.add(f64x2.add(v128.load(overlay), rg), half), least);
+  const two = f64x2.add(f64x2.add(f64x2.add(v128.load64_splat(overlay, 16), b), half), least);
   const levels = i32x4.trunc_sat_f64x2_u_zero(one);
   return luminanceOf(
     i32x4.extract_lane(levels, 0),

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { headerBetween, lookBetween } from '../src/change/between.ts';
-import { mixFills, type Progress } from '../src/layers/kind.ts';
+import { mixFills, type ChangeProgress } from '../src/layers/kind.ts';
 import { resolveLook, resolveWorn } from '../src/header/look.ts';
 import type { Header, Look } from '../src/model/header.ts';
 import { resolveColour, type ColourUse } from '../src/model/palette.ts';
@@ -13,8 +13,8 @@ const WHITE = { colour: '#ffffff' };
 const RED = { colour: '#ff0000' };
 const worn = (top: Look, scrolled: Look): Header => ({ ...header, looks: { top, scrolled } });
 const rgb = (use: ColourUse | undefined) => Object.values(resolveColour(palette, use!));
-const both = (p: number, by: Progress['by'] = 'time'): Progress => ({ layers: p, inks: p, by });
-const between = (top: Look, scrolled: Look, progress: Progress) => {
+const both = (p: number, by: ChangeProgress['by'] = 'time'): ChangeProgress => ({ layers: p, inks: p, by });
+const between = (top: Look, scrolled: Look, progress: ChangeProgress) => {
   const of = worn(top, scrolled);
   return lookBetween(site, resolveLook(site, of, 'top'), resolveLook(site, of, 'scrolled'), progress);
 };
@@ -137,7 +137,8 @@ describe('two looks', () => {
   });
   test('what cannot be between: a text shadow changes at once over time, half way along with the scroll', () => {
     const shadow = { x: 0, y: 2, blur: 3, colour: RED, opacity: 1 };
-    const at = (p: number, by: Progress['by']) => between({}, { textShadow: shadow }, both(p, by)).textShadow;
+    const at = (p: number, by: ChangeProgress['by']) =>
+      between({}, { textShadow: shadow }, both(p, by)).textShadow;
     expect([0, 0.01, 1].map((p) => at(p, 'time')!.opacity)).toEqual([0, 1, 1]);
     expect([0.49, 0.5].map((p) => at(p, 'scroll')!.opacity)).toEqual([0, 1]);
   });
@@ -145,7 +146,7 @@ describe('two looks', () => {
 
 describe('two pictures', () => {
   const picture = (of: string, opacity = 1): Look => ({ picture: { on: true, picture: of, opacity } });
-  const shown = (a: Look, b: Look, p: number, by: Progress['by'] = 'time') => {
+  const shown = (a: Look, b: Look, p: number, by: ChangeProgress['by'] = 'time') => {
     const { picture, opacity, on } = between(a, b, both(p, by)).picture!;
     return { picture, opacity, on };
   };

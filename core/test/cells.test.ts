@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { letterCells, markCells, tenth } from '../src/sweep/cells.ts';
+import { letterCells, markCells, percentileRank } from '../src/sweep/cells.ts';
 import { logoCells, logoContrastAt, type LogoPixels } from '../src/sweep/logo.ts';
 import { textTarget, verdictOf } from '../src/sweep/verdict.ts';
 import { raster, run, runFont } from './made.ts';
@@ -28,8 +28,8 @@ describe('letter cells', () => {
     expect(cells[5]).toEqual({ left: 25, right: 32, top: 28, bottom: 36 });
   });
 
-  test('the tenth part is counted up', () => {
-    expect([1, 10, 11, 160].map(tenth)).toEqual([1, 1, 2, 16]);
+  test('the percentileRank part is counted up', () => {
+    expect([1, 10, 11, 160].map(percentileRank)).toEqual([1, 1, 2, 16]);
   });
 });
 

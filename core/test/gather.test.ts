@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { pairsInUse } from '../src/gather/pairs.ts';
-import { placeName } from '../src/gather/places.ts';
+import { placeOfUseName } from '../src/gather/places.ts';
 import { removePage, removePicture, useInstead, usesOfPart } from '../src/gather/uses.ts';
 import { checkSite } from '../src/model/check.ts';
 import { changesOf, withChanges, withTheirs } from '../src/model/changes.ts';
@@ -22,7 +22,7 @@ describe('parts that are used elsewhere', () => {
     bands[0]!.backdrop.picture = { picture: 'logo', size: 'cover', x: 0, y: 0, repeat: 'repeat' };
     bands[1]!.contents = [{ kind: 'pictures', pictures: ['logo'] }];
     draft.headers[0]!.rails[0]!.start.push({ kind: 'picture', id: 'p', picture: 'logo', height: 20 });
-    const names = usesOfPart(draft, 'picture', 'logo').map(({ path }) => placeName(draft, path));
+    const names = usesOfPart(draft, 'picture', 'logo').map(({ path }) => placeOfUseName(draft, path));
     expect(names.sort()).toEqual(
       [
         'Backdrop of dark, Home',

@@ -3,7 +3,7 @@ import { coversOf } from '../src/header/covers.ts';
 import { resolveLook, resolveWorn } from '../src/header/look.ts';
 import { lookBetween } from '../src/change/between.ts';
 import { LAYER_NAMES, PLAIN, layerOf, showsLayer, type LayerName } from '../src/layers/index.ts';
-import type { Progress } from '../src/layers/kind.ts';
+import type { ChangeProgress } from '../src/layers/kind.ts';
 import { checkPart } from '../src/model/check.ts';
 import type { Header } from '../src/model/header.ts';
 import { Look } from '../src/model/look.ts';
@@ -29,7 +29,7 @@ const measure = contextMeasure({
   measureText: (text: string) => ({ width: 8 * text.length }),
 } as never);
 const cssOf = (worn: Header) => headerCss({ ...site, headers: [worn] }, worn, measure, rootAddresses(site));
-const at = (p: number): Progress => ({ layers: p, inks: p, by: 'time' });
+const at = (p: number): ChangeProgress => ({ layers: p, inks: p, by: 'time' });
 
 describe.each(LAYER_NAMES)('the layer %s', (name) => {
   const kind = layerOf(name);

@@ -16,7 +16,7 @@ const page = raster(80, 80, (x, y) => {
   return { r: noise[at]!, g: noise[(at * 7) % 6400]!, b: noise[(at * 13) % 6400]! };
 });
 const area = { left: 11, top: 5, right: 42, bottom: 77 };
-/** A veil that is the same at every pixel: 60 % of a dark blue. */
+/** A overlay that is the same at every pixel: 60 % of a dark blue. */
 const tables = groundTables({ data: Float64Array.of(9.6, 16.2, 30.6, 0.4) });
 
 describe('a strip of the page', () => {
@@ -67,7 +67,7 @@ describe('a plane', () => {
     const levels = colour.map((own, c) => Math.floor(own + 0.4 * page.data[i + c]! + 0.5 + 1e-9));
     return levels.reduce((sum, level, c) => sum + LUMINANCE[c]![level]!, 0);
   };
-  test('has the luminance that the veil makes of each pixel, in rows that are alike as well', () => {
+  test('has the luminance that the overlay makes of each pixel, in rows that are alike as well', () => {
     for (let y = area.top; y < area.bottom; y++) {
       for (let x = area.left; x < area.right; x++) {
         expect(plane.luminance[(y - area.top) * plane.width + x - area.left]).toBe(luminanceAt(x, y));

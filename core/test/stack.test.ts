@@ -9,7 +9,7 @@ import { layGradient, readGradient } from '../src/geometry/gradient.ts';
 import { groundPatch } from '../src/stack/ground.ts';
 import type { StackLayer } from '../src/stack/layers.ts';
 import { letterBlur, textShadowLayer } from '../src/stack/textShadow.ts';
-import { veilOf } from '../src/stack/veil.ts';
+import { overlayOf } from '../src/stack/overlay.ts';
 import { wornLayers } from '../src/stack/worn.ts';
 import { PLAIN } from '../src/layers/index.ts';
 import { proveScene } from '../src/sweep/prove.ts';
@@ -147,15 +147,15 @@ describe('blend modes', () => {
   });
 });
 
-describe('the veil', () => {
+describe('the overlay', () => {
   test('of even layers is one pixel: the same as laying them over the page one by one', () => {
-    const veil = veilOf(
+    const overlay = overlayOf(
       [even({ ...black, r: 16, g: 27, b: 51, a: 0.42 }), even({ ...white, a: 0.1 }, 'tint')],
       area,
     );
-    expect(veil.isEven).toBe(true);
+    expect(overlay.isEven).toBe(true);
     const page = raster(10, 10, () => ({ r: 238, g: 242, b: 246 }));
-    const { data } = groundPatch(page, { row: 0, gone: 0 }, undefined, veil);
+    const { data } = groundPatch(page, { row: 0, gone: 0 }, undefined, overlay);
     // 144.76 and 151.70 are the reference's; a tenth of white over them.
     expect([data[0], data[1]]).toEqual([Math.round(144.76 * 0.9 + 25.5), Math.round(151.7 * 0.9 + 25.5)]);
   });
@@ -174,18 +174,18 @@ describe('the veil', () => {
         mask: undefined,
       },
     };
-    expect([...veilOf([even({ ...white, g: 128 }), picture], area).data.slice(0, 4)].map(Math.round)).toEqual(
-      [128, 64, 128, 0],
-    );
+    expect(
+      [...overlayOf([even({ ...white, g: 128 }), picture], area).data.slice(0, 4)].map(Math.round),
+    ).toEqual([128, 64, 128, 0]);
     // Over nothing of its own it is as it is; half of it over nothing lets half of the page through.
-    expect([...veilOf([picture], area).data.slice(0, 4)]).toEqual([128, 128, 128, 0]);
+    expect([...overlayOf([picture], area).data.slice(0, 4)]).toEqual([128, 128, 128, 0]);
     const rail: StackLayer = { ...picture, owner: 'rail' };
-    expect([...veilOf([even(black), rail], area).data.slice(0, 4)]).toEqual([128, 128, 128, 0]);
+    expect([...overlayOf([even(black), rail], area).data.slice(0, 4)]).toEqual([128, 128, 128, 0]);
   });
   test('is cut at round corners', () => {
     const look = { ...PLAIN, fill: { colour: { colour: '#000000' }, opacity: 1 } };
     const layers = wornLayers('header', [], look, box, { above: 4, below: 0 }, noDrawing);
-    const { data } = veilOf(layers, area);
+    const { data } = overlayOf(layers, area);
     const through = (x: number, y: number) => data[4 * (10 * y + x) + 3]!;
     expect(through(0, 0)).toBe(1);
     expect(through(5, 0)).toBe(0);
@@ -194,7 +194,7 @@ describe('the veil', () => {
   test('a picture that is missing is its fallback colour', () => {
     const fallback = { colour: { colour: '#102030' }, opacity: 1 };
     const look = { ...PLAIN, picture: { ...PLAIN.picture, on: true, picture: 'gone', fallback } };
-    const { data } = veilOf(wornLayers('header', [], look, box, { above: 0, below: 0 }, noDrawing), area);
+    const { data } = overlayOf(wornLayers('header', [], look, box, { above: 0, below: 0 }, noDrawing), area);
     expect([...data.slice(0, 4)]).toEqual([16, 32, 48, 0]);
   });
 });
@@ -254,7 +254,7 @@ describe('a text shadow', () => {
   test('is the letters’ coverage moved and blurred, with its own opacity', () => {
     const sharp = textShadowLayer(run, { x: 2, y: 3, blur: 0, colour: { ...black, a: 0.5 } }, dot as never);
     const at = { left: 22, top: 23, right: 23, bottom: 24 };
-    expect([...veilOf([sharp], at).data]).toEqual([0, 0, 0, 0.5]);
+    expect([...overlayOf([sharp], at).data]).toEqual([0, 0, 0, 0.5]);
     const soft = textShadowLayer(run, { x: 0, y: 0, blur: 8, colour: black }, dot as never);
     const paint = soft.paint as Extract<StackLayer['paint'], { kind: 'coverage' }>;
     expect(paint.coverage.reduce((sum, v) => sum + v, 0)).toBeCloseTo(1, 4);

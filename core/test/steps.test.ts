@@ -44,7 +44,7 @@ describe.each(Object.entries(KINDS))('a header %s', (_, change) => {
     expect(lasting.length + others.length).toBe(whole.length);
     expect(byName([...lasting, ...others])).toEqual(byName(whole));
     expect(lasting.filter(isPassing)).toEqual([]);
-    const { way } = scene;
+    const { transition: way } = scene;
     const onWay = ({ span }: SweptRow) => way !== undefined && span.from > way.from && span.to < way.to;
     expect(others.filter((row) => !isPassing(row) && !onWay(row))).toEqual([]);
   });
@@ -60,7 +60,7 @@ describe.each(Object.entries(KINDS))('a header %s', (_, change) => {
     for (; !last.done; last = steps.next()) count++;
     expect(byName(last.value)).toEqual(byName(whole));
     // A pause after each item, and one after each scroll that is another sight.
-    const { way } = scene;
+    const { transition: way } = scene;
     const steady = whole.filter(({ span }) => !way || span.to <= way.from || span.from >= way.to).length;
     expect(count).toBe(steady + (way ? way.to - way.from - 1 : 0));
   });

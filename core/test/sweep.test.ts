@@ -15,9 +15,9 @@ import { around, type Area } from '../src/geometry/area.ts';
 import type { Raster } from '../src/geometry/raster.ts';
 import { layGradient } from '../src/geometry/gradient.ts';
 import type { Blur, StackLayer } from '../src/stack/layers.ts';
-import { veilOf } from '../src/stack/veil.ts';
+import { overlayOf } from '../src/stack/overlay.ts';
 import { layoutScene } from '../src/sweep/scene.ts';
-import type { Target } from '../src/sweep/targets.ts';
+import type { JudgedTarget } from '../src/sweep/targets.ts';
 import { blob, header, measure, random, raster, run, site } from './made.ts';
 
 const WHITE = { r: 255, g: 255, b: 255 };
@@ -29,17 +29,22 @@ const fillOf = (opacity: number): StackLayer => ({
   blend: 'normal',
   paint: { kind: 'even', colour: { r: 16, g: 27, b: 51, a: opacity } },
 });
-const targetOf = (layers: StackLayer[], shape: Target['shape'], area: Area, blur?: Blur): Target => ({
+const targetOf = (
+  layers: StackLayer[],
+  shape: JudgedTarget['shape'],
+  area: Area,
+  blur?: Blur,
+): JudgedTarget => ({
   ink,
   state: 'rest',
   part: 'ink',
   needed: 4.5,
   stack: { layers, ...(blur && { blur }) },
-  veil: veilOf(layers, area),
+  overlay: overlayOf(layers, area),
   shape,
 });
 const wholeHeader: Area = { left: 0, top: 0, right: 120, bottom: 60 };
-const textTargetOf = (colour: Rgb, opacity: number, cells = letterCells(run(60, 20.3))): Target =>
+const textTargetOf = (colour: Rgb, opacity: number, cells = letterCells(run(60, 20.3))): JudgedTarget =>
   targetOf([fillOf(opacity)], { kind: 'cells', colour, cells }, around(cells));
 
 /** Grounds that try the sweep: noise, flat stretches with lines, a checkerboard, a gradient through the ink. */
@@ -125,15 +130,15 @@ describe('the running sweep', () => {
       mask: undefined,
     },
   };
-  const veils: [string, StackLayer[]][] = [
+  const overlays: [string, StackLayer[]][] = [
     ['a vertical gradient', [gradient(180)]],
     ['a gradient at an angle', [fillOf(0.2), gradient(37)]],
     ['a picture blended into the fill', [fillOf(0.6), picture]],
   ];
-  for (const [over, layers] of veils) {
+  for (const [over, layers] of overlays) {
     for (const [name, page] of grounds()) {
       test(`through ${over} is the straightforward measure to the last bit: ${name}`, () => {
-        const shapes: Target['shape'][] = [WHITE, { r: 118, g: 118, b: 118 }].map((colour) => ({
+        const shapes: JudgedTarget['shape'][] = [WHITE, { r: 118, g: 118, b: 118 }].map((colour) => ({
           kind: 'cells',
           colour,
           cells: letterCells(run(60, 20.3)),
@@ -142,7 +147,7 @@ describe('the running sweep', () => {
         for (const shape of shapes) {
           const area = shape.kind === 'cells' ? around(shape.cells) : wholeHeader;
           const target = targetOf(layers, shape, area);
-          expect(target.veil.isEven).toBe(false);
+          expect(target.overlay.isEven).toBe(false);
           const { contrasts: swept } = sweepTarget(scene, span, target, page);
           for (let row = 0; row <= 300; row += 4) {
             const { contrast } = readAt(target, page, { row, gone: 0 });
@@ -162,7 +167,7 @@ describe('the running sweep', () => {
     for (const [name, page] of grounds()) {
       test(`over a blur of ${sigma} is within 1.5 % of the straightforward measure: ${name}`, () => {
         const blur = { sigma, area: wholeHeader };
-        const shapes: Target['shape'][] = [WHITE, { r: 10, g: 14, b: 30 }].map((colour) => ({
+        const shapes: JudgedTarget['shape'][] = [WHITE, { r: 10, g: 14, b: 30 }].map((colour) => ({
           kind: 'cells',
           colour,
           cells: letterCells(run(60, 20.3)),

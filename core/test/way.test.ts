@@ -37,13 +37,13 @@ const mix = (a: number, b: number, p: number) => Math.round(a + (b - a) * p);
 
 describe('a change along with the scroll', () => {
   test('has the switch in its middle, and never begins above the page', () => {
-    expect(sceneOf(along()).way).toEqual({ from: 60, to: 140 });
-    expect(sceneOf(along({ stretch: 300 })).way).toEqual({ from: 0, to: 200 });
+    expect(sceneOf(along()).transition).toEqual({ from: 60, to: 140 });
+    expect(sceneOf(along({ stretch: 300 })).transition).toEqual({ from: 0, to: 200 });
     expect([50, 60, 100, 130, 140, 900].map((scroll) => wayAt(sceneOf(along()), scroll))).toEqual([
       0, 0, 0.5, 0.875, 1, 1,
     ]);
     const ground = along({ switch: { at: 'ground', distance: 100 } });
-    expect(sceneOf(ground).way).toBeUndefined();
+    expect(sceneOf(ground).transition).toBeUndefined();
   });
   test('is judged at every scroll, by the moment that is nearer', () => {
     const scene = sceneOf(along());

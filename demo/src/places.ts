@@ -146,12 +146,12 @@ export function mist(width: number, height: number) {
     ridges.forEach((ridge, i) => {
       const depth = y - ridge[x]!;
       if (depth < 0) return;
-      const veil = Math.min(1, depth / (height * 0.2)) * (0.65 - 0.1 * i);
+      const overlay = Math.min(1, depth / (height * 0.2)) * (0.65 - 0.1 * i);
       const trees = (layered(x / 7, depth / 11, 91 + i, 3) - 0.5) * 0.12 * i;
       pixel = mix(
         scale(shades[i]!, 1 + trees),
         light('#f4e6d6'),
-        veil * (0.6 + 0.4 * layered(x / 300, y / 60, 61, 3)),
+        overlay * (0.6 + 0.4 * layered(x / 300, y / 60, 61, 3)),
       );
     });
     return pixel;

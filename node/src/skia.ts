@@ -1,5 +1,5 @@
 import { createCanvas, loadImage, type Image, type SKRSContext2D } from '@napi-rs/canvas';
-import { luminance16, WHITE } from '@hatrail/core/colour/contrast';
+import { luminance16, WHITE_LUMINANCE } from '@hatrail/core/colour/contrast';
 import { parseColour } from '@hatrail/core/colour/rgb';
 import { contextMeasure, type Measure } from '@hatrail/core/measure/measure';
 import type { Site } from '@hatrail/core/model/site';
@@ -175,7 +175,7 @@ function drawTextAsBrowsers(context: SKRSContext2D): void {
     scratch.font = context.font;
     scratch.letterSpacing = context.letterSpacing;
     scratch.fontKerning = context.fontKerning;
-    scratch.fillStyle = luminance16(parseColour(style)!) > WHITE / 3 ? GREYS.light : GREYS.dark;
+    scratch.fillStyle = luminance16(parseColour(style)!) > WHITE_LUMINANCE / 3 ? GREYS.light : GREYS.dark;
     scratch.fillText(text, x - left, y - top);
     scratch.globalCompositeOperation = 'source-in';
     scratch.fillStyle = style;

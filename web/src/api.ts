@@ -10,7 +10,7 @@ import type {
 import type { Site } from '@hatrail/core/model/site';
 
 /** A file of the hand-over: its bytes, and as many as travel packed. */
-export interface ShippedFile {
+export interface ListedFile {
   path: string;
   size: number;
   packed: number;
@@ -78,7 +78,7 @@ export const api = {
   crop: (site: string, file: string, box: { x: number; y: number; width: number; height: number }) =>
     send<TakenFile>('POST', `/sites/${site}/files/${file}/crop`, box),
   dropFile: (site: string, file: string) => send<unknown>('DELETE', `/sites/${site}/files/${file}`),
-  files: (site: string, header: string) => call<ShippedFile[]>(`/sites/${site}/headers/${header}/files`),
+  files: (site: string, header: string) => call<ListedFile[]>(`/sites/${site}/headers/${header}/files`),
   releases: (site: string) => call<Release[]>(`/sites/${site}/releases`),
   release: (site: string, number: number) =>
     call<Release & { site: Site }>(`/sites/${site}/releases/${number}`),

@@ -8,8 +8,10 @@ import { QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode, type ComponentType } from 'react';
 import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, Link, Navigate, RouterProvider, useRouteError } from 'react-router';
+import { ApiProblem, api } from './api.ts';
 import { client } from './engine/answers.ts';
 import { Sites } from './sites/Sites.tsx';
+import { sitesQuery } from './sites/sitesQuery.ts';
 import { theme } from './theme.ts';
 
 /** A screen that failed: what happened, and what to do. */
@@ -28,19 +30,19 @@ function Failed() {
   );
 }
 
-/** A screen that is loaded when it is first gone to: its route, and the way to have it ready before that. */
+/** A screen that is fetched when it is first gone to: its route, and the means to have it ready before that. */
 function screen<K extends string>(path: string, load: () => Promise<Record<K, ComponentType>>, name: K) {
-  const lazy = async () => ({ Component: (await load())[name] });
+  const lazy = { Component: async () => (await load())[name] };
   return { path, lazy, errorElement: <Failed /> };
 }
 
 const GATHER = [
   screen('palette', () => import('./gather/palette/Palette.tsx'), 'Palette'),
   screen('type', () => import('./gather/type/Type.tsx'), 'Type'),
-  screen('logo', () => import('./gather/logo/Logo.tsx'), 'Logo'),
+  screen('logo', () => import('./gather/logo/Logo.tsx'), 'LogoScreen'),
   screen('pictures', () => import('./gather/pictures/Pictures.tsx'), 'Pictures'),
   screen('menus', () => import('./gather/menus/Menus.tsx'), 'Menus'),
-  screen('words', () => import('./gather/words/Words.tsx'), 'Words'),
+  screen('words', () => import('./gather/words/Words.tsx'), 'WordsScreen'),
   screen('pages', () => import('./gather/pages/Pages.tsx'), 'Pages'),
 ];
 const PEGS = [
@@ -54,10 +56,33 @@ const PEGS = [
 ];
 const EDITOR = screen('/sites/:siteId', () => import('./editor/Editor.tsx'), 'Editor');
 
+/** A site that could not be opened: why, and where to go. */
+function NotOpened() {
+  const error = useRouteError();
+  if (!(error instanceof ApiProblem)) return <Failed />;
+  return (
+    <main className="sites">
+      <h1>This site could not be opened</h1>
+      <p role="alert">{error.message}</p>
+      <Link to="/">All sites</Link>
+    </main>
+  );
+}
+
 const router = createBrowserRouter([
-  { path: '/', element: <Sites />, errorElement: <Failed /> },
+  {
+    path: '/',
+    element: <Sites />,
+    errorElement: <Failed />,
+    // What it shows is fetched before it is; afterwards it looks again by itself.
+    loader: () => client.prefetchQuery(sitesQuery).then(() => null),
+    hydrateFallbackElement: <p className="wait">Looking for your sites</p>,
+  },
   {
     ...EDITOR,
+    loader: ({ params: { siteId = '' } }) => api.site(siteId),
+    shouldRevalidate: ({ currentParams, nextParams }) => currentParams.siteId !== nextParams.siteId,
+    errorElement: <NotOpened />,
     hydrateFallbackElement: <p className="wait">Opening the site</p>,
     children: [{ index: true, element: <Navigate to="dress" replace /> }, ...PEGS],
   },
@@ -75,7 +100,7 @@ const router = createBrowserRouter([
 // Once the first screen stands, the others are fetched, so that going to one need not wait for it.
 window.addEventListener('load', () => {
   requestIdleCallback(() => {
-    for (const { lazy } of [EDITOR, ...PEGS, ...GATHER]) void lazy().catch(() => undefined);
+    for (const { lazy } of [EDITOR, ...PEGS, ...GATHER]) void lazy.Component().catch(() => undefined);
   });
 });
 

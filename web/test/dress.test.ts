@@ -4,7 +4,7 @@ import { verdictOf } from '@hatrail/core/sweep/verdict';
 import { site } from '../../core/test/made.ts';
 import { originText, putBack, setLook, setManner, setsLayer } from '../src/dress/lookEdits.ts';
 import { clampWidth } from '../src/dress/place.ts';
-import { stretchesOf } from '../src/dress/stretches.ts';
+import { verdictStretches } from '../src/dress/stretches.ts';
 import { threadsOf, worstRow } from '../src/dress/view.ts';
 import { useEditor } from '../src/editor/store.ts';
 import { worstFirst } from '@hatrail/core/remedy/kind';
@@ -73,7 +73,7 @@ describe('threads', () => {
   });
   test('stretches of one verdict; a lost pixel is not smoothed away on a long page', () => {
     const contrasts = Array.from({ length: 4000 }, (_, s) => (s === 2002 ? 1 : s < 1000 ? 3.5 : 9));
-    const stretches = stretchesOf(swept(0, contrasts, 'top'), 5000);
+    const stretches = verdictStretches(swept(0, contrasts, 'top'), 5000);
     expect(stretches).toEqual([
       { from: 0, to: 200, verdict: 'strained' },
       { from: 200, to: 400, verdict: 'clear' },
@@ -82,7 +82,7 @@ describe('threads', () => {
     ]);
   });
   test('a page shorter than the film has rows for every pixel of scroll', () => {
-    const stretches = stretchesOf(swept(10, [9, 1, 9], 'top'), 100);
+    const stretches = verdictStretches(swept(10, [9, 1, 9], 'top'), 100);
     expect(stretches.map(({ from, to, verdict }) => [from, to, verdict])).toEqual([
       [100, 110, 'clear'],
       [110, 120, 'lost'],

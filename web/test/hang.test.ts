@@ -6,7 +6,7 @@ import { PLACES, type Header } from '@hatrail/core/model/header';
 import type { ItemKindName } from '@hatrail/core/model/item';
 import { newItem } from '@hatrail/core/start/items';
 import { header, measure, site } from '../../core/test/made.ts';
-import { hang, hangCopy, hangNew, keepLeading, nextSpot, spotOf } from '../src/hang/edits.ts';
+import { hang, hangCopy, hangNew, keepLeading, nextSpot, rodSpotOf } from '../src/hang/edits.ts';
 import { spread } from '../src/hang/Rod.tsx';
 import { steppedValues } from '../src/hang/steppedValues.ts';
 import { railTicks, spareTicks } from '../src/hang/ticks.ts';
@@ -50,7 +50,7 @@ describe('items on their rods', () => {
     hangCopy(d, 'line', 'line-2');
     expect(ids(d)[0]).toBe('logo||menu,line,line-2');
     expect(d.fold!.panel).toEqual(['line', 'line-2']);
-    expect(spotOf(d, 'line-2')).toEqual({ rail: 0, place: 'end', index: 2 });
+    expect(rodSpotOf(d, 'line-2')).toEqual({ rail: 0, place: 'end', index: 2 });
     d.spare = [{ kind: 'name', id: 'name', size: 20, tagline: false }];
     hang(d, 'name', { rail: 0, place: 'start', index: 0 });
     expect(d.fold!.bar).toEqual(['logo', 'name']);

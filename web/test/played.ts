@@ -2,7 +2,7 @@ import { changeCurve, type Change, type ChangeCurve } from '@hatrail/core/change
 import type { Header, Moment } from '@hatrail/core/model/header';
 import type { Page } from '@hatrail/core/model/page';
 import type { Site } from '@hatrail/core/model/site';
-import { leastPercents, type Knob, type Place } from '@hatrail/core/remedy/leastFill';
+import { leastPercents, type Knob, type SolvedPlace } from '@hatrail/core/remedy/leastFill';
 import { proveScene, type Row } from '@hatrail/core/sweep/prove';
 import { layoutScene } from '@hatrail/core/sweep/scene';
 import { bareBand, readBand, type BandReading } from '@hatrail/core/sweep/words';
@@ -11,7 +11,7 @@ import type { LaidPage } from '@hatrail/core/page/laid';
 import type { Raster } from '@hatrail/core/geometry/raster';
 import { resolveColour } from '@hatrail/core/model/palette';
 import { measure, noDrawing } from '../../core/test/made.ts';
-import type { SiteAtHand } from '../src/engine/siteAtHand.ts';
+import type { LoadedSite } from '../src/engine/loadedSite.ts';
 
 /** The engine as the application asks it, played by the core itself over pages of even bands, at one width. */
 
@@ -46,7 +46,7 @@ function rowsOn(site: Site, header: Header, page: Page, moments: readonly Moment
 }
 
 export async function proveAll(
-  { site }: SiteAtHand,
+  { site }: LoadedSite,
   header: Header,
   { moments, signal }: { moments: readonly Moment[]; signal?: AbortSignal },
 ): Promise<Row[]> {
@@ -56,7 +56,7 @@ export async function proveAll(
 }
 
 export const provePage = async (
-  { site }: SiteAtHand,
+  { site }: LoadedSite,
   header: Header,
   pageId: string,
   _width: number,
@@ -70,10 +70,10 @@ export const provePage = async (
   );
 
 export const solvePlaces = async (
-  { site }: SiteAtHand,
+  { site }: LoadedSite,
   header: Header,
   moment: Moment,
-  { knob, places }: { knob: Knob; places: Place[] },
+  { knob, places }: { knob: Knob; places: SolvedPlace[] },
 ) =>
   places.map((place) => {
     const page = site.pages.find(({ path }) => path === place.page)!;
@@ -84,7 +84,7 @@ export const solvePlaces = async (
 export const costOf = async () => undefined;
 
 export async function proveChange(
-  { site }: SiteAtHand,
+  { site }: LoadedSite,
   header: Header,
   pageId: string,
   _width: number,
@@ -100,11 +100,11 @@ export async function proveChange(
   return changeCurve(scene, raster, noDrawing, change);
 }
 
-export async function proveChangeAll(hand: SiteAtHand, header: Header, change: Change) {
+export async function proveChangeAll(loaded: LoadedSite, header: Header, change: Change) {
   const curves = await Promise.all(
-    hand.site.pages.map(async ({ id }) => ({
+    loaded.site.pages.map(async ({ id }) => ({
       id,
-      curve: await proveChange(hand, header, id, WIDTH, change),
+      curve: await proveChange(loaded, header, id, WIDTH, change),
     })),
   );
   const [worst] = curves
@@ -114,7 +114,7 @@ export async function proveChangeAll(hand: SiteAtHand, header: Header, change: C
 }
 
 export async function readBandAt(
-  { site }: SiteAtHand,
+  { site }: LoadedSite,
   headerId: string,
   pageId: string,
   band: number,

@@ -35,11 +35,11 @@ vi.stubGlobal('document', {
   createElement: () => ({ getContext: () => ({ font: '', letterSpacing: '', measureText }) }),
 });
 
-const hand = { site, hashes: {} };
+const loaded = { site, hashes: {} };
 /** The moments that are asked for when a header is proved, with how many pages and widths of each. */
 async function sweeps(of: Header): Promise<Record<string, number>> {
   asked.length = 0;
-  await proveAll(hand, of);
+  await proveAll(loaded, of);
   const found: Record<string, number> = {};
   for (const { moments } of asked) for (const moment of moments) found[moment] = (found[moment] ?? 0) + 1;
   return found;
@@ -75,7 +75,7 @@ describe('sweeping again', () => {
   });
   test('everything where another name or page is behind it, at the standard widths and the one on screen', async () => {
     asked.length = 0;
-    await proveAll({ ...hand, site: { ...site, name: 'Renamed' } }, header, { width: 500 });
+    await proveAll({ ...loaded, site: { ...site, name: 'Renamed' } }, header, { width: 500 });
     expect(asked).toHaveLength(10);
     expect(new Set(asked.map(({ width }) => width))).toEqual(new Set([390, 500, 768, 1280, 1920]));
   });

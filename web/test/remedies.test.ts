@@ -28,11 +28,11 @@ const signal = () => new AbortController().signal;
 const isClear = (rows: readonly { verdict: string }[]) => rows.every(({ verdict }) => verdict === 'clear');
 
 async function waysOf(of: Header, moment: 'top' | 'scrolled'): Promise<Way[]> {
-  const hand = handOf(of);
-  const rows = await proveAll(hand, of, { moments: [moment] });
+  const loaded = handOf(of);
+  const rows = await proveAll(loaded, of, { moments: [moment] });
   expect(isClear(rows)).toBe(false);
   let found: Way[] = [];
-  await otherWays(askedOf(hand, of, moment, rows, { signal: signal() }), [], (ways) => (found = ways));
+  await otherWays(askedOf(loaded, of, moment, rows, { signal: signal() }), [], (ways) => (found = ways));
   return found;
 }
 
@@ -100,10 +100,14 @@ describe('other ways', () => {
   test('dark links are proposed where the page is light all along, not where it is both', async () => {
     const light = { ...site.pages[0]!, bands: [site.pages[0]!.bands[1]!] };
     const of = worn({ scrolled: { fill: { opacity: 0 } } });
-    const hand = handOf(of, { pages: [light] });
-    const rows = await proveAll(hand, of, { moments: ['scrolled'] });
+    const loaded = handOf(of, { pages: [light] });
+    const rows = await proveAll(loaded, of, { moments: ['scrolled'] });
     let found: Way[] = [];
-    await otherWays(askedOf(hand, of, 'scrolled', rows, { signal: signal() }), [], (ways) => (found = ways));
+    await otherWays(
+      askedOf(loaded, of, 'scrolled', rows, { signal: signal() }),
+      [],
+      (ways) => (found = ways),
+    );
     expect(found.map(({ text }) => text)).toContain('Links in Night.');
     expect((await waysOf(of, 'scrolled')).map(({ text }) => text)).not.toContain('Links in Night.');
   });
@@ -121,14 +125,14 @@ describe('other ways', () => {
 describe('the number from which a moment is clear', () => {
   const bound = (holds: 'above' | 'below', values: readonly number[], of = worn({ scrolled: {} })) =>
     boundOf({
-      hand: handOf(of),
+      loaded: handOf(of),
       width: WIDTH,
       moments: [holds === 'below' ? 'top' : 'scrolled'],
       values,
       holds,
       make: (distance) => {
         const made = { ...of, manner: { ...of.manner, switch: { ...of.manner.switch, distance } } };
-        return { hand: handOf(made), header: made };
+        return { loaded: handOf(made), header: made };
       },
       signal: signal(),
     });
@@ -159,8 +163,8 @@ test('the least tint on the opening band clears words and header together; a per
   };
   const of = worn({ scrolled: {} }, { switch: { at: 'distance', distance: 5000 } });
   const lit = { ...page!, bands: [opening] };
-  const hand = handOf(of, { pages: [lit] });
-  const found = (await leastBandTint(hand, of, lit, WIDTH, { swatch: 'night' }, signal()))!;
+  const loaded = handOf(of, { pages: [lit] });
+  const found = (await leastBandTint(loaded, of, lit, WIDTH, { swatch: 'night' }, signal()))!;
   // Over snow white text is clear from 57.0 % on, the ground being rounded to whole levels.
   expect(found.percent).toBe(57);
   expect(isClear(found.rows)).toBe(true);
@@ -180,7 +184,7 @@ test('the least tint on the opening band clears words and header together; a per
     return isClear(rows) && isClear(reading!.words);
   };
   expect([await at(found.percent), await at(found.percent - 1)]).toEqual([true, false]);
-  expect(await leastBandTint(hand, of, lit, WIDTH, WHITE, signal())).toBeUndefined();
+  expect(await leastBandTint(loaded, of, lit, WIDTH, WHITE, signal())).toBeUndefined();
 });
 
 test('how things stand counts items and menus: a menu that is lost is lost, whatever the header', async () => {

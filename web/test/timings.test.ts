@@ -1,5 +1,5 @@
 import { describe, expect, test, vi } from 'vitest';
-import { headerAt } from '@hatrail/core/change/curve';
+import { headerAtTime } from '@hatrail/core/change/curve';
 import { resolveLook } from '@hatrail/core/header/look';
 import type { Header } from '@hatrail/core/model/header';
 import { header, site } from '../../core/test/made.ts';
@@ -42,7 +42,7 @@ const belowOf = async (of: Header) => (await proveChange(handOf(of), of, 'home',
 
 async function found(of: Header): Promise<{ ways: BetterTiming[]; told: BetterTiming[][] }> {
   const told: BetterTiming[][] = [];
-  const asked = { hand: handOf(of), header: of, pageId: 'home', width: WIDTH, below: await belowOf(of) };
+  const asked = { loaded: handOf(of), header: of, pageId: 'home', width: WIDTH, below: await belowOf(of) };
   await betterTimings({ ...asked, signal: new AbortController().signal }, (ways) => void told.push(ways));
   return { ways: told.at(-1)!, told };
 }
@@ -85,7 +85,7 @@ describe('other timings', () => {
   test('looking is given up', async () => {
     const stop = new AbortController();
     const of = changing();
-    const asked = { hand: handOf(of), header: of, pageId: 'home', width: WIDTH, below: 240 };
+    const asked = { loaded: handOf(of), header: of, pageId: 'home', width: WIDTH, below: 240 };
     await expect(betterTimings({ ...asked, signal: stop.signal }, () => stop.abort())).rejects.toThrow(
       /abort/i,
     );
@@ -94,14 +94,14 @@ describe('other timings', () => {
 
 test('an instant of a change is a header of its own: half way, its fill is half way, and it wears it everywhere', () => {
   const of = changing();
-  const still = headerAt(site, of, moment, 120);
+  const still = headerAtTime(site, of, moment, 120);
   const { fill, ink } = resolveLook(site, still, 'top');
   // Night #101b33 and white, half each.
   expect(fill).toEqual({ colour: { colour: 'rgb(136 141 153)' }, opacity: 1 });
   expect(resolveLook(site, still, 'scrolled')).toEqual(resolveLook(site, still, 'top'));
   expect(ink.link).toEqual({ colour: 'rgb(136 141 153)' });
   // The inks first: they have arrived while the fill is half way.
-  const first = headerAt(site, changing({ ink: { delay: 0, duration: 0 } }), moment, 120);
+  const first = headerAtTime(site, changing({ ink: { delay: 0, duration: 0 } }), moment, 120);
   expect(resolveLook(site, first, 'top').ink.link).toEqual({ colour: 'rgb(16 27 51)' });
   expect(resolveLook(site, first, 'top').fill).toEqual(fill);
 });

@@ -36,7 +36,7 @@ vi.mock('../src/engine/pool.ts', () => ({
     }),
 }));
 vi.mock('../src/engine/request.ts', () => ({
-  placeName: (page: string, width: number) => `${page} ${width}`,
+  laneName: (page: string, width: number) => `${page} ${width}`,
   sceneRequest: async ({ site }: { site: unknown }, headerId: string, pageId: string, width: number) => ({
     site,
     headerId,

@@ -1,7 +1,7 @@
 import { resolveWorn, type Wearer } from '../header/look.ts';
 import { backingIn } from '../header/states.ts';
 import { layerOf, mapLayers, type ResolvedLook } from '../layers/index.ts';
-import type { Progress } from '../layers/kind.ts';
+import type { ChangeProgress } from '../layers/kind.ts';
 import { PLACES, type Header, type Look, type Moment } from '../model/header.ts';
 import type { Item } from '../model/item.ts';
 import type { Site } from '../model/site.ts';
@@ -17,7 +17,7 @@ export function lookBetween(
   { palette }: Pick<Site, 'palette'>,
   a: ResolvedLook,
   b: ResolvedLook,
-  progress: Progress,
+  progress: ChangeProgress,
 ): Look {
   return mapLayers((name) => layerOf(name).between?.(a[name], b[name], progress, palette));
 }
@@ -26,11 +26,11 @@ export function lookBetween(
 type Find = (header: Header) => Wearer;
 
 /** A header whose look at the top is what it wears somewhere between, on header, rails and items alike. */
-function headerAt(
+function atInstant(
   site: Site,
   header: Header,
   sides: (find: Find) => [ResolvedLook, ResolvedLook],
-  progress: Progress,
+  progress: ChangeProgress,
 ): Header {
   const between = (find: Find) => ({ top: lookBetween(site, ...sides(find), progress) });
   const rails = header.rails.map((rail, r) => {
@@ -57,9 +57,9 @@ export interface Side {
 }
 
 /** A header between two looks; the headers of its two sides are of the same make. */
-export function headerBetween(site: Site, a: Side, b: Side, progress: Progress): Header {
+export function headerBetween(site: Site, a: Side, b: Side, progress: ChangeProgress): Header {
   const worn = (side: Side, find: Find) => resolveWorn(site, find(side.header), side.moment);
-  return headerAt(site, a.header, (find) => [worn(a, find), worn(b, find)], progress);
+  return atInstant(site, a.header, (find) => [worn(a, find), worn(b, find)], progress);
 }
 
 /** A header at a moment, its links between rest and hovered. */
@@ -75,5 +75,5 @@ export function headerHovering(site: Site, header: Header, moment: Moment, inks:
     };
     return [rest, over];
   };
-  return headerAt(site, header, sides, { layers: 0, inks, by: 'time' });
+  return atInstant(site, header, sides, { layers: 0, inks, by: 'time' });
 }

@@ -6,7 +6,7 @@ import { sceneTargets, worstAt } from '../sweep/prove.ts';
 import { Planes, sweepTarget } from '../sweep/sweepTarget.ts';
 import { momentAt, spanOfInk, spansOf, type Scene, type Span } from '../sweep/scene.ts';
 import { rasterAt, stretchesIn } from '../sweep/turns.ts';
-import type { Target } from '../sweep/targets.ts';
+import type { JudgedTarget } from '../sweep/targets.ts';
 import { changesByScroll } from '../header/manner.ts';
 import { easingOf } from './easing.ts';
 import { headerBetween, headerHovering } from './between.ts';
@@ -51,7 +51,7 @@ export function durationOf({ manner }: Pick<Header, 'manner'>): number {
 }
 
 /** The header at an instant of a change over time, worn at the top: `time` ms from its beginning. */
-export function headerAt(site: Site, header: Header, change: Change, time: number): Header {
+export function headerAtTime(site: Site, header: Header, change: Change, time: number): Header {
   const { duration, easing = 'ease', ink = { delay: 0, duration } } = header.manner;
   const eased = easingOf(easing);
   const share = (begins: number, lasts: number) =>
@@ -94,7 +94,7 @@ function instantAt(
   change: Change,
   time: number,
 ): Instant | undefined {
-  const header = headerAt(scene.site, scene.header, change, time);
+  const header = headerAtTime(scene.site, scene.header, change, time);
   const layout = scene.layouts[change.kind === 'hover' ? change.moment : 'top'];
   const between: Scene = {
     ...scene,
@@ -109,7 +109,7 @@ function instantAt(
 function worstOf(
   scene: Scene,
   raster: Raster,
-  targets: readonly Target[],
+  targets: readonly JudgedTarget[],
   spans: readonly Span[],
   time: number,
 ): Instant | undefined {
@@ -131,7 +131,8 @@ function worstOf(
   return worst;
 }
 
-const isAtRest = ({ part, state }: Target) => part === 'ink' && (state === 'rest' || state === 'current');
+const isAtRest = ({ part, state }: JudgedTarget) =>
+  part === 'ink' && (state === 'rest' || state === 'current');
 
 /** The worst contrast at every scroll of the stretch over which a header changes. */
 function curveOverScroll(scene: Scene, raster: Raster, draw: Drawing, way: Span): ChangeCurve | undefined {
@@ -169,7 +170,8 @@ export function changeCurve(
   draw: Drawing,
   change: Change,
 ): ChangeCurve | undefined {
-  if (change.kind === 'moment' && scene.way) return curveOverScroll(scene, raster, draw, scene.way);
+  if (change.kind === 'moment' && scene.transition)
+    return curveOverScroll(scene, raster, draw, scene.transition);
   const duration = changesByScroll(scene.header) ? 0 : durationOf(scene.header);
   const at = (time: number) => instantAt(scene, raster, draw, change, time);
   const steps = duration === 0 ? [0] : Array.from({ length: STEPS + 1 }, (_, i) => (duration * i) / STEPS);

@@ -4,7 +4,7 @@ import type { Rgb } from './rgb.ts';
  * Luminance as whole numbers. The sweep compares millions of pixels and must give the same answer in every
  * implementation, so luminance is `Σ round(65535 · k · lin)` clamped to 65535: at most 2.3e-5 from the exact value.
  */
-export const WHITE = 65535;
+export const WHITE_LUMINANCE = 65535;
 
 const WEIGHTS = [0.2126, 0.7152, 0.0722] as const;
 
@@ -29,7 +29,7 @@ export function contrastRatio(a: Rgb, b: Rgb): number {
 /** Share of the whole-number luminance that a channel at `steps` levels adds, for each of its values. */
 function channelTable(weight: number, steps: number): Uint16Array {
   return Uint16Array.from({ length: steps + 1 }, (_, i) =>
-    Math.round(WHITE * weight * linear((255 * i) / steps)),
+    Math.round(WHITE_LUMINANCE * weight * linear((255 * i) / steps)),
   );
 }
 
@@ -46,9 +46,9 @@ export const FINE_LUMINANCE = WEIGHTS.map((k) => channelTable(k, FINE_STEPS)) as
   Uint16Array,
 ];
 
-/** Whole-number luminance, 0 to {@link WHITE}, of an 8-bit colour. */
+/** Whole-number luminance, 0 to {@link WHITE_LUMINANCE}, of an 8-bit colour. */
 export function luminance16({ r, g, b }: Rgb): number {
-  return Math.min(WHITE, LUMINANCE[0][r]! + LUMINANCE[1][g]! + LUMINANCE[2][b]!);
+  return Math.min(WHITE_LUMINANCE, LUMINANCE[0][r]! + LUMINANCE[1][g]! + LUMINANCE[2][b]!);
 }
 
 /**

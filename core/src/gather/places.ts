@@ -1,4 +1,4 @@
-import { MOMENT_NAMES, PLACES, type Moment, type Place } from '../model/header.ts';
+import { MOMENT_NAMES, PLACES, type Moment, type RailPlace } from '../model/header.ts';
 import { kindOf } from '../header/kinds/index.ts';
 import type { Item } from '../model/item.ts';
 import { labelOf } from '../model/references.ts';
@@ -63,13 +63,13 @@ export function colourPlace(site: Site, path: Path, about: string): string {
 
 /** The item that a path leads into, hung or spare. */
 export function itemAtPath(site: Site, path: Path): Item | undefined {
-  const at = path.findIndex((key) => PLACES.includes(key as Place) || key === 'spare');
+  const at = path.findIndex((key) => PLACES.includes(key as RailPlace) || key === 'spare');
   if (path[0] !== 'headers' || at < 0 || typeof path[at + 1] !== 'number') return undefined;
   return atPath(site, path.slice(0, at + 2)) as Item;
 }
 
 /** What a place is that names a page, picture, menu or pairing: “Backdrop of Opening, Home”. */
-export function placeName(site: Site, path: Path): string {
+export function placeOfUseName(site: Site, path: Path): string {
   const [root, index] = path as [string, number];
   if (root === 'logo') return `Logo, ${String(path.at(-1))}`;
   if (root === 'menus') return entryName(site, path);

@@ -16,7 +16,7 @@ export interface ReadMenu {
 }
 
 /** Longest text that is read, characters. */
-export const MOST_TEXT = 1_000_000;
+export const MOST_MENU_TEXT = 1_000_000;
 /** Most entries that are taken. */
 const MOST_ENTRIES = 200;
 /** Deepest that markup may be nested: the parser looks through all that is open again and again. */
@@ -36,7 +36,7 @@ interface Draft {
  * @throws {BadInput} where it is too long, has nothing in it, or is a sitemap that defines entities
  */
 export function readMenu(site: Site, text: string): ReadMenu {
-  if (text.length > MOST_TEXT) {
+  if (text.length > MOST_MENU_TEXT) {
     throw new BadInput(
       `This is ${(text.length / 1e6).toFixed(1)} MB of text; a menu has 1 MB at most. Paste the part with the navigation.`,
     );

@@ -1,6 +1,6 @@
 import type { Rgba } from '../colour/rgb.ts';
 import type { Box } from '../geometry/box.ts';
-import type { Place } from '../model/header.ts';
+import type { RailPlace } from '../model/header.ts';
 import type { HeaderInk } from './ink.ts';
 
 /** What a laid-out header is made of. */
@@ -26,7 +26,7 @@ export interface LaidRail {
 export interface LaidItem {
   id: string;
   rail: number;
-  place: Place;
+  place: RailPlace;
   box: Box;
   /** The ground of its own that fills its box, at rest and under the pointer. */
   backing?: { rest: Rgba; hover: Rgba; radius: number };

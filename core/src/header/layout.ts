@@ -1,5 +1,5 @@
 import { resolveColour } from '../model/palette.ts';
-import { PLACES, headerItems, type Header, type Moment, type Place, type Rail } from '../model/header.ts';
+import { PLACES, headerItems, type Header, type Moment, type RailPlace, type Rail } from '../model/header.ts';
 import type { Item } from '../model/item.ts';
 import type { Site } from '../model/site.ts';
 import type { Measure } from '../measure/measure.ts';
@@ -142,7 +142,7 @@ function measured(
   folded: boolean,
 ): Places {
   const { bar } = foldOf(header);
-  const on = (place: Place) =>
+  const on = (place: RailPlace) =>
     rail[place]
       .map((item) => itemAt(item, width))
       .filter((item) => item.shown !== false && hasContent(site, item))

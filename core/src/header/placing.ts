@@ -1,4 +1,4 @@
-import { PLACES, type Place, type Rail } from '../model/header.ts';
+import { PLACES, type RailPlace, type Rail } from '../model/header.ts';
 import type { Item } from '../model/item.ts';
 import type { Box } from '../geometry/box.ts';
 import type { Measured } from './ink.ts';
@@ -9,7 +9,7 @@ import { RING } from './metrics.ts';
 export interface Hanging extends Measured, Pick<LaidItem, 'backing'> {
   item: Item | undefined;
 }
-export type Places = Record<Place, Hanging[]>;
+export type Places = Record<RailPlace, Hanging[]>;
 
 /**
  * The greatest height that a backing in the middle of an item can have so that it stays on its rail, at the top and after
@@ -78,7 +78,7 @@ export function placeRail(
   const start = isNarrow
     ? Math.max(0, room - end)
     : Math.max(widths.start, Math.min(room / 2, room - widths.end));
-  const from: Record<Place, number> = {
+  const from: Record<RailPlace, number> = {
     start: side,
     middle: side + start + gap,
     end: isNarrow

@@ -12,7 +12,7 @@ export const WEARERS = ['header', 'rail', 'item'] as const;
 export type WearerKind = (typeof WEARERS)[number];
 
 /** How far a change has come, 0 to 1: of the layers, and of the inks and what is behind each link. */
-export interface Progress {
+export interface ChangeProgress {
   layers: number;
   inks: number;
   /**
@@ -83,7 +83,7 @@ export interface LayerKind<Set extends object, Worn extends object> {
   /** The values that it begins with when somebody adds it: nothing hidden, nothing that loses a letter. None where it cannot be added. */
   start(from: StartFrom): Partial<Worn> | undefined;
   /** The layer between two looks; left out of the look where it lies beside the header's box and no ink is read over it. */
-  between?(a: Worn, b: Worn, progress: Progress, palette: readonly Swatch[]): Set;
+  between?(a: Worn, b: Worn, progress: ChangeProgress, palette: readonly Swatch[]): Set;
   cover?: CoverText<Set, Worn>;
   /**
    * What it paints behind the contents of a header or rail.

@@ -6,7 +6,7 @@ import { ColourUse } from './palette.ts';
 import { InRange, IsId, IsPlainText, KindList, Nested, NestedList } from './rules.ts';
 
 export const PLACES = ['start', 'middle', 'end'] as const;
-export type Place = (typeof PLACES)[number];
+export type RailPlace = (typeof PLACES)[number];
 
 /** What changes of a rail below a header width; it holds until the next step. */
 export class RailStep {

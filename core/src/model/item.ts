@@ -11,7 +11,7 @@ import {
   ValidateIf,
 } from 'class-validator';
 import { ICON_NAMES, type IconName } from './icons.ts';
-import { MAX_LABEL, Target } from './menu.ts';
+import { MAX_LABEL, LinkTarget } from './menu.ts';
 import { PartLooks } from './look.ts';
 import { ColourUse } from './palette.ts';
 import { InRange, IsId, IsPlainText, Nested, NestedList } from './rules.ts';
@@ -120,7 +120,7 @@ export class MenuItem extends Hung {
   standOut?: StandOut;
 }
 
-export class ButtonItem extends Target {
+export class ButtonItem extends LinkTarget {
   @Allow() kind: 'button';
   @IsId() id: string;
   @IsOptional() @IsIn(ALIGNMENTS, { message: 'Choose start, middle or end.' }) align?: Alignment;
@@ -154,12 +154,12 @@ export class TextItem extends Hung {
   /** Text size, in the menu style. */
   @InRange(10, 60, 'px') size: number;
   @IsOptional()
-  @Nested(() => Target)
-  to?: Target;
+  @Nested(() => LinkTarget)
+  to?: LinkTarget;
 }
 
 /** One icon that leads somewhere: one that ships, or an SVG picture of the owner's. */
-export class IconLink extends Target {
+export class IconLink extends LinkTarget {
   @IsId() id: string;
   /** What it is called; read out by screen readers. */
   @IsPlainText(60) label: string;
@@ -181,8 +181,8 @@ export class PictureItem extends Hung {
   @IsId() picture: string;
   @InRange(12, 240, 'px') height: number;
   @IsOptional()
-  @Nested(() => Target)
-  to?: Target;
+  @Nested(() => LinkTarget)
+  to?: LinkTarget;
 }
 
 /** A form that asks the site: it opens from its icon. */
@@ -191,21 +191,21 @@ export class SearchItem extends Hung {
   @InRange(12, 40, 'px') size: number;
   @IsPlainText(60) label: string;
   /** Where the form is sent, with what was typed as `q`. */
-  @Nested(() => Target) to: Target;
+  @Nested(() => LinkTarget) to: LinkTarget;
 }
 
 export class AccountItem extends Hung {
   @Allow() kind: 'account';
   @InRange(12, 40, 'px') size: number;
   @IsPlainText(60) label: string;
-  @Nested(() => Target) to: Target;
+  @Nested(() => LinkTarget) to: LinkTarget;
 }
 
 export class BasketItem extends Hung {
   @Allow() kind: 'basket';
   @InRange(12, 40, 'px') size: number;
   @IsPlainText(60) label: string;
-  @Nested(() => Target) to: Target;
+  @Nested(() => LinkTarget) to: LinkTarget;
   /** How many things are in it when the page is made; the site's own script may change the text. */
   @IsInt({ message: 'Give a whole number.' })
   @Min(0, { message: 'Give a number from 0 to 999.' })

@@ -23,8 +23,8 @@ function IsAddress(): PropertyDecorator {
 }
 
 /** Where a link goes: to a page of the site, or to an address. */
-export class Target {
-  @ValidateIf((to: Target) => to.address === undefined)
+export class LinkTarget {
+  @ValidateIf((to: LinkTarget) => to.address === undefined)
   @IsId()
   page?: string;
 

@@ -1,6 +1,6 @@
 import { Allow, ArrayMaxSize, IsArray, IsIn, IsOptional, Matches, MaxLength } from 'class-validator';
 import { Backdrop, GROUND_KINDS, Tint, type GroundKind } from './layer.ts';
-import { MAX_LABEL, Target } from './menu.ts';
+import { MAX_LABEL, LinkTarget } from './menu.ts';
 import { ColourUse } from './palette.ts';
 import { InRange, IsId, IsPlainText, KindList, Nested, NestedList, IsWhole } from './rules.ts';
 
@@ -44,7 +44,7 @@ export class SaidContent {
   @IsIn(SAID, { message: `Choose ${SAID.join(', ')}.` }) what: (typeof SAID)[number];
 }
 
-export class BandButton extends Target {
+export class BandButton extends LinkTarget {
   @IsPlainText(MAX_LABEL) label: string;
   @Nested(() => ColourUse) ink: ColourUse;
   @Nested(() => ColourUse) fill: ColourUse;

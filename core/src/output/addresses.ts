@@ -1,4 +1,4 @@
-import type { Target } from '../model/menu.ts';
+import type { LinkTarget } from '../model/menu.ts';
 import { addressOf } from '../model/references.ts';
 import type { Site } from '../model/site.ts';
 import { escapeHtml } from '../css/text.ts';
@@ -6,7 +6,7 @@ import { sizedName, type ShippedSizes } from './shipped.ts';
 
 /** How files that ship address one another. */
 export interface Addresses {
-  link(to: Target): string;
+  link(to: LinkTarget): string;
   /** A picture's file, in a width of pixels or as it is. */
   picture(id: string, width?: number): string;
   /** The sizes in which pictures ship. */

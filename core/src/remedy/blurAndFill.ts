@@ -1,12 +1,12 @@
 import { resolveLook } from '../header/look.ts';
 import { colourName } from '../model/palette.ts';
-import { asFound, leastOf, withLook, type Remedy } from './kind.ts';
+import { asFound, leastOf, withLook, type RemedyKind } from './kind.ts';
 
 /** The blur that is offered, px. */
 const RADIUS = 12;
 
 /** A blur where there is none, which leaves less for the fill to do. */
-export const blurAndFill: Remedy = {
+export const blurAndFill: RemedyKind = {
   async find(asked) {
     const { site, header, moment } = asked;
     const { blur, fill } = resolveLook(site, header, moment);

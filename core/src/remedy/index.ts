@@ -1,24 +1,24 @@
 import type { LookCost } from './cost.ts';
 import { blurAndFill } from './blurAndFill.ts';
-import { worstFirst, type Asked, type Found, type Remedy } from './kind.ts';
+import { worstFirst, type Asked, type Found, type RemedyKind } from './kind.ts';
 import { largerLetters } from './largerLetters.ts';
 import { layOver } from './layOver.ts';
 import { otherInk } from './otherInk.ts';
 import { otherLogo } from './otherLogo.ts';
 import { strongerGradient } from './strongerGradient.ts';
-import { tint } from './tint.ts';
+import { moreTint } from './tint.ts';
 import { whereItChanges } from './whereItChanges.ts';
 
 /** The remedies that are tried besides the least fill, in the order in which they are. */
 export const REMEDIES = {
-  tint,
+  moreTint,
   strongerGradient,
   blurAndFill,
   otherLogo,
   otherInk,
   whereItChanges,
   largerLetters,
-} satisfies Record<string, Remedy>;
+} satisfies Record<string, RemedyKind>;
 
 /** How many remedies are tried. */
 export const WAYS = Object.keys(REMEDIES).length;
@@ -36,7 +36,7 @@ function resultOf({ rows, cost, isEven }: Pick<Way, 'rows' | 'cost' | 'isEven'>)
 }
 
 /** Finds one remedy, with its cost where the moment is worst. */
-async function costed(remedy: Remedy, asked: Asked): Promise<Way | undefined> {
+async function costed(remedy: RemedyKind, asked: Asked): Promise<Way | undefined> {
   const way = await remedy.find(asked);
   const [worst] = worstFirst(asked.rows);
   return way && worst && { ...way, cost: await asked.work.cost(worst, asked.header, way.header) };

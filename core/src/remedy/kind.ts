@@ -2,7 +2,7 @@ import type { Header, Moment } from '../model/header.ts';
 import type { Site } from '../model/site.ts';
 import type { Row } from '../sweep/prove.ts';
 import type { LookCost } from './cost.ts';
-import { leastOpacity, type Knob, type LeastFill, type Place } from './leastFill.ts';
+import { leastOpacity, type Knob, type LeastFill, type SolvedPlace } from './leastFill.ts';
 
 /** What remedies need done over all pages and widths, wherever that is carried out. Each stops when the search is given up. */
 export interface RemedyWork {
@@ -13,7 +13,7 @@ export interface RemedyWork {
     header: Header,
     moment: Moment,
     knob: Knob,
-    places: Place[],
+    places: SolvedPlace[],
     floor: number,
   ): Promise<(number | undefined)[]>;
   /** What one header in another's place costs the look, where a row is worst. */
@@ -37,13 +37,13 @@ export interface Found {
   /** The sweep of that header: every row is clear. */
   rows: Row[];
   /** The place that a little less would not clear, where the change has a strength. */
-  limit: Place | undefined;
+  limit: SolvedPlace | undefined;
   /** One colour all over: where two such come to the same figures, they are the same to see. */
   isEven?: boolean;
 }
 
 /** One kind of change that may clear a moment. A new remedy is one such file and a row in {@link REMEDIES}. */
-export interface Remedy {
+export interface RemedyKind {
   /** @returns `undefined` where it cannot clear the moment, or there is nothing of it to change */
   find(asked: Asked): Promise<Found | undefined>;
 }

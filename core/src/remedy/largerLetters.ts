@@ -1,12 +1,12 @@
 import { headerItems } from '../model/header.ts';
 import { MARK_TARGET, TEXT_TARGET } from '../sweep/verdict.ts';
-import { copyOf, failing, ifClear, type Remedy } from './kind.ts';
+import { copyOf, failing, ifClear, type RemedyKind } from './kind.ts';
 
 /** Least size of large text at any weight (WCAG 2.2), CSS pixels. */
 const LARGE = 24;
 
 /** Large text needs less: enough where every text reaches that already. */
-export const largerLetters: Remedy = {
+export const largerLetters: RemedyKind = {
   async find(asked) {
     const { header, rows } = asked;
     if (failing(rows).some(({ needed, worst }) => needed < TEXT_TARGET || worst < MARK_TARGET))

@@ -1,12 +1,12 @@
 import { coversOf } from '../header/covers.ts';
 import type { Header } from '../model/header.ts';
-import { copyOf, ifClear, type Remedy } from './kind.ts';
+import { copyOf, ifClear, type RemedyKind } from './kind.ts';
 
 /**
  * What is wrong where a header that stands in the flow of the page is not clear: its links are read over the page's own
  * colour, or over what covers the page, and not over the page. Laid over it, or without what covers it, it may be clear.
  */
-export const layOver: Remedy = {
+export const layOver: RemedyKind = {
   async find(asked) {
     const { site, header, moment } = asked;
     if (header.manner.lies !== 'above') return undefined;

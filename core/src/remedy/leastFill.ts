@@ -10,17 +10,17 @@ import { WHOLE, leastPercentAt } from '../sweep/least.ts';
 import { sceneTargets, spotKey, spotOf, type Row, type Spot } from '../sweep/prove.ts';
 import { behindAt, momentAt, wayAt, type Scene } from '../sweep/scene.ts';
 import { rasterAt } from '../sweep/turns.ts';
-import type { Target } from '../sweep/targets.ts';
+import type { JudgedTarget } from '../sweep/targets.ts';
 
 /** A place that limits the fill: one item in one state, at one scroll of one page and width. */
-export interface Place extends Spot {
+export interface SolvedPlace extends Spot {
   page: string;
   width: number;
   scroll: number;
 }
 
 /** Where a row is worst. */
-export function placeOf({ page, width, itemId, state, part, beside, scroll }: Row): Place {
+export function placeOf({ page, width, itemId, state, part, beside, scroll }: Row): SolvedPlace {
   return { page, width, itemId, state, part, ...(beside && { beside }), scroll };
 }
 
@@ -68,10 +68,10 @@ export function leastPercents(
   draw: Drawing,
   moment: Moment,
   knob: Knob,
-  places: readonly Place[],
+  places: readonly SolvedPlace[],
   floor = 0,
 ): (number | undefined)[] {
-  const known = new Map<string, Target[]>();
+  const known = new Map<string, JudgedTarget[]>();
   /** What is to be judged at a scroll: the same for all scrolls of a moment, but for those on the way to the next. */
   const targetsAt = (scroll: number, opacity?: number) => {
     const key = JSON.stringify([momentAt(scene, scroll), wayAt(scene, scroll), opacity]);
@@ -84,7 +84,7 @@ export function leastPercents(
   let most = floor;
   return places.map((place) => {
     const spot = spotKey(place);
-    const isIt = (each: Target) => spotKey(spotOf(each)) === spot;
+    const isIt = (each: JudgedTarget) => spotKey(spotOf(each)) === spot;
     const target = targetsAt(place.scroll).find(isIt);
     if (!target) return most;
     const way = wayAt(scene, place.scroll);
@@ -105,7 +105,7 @@ export interface FillWork {
   /** Sweeps the moment over every page and width with another header. */
   sweep(header: Header): Promise<Row[]>;
   /** Solves places over the header's own look, the first ones first: see {@link leastPercents}. */
-  solve(header: Header, knob: Knob, places: Place[], floor: number): Promise<(number | undefined)[]>;
+  solve(header: Header, knob: Knob, places: SolvedPlace[], floor: number): Promise<(number | undefined)[]>;
 }
 
 /** The least opacity of a layer that clears a moment everywhere. */
@@ -116,7 +116,7 @@ export interface LeastFill {
   /** The sweep of that header: every row is clear. */
   rows: Row[];
   /** The place that a tenth of a percent less would not clear; none where nothing at all is needed. */
-  limit: Place | undefined;
+  limit: SolvedPlace | undefined;
 }
 
 /** Rounds after which the solver gives up; each adds at least one place, and three are usual. */
@@ -140,7 +140,7 @@ export async function leastOpacity(
     [...some].sort((a, b) => a.worst / a.needed - b.worst / b.needed).map(placeOf);
   let places = worstFirst(rows);
   let percent = 0;
-  let limit: Place | undefined;
+  let limit: SolvedPlace | undefined;
   for (let round = 0; round < ROUNDS; round++) {
     const solved = await work.solve(header, knob, places, percent);
     for (const [i, least] of solved.entries()) {

@@ -1,8 +1,8 @@
 import { resolveLook } from '../header/look.ts';
-import { ifClear, withLook, type Remedy } from './kind.ts';
+import { ifClear, withLook, type RemedyKind } from './kind.ts';
 
 /** Links in another colour of the palette. */
-export const otherInk: Remedy = {
+export const otherInk: RemedyKind = {
   async find(asked) {
     const { site, header, moment } = asked;
     const own = resolveLook(site, header, moment).ink;

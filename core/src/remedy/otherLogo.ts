@@ -1,9 +1,9 @@
 import { resolveLook } from '../header/look.ts';
 import { LOGO_VARIANTS, LOGO_VARIANT_NAMES } from '../model/picture.ts';
-import { failing, ifClear, withLook, type Remedy } from './kind.ts';
+import { failing, ifClear, withLook, type RemedyKind } from './kind.ts';
 
 /** Another variant of the logo, where nothing but the logo is lost. */
-export const otherLogo: Remedy = {
+export const otherLogo: RemedyKind = {
   async find(asked) {
     const { site, header, moment, rows } = asked;
     const logos = new Set(

@@ -1,9 +1,9 @@
 import { colourName } from '../model/palette.ts';
-import { asFound, leastOf, type Remedy } from './kind.ts';
+import { asFound, leastOf, type RemedyKind } from './kind.ts';
 import { fillCandidates } from './leastFill.ts';
 
 /** The least tint, in the colour of the palette that stands furthest from the links' ink. */
-export const tint: Remedy = {
+export const moreTint: RemedyKind = {
   async find(asked) {
     const { site, header, moment } = asked;
     const [, colour] = fillCandidates({ site, header }, moment);

@@ -1,5 +1,5 @@
 import { momentsOf, type Header } from '../model/header.ts';
-import { ifClear, type Remedy } from './kind.ts';
+import { ifClear, type RemedyKind } from './kind.ts';
 
 type Begins = Header['manner']['switch'];
 
@@ -13,7 +13,7 @@ const GROUNDS: readonly [text: string, change: Partial<Begins>][] = [
 ];
 
 /** The change moved to where the ground changes: both of its moments must be clear then. */
-export const whereItChanges: Remedy = {
+export const whereItChanges: RemedyKind = {
   async find(asked) {
     const { header } = asked;
     const { manner } = header;

@@ -3,10 +3,10 @@ import type { Area } from '../geometry/area.ts';
 import type { Raster } from '../geometry/raster.ts';
 import { blurredPatch, plainPatch } from './blur.ts';
 import type { Blur } from './layers.ts';
-import { groundLevel, type Veil } from './veil.ts';
+import { groundLevel, type Overlay } from './overlay.ts';
 
 /**
- * What an even veil makes of a page's pixels, a table per channel: the ground's level, and the luminance it adds. The
+ * What an even overlay makes of a page's pixels, a table per channel: the ground's level, and the luminance it adds. The
  * ground of a pixel then depends on the page's pixel alone.
  */
 export interface GroundTables {
@@ -14,8 +14,8 @@ export interface GroundTables {
   luminance: [Uint16Array, Uint16Array, Uint16Array];
 }
 
-/** Tables of one pixel of a veil, the first unless said otherwise. */
-export function groundTables({ data }: Pick<Veil, 'data'>, pixel = 0): GroundTables {
+/** Tables of one pixel of an overlay, the first unless said otherwise. */
+export function groundTables({ data }: Pick<Overlay, 'data'>, pixel = 0): GroundTables {
   const through = data[4 * pixel + 3]!;
   const level = [new Uint8Array(256), new Uint8Array(256), new Uint8Array(256)] as GroundTables['level'];
   const luminance = [
@@ -50,19 +50,24 @@ export function backdropPatch(
   return blur ? blurredPatch(raster, row, blur, area, gone) : plainPatch(raster, row, area);
 }
 
-/** The ground behind an ink over the whole area of a veil: RGBA, opaque. */
-export function groundPatch(raster: Raster, behind: Behind, blur: Blur | undefined, veil: Veil): Raster {
-  return groundOver(backdropPatch(raster, behind, blur, veil.area), veil);
+/** The ground behind an ink over the whole area of an overlay: RGBA, opaque. */
+export function groundPatch(
+  raster: Raster,
+  behind: Behind,
+  blur: Blur | undefined,
+  overlay: Overlay,
+): Raster {
+  return groundOver(backdropPatch(raster, behind, blur, overlay.area), overlay);
 }
 
-/** The ground that a veil makes of the backdrop behind its area. */
-export function groundOver(backdrop: Raster, veil: Pick<Veil, 'isEven' | 'data'>): Raster {
+/** The ground that an overlay makes of the backdrop behind its area. */
+export function groundOver(backdrop: Raster, overlay: Pick<Overlay, 'isEven' | 'data'>): Raster {
   const { width, height, data: below } = backdrop;
   const data = new Uint8ClampedArray(below.length);
   for (let i = 0; i < data.length; i += 4) {
-    const at = veil.isEven ? 0 : i;
-    const through = veil.data[at + 3]!;
-    for (let c = 0; c < 3; c++) data[i + c] = groundLevel(veil.data[at + c]!, through, below[i + c]!);
+    const at = overlay.isEven ? 0 : i;
+    const through = overlay.data[at + 3]!;
+    for (let c = 0; c < 3; c++) data[i + c] = groundLevel(overlay.data[at + c]!, through, below[i + c]!);
     data[i + 3] = 255;
   }
   return { width, height, data };

@@ -3,7 +3,7 @@ import { itemIds } from '../gather/swatches.ts';
 import { KINDS } from '../header/kinds/index.ts';
 import type { Header } from '../model/header.ts';
 import type { Item, ItemKindName } from '../model/item.ts';
-import type { Target } from '../model/menu.ts';
+import type { LinkTarget } from '../model/menu.ts';
 import type { Site } from '../model/site.ts';
 
 /** Whether a site has what an item of a kind shows. */
@@ -16,7 +16,7 @@ export function canHang(site: Site, kind: ItemKindName): boolean {
 /** A new item of a kind, with an id that no other item of the header has. */
 export function newItem(site: Site, header: Header, kind: ItemKindName): Item {
   const id = freeId(KINDS[kind].name, itemIds(header));
-  const home: Target = { page: site.pages[0]!.id };
+  const home: LinkTarget = { page: site.pages[0]!.id };
   const [first, last] = [site.palette[0]!.id, site.palette.at(-1)!.id];
   switch (kind) {
     case 'logo':

@@ -29,7 +29,7 @@ export function markCells(inked: Box): Cell[] {
 }
 
 /** Number, from 1, of the pixel that stands for a cell of `count` pixels in ascending order of contrast. */
-export function tenth(count: number): number {
+export function percentileRank(count: number): number {
   return Math.ceil(count / 10);
 }
 

@@ -8,14 +8,14 @@ import { calledOf, sceneTargets, spotKey, spotOf, type Spot } from './prove.ts';
 import { behindAt, type Scene } from './scene.ts';
 import { marginOf, type Margin } from './margin.ts';
 import { rasterAt } from './turns.ts';
-import type { LinkState, Target } from './targets.ts';
+import type { LinkState, JudgedTarget } from './targets.ts';
 import type { Cell } from './cells.ts';
 import type { Area } from '../geometry/area.ts';
 import type { Drawing, LogoPixels } from '../stack/drawing.ts';
 import { groundPatch, type Behind } from '../stack/ground.ts';
 import type { Raster } from '../geometry/raster.ts';
 import type { StackLayer } from '../stack/layers.ts';
-import { veilOf, type Veil } from '../stack/veil.ts';
+import { overlayOf, type Overlay } from '../stack/overlay.ts';
 
 /** One step of the cut: the ground so far at the worst cell, and the ink's contrast with it. */
 export interface CutStep {
@@ -80,7 +80,12 @@ export function cutScene(
   const { blur, layers } = target.stack;
   const step = (count: number, isBlurred: boolean): Omit<CutStep, 'layer' | 'owner'> => ({
     contrast: contrastOf(target, raster, cell, behind, count, isBlurred),
-    ground: groundPatch(raster, behind, isBlurred ? blur : undefined, veilOf(layers.slice(0, count), patch)),
+    ground: groundPatch(
+      raster,
+      behind,
+      isBlurred ? blur : undefined,
+      overlayOf(layers.slice(0, count), patch),
+    ),
   });
   const steps: CutStep[] = [
     { layer: 'page', owner: 'page', ...step(0, false) },
@@ -99,21 +104,26 @@ export function cutScene(
     ...drawnOver(target),
     ink: target.shape.kind === 'cells' ? { ...target.shape.colour, a: 1 } : { r: 0, g: 0, b: 0, a: 0 },
     steps,
-    through: meanThrough(veilOf(layers, cell)),
+    through: meanThrough(overlayOf(layers, cell)),
     margin: marginOf(target),
     look: resolveLook(scene.site, scene.header, at.moment),
   };
 }
 
 /** What is drawn over the patches. */
-function drawnOver({ ink: { what }, part, pixels, shape }: Target): Pick<Cut, 'run' | 'logo' | 'marks'> {
+function drawnOver({
+  ink: { what },
+  part,
+  pixels,
+  shape,
+}: JudgedTarget): Pick<Cut, 'run' | 'logo' | 'marks'> {
   const isMark = part !== 'ink' || what.kind === 'mark';
   if (isMark && shape.kind === 'cells') return { marks: shape.cells };
   if (what.kind === 'text') return { run: what.run };
   return pixels ? { logo: pixels } : {};
 }
 
-function meanThrough({ data }: Veil): number {
+function meanThrough({ data }: Overlay): number {
   let sum = 0;
   for (let i = 3; i < data.length; i += 4) sum += data[i]!;
   return (4 * sum) / data.length;
@@ -121,23 +131,23 @@ function meanThrough({ data }: Veil): number {
 
 /** The contrast at the cut's cell over the first layers of a target's stack; a logo is read whole. */
 function contrastOf(
-  target: Target,
+  target: JudgedTarget,
   raster: Raster,
   cell: Cell,
   behind: Behind,
   count: number,
   isBlurred: boolean,
 ): number {
-  const { shape, stack, veil: whole } = target;
+  const { shape, stack, overlay: whole } = target;
   const area = shape.kind === 'logo' ? whole.area : cell;
-  const veil = veilOf(stack.layers.slice(0, count), area);
-  const ground = groundPatch(raster, behind, isBlurred ? stack.blur : undefined, veil);
+  const overlay = overlayOf(stack.layers.slice(0, count), area);
+  const ground = groundPatch(raster, behind, isBlurred ? stack.blur : undefined, overlay);
   const there = shape.kind === 'logo' ? shape : { ...shape, cells: [cell] };
-  return readGround({ ...target, veil, shape: there }, ground).contrast;
+  return readGround({ ...target, overlay, shape: there }, ground).contrast;
 }
 
 /** The letters whose middle lies in a cell. */
-function lettersIn(target: Target, cell: Cell): string {
+function lettersIn(target: JudgedTarget, cell: Cell): string {
   const { what } = target.ink;
   if (what.kind !== 'text' || target.part !== 'ink') return '';
   const { text, left, letterEdges } = what.run;

@@ -1,6 +1,6 @@
 import { FINE_LUMINANCE, LUMINANCE } from '../colour/contrast.ts';
 import { groundTables, type GroundTables } from '../stack/ground.ts';
-import type { Veil } from '../stack/veil.ts';
+import type { Overlay } from '../stack/overlay.ts';
 import { fineLevel, inkLuminance, type LogoCell, type LogoEdge } from './logo.ts';
 
 /** The three luminance tables, one after the other. */
@@ -52,8 +52,8 @@ export interface EdgeTables {
 }
 
 /** Luminances of ground and soft edges by the page's levels, one set of three tables for each that differs. */
-export function edgeTables(cells: readonly LogoCell[], veil: Veil): EdgeTables {
-  const { area, data } = veil;
+export function edgeTables(cells: readonly LogoCell[], overlay: Overlay): EdgeTables {
+  const { area, data } = overlay;
   const width = area.right - area.left;
   const pieces: Uint16Array[] = [];
   /** Where each set of tables begins, and the levels of each ground, by what they are made from. */
@@ -67,10 +67,10 @@ export function edgeTables(cells: readonly LogoCell[], veil: Veil): EdgeTables {
     known.set(key, start);
     return start;
   };
-  const pixelOf = (x: number, y: number) => (veil.isEven ? 0 : (y - area.top) * width + x - area.left);
-  const veilKey = (pixel: number) => data.slice(4 * pixel, 4 * pixel + 4).join(' ');
+  const pixelOf = (x: number, y: number) => (overlay.isEven ? 0 : (y - area.top) * width + x - area.left);
+  const overlayKey = (pixel: number) => data.slice(4 * pixel, 4 * pixel + 4).join(' ');
   const groundOf = (key: string, pixel: number) => {
-    const found = grounds.get(key) ?? groundTables(veil, pixel);
+    const found = grounds.get(key) ?? groundTables(overlay, pixel);
     grounds.set(key, found);
     return found;
   };
@@ -81,7 +81,7 @@ export function edgeTables(cells: readonly LogoCell[], veil: Veil): EdgeTables {
     let number = numbers.get(place);
     if (number === undefined) {
       const pixel = pixelOf(x, y);
-      const key = veilKey(pixel);
+      const key = overlayKey(pixel);
       const ground = kept(key, () => setOf(groundOf(key, pixel).luminance));
       number = outsides.push({ x, y, ground }) - 1;
       numbers.set(place, number);
@@ -95,7 +95,7 @@ export function edgeTables(cells: readonly LogoCell[], veil: Veil): EdgeTables {
       const outside = outsideOf(edge);
       const { r, g, b, alpha } = edge;
       if (alpha === 255) return { edge, ink: inkLuminance(edge), outside };
-      const ownKey = veilKey(own);
+      const ownKey = overlayKey(own);
       const soft = kept(`${r} ${g} ${b} ${alpha} ${ownKey}`, () =>
         softTables([r, g, b], alpha, groundOf(ownKey, own).level),
       );

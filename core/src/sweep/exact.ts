@@ -1,12 +1,12 @@
-import { LUMINANCE, WHITE, contrast16, luminance16 } from '../colour/contrast.ts';
+import { LUMINANCE, WHITE_LUMINANCE, contrast16, luminance16 } from '../colour/contrast.ts';
 import type { Area } from '../geometry/area.ts';
 import { groundPatch, type Behind } from '../stack/ground.ts';
 import type { Raster } from '../geometry/raster.ts';
 import type { Stack } from '../stack/layers.ts';
-import { veilOf } from '../stack/veil.ts';
-import { tenth, type Cell } from './cells.ts';
+import { overlayOf } from '../stack/overlay.ts';
+import { percentileRank, type Cell } from './cells.ts';
 import { logoContrastAt } from './logo.ts';
-import type { Target } from './targets.ts';
+import type { JudgedTarget } from './targets.ts';
 
 /**
  * The straightforward measure, by the definition and no faster: what the running sweep is compared with, and what
@@ -14,7 +14,7 @@ import type { Target } from './targets.ts';
  */
 
 /** A contrast and the cell that has it. */
-export interface Reading {
+export interface ExactReading {
   contrast: number;
   cell: Cell;
 }
@@ -29,28 +29,33 @@ export function cellContrast(ground: Raster, area: Area, cell: Cell, ink: number
       const i = 4 * (y * ground.width + x);
       const { data } = ground;
       const sum = red[data[i]!]! + green[data[i + 1]!]! + blue[data[i + 2]!]!;
-      contrasts[n++] = contrast16(ink, Math.min(WHITE, sum));
+      contrasts[n++] = contrast16(ink, Math.min(WHITE_LUMINANCE, sum));
     }
   }
-  return contrasts.sort()[tenth(contrasts.length) - 1]!;
+  return contrasts.sort()[percentileRank(contrasts.length) - 1]!;
 }
 
 /**
  * A target's contrast where the header lies over the page as said: its worst cell, the first of equals.
  * @param stack what is behind the ink; the target's own unless another is to be tried.
  */
-export function readAt(target: Target, raster: Raster, behind: Behind, stack: Stack = target.stack): Reading {
-  const veil = stack === target.stack ? target.veil : veilOf(stack.layers, target.veil.area);
-  return readGround(target, groundPatch(raster, behind, stack.blur, veil));
+export function readAt(
+  target: JudgedTarget,
+  raster: Raster,
+  behind: Behind,
+  stack: Stack = target.stack,
+): ExactReading {
+  const overlay = stack === target.stack ? target.overlay : overlayOf(stack.layers, target.overlay.area);
+  return readGround(target, groundPatch(raster, behind, stack.blur, overlay));
 }
 
-/** A target's contrast over a ground that is given: the pixels of its veil's area. */
-export function readGround({ shape, veil }: Target, ground: Raster): Reading {
-  if (shape.kind === 'logo') return logoContrastAt(shape.cells, ground, veil.area);
+/** A target's contrast over a ground that is given: the pixels of its overlay's area. */
+export function readGround({ shape, overlay }: JudgedTarget, ground: Raster): ExactReading {
+  if (shape.kind === 'logo') return logoContrastAt(shape.cells, ground, overlay.area);
   const ink = luminance16(shape.colour);
-  let worst: Reading | undefined;
+  let worst: ExactReading | undefined;
   for (const cell of shape.cells) {
-    const contrast = cellContrast(ground, veil.area, cell, ink);
+    const contrast = cellContrast(ground, overlay.area, cell, ink);
     if (!worst || contrast < worst.contrast) worst = { contrast, cell };
   }
   return worst!;

@@ -11,7 +11,7 @@ export interface KernelExports {
   bounds(...args: number[]): void;
   luminances(...args: number[]): void;
   rowTables(...args: number[]): void;
-  sweepVeiled(...args: number[]): void;
+  sweepOverlaid(...args: number[]): void;
   sweepLogoTables(...args: number[]): void;
   blurAcross(...args: number[]): void;
   blurDown(...args: number[]): void;

@@ -1,9 +1,9 @@
 import type { Raster } from '../geometry/raster.ts';
 import { backdropPatch, groundOver, type Behind } from '../stack/ground.ts';
 import type { Blur, Stack } from '../stack/layers.ts';
-import { turnedVeil } from '../stack/turnedVeil.ts';
+import { turnedOverlay } from '../stack/turnedOverlay.ts';
 import { readGround } from './exact.ts';
-import type { Target } from './targets.ts';
+import type { JudgedTarget } from './targets.ts';
 
 /** Opacities are solved and set in tenths of a percent: so many make up the whole. */
 export const TENTHS = 1000;
@@ -15,13 +15,13 @@ export const WHOLE = 100;
  * @returns `undefined` where it is not clear even at 100.
  */
 export function leastPercentAt(
-  target: Target,
+  target: JudgedTarget,
   raster: Raster,
   behind: Behind,
   withOpacity: (stack: Stack, opacity: number) => Stack,
   floor = 0,
 ): number | undefined {
-  const { area } = target.veil;
+  const { area } = target.overlay;
   let known: { blur: string; backdrop: Raster } | undefined;
   // What is behind all layers is the same at every opacity, and a blur takes longer than all the rest.
   const backdropOf = (blur: Blur | undefined) => {
@@ -29,10 +29,10 @@ export function leastPercentAt(
     if (known?.blur !== key) known = { blur: key, backdrop: backdropPatch(raster, behind, blur, area) };
     return known.backdrop;
   };
-  const veilAt = turnedVeil((opacity) => withOpacity(target.stack, opacity).layers, area);
+  const overlayAt = turnedOverlay((opacity) => withOpacity(target.stack, opacity).layers, area);
   const isClear = (tenths: number) => {
     const { blur } = withOpacity(target.stack, tenths / TENTHS);
-    const ground = groundOver(backdropOf(blur), veilAt(tenths / TENTHS));
+    const ground = groundOver(backdropOf(blur), overlayAt(tenths / TENTHS));
     return readGround(target, ground).contrast >= target.needed;
   };
   if (!isClear(TENTHS)) return undefined;

@@ -1,4 +1,4 @@
-import { FINE_LUMINANCE, WHITE, contrast16, luminance16 } from '../colour/contrast.ts';
+import { FINE_LUMINANCE, WHITE_LUMINANCE, contrast16, luminance16 } from '../colour/contrast.ts';
 import type { Area } from '../geometry/area.ts';
 import type { LogoPixels } from '../stack/drawing.ts';
 import { pixelAt, type Raster } from '../geometry/raster.ts';
@@ -119,7 +119,7 @@ function paintedLuminance(edge: LogoEdge, ground: Raster, area: Area): number {
   if (alpha === 255) return inkLuminance(edge);
   const below = pixelAt(ground, edge.x - area.left, edge.y - area.top);
   return Math.min(
-    WHITE,
+    WHITE_LUMINANCE,
     FINE_LUMINANCE[0][fineLevel(r, alpha, below.r)]! +
       FINE_LUMINANCE[1][fineLevel(g, alpha, below.g)]! +
       FINE_LUMINANCE[2][fineLevel(b, alpha, below.b)]!,

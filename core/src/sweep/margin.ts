@@ -1,5 +1,5 @@
 import type { StackLayer } from '../stack/layers.ts';
-import type { Target } from './targets.ts';
+import type { JudgedTarget } from './targets.ts';
 
 /** How far a browser's own pixels can be from what is computed, where that is more than a rounding: see docs/agreement.md. */
 export interface Margin {
@@ -19,7 +19,7 @@ export function marginOf({
   ink,
   part,
   shape,
-}: Pick<Target, 'stack' | 'ink' | 'part' | 'shape'>): Margin | undefined {
+}: Pick<JudgedTarget, 'stack' | 'ink' | 'part' | 'shape'>): Margin | undefined {
   // What each of several translucent layers is rounded to in a browser adds to whatever else there is.
   const layered = [0, 0, 0.04][layers.filter(isTranslucent).length] ?? 0.05;
   const isSmall = ink.what.kind === 'mark' || part === 'cue';

@@ -11,8 +11,8 @@ import { behindAt, headerRow, momentAt, spanOfInk, spansOf, wayAt, type Scene, t
 import type { KeptBlurs } from './keptBlurs.ts';
 import { Planes, sweepBlurredAt, sweepTarget } from './sweepTarget.ts';
 import type { Swept } from './swept.ts';
-import { rasterAt, stretchesIn, type Stretch } from './turns.ts';
-import { targetsOf, type InkPart, type LinkState, type Target } from './targets.ts';
+import { rasterAt, stretchesIn, type ScrollStretch } from './turns.ts';
+import { targetsOf, type InkPart, type LinkState, type JudgedTarget } from './targets.ts';
 import { verdictOf, type Verdict } from './verdict.ts';
 
 /** The verdict on one item in one state, at one moment, over one page at one width. */
@@ -28,7 +28,7 @@ export interface Row {
   /** What of it: itself, the line below it, or its focus ring. */
   part: InkPart;
   /** What happens beside it meanwhile: it is judged apart only where that changes what is behind it. */
-  beside?: Target['beside'];
+  beside?: JudgedTarget['beside'];
   needed: number;
   /** Contrast of the worst cell at the worst scroll. */
   worst: number;
@@ -51,7 +51,7 @@ export interface SweptRow extends Row {
  * @param scroll where the header is met; with the pointer over it, it wears what it does there besides, and on its way from
  * one look to the next what it does just there
  */
-export function sceneTargets(scene: Scene, moment: Moment, draw: Drawing, scroll = 0): Target[] {
+export function sceneTargets(scene: Scene, moment: Moment, draw: Drawing, scroll = 0): JudgedTarget[] {
   const { site, header, layouts, page } = scene;
   const base = moment === 'pointed' ? momentAt(scene, scroll) : moment;
   const worn = (at: Moment) => (moment === 'pointed' ? pointedOver(header, at) : header);
@@ -63,7 +63,7 @@ export function sceneTargets(scene: Scene, moment: Moment, draw: Drawing, scroll
 }
 
 /** The stretches of a scene in which a moment is met. */
-function stretchesOf(scene: Scene, moment: Moment): Stretch[] {
+function judgedStretches(scene: Scene, moment: Moment): ScrollStretch[] {
   const bases = moment === 'pointed' ? momentsOf(scene.header) : [moment];
   return bases.flatMap((base) => spansOf(scene, base)).flatMap((span) => stretchesIn(scene, span));
 }
@@ -116,8 +116,8 @@ export function* proveInSteps(
 ): Generator<void, SweptRow[]> {
   const rows: SweptRow[] = [];
   for (const moment of moments) {
-    const known = new Map<Moment, Target[]>();
-    for (const { isSteady, ...span } of stretchesOf(scene, moment)) {
+    const known = new Map<Moment, JudgedTarget[]>();
+    for (const { isSteady, ...span } of judgedStretches(scene, moment)) {
       if (!isSteady) {
         if (part !== 'lasting') rows.push(...(yield* proveUnsteady(scene, moment, span, raster, draw)));
         continue;
@@ -152,13 +152,13 @@ function* proveUnsteady(
   const still = isOnWay ? [] : sceneTargets(scene, moment, draw, span.from);
   const found = new Map<
     string,
-    { contrasts: Float32Array; worst: Target; at: number; cell: Cell | undefined }
+    { contrasts: Float32Array; worst: JudgedTarget; at: number; cell: Cell | undefined }
   >();
   for (let scroll = span.from; scroll <= span.to; scroll++) {
     const at = scroll - span.from;
     const shown = rasterAt(scene, raster, scroll);
     const behind = behindAt(scene, scroll);
-    const readOn = (target: Target): { contrast: number; cell?: Cell } =>
+    const readOn = (target: JudgedTarget): { contrast: number; cell?: Cell } =>
       target.stack.blur && target.shape.kind === 'logo'
         ? { contrast: sweepBlurredAt(scene, target, shown, scroll).contrasts[0]! }
         : readQuick(target, shown, behind);
@@ -200,12 +200,12 @@ export function spotKey({ itemId, state, part, beside }: Spot): string {
 }
 
 /** The spot of a target. */
-export function spotOf({ ink, state, part, beside }: Omit<Spot, 'itemId'> & Pick<Target, 'ink'>): Spot {
+export function spotOf({ ink, state, part, beside }: Omit<Spot, 'itemId'> & Pick<JudgedTarget, 'ink'>): Spot {
   return { itemId: ink.id, state, part, ...(beside && { beside }) };
 }
 
 /** What a target is called on screen and in reports. */
-export function calledOf({ ink, part, beside }: Pick<Target, 'ink' | 'part' | 'beside'>): string {
+export function calledOf({ ink, part, beside }: Pick<JudgedTarget, 'ink' | 'part' | 'beside'>): string {
   const name = part === 'ink' ? ink.name : `${ink.name}, ${part === 'cue' ? 'its line' : 'focus ring'}`;
   return beside ? `${name}, with ${beside.name} ${STATE_NAMES[beside.state]}` : name;
 }
@@ -214,7 +214,7 @@ function rowOf(
   scene: Scene,
   moment: Moment,
   span: Span,
-  target: Target,
+  target: JudgedTarget,
   raster: Raster,
   { contrasts, worst: numbers }: Swept,
   at: number,

@@ -1,30 +1,30 @@
-import { LUMINANCE, WHITE, contrast16, luminance16 } from '../colour/contrast.ts';
-import { groundLevel, type Veil } from '../stack/veil.ts';
+import { LUMINANCE, WHITE_LUMINANCE, contrast16, luminance16 } from '../colour/contrast.ts';
+import { groundLevel, type Overlay } from '../stack/overlay.ts';
 import type { Behind } from '../stack/ground.ts';
 import type { Raster } from '../geometry/raster.ts';
-import { tenth, type Cell } from './cells.ts';
-import { readAt, type Reading } from './exact.ts';
+import { percentileRank, type Cell } from './cells.ts';
+import { readAt, type ExactReading } from './exact.ts';
 import { sweepBlurred } from './runningBlur.ts';
-import type { Target } from './targets.ts';
+import type { JudgedTarget } from './targets.ts';
 
 /**
  * Reading a single place, where a sweep would not pay. What is read is what the straightforward measure reads, to the last bit: only
  * the pixels of cells are composed, and a cell is put in order only if enough of its pixels are worse than the worst cell
  * so far. Over a blurred page it is what the sweep reads there.
  */
-export function readQuick(target: Target, raster: Raster, behind: Behind): Reading {
-  const { shape, stack, veil } = target;
+export function readQuick(target: JudgedTarget, raster: Raster, behind: Behind): ExactReading {
+  const { shape, stack, overlay } = target;
   if (shape.kind !== 'cells') return readAt(target, raster, behind);
   if (stack.blur) {
     const { contrasts, worst } = sweepBlurred(target, behind.row, 1, behind.gone, raster);
     return { contrast: contrasts[0]!, cell: shape.cells[worst![0]!]! };
   }
   const ink = luminance16(shape.colour);
-  let worst: Reading | undefined;
-  let [low, high] = [-1, WHITE + 1];
+  let worst: ExactReading | undefined;
+  let [low, high] = [-1, WHITE_LUMINANCE + 1];
   for (const cell of shape.cells) {
-    const count = luminancesOf(cell, veil, raster, behind.row);
-    const wanted = tenth(count);
+    const count = luminancesOf(cell, overlay, raster, behind.row);
+    const wanted = percentileRank(count);
     let worse = 0;
     for (let i = 0; i < count; i++) if (found[i]! > low && found[i]! < high) worse++;
     if (worse < wanted) continue;
@@ -43,7 +43,7 @@ export function readQuick(target: Target, raster: Raster, behind: Behind): Readi
 let found = new Uint16Array(4096);
 
 /** Composes a cell's pixels and gives how many they are. Pixels beyond the raster take the nearest one's. */
-function luminancesOf(cell: Cell, { area, data, isEven }: Veil, raster: Raster, row: number): number {
+function luminancesOf(cell: Cell, { area, data, isEven }: Overlay, raster: Raster, row: number): number {
   const [red, green, blue] = LUMINANCE;
   const count = (cell.right - cell.left) * (cell.bottom - cell.top);
   if (found.length < count) found = new Uint16Array(2 * count);
@@ -59,7 +59,7 @@ function luminancesOf(cell: Cell, { area, data, isEven }: Veil, raster: Raster, 
         red[groundLevel(data[at]!, through, raster.data[from]!)]! +
         green[groundLevel(data[at + 1]!, through, raster.data[from + 1]!)]! +
         blue[groundLevel(data[at + 2]!, through, raster.data[from + 2]!)]!;
-      found[n++] = Math.min(WHITE, sum);
+      found[n++] = Math.min(WHITE_LUMINANCE, sum);
     }
   }
   return count;
@@ -67,7 +67,7 @@ function luminancesOf(cell: Cell, { area, data, isEven }: Veil, raster: Raster, 
 
 /** The luminance nearest to the ink's, on one side of it, whose contrast with it reaches a value; beyond the ends where none does. */
 function limitOf(ink: number, contrast: number, side: 1 | -1): number {
-  let [under, reaches] = [ink, side < 0 ? -1 : WHITE + 1];
+  let [under, reaches] = [ink, side < 0 ? -1 : WHITE_LUMINANCE + 1];
   while (Math.abs(reaches - under) > 1) {
     const middle = (under + reaches) >> 1;
     if (contrast16(ink, middle) < contrast) under = middle;

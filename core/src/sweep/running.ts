@@ -1,4 +1,4 @@
-import { tenth, type Cell } from './cells.ts';
+import { percentileRank, type Cell } from './cells.ts';
 import { theKernel } from './kernel.ts';
 import { censusOf, type Plane } from './plane.ts';
 
@@ -44,7 +44,7 @@ export function sweepCells(
   memory.tallies.array.set(tallies);
   const down = from - area.top;
   cells.forEach((cell, i) => {
-    const wanted = tenth((cell.right - cell.left) * (cell.bottom - cell.top));
+    const wanted = percentileRank((cell.right - cell.left) * (cell.bottom - cell.top));
     memory.cells.array.set(
       [cell.left - area.left, cell.top + down, cell.right - area.left, cell.bottom + down, wanted],
       8 * i,

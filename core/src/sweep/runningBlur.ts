@@ -3,14 +3,14 @@ import { gaussian, mirrored } from '../stack/blur.ts';
 import type { Area } from '../geometry/area.ts';
 import type { Raster } from '../geometry/raster.ts';
 import type { Blur } from '../stack/layers.ts';
-import { tenth } from './cells.ts';
+import { percentileRank } from './cells.ts';
 import { LUMINANCE_TABLES, edgeTables } from './edgeTables.ts';
-import { rowsAreEven } from './runningVeil.ts';
+import { rowsAreEven } from './runningOverlay.ts';
 import { cubicWeights, mirrorChanges, placesAlong, stepOf, windowStrip } from './blurPlaces.ts';
 import type { KeptBlurs } from './keptBlurs.ts';
 import { theKernel, type Part } from './kernel.ts';
 import type { Swept } from './swept.ts';
-import type { Target } from './targets.ts';
+import type { JudgedTarget } from './targets.ts';
 
 /**
  * The fast sweep over a blurred page. The page is blurred once, across at coarse columns and down at every row; at each
@@ -21,17 +21,17 @@ import type { Target } from './targets.ts';
  * @returns with the worst cell at each step, where the target has cells
  */
 export function sweepBlurred(
-  target: Target,
+  target: JudgedTarget,
   from: number,
   rows: number,
   gone: number,
   raster: Raster,
   blurs?: KeptBlurs,
 ): Swept {
-  const { veil, stack, shape } = target;
+  const { overlay, stack, shape } = target;
   const { sigma, area: whole } = stack.blur as Blur;
   const box: Area = { ...whole, top: Math.max(whole.top, gone), right: Math.min(whole.right, raster.width) };
-  const { area } = veil;
+  const { area } = overlay;
   const weights = gaussian(sigma);
   const reach = weights.length - 1;
   const step = stepOf(sigma);
@@ -58,17 +58,17 @@ export function sweepBlurred(
     : windowStrip(raster, left, right, from + firstRow, height);
   /** Rows that are blurred: none where that has been done. */
   const blurredRows = known ? 0 : height;
-  const tables = shape.kind === 'logo' ? edgeTables(shape.cells, veil) : undefined;
+  const tables = shape.kind === 'logo' ? edgeTables(shape.cells, overlay) : undefined;
   const cellCount = shape.cells.length;
   const most =
     shape.kind === 'cells'
       ? Math.max(...shape.cells.map((cell) => (cell.right - cell.left) * (cell.bottom - cell.top)))
       : 1;
-  // Where each row of the veil is even, four pixels from one coarse column to the next are worked out at once.
-  const isFast = step === 4 && (veil.isEven || rowsAreEven(veil));
+  // Where each row of the overlay is even, four pixels from one coarse column to the next are worked out at once.
+  const isFast = step === 4 && (overlay.isEven || rowsAreEven(overlay));
   const kernel = theKernel();
   const memory = kernel.lay({
-    veil: ['f32', veil.data.length],
+    overlay: ['f32', overlay.data.length],
     shared: ['u32', 22],
     page: ['u32', strip.page.length, 'as it is'],
     runs: ['u32', height],
@@ -109,7 +109,7 @@ export function sweepBlurred(
   const at = (name: keyof typeof memory) => memory[name].at;
   const put = <K extends keyof typeof memory>(name: K, values: ArrayLike<number>) =>
     (memory[name] as Part<Uint8Array>).array.set(values);
-  put('veil', veil.data);
+  put('overlay', overlay.data);
   put('page', strip.page);
   put('runs', strip.runs);
   put(
@@ -185,7 +185,7 @@ export function sweepBlurred(
   if (shape.kind === 'cells') {
     const stride = area.right - area.left;
     shape.cells.forEach((cell, i) => {
-      const wanted = tenth((cell.right - cell.left) * (cell.bottom - cell.top));
+      const wanted = percentileRank((cell.right - cell.left) * (cell.bottom - cell.top));
       const column = (x: number, round: (v: number) => number) => round((x - area.left) / step) + 1;
       const sides = [
         cell.left - area.left,
@@ -205,9 +205,9 @@ export function sweepBlurred(
     );
     run.sweepBlurred(
       at('shared'),
-      at('veil'),
+      at('overlay'),
       stride,
-      Number(veil.isEven),
+      Number(overlay.isEven),
       luminance16(shape.colour),
       at('cells'),
       cellCount,

@@ -26,7 +26,7 @@ export interface Scene {
   /** Where each stretch of scrolls begins, and the moment that is met there; the first begins at 0. */
   stretches: { from: number; moment: Moment }[];
   /** The scrolls over which one look becomes the next, where it does so along with the scroll: see {@link wayAt}. */
-  way: Span | undefined;
+  transition: Span | undefined;
   /** How far below its box a cut edge of any of its looks hangs, CSS pixels. */
   depth: number;
   /** The bands that turn along with the scroll. */
@@ -58,7 +58,7 @@ export function layoutScene(
   /** The page row at which a row of the header lies at scroll 0 once its leaving rails are gone. */
   const at = (row: number) =>
     Math.round(keepsToBottom(header) ? windowHeight - top.height + row : row - top.leaving);
-  const stretches = stretchesOf(site, header, page, laid, top, at);
+  const stretches = momentStretches(site, header, page, laid, top, at);
   return {
     site,
     header,
@@ -68,7 +68,7 @@ export function layoutScene(
     layouts: { top, scrolled: later, back: later, pointed: later },
     laid,
     stretches: stretches.filter(({ from }) => from <= maxScroll),
-    way: changesByScroll(header) ? wayRound(stretches[1]!.from, header.manner.stretch!) : undefined,
+    transition: changesByScroll(header) ? wayRound(stretches[1]!.from, header.manner.stretch!) : undefined,
     depth: Math.ceil(
       Math.max(
         ...[undefined, ...header.rails].flatMap((rail) => looksOf(site, { header, rail }).map(cutDepth)),
@@ -86,13 +86,16 @@ export function wayRound(begins: number, stretch: number): Span {
 }
 
 /** How far a header has come from its first look to the next at a scroll, 0 to 1; 0 where it does not change by scrolling. */
-export function wayAt({ way }: Pick<Scene, 'way'>, scroll: number): number {
+export function wayAt({ transition: way }: Pick<Scene, 'transition'>, scroll: number): number {
   if (!way) return 0;
   return Math.min(1, Math.max(0, (scroll - way.from) / (way.to - way.from)));
 }
 
 /** A span cut where a header is on its way from one look to the next: at each scroll in there it looks different. */
-export function cutByWay({ way }: Pick<Scene, 'way'>, span: Span): (Span & { isOnWay: boolean })[] {
+export function cutByWay(
+  { transition: way }: Pick<Scene, 'transition'>,
+  span: Span,
+): (Span & { isOnWay: boolean })[] {
   if (!way) return [{ ...span, isOnWay: false }];
   const parts = [
     { from: -Infinity, to: way.from, isOnWay: false },
@@ -109,7 +112,7 @@ export function cutByWay({ way }: Pick<Scene, 'way'>, span: Span): (Span & { isO
 }
 
 /** The stretches of a page's scrolls, each with its moment. */
-function stretchesOf(
+function momentStretches(
   site: Site,
   header: Header,
   page: Page,

@@ -2,7 +2,7 @@ import { luminance16 } from '../colour/contrast.ts';
 import { around, type Area } from '../geometry/area.ts';
 import { groundTables } from '../stack/ground.ts';
 import type { Raster } from '../geometry/raster.ts';
-import type { Veil } from '../stack/veil.ts';
+import type { Overlay } from '../stack/overlay.ts';
 import type { Swept } from './swept.ts';
 import { readQuick } from './quick.ts';
 import type { KeptBlurs } from './keptBlurs.ts';
@@ -10,9 +10,9 @@ import { groundPlane, type Plane } from './plane.ts';
 import { sweepCells } from './running.ts';
 import { sweepBlurred } from './runningBlur.ts';
 import { sweepLogo } from './runningLogo.ts';
-import { sweepThroughVeil } from './runningVeil.ts';
+import { sweepThroughOverlay } from './runningOverlay.ts';
 import { behindAt, headerRow, type Scene, type Span } from './scene.ts';
-import type { Target } from './targets.ts';
+import type { JudgedTarget } from './targets.ts';
 
 /**
  * A target's contrast at every scroll of a steady span.
@@ -21,13 +21,13 @@ import type { Target } from './targets.ts';
 export function sweepTarget(
   scene: Scene,
   span: Span,
-  target: Target,
+  target: JudgedTarget,
   raster: Raster,
   planes = new Planes(raster),
   blurs?: KeptBlurs,
 ): Swept {
   const length = span.to - span.from + 1;
-  const isSolid = !target.veil.data.some((value, i) => i % 4 === 3 && value > 0);
+  const isSolid = !target.overlay.data.some((value, i) => i % 4 === 3 && value > 0);
   const read = (scroll: number) => readQuick(target, raster, behindAt(scene, scroll)).contrast;
   const first = headerRow(scene, span.from);
   if (isSolid) return { contrasts: new Float32Array(length).fill(read(span.from)) };
@@ -53,14 +53,14 @@ export function sweepTarget(
 }
 
 /** What {@link sweepTarget} gives for a single scroll of a target over a blurred page. */
-export function sweepBlurredAt(scene: Scene, target: Target, raster: Raster, scroll: number): Swept {
+export function sweepBlurredAt(scene: Scene, target: JudgedTarget, raster: Raster, scroll: number): Swept {
   const { row, gone } = behindAt(scene, scroll);
   return sweepBlurred(target, row, 1, gone, raster);
 }
 
 /** The contrast at each of some steps of a row each, the header's top edge at a page row at first. */
 function sweepMoving(
-  target: Target,
+  target: JudgedTarget,
   from: number,
   rows: number,
   gone: number,
@@ -68,14 +68,14 @@ function sweepMoving(
   planes: Planes,
   blurs: KeptBlurs | undefined,
 ): Swept {
-  const { shape, stack, veil } = target;
+  const { shape, stack, overlay } = target;
   if (stack.blur) return sweepBlurred(target, from, rows, gone, raster, blurs);
-  if (!veil.isEven) return { contrasts: sweepThroughVeil(target, from, rows, raster) };
+  if (!overlay.isEven) return { contrasts: sweepThroughOverlay(target, from, rows, raster) };
   const plane = planes.for(target, from, rows);
   const contrasts =
     shape.kind === 'cells'
       ? sweepCells(plane, shape.cells, luminance16(shape.colour), from, rows)
-      : sweepLogo(shape.cells, plane, groundTables(veil), from, rows);
+      : sweepLogo(shape.cells, plane, groundTables(overlay), from, rows);
   return { contrasts };
 }
 
@@ -87,25 +87,25 @@ export class Planes {
   readonly #areas = new Map<string, Area>();
 
   /** @param targets what is going to be swept */
-  constructor(raster: Raster, targets: readonly Target[] = []) {
+  constructor(raster: Raster, targets: readonly JudgedTarget[] = []) {
     this.#raster = raster;
-    for (const { ink, veil } of targets) {
-      const key = this.#placeOf(ink.id, veil);
-      this.#areas.set(key, around([veil.area, this.#areas.get(key) ?? veil.area]));
+    for (const { ink, overlay } of targets) {
+      const key = this.#placeOf(ink.id, overlay);
+      this.#areas.set(key, around([overlay.area, this.#areas.get(key) ?? overlay.area]));
     }
   }
 
-  #placeOf(inkId: string, { data, isEven }: Veil): string {
+  #placeOf(inkId: string, { data, isEven }: Overlay): string {
     return isEven ? `${inkId} ${data.join(' ')}` : '';
   }
 
-  /** The plane that a target under an even veil passes over in some steps of a row each, from a page row on. */
-  for({ ink, veil }: Target, first: number, rows: number): Plane {
-    const { data } = veil;
-    const reach = this.#areas.get(this.#placeOf(ink.id, veil)) ?? veil.area;
+  /** The plane that a target under an even overlay passes over in some steps of a row each, from a page row on. */
+  for({ ink, overlay }: JudgedTarget, first: number, rows: number): Plane {
+    const { data } = overlay;
+    const reach = this.#areas.get(this.#placeOf(ink.id, overlay)) ?? overlay.area;
     const area = { ...reach, top: reach.top + first, bottom: reach.bottom + first + rows - 1 };
     const key = JSON.stringify([area, [...data]]);
-    const kept = this.#kept.get(key) ?? groundPlane(this.#raster, groundTables(veil), area);
+    const kept = this.#kept.get(key) ?? groundPlane(this.#raster, groundTables(overlay), area);
     this.#kept.set(key, kept);
     return kept;
   }

@@ -13,7 +13,7 @@ import { around, meets, type Area } from '../geometry/area.ts';
 import type { Drawing, LogoPixels } from '../stack/drawing.ts';
 import type { Blur, Stack, StackLayer } from '../stack/layers.ts';
 import { textShadowLayer } from '../stack/textShadow.ts';
-import { laid, veilOver, type Laid, type Veil } from '../stack/veil.ts';
+import { laid, overlayOver, type Laid, type Overlay } from '../stack/overlay.ts';
 import { cutDepth } from '../layers/cut.ts';
 import { areaOf } from '../geometry/box.ts';
 import { isBare, wornLayers } from '../stack/worn.ts';
@@ -27,7 +27,7 @@ export type { InkPart } from '../header/states.ts';
 export { LINK_STATES, type LinkState } from '../header/states.ts';
 
 /** One thing to be judged: an ink in one of its states, over everything behind it. */
-export interface Target {
+export interface JudgedTarget {
   ink: HeaderInk;
   state: LinkState;
   part: InkPart;
@@ -37,7 +37,7 @@ export interface Target {
   /** What lies between the page and the ink. */
   stack: Stack;
   /** What the stack's layers make of the area that the ink is judged on. */
-  veil: Veil;
+  overlay: Overlay;
   /** A logo's or picture's pixels as drawn. */
   pixels?: LogoPixels;
   shape:
@@ -53,7 +53,7 @@ interface Worn {
   page: Page;
   draw: Drawing;
   /** What lies under the items: the layers of the header and of all rails, and the blur under each rail, by its number. */
-  grounds: Grounds;
+  grounds: TargetGrounds;
   /** The text shadows of all inks, by their places in the layout. */
   shadows: (StackLayer | undefined)[];
   /** The grounds of items and links. */
@@ -68,7 +68,7 @@ export function targetsOf(
   moment: Moment,
   page: Page,
   draw: Drawing,
-): Target[] {
+): JudgedTarget[] {
   const layout = { ...laid, inks: laid.inks.map((ink) => inkOn(page, ink)) };
   const grounds = groundsOf(site, header, layout, moment, draw);
   const bare: Worn = { site, header, moment, layout, page, draw, grounds, shadows: [], backings: [] };
@@ -100,7 +100,7 @@ export function layersBox({ bar }: Pick<HeaderLayout, 'bar'>, look: Pick<Resolve
 }
 
 /** What lies under a header's items at a moment. */
-export interface Grounds {
+export interface TargetGrounds {
   layers: StackLayer[];
   /** By the number of the rail under whose items it is; none where nothing is blurred. */
   blurs: Map<number, Blur>;
@@ -113,7 +113,7 @@ export function groundsOf(
   layout: HeaderLayout,
   moment: Moment,
   draw: Drawing,
-): Grounds {
+): TargetGrounds {
   const look = resolveLook(site, header, moment);
   const { bar, radius } = layout;
   const box = layersBox(layout, look);
@@ -173,17 +173,17 @@ interface Beneath {
 }
 
 /** Something to be judged, before it is known what is behind it. */
-type Bare = Omit<Target, 'stack' | 'veil' | 'beside'>;
+type Bare = Omit<JudgedTarget, 'stack' | 'overlay' | 'beside'>;
 
 /** What was worked out already for the same ink: what is beneath, by area, and grounds by all that sets them apart. */
 interface Known {
   beneath: Map<string, Beneath>;
-  grounds: Map<string, Pick<Target, 'stack' | 'veil'>>;
+  grounds: Map<string, Pick<JudgedTarget, 'stack' | 'overlay'>>;
 }
 const nothingKnown = (): Known => ({ beneath: new Map(), grounds: new Map() });
 
 /** A target as it stands while nothing else is done, and once more for all that can happen beside it. */
-function besideAll(worn: Worn, bare: Bare, area: Area, known: Known): Target[] {
+function besideAll(worn: Worn, bare: Bare, area: Area, known: Known): JudgedTarget[] {
   const { ink, state, part } = bare;
   const self: Situation = { state, element: elementOf(ink), entry: ink.entry, item: ink.item };
   const others = besidesOf(worn.backings, area, self).filter(
@@ -201,7 +201,7 @@ function besideAll(worn: Worn, bare: Bare, area: Area, known: Known): Target[] {
   const groundWith = (backings: StackLayer[]) => {
     const over = [...backings, ...beneath.shadows];
     const stack: Stack = { ...(blur && { blur }), layers: [...beneath.layers, ...over] };
-    return { stack, veil: veilOver(beneath.laid, over, area) };
+    return { stack, overlay: overlayOver(beneath.laid, over, area) };
   };
   return [undefined, ...others].map((beside) => {
     const backings = backingLayers(worn.backings, area, beside ? [beside, self] : [self]);
@@ -213,7 +213,7 @@ function besideAll(worn: Worn, bare: Bare, area: Area, known: Known): Target[] {
 }
 
 /** A text or mark in each of its states, the lines below it, and its focus ring. */
-function cellTargets(worn: Worn, ink: HeaderInk): Target[] {
+function cellTargets(worn: Worn, ink: HeaderInk): JudgedTarget[] {
   const { what } = ink;
   const look = lookOf(worn, ink);
   const { palette } = worn.site;
@@ -248,7 +248,7 @@ function cellTargets(worn: Worn, ink: HeaderInk): Target[] {
   ];
 }
 
-function pictureTargets(worn: Worn, ink: HeaderInk, picture: string): Target[] {
+function pictureTargets(worn: Worn, ink: HeaderInk, picture: string): JudgedTarget[] {
   const pixels = worn.draw.logo(picture, ink);
   if (!pixels) return [];
   const cells = cellsOf(pixels, worn.layout);

@@ -14,12 +14,12 @@ function metAt(scene: Scene, { top, bottom }: Turn): Span {
 }
 
 /** A stretch of scrolls; in a steady one the header and what the page shows under it stay what they are. */
-export interface Stretch extends Span {
+export interface ScrollStretch extends Span {
   isSteady: boolean;
 }
 
 /** A span in stretches that are steady, and such in which every scroll is another sight. */
-export function stretchesIn(scene: Scene, span: Span): Stretch[] {
+export function stretchesIn(scene: Scene, span: Span): ScrollStretch[] {
   const turning = scene.turns.map((turn) => {
     const met = metAt(scene, turn);
     return { from: Math.max(turn.from + 1, met.from), to: Math.min(turn.to - 1, met.to) };

@@ -6,11 +6,11 @@ import type { Site } from '../model/site.ts';
 import type { StackLayer } from '../stack/layers.ts';
 import { around } from '../geometry/area.ts';
 import type { Raster } from '../geometry/raster.ts';
-import { veilOf } from '../stack/veil.ts';
+import { overlayOf } from '../stack/overlay.ts';
 import { leastPercentAt } from './least.ts';
 import { letterCells } from './cells.ts';
 import { readAt } from './exact.ts';
-import type { Target } from './targets.ts';
+import type { JudgedTarget } from './targets.ts';
 import { textTarget, verdictOf, type Verdict } from './verdict.ts';
 import type { Block, LaidBand, LaidPage } from '../page/laid.ts';
 import type { Box } from '../geometry/box.ts';
@@ -144,7 +144,7 @@ export function readBand(
     const cells = runs.flatMap(letterCells);
     const above = buttonUnder(band.blocks, at);
     /** The word with its band turned as far as a share. */
-    const turned = (share: number): Target => {
+    const turned = (share: number): JudgedTarget => {
       const { tint: comes } = band.turns ?? { tint: { ...tint, opacity: 0 } };
       const over = { ...comes, opacity: comes.opacity * share };
       const layers = [tintLayer(site, tint), tintLayer(site, over), ...above];
@@ -159,7 +159,7 @@ export function readBand(
         part: 'ink',
         needed: textTarget(runs[0]!),
         stack: { layers },
-        veil: veilOf(layers, around(cells)),
+        overlay: overlayOf(layers, around(cells)),
         shape: { kind: 'cells', colour: text.colour, cells },
       };
     };

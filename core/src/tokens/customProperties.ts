@@ -16,14 +16,14 @@ export function writeProperties(palette: readonly Swatch[]): string {
 }
 
 /** Longest text that is read, characters. */
-export const MOST_TEXT = 1_000_000;
+export const MOST_TOKEN_TEXT = 1_000_000;
 
 /**
  * Reads the colours among the custom properties of a style sheet; `var()` is followed.
  * @throws {BadInput} where there is no colour in it, or one property leads round to itself
  */
 export function readProperties(css: string): ReadSwatches {
-  if (css.length > MOST_TEXT)
+  if (css.length > MOST_TOKEN_TEXT)
     throw new BadInput('This style sheet is longer than 1 MB: paste the part with the colours.');
   if (isDeep(css))
     throw new BadInput(

@@ -1,5 +1,5 @@
 import type { Page } from '@hatrail/core/model/page';
-import { Choice } from '../parts/fields.tsx';
+import { ChoiceField } from '../parts/fields.tsx';
 
 /** Grounds that can be put under the header for looking only; they never ship and change no verdict. */
 const EVEN = {
@@ -51,7 +51,7 @@ export function BorrowedGround({
   return (
     <span className="page-choice">
       Over{' '}
-      <Choice
+      <ChoiceField
         label="Ground to look at"
         value={grounds.includes(value) ? value : 'page'}
         options={grounds.map((ground) => [ground, groundName(ground, pages)] as const)}

@@ -16,7 +16,7 @@ interface BoundFieldProps extends Omit<NumberAsked, 'signal'> {
 /** From which number on a moment is clear everywhere: looked for when it is asked for, and set with one click. */
 export function BoundField({ question, says, header, onTake, ...asked }: BoundFieldProps) {
   // What was found holds for the header as it was.
-  const queryKey = ['bound', useId(), siteKey(asked.hand), keyOf([header, asked.width])];
+  const queryKey = ['bound', useId(), siteKey(asked.loaded), keyOf([header, asked.width])];
   const { isAsked, ask, stop, data, failure } = useAsked(
     queryKey,
     // None where no number clears it.

@@ -2,7 +2,7 @@ import { changesByScroll } from '@hatrail/core/header/manner';
 import { EASINGS, type Easing, type Header } from '@hatrail/core/model/header';
 import type { SceneFacts } from '../engine/types.ts';
 import { NumberField } from '../parts/NumberField.tsx';
-import { Choice, Select } from './Choice.tsx';
+import { ChoiceRow, Select } from './Choice.tsx';
 import { setManner } from './lookEdits.ts';
 import { switchKind } from './SwitchFields.tsx';
 
@@ -14,11 +14,11 @@ export const STRETCH_LABEL = 'Stretch of the change';
 export function ChangeFields({ header, facts }: { header: Header; facts: SceneFacts | undefined }) {
   const { manner } = header;
   const byScroll = changesByScroll(header);
-  const way = facts?.way;
+  const way = facts?.transition;
   return (
     <>
       {switchKind(header) !== 'ground' && (
-        <Choice label="The change goes">
+        <ChoiceRow label="The change goes">
           <Select
             label="What the change goes by"
             value={byScroll ? 'scroll' : 'time'}
@@ -37,7 +37,7 @@ export function ChangeFields({ header, facts }: { header: Header; facts: SceneFa
               onChange={(stretch) => setManner(header, { stretch }, STRETCH_LABEL)}
             />
           )}
-        </Choice>
+        </ChoiceRow>
       )}
       {byScroll && (
         <p className="origin">
@@ -47,7 +47,7 @@ export function ChangeFields({ header, facts }: { header: Header; facts: SceneFa
         </p>
       )}
       {(!byScroll || (manner.smaller ?? 0) > 0 || manner.onScroll === 'returns') && (
-        <Choice label={byScroll ? 'What moves takes' : 'The change takes'}>
+        <ChoiceRow label={byScroll ? 'What moves takes' : 'The change takes'}>
           <NumberField
             label="Duration"
             unit="ms"
@@ -62,10 +62,10 @@ export function ChangeFields({ header, facts }: { header: Header; facts: SceneFa
             options={Object.fromEntries(EASINGS.map((name) => [name, name])) as Record<Easing, string>}
             onChange={(easing) => setManner(header, { easing }, 'Easing of the change')}
           />
-        </Choice>
+        </ChoiceRow>
       )}
       {!byScroll && (
-        <Choice label="The inks">
+        <ChoiceRow label="The inks">
           <Select
             label="The inks change"
             value={manner.ink ? 'apart' : 'along'}
@@ -102,7 +102,7 @@ export function ChangeFields({ header, facts }: { header: Header; facts: SceneFa
               />
             </>
           )}
-        </Choice>
+        </ChoiceRow>
       )}
     </>
   );

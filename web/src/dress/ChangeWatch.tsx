@@ -4,7 +4,7 @@ import type { Header, Moment } from '@hatrail/core/model/header';
 import { useAnswer } from '../engine/answers.ts';
 import { changeKey } from '../engine/dependsOn.ts';
 import { proveChange } from '../engine/proof.ts';
-import type { SiteAtHand } from '../engine/siteAtHand.ts';
+import type { LoadedSite } from '../engine/loadedSite.ts';
 import { figure } from '../parts/Verdict.tsx';
 import type { Compare } from './compare.ts';
 import type { ChartPoint } from '../parts/LineChart.tsx';
@@ -16,7 +16,7 @@ const LineChart = lazy(() =>
 );
 
 interface ChangeWatchProps {
-  hand: SiteAtHand;
+  loaded: LoadedSite;
   header: Header;
   moment: Moment;
   pageId: string;
@@ -37,7 +37,7 @@ export function ChangeWatch(props: ChangeWatchProps) {
 }
 
 function Watched({
-  hand,
+  loaded,
   header,
   pageId,
   pageTitle,
@@ -46,11 +46,11 @@ function Watched({
   change,
   onCompare,
 }: ChangeWatchProps & { title: string; change: Change }) {
-  const key = changeKey(hand, header, width, change);
+  const key = changeKey(loaded, header, width, change);
   const { data: curve, failure } = useAnswer(
     ['change', key, pageId],
     // None where the page never comes to the change.
-    async ({ signal }) => (await proveChange(hand, header, pageId, width, change, { signal })) ?? null,
+    async ({ signal }) => (await proveChange(loaded, header, pageId, width, change, { signal })) ?? null,
   );
   if (failure !== undefined)
     return (
@@ -88,7 +88,7 @@ function Watched({
       </p>
       {!clears && change.kind === 'moment' && (
         <Timings
-          hand={hand}
+          loaded={loaded}
           header={header}
           pageId={pageId}
           pageTitle={pageTitle}

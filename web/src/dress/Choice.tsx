@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { Choice as OneOf } from '../parts/fields.tsx';
+import { ChoiceField as OneOf } from '../parts/fields.tsx';
 
 /** A choice of a few values, by the words for them. */
 export function Select<V extends string>({
@@ -24,7 +24,7 @@ export function Select<V extends string>({
 }
 
 /** A row with its label before its fields. */
-export function Choice({ label, children }: { label: string; children: ReactNode }) {
+export function ChoiceRow({ label, children }: { label: string; children: ReactNode }) {
   return (
     <div className="choice">
       <span className="value-label">{label}</span>

@@ -19,7 +19,7 @@ import { PartRows } from './PartRows.tsx';
 
 /** The cut of a moment: its layers from the ink down to the page, the worst letter over each, and the contrast so far. */
 export function CutPanel(props: CutPanelProps) {
-  const { site, header, moment, hand, width, cut, held, onHold, open, onOpen, whose, onWhose } = props;
+  const { site, header, moment, loaded, width, cut, held, onHold, open, onOpen, whose, onWhose } = props;
   const wearers = wearersOf(header);
   const wearer = wearers.find(({ key }) => key === whose)?.wearer ?? { header };
   const look = resolveWorn(site, wearer, moment);
@@ -54,7 +54,7 @@ export function CutPanel(props: CutPanelProps) {
         <CopyFrom site={site} wearers={wearers} wearer={wearer} moment={moment} />
       </p>
       <HoldChoice held={held} onHold={onHold} />
-      <DressingProvider value={{ hand, width, site, wearer, moment, look }}>
+      <DressingProvider value={{ loaded, width, site, wearer, moment, look }}>
         <LayerRows {...props} wearer={wearer} listed={listed} canPutBack={canPutBack} />
       </DressingProvider>
       {missing.length > 0 && (
@@ -124,7 +124,7 @@ function LayerRows({
   site,
   header,
   moment,
-  hand,
+  loaded,
   width,
   rows,
   cut,
@@ -141,8 +141,8 @@ function LayerRows({
     !isPart && (open === layer || isHeld(header, moment, layer)) && showsLayer(look, layer);
   const answers = {
     fill: answer,
-    tint: useLeast(hand, header, moment, width, 'tint', isAsked('tint')),
-    gradient: useLeast(hand, header, moment, width, 'gradient', isAsked('gradient')),
+    tint: useLeast(loaded, header, moment, width, 'tint', isAsked('tint')),
+    gradient: useLeast(loaded, header, moment, width, 'gradient', isAsked('gradient')),
   };
   return listed.map((name) => {
     const { Body, Summary } = LAYER_VIEWS[name];

@@ -6,7 +6,7 @@ import { momentName, type Moment } from '@hatrail/core/model/header';
 import { momentAt } from '@hatrail/core/sweep/scene';
 import { useLeast, useVerdicts } from '../editor/verdicts.ts';
 import type { EditorContext } from '../editor/Editor.tsx';
-import { usePreview, type Held } from '../parts/preview.ts';
+import { usePreview, type PinnedState } from '../parts/preview.ts';
 import { BorrowedGround, borrowedPage, groundCss, groundName, type Ground } from './BorrowedGround.tsx';
 import { useCompare } from './compare.ts';
 import { CutPanel } from './CutPanel.tsx';
@@ -35,12 +35,12 @@ import { useSoFar } from '../engine/answers.ts';
 
 /** Dress: the page under its header, where it is lost, and everything the header wears. */
 export function Dress() {
-  const { hand, place, go } = useOutletContext<EditorContext>();
+  const { loaded, place, go } = useOutletContext<EditorContext>();
   const { header, page, width, moment } = place;
-  const { site } = hand;
-  const measure = useMeasure(hand);
-  const { scene, failure } = useSweptView(hand, header, page.id, width);
-  const film = useFilm(hand, header, page.id, width, FILM_WIDTH * 2);
+  const { site } = loaded;
+  const measure = useMeasure(loaded);
+  const { scene, failure } = useSweptView(loaded, header, page.id, width);
+  const film = useFilm(loaded, header, page.id, width, FILM_WIDTH * 2);
   const facts = scene?.facts;
   const isPointed = moment === 'pointed';
   const scroll = Math.min(place.scroll ?? 0, facts?.maxScroll ?? Infinity);
@@ -52,25 +52,25 @@ export function Dress() {
   const rows = scene?.rows.filter((row) => row.moment === moment) ?? [];
   const worst = worstRow(rows);
   const probes = useProbes(
-    hand,
+    loaded,
     header,
     page.id,
     width,
     facts && !isPointed ? momentAt(facts, scroll) : moment,
     scroll,
   );
-  const cut = useCut(hand, header, page.id, worst);
+  const cut = useCut(loaded, header, page.id, worst);
   const all = useVerdicts();
   const progress = useSoFar(all);
-  const answer = useLeast(hand, header, moment, width, 'fill');
+  const answer = useLeast(loaded, header, moment, width, 'fill');
   const [chosen, setGround] = useState<Ground>('page');
   const ground = chosen === `page ${page.id}` ? 'page' : chosen;
   const borrowed = borrowedPage(ground, site.pages);
-  const preview = usePreview(hand, header, page, measure);
-  const lent = usePreview(hand, header, borrowed ?? page, borrowed && measure);
+  const preview = usePreview(loaded, header, page, measure);
+  const lent = usePreview(loaded, header, borrowed ?? page, borrowed && measure);
   // The small pictures, and what is worked out for later, may follow a moment after the stage.
   const calmPreview = useDeferredValue(preview);
-  const calm = useDeferredValue(useMemo(() => ({ hand, header }), [hand, header]));
+  const calm = useDeferredValue(useMemo(() => ({ loaded, header }), [loaded, header]));
 
   // An address without a scroll opens at the worst place of its moment.
   const isWaiting = place.scroll === undefined;
@@ -82,11 +82,11 @@ export function Dress() {
     (next: number) => go({ scroll: next, ...(facts && !isPointed && { moment: momentAt(facts, next) }) }),
     [go, facts, isPointed],
   );
-  const { compared, compare, end } = useCompare(hand, header, page, measure, goTo);
+  const { compared, compare, end } = useCompare(loaded, header, page, measure, goTo);
   const [open, setOpen] = useState<OpenPart>('fill');
   const [whose, setWhose] = useState('header');
-  const opened: Held = facts?.layout.folded ? 'menu' : 'drop-downs';
-  const [held, setHeld] = useState<Held>();
+  const opened: PinnedState = facts?.layout.folded ? 'menu' : 'drop-downs';
+  const [held, setHeld] = useState<PinnedState>();
   const [menu, setMenu] = useState<'open' | 'closed'>('closed');
   const heldNow = menu === 'open' ? opened : (held ?? (isPointed ? 'pointed' : undefined));
   const stage = useRef<HTMLDivElement>(null);
@@ -208,7 +208,7 @@ export function Dress() {
           onMenu={openMenu}
         />
         <Trials
-          hand={calm.hand}
+          loaded={calm.loaded}
           header={calm.header}
           page={page}
           width={width}
@@ -242,7 +242,7 @@ export function Dress() {
               site={site}
               header={header}
               moment={moment}
-              hand={hand}
+              loaded={loaded}
               page={page}
               width={width}
               rows={scene?.rows ?? []}
@@ -259,7 +259,7 @@ export function Dress() {
               onCompare={compare}
             />
             <Remedy
-              hand={calm.hand}
+              loaded={calm.loaded}
               header={calm.header}
               moment={moment}
               rows={all.rows}

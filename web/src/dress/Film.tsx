@@ -3,7 +3,7 @@ import type { Row } from '@hatrail/core/sweep/prove';
 import type { Verdict } from '@hatrail/core/sweep/verdict';
 import type { SceneFacts, SweptScene } from '../engine/types.ts';
 import { figure } from '../parts/Verdict.tsx';
-import { ROWS, stretchesOf } from './stretches.ts';
+import { ROWS, verdictStretches } from './stretches.ts';
 import { threadsOf, type Thread } from './view.ts';
 
 interface FilmProps {
@@ -15,7 +15,7 @@ interface FilmProps {
   onScroll: (scroll: number) => void;
   onWorst: () => void;
   /** The scrolls over which the header changes, and its bands turn, as they are set now. */
-  way: SceneFacts['way'];
+  way: SceneFacts['transition'];
   turns: SceneFacts['turns'];
   /** Sets over how much scroll the header changes; told where it goes along with the scroll. */
   onStretch: (stretch: number) => void;
@@ -278,7 +278,7 @@ function Threads({
     const width = 2 * pitch - 6;
     threads.forEach(({ rows }, i) => {
       const left = i * 2 * pitch;
-      for (const { from, to, verdict } of rows.flatMap((row) => stretchesOf(row, pageHeight, below))) {
+      for (const { from, to, verdict } of rows.flatMap((row) => verdictStretches(row, pageHeight, below))) {
         context.fillStyle = THREAD_COLOURS[verdict];
         context.fillRect(left, from, width, to - from);
         if (verdict !== 'strained') continue;

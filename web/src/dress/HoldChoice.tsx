@@ -1,6 +1,6 @@
-import type { Held } from '../parts/preview.ts';
+import type { PinnedState } from '../parts/preview.ts';
 
-const STATES: [Held | '', string][] = [
+const STATES: [PinnedState | '', string][] = [
   ['', 'as they are'],
   ['hover', 'hovered'],
   ['active', 'pressed'],
@@ -13,8 +13,8 @@ export function HoldChoice({
   held,
   onHold,
 }: {
-  held: Held | undefined;
-  onHold: (held: Held | undefined) => void;
+  held: PinnedState | undefined;
+  onHold: (held: PinnedState | undefined) => void;
 }) {
   return (
     <p className="wearer-choice">
@@ -23,7 +23,7 @@ export function HoldChoice({
         id="held"
         className="choice-select"
         value={held ?? ''}
-        onChange={(event) => onHold((event.target.value || undefined) as Held | undefined)}
+        onChange={(event) => onHold((event.target.value || undefined) as PinnedState | undefined)}
       >
         {STATES.map(([state, name]) => (
           <option key={state} value={state}>

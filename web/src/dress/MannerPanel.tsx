@@ -1,12 +1,12 @@
 import { headerItems, type Header, type OnScroll } from '@hatrail/core/model/header';
 import { changesByScroll } from '@hatrail/core/header/manner';
 import type { PartLooks } from '@hatrail/core/model/look';
-import type { SiteAtHand } from '../engine/siteAtHand.ts';
+import type { LoadedSite } from '../engine/loadedSite.ts';
 import type { SceneFacts } from '../engine/types.ts';
 import { NumberField } from '../parts/NumberField.tsx';
 import { changeHeader } from '../editor/edits.ts';
 import { ChangeFields } from './ChangeFields.tsx';
-import { Choice, Select } from './Choice.tsx';
+import { ChoiceRow, Select } from './Choice.tsx';
 import { setManner } from './lookEdits.ts';
 import { SwitchFields, switchKind } from './SwitchFields.tsx';
 
@@ -44,12 +44,12 @@ export function mannerText(header: Header): string {
 
 /** How the header behaves: over or above the page, on scroll, when the moment changes and how long that takes. */
 export function MannerPanel({
-  hand,
+  loaded,
   width,
   header,
   facts,
 }: {
-  hand: SiteAtHand;
+  loaded: LoadedSite;
   width: number;
   header: Header;
   facts: SceneFacts | undefined;
@@ -59,26 +59,26 @@ export function MannerPanel({
   return (
     <>
       {!atBottom && (
-        <Choice label="Lies">
+        <ChoiceRow label="Lies">
           <Select
             label="Lies"
             value={manner.lies}
             options={{ over: 'Over the page', above: 'Above the page' }}
             onChange={(lies) => setManner(header, { lies }, 'Over or above the page')}
           />
-        </Choice>
+        </ChoiceRow>
       )}
-      <Choice label="On scroll">
+      <ChoiceRow label="On scroll">
         <Select
           label="On scroll"
           value={manner.onScroll}
           options={ON_SCROLL}
           onChange={(onScroll) => setManner(header, { onScroll }, 'What it does on scroll')}
         />
-      </Choice>
-      <SwitchFields hand={hand} width={width} header={header} facts={facts} />
+      </ChoiceRow>
+      <SwitchFields loaded={loaded} width={width} header={header} facts={facts} />
       {!atBottom && switchKind(header) !== 'ground' && (
-        <Choice label="Smaller then, by">
+        <ChoiceRow label="Smaller then, by">
           <NumberField
             label="Smaller by"
             unit="px"
@@ -90,9 +90,9 @@ export function MannerPanel({
           {(manner.smaller ?? 0) > 0 && (
             <span className="quiet">each rail, as far as its contents let it</span>
           )}
-        </Choice>
+        </ChoiceRow>
       )}
-      <Choice label="With the pointer over it">
+      <ChoiceRow label="With the pointer over it">
         <Select
           label="With the pointer over it"
           value={header.looks.pointed ? 'own' : 'same'}
@@ -108,7 +108,7 @@ export function MannerPanel({
             })
           }
         />
-      </Choice>
+      </ChoiceRow>
       <ChangeFields header={header} facts={facts} />
     </>
   );

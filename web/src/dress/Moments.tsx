@@ -6,7 +6,7 @@ import { stateWords } from '@hatrail/core/header/stateNames';
 import { isPassing, type Row } from '@hatrail/core/sweep/prove';
 import type { SweptScene } from '../engine/types.ts';
 import { LiveFrame } from '../parts/LiveFrame.tsx';
-import type { Held, Preview } from '../parts/preview.ts';
+import type { PinnedState, Preview } from '../parts/preview.ts';
 import { VerdictText } from '../parts/Verdict.tsx';
 import { firstScroll, worstRow } from './view.ts';
 
@@ -143,7 +143,7 @@ function Card({
   preview: Preview | undefined;
   width: number;
   scroll: number;
-  held?: Held;
+  held?: PinnedState;
   children: ReactNode;
 }) {
   const scale = width <= SMALL ? 0.134 : CARD / width;

@@ -6,7 +6,7 @@ import type { BandReading } from '@hatrail/core/sweep/words';
 import { useEditor } from '../editor/store.ts';
 import { readBandAt } from '../engine/proof.ts';
 import { groundsOfPage } from '../engine/request.ts';
-import type { SiteAtHand } from '../engine/siteAtHand.ts';
+import type { LoadedSite } from '../engine/loadedSite.ts';
 import { colourName } from '@hatrail/core/model/palette';
 import { ColourField } from '../parts/ColourField.tsx';
 import { NumberField } from '../parts/NumberField.tsx';
@@ -18,18 +18,18 @@ import { useAnswer, useAsked } from '../engine/answers.ts';
 import { keyOf, siteKey } from '../engine/dependsOn.ts';
 
 interface OpeningBandProps {
-  hand: SiteAtHand;
+  loaded: LoadedSite;
   header: Header;
   page: Page;
   width: number;
 }
 
 /** The words of the page's first band over its own ground, at every standard width and the one on screen. */
-export function useOpeningBand({ hand, header, page, width }: OpeningBandProps): BandReading[] | undefined {
+export function useOpeningBand({ loaded, header, page, width }: OpeningBandProps): BandReading[] | undefined {
   // The words do not depend on what the header wears: reading them anew for each step of a drag would keep its figures waiting.
   const { data, failure } = useAnswer(
-    ['band', keyOf([...groundsOfPage(hand, header), page, width])],
-    ({ signal }) => readBandAt(hand, header.id, page.id, 0, width, { urgency: 'later', signal }),
+    ['band', keyOf([...groundsOfPage(loaded, header), page, width])],
+    ({ signal }) => readBandAt(loaded, header.id, page.id, 0, width, { urgency: 'later', signal }),
   );
   return failure === undefined ? data : [];
 }
@@ -54,8 +54,8 @@ const WORDS = [
 export function OpeningBand(
   props: OpeningBandProps & { readings: BandReading[] | undefined; onCompare: Compare },
 ) {
-  const { hand, page, width, readings } = props;
-  const { site } = hand;
+  const { loaded, page, width, readings } = props;
+  const { site } = loaded;
   const edit = useEditor((state) => state.edit);
   const band = page.bands[0];
   if (!band) return <p className="origin">This page has no bands. Add one under Gather, Pages.</p>;
@@ -188,7 +188,7 @@ export function OpeningBand(
 
 /** The least tint at which words and header are clear together, looked for when it is asked for. */
 function BandTint({
-  hand,
+  loaded,
   header,
   page,
   width,
@@ -201,7 +201,7 @@ function BandTint({
   onCompare: Compare;
 }) {
   // What was found holds for the site as it was.
-  const queryKey = ['band tint', siteKey(hand), keyOf([header, page, width, colour])];
+  const queryKey = ['band tint', siteKey(loaded), keyOf([header, page, width, colour])];
   const {
     isAsked,
     ask,
@@ -211,9 +211,9 @@ function BandTint({
   } = useAsked(
     queryKey,
     // None where no tint clears them.
-    async ({ signal }) => (await leastBandTint(hand, header, page, width, colour, signal)) ?? null,
+    async ({ signal }) => (await leastBandTint(loaded, header, page, width, colour, signal)) ?? null,
   );
-  const name = colourName(hand.site.palette, colour);
+  const name = colourName(loaded.site.palette, colour);
   const over = `${header.name}, ${momentName(header, 'top')}`;
   if (!isAsked)
     return (
@@ -254,7 +254,7 @@ function BandTint({
         variant="outlined"
         aria-label={`Compare the tint of ${found.percent} %`}
         onClick={() => {
-          const site = withBandTint(hand.site, page, { colour, opacity: found.percent / 100 });
+          const site = withBandTint(loaded.site, page, { colour, opacity: found.percent / 100 });
           const tinted = site.pages.find(({ id }) => id === page.id)!;
           onCompare(`Tint ${found.percent} %`, header, { scroll: 0, page: tinted });
         }}

@@ -6,11 +6,11 @@ import { WAYS, otherWays, type Way } from '@hatrail/core/remedy/index';
 import { askedOf } from '../editor/remedyWork.ts';
 import { useAsked, useSoFar } from '../engine/answers.ts';
 import { keyOf, siteKey } from '../engine/dependsOn.ts';
-import type { SiteAtHand } from '../engine/siteAtHand.ts';
+import type { LoadedSite } from '../engine/loadedSite.ts';
 import { Cost } from './Cost.tsx';
 
 interface OtherWaysProps {
-  hand: SiteAtHand;
+  loaded: LoadedSite;
   header: Header;
   moment: Moment;
   rows: readonly Row[];
@@ -25,14 +25,14 @@ interface Search {
 }
 
 /** Other changes that clear a moment, looked for when they are asked for; each is swept before it is listed. */
-export function OtherWays({ hand, header, moment, rows, told, onCompare }: OtherWaysProps) {
+export function OtherWays({ loaded, header, moment, rows, told, onCompare }: OtherWaysProps) {
   // What was found holds for the header as it was.
-  const question = ['ways', siteKey(hand), keyOf([header, moment])];
+  const question = ['ways', siteKey(loaded), keyOf([header, moment])];
   const { isAsked, ask, stop, data, failure, soFar } = useAsked<Search, Search>(
     question,
     async ({ signal, tell }) => {
       let search: Search = { ways: [], tried: 0 };
-      await otherWays(askedOf(hand, header, moment, rows, { signal }), told ? [told] : [], (ways, tried) =>
+      await otherWays(askedOf(loaded, header, moment, rows, { signal }), told ? [told] : [], (ways, tried) =>
         tell((search = { ways, tried })),
       );
       return search;
@@ -54,7 +54,7 @@ export function OtherWays({ hand, header, moment, rows, told, onCompare }: Other
       <ul>
         {ways.map((way) => (
           <li key={way.text}>
-            <WayOffered hand={hand} header={header} way={way} onCompare={onCompare} />
+            <WayOffered loaded={loaded} header={header} way={way} onCompare={onCompare} />
           </li>
         ))}
       </ul>
@@ -76,15 +76,15 @@ export function OtherWays({ hand, header, moment, rows, told, onCompare }: Other
 
 /** One way: what it changes and costs, tried with one click or held against the present look. */
 export function WayOffered({
-  hand,
+  loaded,
   header,
   way,
   onCompare,
-}: Pick<OtherWaysProps, 'hand' | 'header' | 'onCompare'> & { way: Way }) {
+}: Pick<OtherWaysProps, 'loaded' | 'header' | 'onCompare'> & { way: Way }) {
   return (
     <>
       <p>
-        <strong>{way.text}</strong> <Cost site={hand.site} fill={way} cost={way.cost} />
+        <strong>{way.text}</strong> <Cost site={loaded.site} fill={way} cost={way.cost} />
       </p>
       <Button
         size="small"

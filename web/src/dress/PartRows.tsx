@@ -14,7 +14,7 @@ export function PartRows({
   site,
   header,
   moment,
-  hand,
+  loaded,
   page,
   width,
   facts,
@@ -23,7 +23,7 @@ export function PartRows({
   onCompare,
 }: CutPanelProps) {
   const covers = coversOf(site, header, moment);
-  const readings = useOpeningBand({ hand, header, page, width });
+  const readings = useOpeningBand({ loaded, header, page, width });
   const word = readings && worstWord(readings);
   const row = (part: OpenPart, title: string, summary: ReactNode, body: ReactNode) => (
     <LayerRow
@@ -38,7 +38,7 @@ export function PartRows({
       {body}
     </LayerRow>
   );
-  const over = { hand, header, page, width, onCompare };
+  const over = { loaded, header, page, width, onCompare };
   return (
     <>
       {row(
@@ -65,9 +65,9 @@ export function PartRows({
         'Manner',
         mannerText(header),
         <>
-          <MannerPanel hand={hand} width={width} header={header} facts={facts} />
+          <MannerPanel loaded={loaded} width={width} header={header} facts={facts} />
           <ChangeWatch
-            hand={hand}
+            loaded={loaded}
             header={header}
             moment={moment}
             pageId={page.id}

@@ -11,7 +11,7 @@ import { askedOf } from '../editor/remedyWork.ts';
 import type { FillAnswer } from '../editor/verdicts.ts';
 import { colourName } from '@hatrail/core/model/palette';
 import { figure } from '../parts/Verdict.tsx';
-import type { SiteAtHand } from '../engine/siteAtHand.ts';
+import type { LoadedSite } from '../engine/loadedSite.ts';
 import { stateWords } from '@hatrail/core/header/stateNames';
 import { Cost } from './Cost.tsx';
 import { OtherWays, WayOffered } from './OtherWays.tsx';
@@ -20,7 +20,7 @@ import { useAnswer } from '../engine/answers.ts';
 import { keyOf, siteKey } from '../engine/dependsOn.ts';
 
 interface RemedyProps {
-  hand: SiteAtHand;
+  loaded: LoadedSite;
   header: Header;
   moment: Moment;
   /** Rows of all pages and widths. */
@@ -41,8 +41,8 @@ export const Remedy = memo(function Remedy(props: RemedyProps) {
   );
 });
 
-function RemedyText({ hand, header, moment, rows, progress, failure, answer, onCompare }: RemedyProps) {
-  const { site } = hand;
+function RemedyText({ loaded, header, moment, rows, progress, failure, answer, onCompare }: RemedyProps) {
+  const { site } = loaded;
   if (failure) return <p>The pages could not be swept: {failure} Reload to try again.</p>;
   // What is clear may no longer be: a verdict of the look before is not shown for this one.
   const isOld =
@@ -92,8 +92,8 @@ function RemedyText({ hand, header, moment, rows, progress, failure, answer, onC
             ink reach what every ink of this moment needs. Change the ink that is lost first: {worst?.item}
             {worst && stateWords(worst)}.
           </p>
-          <Cause hand={hand} header={header} moment={moment} rows={own} onCompare={onCompare} />
-          <OtherWays hand={hand} header={header} moment={moment} rows={own} onCompare={onCompare} />
+          <Cause loaded={loaded} header={header} moment={moment} rows={own} onCompare={onCompare} />
+          <OtherWays loaded={loaded} header={header} moment={moment} rows={own} onCompare={onCompare} />
         </>
       );
     case 'own':
@@ -103,7 +103,7 @@ function RemedyText({ hand, header, moment, rows, progress, failure, answer, onC
       const name = colourName(site.palette, colour);
       return (
         <>
-          <Cause hand={hand} header={header} moment={moment} rows={own} onCompare={onCompare} />
+          <Cause loaded={loaded} header={header} moment={moment} rows={own} onCompare={onCompare} />
           <h3>Smallest change that clears it</h3>
           <p>
             {answer.kind === 'own'
@@ -134,7 +134,7 @@ function RemedyText({ hand, header, moment, rows, progress, failure, answer, onC
             Compare
           </Button>{' '}
           <OtherWays
-            hand={hand}
+            loaded={loaded}
             header={header}
             moment={moment}
             rows={own}
@@ -189,23 +189,23 @@ function Elsewhere({
 
 /** The cause, where the header stands in the flow and not over the page: swept, and told before any layer is offered. */
 function Cause({
-  hand,
+  loaded,
   header,
   moment,
   rows,
   onCompare,
-}: Pick<RemedyProps, 'hand' | 'header' | 'moment' | 'onCompare'> & { rows: readonly Row[] }) {
+}: Pick<RemedyProps, 'loaded' | 'header' | 'moment' | 'onCompare'> & { rows: readonly Row[] }) {
   const { data: way } = useAnswer(
-    ['cause', siteKey(hand), keyOf([header, moment, rows])],
+    ['cause', siteKey(loaded), keyOf([header, moment, rows])],
     async ({ signal }) =>
       // None where there is no such cause.
-      (await causeOf(askedOf(hand, header, moment, rows, { signal }))) ?? null,
+      (await causeOf(askedOf(loaded, header, moment, rows, { signal }))) ?? null,
   );
   if (!way) return null;
   return (
     <>
       <h3>What is wrong</h3>
-      <WayOffered hand={hand} header={header} way={way} onCompare={onCompare} />
+      <WayOffered loaded={loaded} header={header} way={way} onCompare={onCompare} />
     </>
   );
 }

@@ -3,7 +3,7 @@ import type { Probe } from '@hatrail/core/sweep/prove';
 import type { Compared } from './compare.ts';
 import { Divider } from './Divider.tsx';
 import { LiveFrame } from '../parts/LiveFrame.tsx';
-import type { Held, Preview } from '../parts/preview.ts';
+import type { PinnedState, Preview } from '../parts/preview.ts';
 import { figure } from '../parts/Verdict.tsx';
 
 interface StageProps {
@@ -15,7 +15,7 @@ interface StageProps {
   scroll: number;
   /** CSS of a borrowed ground. */
   ground: string | undefined;
-  held: Held | undefined;
+  held: PinnedState | undefined;
   /** The item furthest below its need at this scroll. */
   worst: Probe | undefined;
   /** Another look to be held against this one. */

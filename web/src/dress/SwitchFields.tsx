@@ -1,10 +1,10 @@
 import { momentName, momentsOf, type Header } from '@hatrail/core/model/header';
-import type { SiteAtHand } from '../engine/siteAtHand.ts';
+import type { LoadedSite } from '../engine/loadedSite.ts';
 import type { SceneFacts } from '../engine/types.ts';
 import { NumberField } from '../parts/NumberField.tsx';
 import { BandGrounds } from './BandGrounds.tsx';
 import { BoundField } from './BoundField.tsx';
-import { Choice, Select } from './Choice.tsx';
+import { ChoiceRow, Select } from './Choice.tsx';
 import { setManner } from './lookEdits.ts';
 
 /** Every distance that a switch may be at. */
@@ -12,12 +12,12 @@ const DISTANCES = Array.from({ length: 5000 }, (_, i) => i + 1);
 
 /** Where the moment changes: at a distance, at the end of a band, or with the ground beneath. */
 export function SwitchFields({
-  hand,
+  loaded,
   width,
   header,
   facts,
 }: {
-  hand: SiteAtHand;
+  loaded: LoadedSite;
   width: number;
   header: Header;
   facts: SceneFacts | undefined;
@@ -31,7 +31,7 @@ export function SwitchFields({
   const from = facts?.stretches.find(({ moment }) => moment === later)?.from;
   return (
     <>
-      <Choice label="It changes">
+      <ChoiceRow label="It changes">
         <Select
           label="Where it changes"
           value={at}
@@ -66,7 +66,7 @@ export function SwitchFields({
             onChange={(distance) => setSwitch({ distance }, 'Distance')}
           />
         )}
-      </Choice>
+      </ChoiceRow>
       {at === 'distance' && (
         <p className="bounds">
           {(['top', later!] as const).map((moment) => (
@@ -78,14 +78,14 @@ export function SwitchFields({
                   : `From where is ${momentName(header, moment)} clear?`
               }
               says={(px) => `${moment === 'top' ? 'Clear up to' : 'Clear from'} ${px} px.`}
-              hand={hand}
+              loaded={loaded}
               width={width}
               header={header}
               moments={[moment]}
               values={DISTANCES}
               holds={moment === 'top' ? 'below' : 'above'}
               make={(distance) => ({
-                hand,
+                loaded,
                 header: { ...header, manner: { ...manner, switch: { ...begins, distance } } },
               })}
               onTake={(distance) => setSwitch({ distance }, 'Distance')}
@@ -107,7 +107,7 @@ export function SwitchFields({
           />
         </p>
       )}
-      {at === 'ground' && <BandGrounds site={hand.site} header={header} />}
+      {at === 'ground' && <BandGrounds site={loaded.site} header={header} />}
     </>
   );
 }

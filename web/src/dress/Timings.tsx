@@ -1,11 +1,11 @@
 import { Button } from '@mui/material';
-import { durationOf, headerAt, type ChangeCurve } from '@hatrail/core/change/curve';
+import { durationOf, headerAtTime, type ChangeCurve } from '@hatrail/core/change/curve';
 import { changesByScroll } from '@hatrail/core/header/manner';
 import type { Header } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
 import { betterTimings, type BetterTiming } from '../editor/timings.ts';
 import type { WholeChange } from '../engine/proof.ts';
-import type { SiteAtHand } from '../engine/siteAtHand.ts';
+import type { LoadedSite } from '../engine/loadedSite.ts';
 import { figure } from '../parts/Verdict.tsx';
 import type { Compare } from './compare.ts';
 import { setManner } from './lookEdits.ts';
@@ -13,7 +13,7 @@ import { useAnswer, useSoFar } from '../engine/answers.ts';
 import { keyOf, siteKey } from '../engine/dependsOn.ts';
 
 interface TimingsProps {
-  hand: SiteAtHand;
+  loaded: LoadedSite;
   header: Header;
   pageId: string;
   pageTitle: string;
@@ -24,11 +24,11 @@ interface TimingsProps {
 }
 
 /** Other ways to time the change, each swept on the page on screen before it is shown, and then over every page. */
-export function Timings({ hand, header, pageId, pageTitle, width, curve, onCompare }: TimingsProps) {
+export function Timings({ loaded, header, pageId, pageTitle, width, curve, onCompare }: TimingsProps) {
   const { below } = curve;
   const { data, failure, soFar } = useAnswer<BetterTiming[], BetterTiming[]>(
-    ['timings', siteKey(hand), keyOf([header, pageId, width, below])],
-    ({ signal, tell }) => betterTimings({ hand, header, pageId, width, below, signal }, tell),
+    ['timings', siteKey(loaded), keyOf([header, pageId, width, below])],
+    ({ signal, tell }) => betterTimings({ loaded, header, pageId, width, below, signal }, tell),
   );
   const found = useSoFar<BetterTiming[]>({ soFar });
   const ways = data ?? found;
@@ -41,7 +41,7 @@ export function Timings({ hand, header, pageId, pageTitle, width, curve, onCompa
           <li key={way.text}>
             <p>
               <strong>{way.text}</strong>: {curveText(way.curve)} on {pageTitle} at {width} px.{' '}
-              {way.whole && <>Over every page and width: {wholeText(hand.site, way.whole)}. </>}
+              {way.whole && <>Over every page and width: {wholeText(loaded.site, way.whole)}. </>}
               {!way.whole && way.curve.duration > 0 && !failure && (
                 <span className="quiet">Every other page and width is being swept. </span>
               )}
@@ -61,7 +61,7 @@ export function Timings({ hand, header, pageId, pageTitle, width, curve, onCompa
             <Button
               size="small"
               aria-label={`Compare: ${way.text}`}
-              onClick={() => onCompare(...stillsOf(hand.site, header, way, curve))}
+              onClick={() => onCompare(...stillsOf(loaded.site, header, way, curve))}
             >
               Compare
             </Button>
@@ -110,6 +110,6 @@ function stillsOf(
   const at = `${Math.round(time)} ms in`;
   // What takes no time is over at once.
   const still = (of: Header) =>
-    headerAt(site, of, { kind: 'moment' }, durationOf(of) === 0 ? 1 : Math.min(time, durationOf(of)));
+    headerAtTime(site, of, { kind: 'moment' }, durationOf(of) === 0 ? 1 : Math.min(time, durationOf(of)));
   return [`${text}, ${at}`, still(timed), { scroll, now: { name: `Now, ${at}`, header: still(header) } }];
 }

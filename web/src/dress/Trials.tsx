@@ -7,7 +7,7 @@ import type { Page } from '@hatrail/core/model/page';
 import { changeHeader } from '../editor/edits.ts';
 import { countItems } from '../editor/verdicts.ts';
 import { withHeader } from '../engine/proof.ts';
-import type { SiteAtHand } from '../engine/siteAtHand.ts';
+import type { LoadedSite } from '../engine/loadedSite.ts';
 import { LiveFrame } from '../parts/LiveFrame.tsx';
 import { usePreview } from '../parts/preview.ts';
 import { VerdictText } from '../parts/Verdict.tsx';
@@ -15,7 +15,7 @@ import { useMeasure, worstRow } from './view.ts';
 import { useProofOfAll } from '../editor/verdicts.ts';
 
 interface TrialsProps {
-  hand: SiteAtHand;
+  loaded: LoadedSite;
   header: Header;
   page: Page;
   width: number;
@@ -57,7 +57,7 @@ const CARD = 220;
 const HEIGHT = 96;
 
 function TrialCard({
-  hand,
+  loaded,
   header,
   page,
   width,
@@ -67,8 +67,8 @@ function TrialCard({
   onCompare,
 }: TrialsProps & { trial: Trial }) {
   const worn = useMemo(() => headerInTrial(header, trial), [header, trial]);
-  const tried = useMemo(() => withHeader(hand, worn), [hand, worn]);
-  const preview = usePreview(tried, worn, page, useMeasure(hand));
+  const tried = useMemo(() => withHeader(loaded, worn), [loaded, worn]);
+  const preview = usePreview(tried, worn, page, useMeasure(loaded));
   const { rows } = useProofOfAll(tried, worn, { width, rest: 300 });
   const worst = worstRow((rows ?? []).filter((row) => row.moment === moment));
   const lost = countItems(rows ?? [], 'lost');

@@ -5,7 +5,7 @@ import type { Site } from '@hatrail/core/model/site';
 import type { Row } from '@hatrail/core/sweep/prove';
 import type { BandReading } from '@hatrail/core/sweep/words';
 import { provePage, readBandAt } from '../engine/proof.ts';
-import type { SiteAtHand } from '../engine/siteAtHand.ts';
+import type { LoadedSite } from '../engine/loadedSite.ts';
 
 /** The least tint on a page's opening band at which its words and the header over it are clear together. */
 export interface BandRemedy {
@@ -30,7 +30,7 @@ export function withBandTint(site: Site, page: Page, tint: Tint): Site {
  * @returns `undefined` where even the whole of it leaves something below its need.
  */
 export async function leastBandTint(
-  hand: SiteAtHand,
+  loaded: LoadedSite,
   header: Header,
   page: Page,
   width: number,
@@ -39,7 +39,7 @@ export async function leastBandTint(
 ): Promise<BandRemedy | undefined> {
   const tried = async (percent: number): Promise<BandRemedy | undefined> => {
     signal.throwIfAborted();
-    const at = { ...hand, site: withBandTint(hand.site, page, { colour, opacity: percent / 100 }) };
+    const at = { ...loaded, site: withBandTint(loaded.site, page, { colour, opacity: percent / 100 }) };
     const [rows, readings] = await Promise.all([
       provePage(at, header, page.id, width, ['top'], { signal }),
       readBandAt(at, header.id, page.id, 0, width, { signal }),

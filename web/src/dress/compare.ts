@@ -3,7 +3,7 @@ import type { Header } from '@hatrail/core/model/header';
 import type { Page } from '@hatrail/core/model/page';
 import type { Measure } from '@hatrail/core/measure/measure';
 import { withHeader } from '../engine/proof.ts';
-import type { SiteAtHand } from '../engine/siteAtHand.ts';
+import type { LoadedSite } from '../engine/loadedSite.ts';
 import { usePreview, type Preview } from '../parts/preview.ts';
 
 /** Another look to be held against the present one, or against what stands for it. */
@@ -35,15 +35,15 @@ interface Other {
 
 /** What is held against a header on a page, if anything, and how to begin and end it. */
 export function useCompare(
-  hand: SiteAtHand,
+  loaded: LoadedSite,
   header: Header,
   page: Page,
   measure: Measure | undefined,
   goTo: (scroll: number) => void,
 ): { compared: Compared | undefined; compare: Compare; end: () => void } {
   const [other, setOther] = useState<Other>();
-  const preview = useOther(hand, header, other?.page ?? page, measure, other?.header);
-  const now = useOther(hand, header, page, measure, other?.now?.header);
+  const preview = useOther(loaded, header, other?.page ?? page, measure, other?.header);
+  const now = useOther(loaded, header, page, measure, other?.now?.header);
   const isOfThis = other?.header.id === header.id && (other.page ?? page).id === page.id;
   const compare = useCallback<Compare>(
     (name, to, still) => {
@@ -67,21 +67,21 @@ export function useCompare(
 }
 
 function useOther(
-  hand: SiteAtHand,
+  loaded: LoadedSite,
   header: Header,
   page: Page,
   measure: Measure | undefined,
   other: Header | undefined,
 ): Preview | undefined {
   const itsHand = useMemo(
-    () => (other ? withPage(withHeader(hand, other), page) : hand),
-    [hand, other, page],
+    () => (other ? withPage(withHeader(loaded, other), page) : loaded),
+    [loaded, other, page],
   );
   return usePreview(itsHand, other ?? header, page, other && measure);
 }
 
 /** A site at hand with a page in the place of the one of the same id. */
-function withPage(at: SiteAtHand, page: Page): SiteAtHand {
+function withPage(at: LoadedSite, page: Page): LoadedSite {
   const pages = at.site.pages.map((old) => (old.id === page.id ? page : old));
   return { ...at, site: { ...at.site, pages } };
 }

@@ -5,9 +5,9 @@ import type { Site } from '@hatrail/core/model/site';
 import type { Cut } from '@hatrail/core/sweep/cut';
 import type { Row } from '@hatrail/core/sweep/prove';
 import { type FillAnswer } from '../editor/verdicts.ts';
-import type { Held } from '../parts/preview.ts';
+import type { PinnedState } from '../parts/preview.ts';
 import type { Page } from '@hatrail/core/model/page';
-import type { SiteAtHand } from '../engine/siteAtHand.ts';
+import type { LoadedSite } from '../engine/loadedSite.ts';
 import type { Compare } from './compare.ts';
 
 /** A part of the cut that can be open: one at a time. */
@@ -17,7 +17,7 @@ export interface CutPanelProps {
   site: Site;
   header: Header;
   moment: Moment;
-  hand: SiteAtHand;
+  loaded: LoadedSite;
   page: Page;
   width: number;
   rows: readonly Row[];
@@ -31,7 +31,7 @@ export interface CutPanelProps {
   whose: string;
   onWhose: (whose: string) => void;
   /** The state that the links on the stage are held in. */
-  held: Held | undefined;
-  onHold: (held: Held | undefined) => void;
+  held: PinnedState | undefined;
+  onHold: (held: PinnedState | undefined) => void;
   onCompare: Compare;
 }

@@ -16,7 +16,8 @@ export function useStretches(header: Header, page: Page, facts: SceneFacts | und
   // As they are set now, whether they are swept yet or not.
   const stretch = changesByScroll(header) ? header.manner.stretch : undefined;
   const way = useMemo(
-    () => facts?.way && stretch && wayRound((facts.way.from + facts.way.to) / 2, stretch),
+    () =>
+      facts?.transition && stretch && wayRound((facts.transition.from + facts.transition.to) / 2, stretch),
     [facts, stretch],
   );
   const turns = useMemo(

@@ -6,7 +6,7 @@ import type { Site } from '@hatrail/core/model/site';
 import { GREATEST_WIDTH, LEAST_WIDTH } from '@hatrail/core/sweep/widths';
 
 /** What is being looked at; it stands in the address, so that a link reopens exactly what was seen. */
-export interface Place {
+export interface EditorPlace {
   header: Header;
   page: Page;
   width: number;
@@ -25,9 +25,9 @@ export interface PlaceChange {
 }
 
 /** The place in the address, and how to go to another. */
-export function usePlace(site: Site): [Place, (change: PlaceChange) => void] {
+export function usePlace(site: Site): [EditorPlace, (change: PlaceChange) => void] {
   const [params, setParams] = useSearchParams();
-  const place = useMemo((): Place => {
+  const place = useMemo((): EditorPlace => {
     const width = Number(params.get('width') ?? 1280);
     const scroll = params.get('scroll');
     const header = site.headers.find(({ id }) => id === params.get('header')) ?? site.headers[0]!;

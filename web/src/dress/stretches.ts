@@ -5,7 +5,7 @@ import { verdictOf, type Verdict } from '@hatrail/core/sweep/verdict';
 export const ROWS = 1000;
 
 /** A stretch of a thread with one verdict, in rows of the canvas. */
-export interface Stretch {
+export interface VerdictStretch {
   from: number;
   to: number;
   verdict: Verdict;
@@ -15,13 +15,13 @@ export interface Stretch {
  * The stretches of an item's thread at one moment.
  * @param below how far below the window's top the header keeps, CSS pixels
  */
-export function stretchesOf(
+export function verdictStretches(
   { span: met, contrasts, needed }: SweptRow,
   pageHeight: number,
   below = 0,
-): Stretch[] {
+): VerdictStretch[] {
   const span = { from: met.from + below, to: met.to + below };
-  const stretches: Stretch[] = [];
+  const stretches: VerdictStretch[] = [];
   const last = Math.floor((span.to * ROWS) / pageHeight);
   for (let y = Math.floor((span.from * ROWS) / pageHeight); y <= last; y++) {
     const from = Math.max(0, Math.floor((y * pageHeight) / ROWS) - span.from);

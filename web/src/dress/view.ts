@@ -8,8 +8,8 @@ import { onEngine } from '../engine/pool.ts';
 import { useAnswer } from '../engine/answers.ts';
 import { keyOf, siteKey } from '../engine/dependsOn.ts';
 import { ViewSweeps } from '../engine/viewProof.ts';
-import { groundsOfPage, placeName, readyMeasure, sceneRequest } from '../engine/request.ts';
-import type { SiteAtHand } from '../engine/siteAtHand.ts';
+import { groundsOfPage, laneName, readyMeasure, sceneRequest } from '../engine/request.ts';
+import type { LoadedSite } from '../engine/loadedSite.ts';
 import type { SceneFacts, SweptScene } from '../engine/types.ts';
 import type { Measure } from '@hatrail/core/measure/measure';
 
@@ -48,14 +48,14 @@ function useComputed<T>(
 }
 
 /** The sweep of the page on screen. */
-export function useSweptView(hand: SiteAtHand, header: Header, pageId: string, width: number) {
+export function useSweptView(loaded: LoadedSite, header: Header, pageId: string, width: number) {
   const [sweeps] = useState(() => new ViewSweeps());
   const computed = useComputed<SweptScene & { pageId: string; width: number }>(
-    siteKey(hand) + keyOf([header.id, pageId, width]),
+    siteKey(loaded) + keyOf([header.id, pageId, width]),
     async (signal, show) => {
       const shown = (scene: SweptScene) => ({ ...scene, pageId, width });
       return shown(
-        await sweeps.prove(hand, header.id, pageId, width, { signal, show: (scene) => show(shown(scene)) }),
+        await sweeps.prove(loaded, header.id, pageId, width, { signal, show: (scene) => show(shown(scene)) }),
       );
     },
   );
@@ -66,7 +66,7 @@ export function useSweptView(hand: SiteAtHand, header: Header, pageId: string, w
 
 /** Every item at the scroll on screen. */
 export function useProbes(
-  hand: SiteAtHand,
+  loaded: LoadedSite,
   header: Header,
   pageId: string,
   width: number,
@@ -74,10 +74,10 @@ export function useProbes(
   scroll: number,
 ): Probe[] {
   const { value } = useComputed(
-    siteKey(hand) + keyOf([header.id, pageId, width, moment, scroll]),
+    siteKey(loaded) + keyOf([header.id, pageId, width, moment, scroll]),
     async (signal) => {
-      const request = await sceneRequest(hand, header.id, pageId, width);
-      return onEngine(placeName(pageId, width), (engine) => engine.probe(request, moment, scroll), {
+      const request = await sceneRequest(loaded, header.id, pageId, width);
+      return onEngine(laneName(pageId, width), (engine) => engine.probe(request, moment, scroll), {
         signal,
       });
     },
@@ -87,7 +87,7 @@ export function useProbes(
 
 /** The cut at a row's worst place. */
 export function useCut(
-  hand: SiteAtHand,
+  loaded: LoadedSite,
   header: Header,
   pageId: string,
   row: Row | undefined,
@@ -95,12 +95,12 @@ export function useCut(
   const { data } = useAnswer(
     [
       'cut',
-      siteKey(hand),
+      siteKey(loaded),
       keyOf([header, pageId, row?.width, row?.moment, row && spotKey(row), row?.scroll]),
     ],
     async ({ signal }) => {
-      const request = await sceneRequest(hand, header.id, pageId, row!.width);
-      const cut = onEngine(placeName(pageId, row!.width), (engine) => engine.cut(request, row!), { signal });
+      const request = await sceneRequest(loaded, header.id, pageId, row!.width);
+      const cut = onEngine(laneName(pageId, row!.width), (engine) => engine.cut(request, row!), { signal });
       return (await cut) ?? null;
     },
     { isAsked: row !== undefined, keepsLast: true, kept: 10_000 },
@@ -109,13 +109,19 @@ export function useCut(
 }
 
 /** The whole page as a small picture. */
-export function useFilm(hand: SiteAtHand, header: Header, pageId: string, width: number, filmWidth: number) {
-  const page = hand.site.pages.find(({ id }) => id === pageId);
+export function useFilm(
+  loaded: LoadedSite,
+  header: Header,
+  pageId: string,
+  width: number,
+  filmWidth: number,
+) {
+  const page = loaded.site.pages.find(({ id }) => id === pageId);
   const { data } = useAnswer(
-    ['film', keyOf([...groundsOfPage(hand, header), page, width, filmWidth])],
+    ['film', keyOf([...groundsOfPage(loaded, header), page, width, filmWidth])],
     async ({ signal }) => {
-      const request = await sceneRequest(hand, header.id, pageId, width);
-      return onEngine(placeName(pageId, width), (engine) => engine.film(request, filmWidth), {
+      const request = await sceneRequest(loaded, header.id, pageId, width);
+      return onEngine(laneName(pageId, width), (engine) => engine.film(request, filmWidth), {
         urgency: 'soon',
         signal,
       });
@@ -126,13 +132,13 @@ export function useFilm(hand: SiteAtHand, header: Header, pageId: string, width:
 }
 
 /** Text metrics on the main thread. */
-export function useMeasure(hand: SiteAtHand): Measure | undefined {
-  const { fonts } = hand.site;
+export function useMeasure(loaded: LoadedSite): Measure | undefined {
+  const { fonts } = loaded.site;
   const { data } = useAnswer(
-    ['measure', keyOf([hand.site.type, fonts, hand.hashes])],
+    ['measure', keyOf([loaded.site.type, fonts, loaded.hashes])],
     async () => ({
       // In an object, since the library would call a function.
-      measure: await readyMeasure(hand),
+      measure: await readyMeasure(loaded),
     }),
     { keepsLast: true },
   );

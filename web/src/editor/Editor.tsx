@@ -1,11 +1,10 @@
 import { Button } from '@mui/material';
-import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo } from 'react';
-import { Outlet, useParams, Link } from 'react-router';
+import { Outlet, useLoaderData } from 'react-router';
+import type { KeptSite } from '@hatrail/core/model/kept';
 import type { Site } from '@hatrail/core/model/site';
-import { ApiProblem, api } from '../api.ts';
-import type { SiteAtHand } from '../engine/siteAtHand.ts';
-import { usePlace, type Place, type PlaceChange } from '../dress/place.ts';
+import type { LoadedSite } from '../engine/loadedSite.ts';
+import { usePlace, type EditorPlace, type PlaceChange } from '../dress/place.ts';
 import { settleConflict, useAutosave } from './autosave.ts';
 import { HoldKeepers } from './HoldKeeper.tsx';
 import { Shortcuts } from './Shortcuts.tsx';
@@ -17,29 +16,20 @@ import { useProofOfAll, VerdictsProvider } from './verdicts.ts';
 export interface EditorContext {
   siteId: string;
   slug: string;
-  hand: SiteAtHand;
-  place: Place;
+  loaded: LoadedSite;
+  place: EditorPlace;
   go: (change: PlaceChange) => void;
 }
 
 /** One site open for work: its document, its bar and the screen of the chosen peg. */
 export function Editor() {
-  const { siteId = '' } = useParams();
-  const query = useQuery({
-    queryKey: ['site', siteId],
-    queryFn: () => api.site(siteId),
-    staleTime: Infinity,
-    gcTime: 0,
-  });
+  const opened = useLoaderData<KeptSite>();
   const open = useEditor((state) => state.open);
   const kept = useEditor((state) => state.kept);
   const site = useEditor((state) => state.site);
-  useEffect(() => {
-    if (query.data) open(query.data);
-  }, [query.data, open]);
-  if (query.error) return <Missing error={query.error} />;
-  if (!site || kept?.id !== siteId) return <p className="wait">Opening the site</p>;
-  return <OpenSite siteId={siteId} slug={kept.slug} site={site} hashes={kept.hashes} />;
+  useEffect(() => open(opened), [opened, open]);
+  if (!site || kept?.id !== opened.id) return <p className="wait">Opening the site</p>;
+  return <OpenSite siteId={kept.id} slug={kept.slug} site={site} hashes={kept.hashes} />;
 }
 
 function OpenSite({
@@ -53,17 +43,17 @@ function OpenSite({
   site: Site;
   hashes: Record<string, string>;
 }) {
-  const hand = useMemo(() => ({ site, hashes }), [site, hashes]);
+  const loaded = useMemo(() => ({ site, hashes }), [site, hashes]);
   const [place, go] = usePlace(site);
   useAutosave();
-  const verdicts = useProofOfAll(hand, place.header, { width: place.width, rest: 200, keepsLast: true });
-  const context: EditorContext = { siteId, slug, hand, place, go };
+  const verdicts = useProofOfAll(loaded, place.header, { width: place.width, rest: 200, keepsLast: true });
+  const context: EditorContext = { siteId, slug, loaded, place, go };
   return (
     <VerdictsProvider value={verdicts}>
       <TopBar siteId={siteId} site={site} place={place} />
       <Conflict />
       <Shortcuts go={go} />
-      <HoldKeepers hand={hand} header={place.header} width={place.width} />
+      <HoldKeepers loaded={loaded} header={place.header} width={place.width} />
       <Outlet context={context} />
     </VerdictsProvider>
   );
@@ -93,17 +83,5 @@ function Conflict() {
         Take the other
       </Button>
     </div>
-  );
-}
-
-function Missing({ error }: { error: Error }) {
-  return (
-    <main className="sites">
-      <h1>This site could not be opened</h1>
-      <p role="alert">
-        {error instanceof ApiProblem ? error.message : 'Something went wrong here. Reload to try again.'}
-      </p>
-      <Link to="/">All sites</Link>
-    </main>
   );
 }

@@ -2,7 +2,7 @@ import { useEffect } from 'react';
 import { create } from 'zustand';
 import type { Header, Hold } from '@hatrail/core/model/header';
 import { resolveLook } from '@hatrail/core/header/look';
-import type { SiteAtHand } from '../engine/siteAtHand.ts';
+import type { LoadedSite } from '../engine/loadedSite.ts';
 import { useEditor } from './store.ts';
 import { useLeast, useVerdicts } from './verdicts.ts';
 import type { Solved } from '../engine/dependsOn.ts';
@@ -11,28 +11,42 @@ import type { Solved } from '../engine/dependsOn.ts';
 export const useHeldNews = create<Partial<Record<string, string>>>()(() => ({}));
 
 /** Keeps every held layer of a header at the least that clears it, whatever changes it depends on. */
-export function HoldKeepers({ hand, header, width }: { hand: SiteAtHand; header: Header; width: number }) {
+export function HoldKeepers({
+  loaded,
+  header,
+  width,
+}: {
+  loaded: LoadedSite;
+  header: Header;
+  width: number;
+}) {
   return (header.holds ?? []).map((hold) => (
-    <HoldKeeper key={`${hold.moment} ${hold.layer}`} hand={hand} header={header} width={width} hold={hold} />
+    <HoldKeeper
+      key={`${hold.moment} ${hold.layer}`}
+      loaded={loaded}
+      header={header}
+      width={width}
+      hold={hold}
+    />
   ));
 }
 
 function HoldKeeper({
-  hand,
+  loaded,
   header,
   width,
   hold: { moment, layer },
 }: {
-  hand: SiteAtHand;
+  loaded: LoadedSite;
   header: Header;
   width: number;
   hold: Hold;
 }) {
-  const answer = useLeast(hand, header, moment, width, layer);
+  const answer = useLeast(loaded, header, moment, width, layer);
   // A moment that no page comes to asks for nothing, and is left as it is.
   const { rows, isWorking } = useVerdicts();
   const isSwept = !isWorking && rows?.some((row) => row.moment === moment) === true;
-  const now = percentOf(hand, header, moment, layer);
+  const now = percentOf(loaded, header, moment, layer);
   useEffect(() => {
     if (!isSwept) return;
     const tell = (news: string) => useHeldNews.setState({ [`${moment} ${layer}`]: news });
@@ -51,8 +65,8 @@ function HoldKeeper({
 }
 
 /** The opacity of a layer in percent, to one decimal; of a gradient, that of its most opaque stop. */
-function percentOf(hand: SiteAtHand, header: Header, moment: Hold['moment'], layer: Solved): number {
-  const look = resolveLook(hand.site, header, moment);
+function percentOf(loaded: LoadedSite, header: Header, moment: Hold['moment'], layer: Solved): number {
+  const look = resolveLook(loaded.site, header, moment);
   const opacity =
     layer === 'gradient'
       ? Math.max(0, ...look.gradient.stops.map((stop) => stop.opacity))

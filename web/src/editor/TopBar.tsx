@@ -5,7 +5,7 @@ import { memo } from 'react';
 import { Link, NavLink, useLocation, useNavigate } from 'react-router';
 import type { Header } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
-import type { Place } from '../dress/place.ts';
+import type { EditorPlace } from '../dress/place.ts';
 import { worstRow } from '../dress/view.ts';
 import { Mark } from '../parts/Mark.tsx';
 import { VerdictMark } from '../parts/Verdict.tsx';
@@ -21,7 +21,7 @@ const PEGS = [
 ] as const;
 
 /** The bar along the top: what is worked on, the rod with its pegs, and how things stand. */
-export function TopBar({ siteId, site, place }: { siteId: string; site: Site; place: Place }) {
+export function TopBar({ siteId, site, place }: { siteId: string; site: Site; place: EditorPlace }) {
   const { search } = useLocation();
   const { rows, banners } = useVerdicts();
   const lost = rows ? standingOf(site, place.header, rows, banners).lost : 0;

@@ -5,9 +5,9 @@ import { ApiProblem, api } from '../api.ts';
 import { useEditor } from './store.ts';
 
 /** How long the document rests before it is saved, ms. */
-const REST = 500;
+const SAVE_DEBOUNCE = 500;
 /** How long until a failed save is tried again, ms. */
-const AGAIN = 4000;
+const RETRY_DELAY = 4000;
 
 let conflicts: Conflict[] = [];
 let running = false;
@@ -59,7 +59,7 @@ function failed(problem: ApiProblem): void {
   const [field] = problem.fields;
   const message = field ? `${problem.message} ${field.path}: ${field.message}` : problem.message;
   useEditor.setState({ save: { kind: 'failed', message } });
-  if (problem.status === 0 || problem.status >= 500) plan(AGAIN);
+  if (problem.status === 0 || problem.status >= 500) plan(RETRY_DELAY);
 }
 
 /** Ends a conflict: saves this window's version over the other, or takes the other's. Either can be undone by hand. */
@@ -89,7 +89,7 @@ export function useAutosave(): void {
   useEffect(() => {
     if (!unsaved()) return;
     useEditor.setState(({ save }) => (save.kind === 'conflict' ? {} : { save: { kind: 'waiting' } }));
-    plan(REST);
+    plan(SAVE_DEBOUNCE);
   }, [site]);
   useEffect(() => {
     const warn = (event: BeforeUnloadEvent) => {

@@ -1,10 +1,10 @@
 import type { Header, Moment } from '@hatrail/core/model/header';
 import { proveAll } from '../engine/proof.ts';
-import type { SiteAtHand } from '../engine/siteAtHand.ts';
+import type { LoadedSite } from '../engine/loadedSite.ts';
 
 /** A number of a header or its type from which, or up to which, some of its moments are clear on every page. */
 export interface NumberAsked {
-  hand: SiteAtHand;
+  loaded: LoadedSite;
   width: number;
   moments: readonly Moment[];
   /** The numbers to choose from, ascending. */
@@ -12,7 +12,7 @@ export interface NumberAsked {
   /** Whether clearness begins at a number and holds above it, or ends at one and holds below. */
   holds: 'above' | 'below';
   /** The site and its header with a number. */
-  make: (value: number) => { hand: SiteAtHand; header: Header };
+  make: (value: number) => { loaded: LoadedSite; header: Header };
   signal: AbortSignal;
 }
 
@@ -24,8 +24,8 @@ export async function boundOf(asked: NumberAsked): Promise<number | undefined> {
   const { width, moments, values, holds, make, signal } = asked;
   const isClear = async (at: number) => {
     signal.throwIfAborted();
-    const { hand, header } = make(values[at]!);
-    const rows = await proveAll(hand, header, { moments, width, signal });
+    const { loaded, header } = make(values[at]!);
+    const rows = await proveAll(loaded, header, { moments, width, signal });
     return rows.every(({ verdict }) => verdict === 'clear');
   };
   let [clear, other] = holds === 'above' ? [values.length - 1, -1] : [0, values.length];

@@ -2,7 +2,7 @@ import type { Header, Moment } from '@hatrail/core/model/header';
 import type { Asked } from '@hatrail/core/remedy/kind';
 import type { Row } from '@hatrail/core/sweep/prove';
 import { costOf, proveAll, solvePlaces } from '../engine/proof.ts';
-import type { SiteAtHand } from '../engine/siteAtHand.ts';
+import type { LoadedSite } from '../engine/loadedSite.ts';
 
 interface WorkOptions {
   signal: AbortSignal;
@@ -14,7 +14,7 @@ interface WorkOptions {
 
 /** What a remedy is asked for, its work carried out in the workers until it is given up. */
 export function askedOf(
-  hand: SiteAtHand,
+  loaded: LoadedSite,
   header: Header,
   moment: Moment,
   rows: readonly Row[],
@@ -22,20 +22,20 @@ export function askedOf(
 ): Asked {
   const { signal } = options;
   return {
-    site: hand.site,
+    site: loaded.site,
     header,
     moment,
     rows,
     work: {
       async sweep(tried, moments) {
         signal.throwIfAborted();
-        return proveAll(hand, tried, { ...options, moments });
+        return proveAll(loaded, tried, { ...options, moments });
       },
       async solve(tried, at, knob, places, floor) {
         signal.throwIfAborted();
-        return solvePlaces(hand, tried, at, { knob, places, floor }, { signal });
+        return solvePlaces(loaded, tried, at, { knob, places, floor }, { signal });
       },
-      cost: (row, before, after) => costOf(hand, row, before, after, { signal }),
+      cost: (row, before, after) => costOf(loaded, row, before, after, { signal }),
     },
   };
 }

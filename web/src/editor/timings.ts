@@ -2,7 +2,7 @@ import type { ChangeCurve } from '@hatrail/core/change/curve';
 import { isShorter, timings, type Timing } from '@hatrail/core/change/timings';
 import type { Header } from '@hatrail/core/model/header';
 import { proveChange, proveChangeAll, type WholeChange } from '../engine/proof.ts';
-import type { SiteAtHand } from '../engine/siteAtHand.ts';
+import type { LoadedSite } from '../engine/loadedSite.ts';
 
 /** Another timing under which a change is below for less long, swept before it is shown. */
 export interface BetterTiming extends Timing {
@@ -13,7 +13,7 @@ export interface BetterTiming extends Timing {
 }
 
 interface Asked {
-  hand: SiteAtHand;
+  loaded: LoadedSite;
   header: Header;
   pageId: string;
   width: number;
@@ -30,14 +30,14 @@ export async function betterTimings(
   asked: Asked,
   found: (ways: BetterTiming[]) => void,
 ): Promise<BetterTiming[]> {
-  const { hand, header, pageId, width, below, signal } = asked;
+  const { loaded, header, pageId, width, below, signal } = asked;
   const change = { kind: 'moment' } as const;
   let ways: BetterTiming[] = [];
   for (const timing of timings(header)) {
     signal.throwIfAborted();
     if (timing.isDuration && ways.some(({ isDuration }) => isDuration)) continue;
     const timed = { ...header, manner: timing.manner };
-    const curve = await proveChange(hand, timed, pageId, width, change, { signal });
+    const curve = await proveChange(loaded, timed, pageId, width, change, { signal });
     const helps = curve && (timing.isDuration ? curve.below === 0 : isShorter(curve, below));
     if (helps) ways.push({ ...timing, curve });
   }
@@ -48,7 +48,7 @@ export async function betterTimings(
     // What takes no time has nothing in between anywhere.
     if (way.curve.duration === 0) continue;
     const timed = { ...header, manner: way.manner };
-    const whole = await proveChangeAll(hand, timed, change, { width, signal });
+    const whole = await proveChangeAll(loaded, timed, change, { width, signal });
     ways = whole ? ways.with(i, { ...way, whole }) : ways;
     found(ways);
   }

@@ -13,17 +13,17 @@ import { proveAll, readBanners, type BannerWords } from '../engine/proof.ts';
 import { useAnswer, useSoFar, type Answered, type Progress } from '../engine/answers.ts';
 import { askedOf } from './remedyWork.ts';
 import { keyOf, leastKey, siteKey, type Solved } from '../engine/dependsOn.ts';
-import type { SiteAtHand } from '../engine/siteAtHand.ts';
+import type { LoadedSite } from '../engine/loadedSite.ts';
 
 /** What the sweeps over all pages and widths have found. */
-export interface Found {
+export interface Proof {
   rows: Row[];
   /** The words of the pages' opening bands. */
   banners: BannerWords[];
 }
 
 /** The same as the screens see it, with how far it is: see `useSoFar`. */
-export interface Verdicts extends Partial<Found>, Omit<Answered<Found>, 'data'> {}
+export interface Verdicts extends Partial<Proof>, Omit<Answered<Proof>, 'data'> {}
 
 const VerdictsContext = createContext<Verdicts | undefined>(undefined);
 /** Hands the verdicts of the header that is worked on to all screens below. */
@@ -78,14 +78,14 @@ interface ProofWanted {
 }
 
 /** Sweeps a header over all pages; what is in sight is swept again whenever anything of the document changes. */
-export function useProofOfAll(hand: SiteAtHand, header: Header, wanted: ProofWanted = {}): Verdicts {
+export function useProofOfAll(loaded: LoadedSite, header: Header, wanted: ProofWanted = {}): Verdicts {
   const { width, ...options } = wanted;
-  const { data, ...state } = useAnswer<Found>(
-    ['proof', siteKey(hand), keyOf([header, width])],
+  const { data, ...state } = useAnswer<Proof>(
+    ['proof', siteKey(loaded), keyOf([header, width])],
     async ({ signal, tell }) => {
       const progress = (done: number, of: number) => tell({ done, of });
-      const rows = await proveAll(hand, header, { ...(width && { width }), signal, progress });
-      return { rows, banners: await readBanners(hand, header.id, width, { signal }) };
+      const rows = await proveAll(loaded, header, { ...(width && { width }), signal, progress });
+      return { rows, banners: await readBanners(loaded, header.id, width, { signal }) };
     },
     // Others are soon in its place, and of those whose parts are the same the rows are kept longer.
     { ...options, kept: 10_000 },
@@ -104,14 +104,14 @@ export type FillAnswer =
   | { kind: 'failed'; message: string };
 
 /** How long a value must have rested before it is solved, ms: not at every step of a hand that moves. */
-const REST = 150;
+const SOLVE_DEBOUNCE = 150;
 
 /**
  * Solves the least opacity of a layer at a moment over all pages and widths, once they have been swept.
  * @param isAsked whether anybody wants to know
  */
 export function useLeast(
-  hand: SiteAtHand,
+  loaded: LoadedSite,
   header: Header,
   moment: Moment,
   width: number,
@@ -120,13 +120,13 @@ export function useLeast(
 ): FillAnswer {
   const { rows } = useVerdicts();
   const { data, failure, soFar } = useAnswer<FillAnswer>(
-    ['least', isAsked ? leastKey(hand, header, moment, width, layer) : ''],
+    ['least', isAsked ? leastKey(loaded, header, moment, width, layer) : ''],
     async ({ signal, tell }) => {
       const own = (rows ?? []).filter((row) => row.moment === moment);
       const progress = (done: number, of: number) => tell({ done, of });
-      return solve(askedOf(hand, header, moment, own, { signal, progress, width }), layer);
+      return solve(askedOf(loaded, header, moment, own, { signal, progress, width }), layer);
     },
-    { isAsked: isAsked && rows !== undefined, rest: REST },
+    { isAsked: isAsked && rows !== undefined, rest: SOLVE_DEBOUNCE },
   );
   const progress = useSoFar({ soFar });
   if (data) return data;

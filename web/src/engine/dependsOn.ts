@@ -6,7 +6,7 @@ import { valuesOf } from '@hatrail/core/model/changes';
 import { titlesOf } from '@hatrail/core/model/references';
 import type { Site } from '@hatrail/core/model/site';
 import { STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
-import type { SiteAtHand } from './siteAtHand.ts';
+import type { LoadedSite } from './loadedSite.ts';
 
 /**
  * What every answer depends on, said once: whoever keeps an answer keeps it under the key that is made here. A part of a site
@@ -37,7 +37,7 @@ function members(of: object): unknown[] {
 }
 
 /** What of a site is seen wherever its header is: all its values, and what its pages are called, which names menu entries. */
-function siteParts({ site, hashes }: SiteAtHand): unknown[] {
+function siteParts({ site, hashes }: LoadedSite): unknown[] {
   return [...members(valuesOf(site)), titlesOf(site), keyPart(hashes)];
 }
 
@@ -61,7 +61,7 @@ function mannerParts({ manner: { duration: _, easing: __, ink: ___, ...manner } 
 }
 
 /** Of an answer that everything may bear upon: the document as it is. */
-export function siteKey({ site, hashes }: SiteAtHand): string {
+export function siteKey({ site, hashes }: LoadedSite): string {
   return keyOf([site, hashes]);
 }
 
@@ -72,7 +72,7 @@ export function keyOf(parts: readonly unknown[]): string {
 
 /** Of the verdicts of a page at a width and a moment. */
 export function rowsKey(
-  at: SiteAtHand,
+  at: LoadedSite,
   header: Header,
   pageId: string,
   width: number,
@@ -108,7 +108,7 @@ function withoutOpacity(look: ResolvedLook, layer: Solved): unknown {
 
 /** Of the least opacity of a layer at a moment, over all pages and widths: everything but the opacity that it now has. */
 export function leastKey(
-  at: SiteAtHand,
+  at: LoadedSite,
   header: Header,
   moment: Moment,
   width: number,
@@ -138,7 +138,7 @@ export function leastKey(
 }
 
 /** Of a curve of a change over all pages: everything, how long it takes included. */
-export function changeKey(at: SiteAtHand, header: Header, width: number, change: unknown): string {
+export function changeKey(at: LoadedSite, header: Header, width: number, change: unknown): string {
   const { site } = at;
   return JSON.stringify([
     width,

@@ -5,7 +5,7 @@ import type { Header } from '@hatrail/core/model/header';
 import type { LogoPixels } from '@hatrail/core/sweep/logo';
 import type { ShippedSizes } from '@hatrail/core/output/shipped';
 import { shippedUrl } from './picturePixels.ts';
-import type { SiteAtHand } from './siteAtHand.ts';
+import type { LoadedSite } from './loadedSite.ts';
 import { drawnKey } from './types.ts';
 
 const images = new Map<string, Promise<HTMLImageElement>>();
@@ -25,7 +25,7 @@ function loadImage(url: string): Promise<HTMLImageElement> {
 
 /** The logo's variants and the header's pictures as the browser draws them in their boxes. */
 export async function drawLogos(
-  { site, hashes }: SiteAtHand,
+  { site, hashes }: LoadedSite,
   header: Header,
   layout: HeaderLayout,
   sizes: ShippedSizes,

@@ -1,16 +1,16 @@
 import type { Raster } from '@hatrail/core/geometry/raster';
 import { onEngine } from './pool.ts';
-import { placeName, sceneRequest } from './request.ts';
-import type { SiteAtHand } from './siteAtHand.ts';
+import { laneName, sceneRequest } from './request.ts';
+import type { LoadedSite } from './loadedSite.ts';
 
 /** Width at which a page is painted to take a colour from. */
 const WIDTH = 1280;
 
 /** A whole page as it is painted, without its header. */
-export async function pagePicture(hand: SiteAtHand, pageId: string): Promise<Raster> {
-  const header = hand.site.headers[0]!;
-  const request = await sceneRequest(hand, header.id, pageId, WIDTH);
-  const bitmap = await onEngine(placeName(pageId, WIDTH), (engine) => engine.film(request, WIDTH), {
+export async function pagePicture(loaded: LoadedSite, pageId: string): Promise<Raster> {
+  const header = loaded.site.headers[0]!;
+  const request = await sceneRequest(loaded, header.id, pageId, WIDTH);
+  const bitmap = await onEngine(laneName(pageId, WIDTH), (engine) => engine.film(request, WIDTH), {
     urgency: 'soon',
   });
   const canvas = new OffscreenCanvas(bitmap.width, bitmap.height);

@@ -4,13 +4,13 @@ import { picturesOf } from '@hatrail/core/output/page';
 import type { ShippedSizes } from '@hatrail/core/output/shipped';
 import type { Picture } from '@hatrail/core/model/picture';
 import type { Raster } from '@hatrail/core/geometry/raster';
-import type { SiteAtHand } from './siteAtHand.ts';
+import type { LoadedSite } from './loadedSite.ts';
 
 /** Pixels of the site's pictures on the main thread, for what is done to one picture at a time. */
 
 /** Where a picture's file is had from; smaller where that will do. */
 export function pictureUrl(
-  { hashes }: Pick<SiteAtHand, 'hashes'>,
+  { hashes }: Pick<LoadedSite, 'hashes'>,
   id: string,
   width?: 160 | 320 | 640,
 ): string {
@@ -24,7 +24,7 @@ export function paintedPictures(site: Site, headerId: string): string[] {
 }
 
 /** Where a picture is had from as it ships for screens of ratio 1. */
-export function shippedUrl({ hashes }: Pick<SiteAtHand, 'hashes'>, id: string, sizes: ShippedSizes): string {
+export function shippedUrl({ hashes }: Pick<LoadedSite, 'hashes'>, id: string, sizes: ShippedSizes): string {
   const width = sizes[id]?.one;
   return `/api/pictures/${hashes[id] ?? ''}${width === undefined ? '' : `?width=${width}`}`;
 }
@@ -34,12 +34,12 @@ export function shippedUrl({ hashes }: Pick<SiteAtHand, 'hashes'>, id: string, s
  * @throws where it cannot be decoded
  */
 export async function pictureRaster(
-  hand: Pick<SiteAtHand, 'hashes'>,
+  loaded: Pick<LoadedSite, 'hashes'>,
   picture: Picture,
   most: number,
 ): Promise<Raster> {
   const image = new Image();
-  image.src = pictureUrl(hand, picture.id);
+  image.src = pictureUrl(loaded, picture.id);
   await image.decode();
   const isVector = picture.file.endsWith('.svg');
   const scale = Math.min(isVector ? Infinity : 1, most / Math.max(picture.width, picture.height));

@@ -2,7 +2,7 @@ import type { Change, ChangeCurve, Instant } from '@hatrail/core/change/curve';
 import { allMoments, type Header, type Moment } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
 import { lookCost, type LookCost } from '@hatrail/core/remedy/cost';
-import type { Knob, Place } from '@hatrail/core/remedy/leastFill';
+import type { Knob, SolvedPlace } from '@hatrail/core/remedy/leastFill';
 import type { Row } from '@hatrail/core/sweep/prove';
 import type { BandReading, WordVerdict } from '@hatrail/core/sweep/words';
 import { STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
@@ -10,8 +10,8 @@ import { answer } from './answers.ts';
 import { rowsKey } from './dependsOn.ts';
 import { groupsOf } from './groups.ts';
 import { onEngine, type Urgency } from './pool.ts';
-import type { SiteAtHand } from './siteAtHand.ts';
-import { sceneRequest, placeName } from './request.ts';
+import type { LoadedSite } from './loadedSite.ts';
+import { sceneRequest, laneName } from './request.ts';
 
 export interface ProofOptions {
   urgency?: Urgency;
@@ -21,7 +21,7 @@ export interface ProofOptions {
 
 /** Verdicts are kept by all that they depend on, so that an edit recomputes only what it touched. */
 async function proveMoment(
-  at: SiteAtHand,
+  at: LoadedSite,
   header: Header,
   pageId: string,
   width: number,
@@ -35,7 +35,7 @@ async function proveMoment(
       moments: [moment],
       curves: false,
     };
-    const swept = await onEngine(placeName(pageId, width), (engine) => engine.sweep(request), {
+    const swept = await onEngine(laneName(pageId, width), (engine) => engine.sweep(request), {
       ...options,
       signal,
       canStop: true,
@@ -60,7 +60,7 @@ export function placesToProve(site: Site, width?: number): { pageId: string; wid
  * @param progress told after each page and width
  */
 export async function proveAll(
-  at: SiteAtHand,
+  at: LoadedSite,
   header: Header,
   options: ProofOptions & { width?: number; progress?: (done: number, of: number) => void } = {},
 ): Promise<Row[]> {
@@ -82,14 +82,14 @@ export async function proveAll(
 
 /** Solves places over a header's own look, by their pages and widths: see `leastPercents`. */
 export async function solvePlaces(
-  at: SiteAtHand,
+  at: LoadedSite,
   header: Header,
   moment: Moment,
-  { knob, places, floor }: { knob: Knob; places: Place[]; floor: number },
+  { knob, places, floor }: { knob: Knob; places: SolvedPlace[]; floor: number },
   options: ProofOptions,
 ): Promise<(number | undefined)[]> {
   const groups = groupsOf(places, ({ page, width }) => `${page} ${width}`);
-  const answers = new Map<Place, number | undefined>();
+  const answers = new Map<SolvedPlace, number | undefined>();
   let most = floor;
   await Promise.all(
     [...groups.values()].map(async (group) => {
@@ -97,7 +97,7 @@ export async function solvePlaces(
       const pageId = at.site.pages.find((page) => page.path === path)!.id;
       const request = await sceneRequest(at, header.id, pageId, width);
       const solved = await onEngine(
-        placeName(pageId, width),
+        laneName(pageId, width),
         // What one group needs, the next ones need not fall below.
         (engine) => engine.solve(request, moment, knob, group, most),
         { urgency: 'later', ...options },
@@ -111,7 +111,7 @@ export async function solvePlaces(
 
 /** What another header in a header's place costs the look, at the place where a row is worst. */
 export async function costOf(
-  at: SiteAtHand,
+  at: LoadedSite,
   row: Row,
   before: Header,
   after: Header,
@@ -120,21 +120,21 @@ export async function costOf(
   const pageId = at.site.pages.find((page) => page.path === row.page)!.id;
   const cutOf = async (header: Header) => {
     const request = await sceneRequest(withHeader(at, header), header.id, pageId, row.width);
-    return onEngine(placeName(pageId, row.width), (engine) => engine.cut(request, row), options);
+    return onEngine(laneName(pageId, row.width), (engine) => engine.cut(request, row), options);
   };
   const [old, fresh] = [await cutOf(before), await cutOf(after)];
   return old && fresh && lookCost(old, fresh);
 }
 
 /** A site at hand with another header in the place of the one of the same id. */
-export function withHeader(at: SiteAtHand, header: Header): SiteAtHand {
+export function withHeader(at: LoadedSite, header: Header): LoadedSite {
   const headers = at.site.headers.map((old) => (old.id === header.id ? header : old));
   return { ...at, site: { ...at.site, headers } };
 }
 
 /** How well a header is read on a page while it changes. */
 export async function proveChange(
-  at: SiteAtHand,
+  at: LoadedSite,
   header: Header,
   pageId: string,
   width: number,
@@ -142,7 +142,7 @@ export async function proveChange(
   options: ProofOptions = {},
 ): Promise<ChangeCurve | undefined> {
   const request = await sceneRequest(withHeader(at, header), header.id, pageId, width);
-  return onEngine(placeName(pageId, width), (engine) => engine.change(request, change), {
+  return onEngine(laneName(pageId, width), (engine) => engine.change(request, change), {
     urgency: 'soon',
     ...options,
   });
@@ -160,7 +160,7 @@ export interface WholeChange {
  * @returns `undefined` where no page ever comes to it
  */
 export async function proveChangeAll(
-  at: SiteAtHand,
+  at: LoadedSite,
   header: Header,
   change: Change,
   options: ProofOptions & { width?: number; progress?: (done: number, of: number) => void } = {},
@@ -186,7 +186,7 @@ export async function proveChangeAll(
 
 /** The words of a page's band, at every standard width and the one on screen; none where the page has no such band. */
 export async function readBandAt(
-  at: SiteAtHand,
+  at: LoadedSite,
   headerId: string,
   pageId: string,
   band: number,
@@ -197,7 +197,7 @@ export async function readBandAt(
   const readings = await Promise.all(
     widths.map(async (each) => {
       const request = await sceneRequest(at, headerId, pageId, each);
-      return onEngine(placeName(pageId, each), (engine) => engine.words(request, band), {
+      return onEngine(laneName(pageId, each), (engine) => engine.words(request, band), {
         urgency: 'soon',
         ...options,
       });
@@ -208,7 +208,7 @@ export async function readBandAt(
 
 /** Sweeps a header at some moments over one page, at every standard width and the one on screen. */
 export async function provePage(
-  at: SiteAtHand,
+  at: LoadedSite,
   header: Header,
   pageId: string,
   width: number,
@@ -231,7 +231,7 @@ export interface BannerWords extends WordVerdict {
 
 /** Reads the words of every page's opening band, at every standard width and the one on screen; pages without any are left out. */
 export async function readBanners(
-  at: SiteAtHand,
+  at: LoadedSite,
   headerId: string,
   width: number | undefined,
   options: ProofOptions = {},

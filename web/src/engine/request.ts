@@ -5,7 +5,7 @@ import { titlesOf } from '@hatrail/core/model/references';
 import type { Site } from '@hatrail/core/model/site';
 import { shippedSizes } from '@hatrail/core/output/sizes';
 import type { ShippedSizes } from '@hatrail/core/output/shipped';
-import type { SiteAtHand } from './siteAtHand.ts';
+import type { LoadedSite } from './loadedSite.ts';
 import { drawLogos } from './logo.ts';
 import { loadFonts } from './fonts.ts';
 import { drawVectors } from './vectors.ts';
@@ -16,7 +16,7 @@ import type { SceneRequest } from './types.ts';
 let measure: Measure | undefined;
 
 /** Text metrics on the main thread, once the site's fonts are there. */
-export async function readyMeasure({ site, hashes }: SiteAtHand): Promise<Measure> {
+export async function readyMeasure({ site, hashes }: LoadedSite): Promise<Measure> {
   await loadFonts(site, hashes, document.fonts);
   measure ??= contextMeasure(document.createElement('canvas').getContext('2d') as MeasuringContext);
   return measure;
@@ -44,7 +44,7 @@ function layoutParts(site: Site, header: Header): unknown[] {
 }
 
 /** All that a page's own pixels depend on besides the page itself. */
-export function groundsOfPage({ site, hashes }: SiteAtHand, header: Header): unknown[] {
+export function groundsOfPage({ site, hashes }: LoadedSite, header: Header): unknown[] {
   return [header.id, hashes, ...layoutParts(site, header)];
 }
 
@@ -65,12 +65,12 @@ export function sizesOf(site: Site, header: Header, by: Measure): ShippedSizes {
 /** Requests of a site as it is: several ask for the same. */
 const requests = new WeakMap<
   Site,
-  { hashes: SiteAtHand['hashes']; made: Map<string, Promise<SceneRequest>> }
+  { hashes: LoadedSite['hashes']; made: Map<string, Promise<SceneRequest>> }
 >();
 
 /** A request for one page at one width. */
 export function sceneRequest(
-  at: SiteAtHand,
+  at: LoadedSite,
   headerId: string,
   pageId: string,
   width: number,
@@ -79,7 +79,7 @@ export function sceneRequest(
   let known = requests.get(site);
   if (known?.hashes !== hashes) requests.set(site, (known = { hashes, made: new Map() }));
   const { made } = known!;
-  const key = `${headerId} ${placeName(pageId, width)}`;
+  const key = `${headerId} ${laneName(pageId, width)}`;
   let request = made.get(key);
   if (!request) {
     made.set(key, (request = makeRequest(at, headerId, pageId, width)));
@@ -89,7 +89,7 @@ export function sceneRequest(
 }
 
 async function makeRequest(
-  at: SiteAtHand,
+  at: LoadedSite,
   headerId: string,
   pageId: string,
   width: number,
@@ -107,4 +107,4 @@ async function makeRequest(
 }
 
 /** What the work is about, so that it goes where its raster is. */
-export const placeName = (pageId: string, width: number): string => `${pageId} ${width}`;
+export const laneName = (pageId: string, width: number): string => `${pageId} ${width}`;

@@ -41,7 +41,7 @@ export interface SceneFacts {
   /** Where each stretch of scrolls begins, and the moment that is met there. */
   stretches: Scene['stretches'];
   /** The scrolls over which one look becomes the next, where it does so along with the scroll. */
-  way: Scene['way'];
+  transition: Scene['transition'];
   /** The bands whose backdrop turns along with the scroll. */
   turns: Scene['turns'];
   /** The header at the top. */

@@ -5,8 +5,8 @@ import { LINK_STATES } from '@hatrail/core/sweep/targets';
 import { groupsOf } from './groups.ts';
 import { onEngine, type Urgency } from './pool.ts';
 import { rowsKey } from './dependsOn.ts';
-import { placeName, sceneRequest } from './request.ts';
-import type { SiteAtHand } from './siteAtHand.ts';
+import { laneName, sceneRequest } from './request.ts';
+import type { LoadedSite } from './loadedSite.ts';
 import type { SceneFacts, SweptScene } from './types.ts';
 
 /**
@@ -52,13 +52,13 @@ export class ViewSweeps {
 
   /** Sweeps one page at one width, with the contrast at every scroll. */
   async prove(
-    at: SiteAtHand,
+    at: LoadedSite,
     headerId: string,
     pageId: string,
     width: number,
     { signal, show }: ViewOptions = {},
   ): Promise<SweptScene> {
-    const place = placeName(pageId, width);
+    const place = laneName(pageId, width);
     const view = `${headerId} ${place}`;
     const request = await sceneRequest(at, headerId, pageId, width);
     const header = at.site.headers.find(({ id }) => id === headerId)!;

@@ -2,7 +2,7 @@ import { expose, transfer } from 'comlink';
 import { contextMeasure, type Measure, type MeasuringContext } from '@hatrail/core/measure/measure';
 import { keepsToBottom } from '@hatrail/core/header/manner';
 import type { Header, Moment } from '@hatrail/core/model/header';
-import { leastPercents, type Knob, type Place } from '@hatrail/core/remedy/leastFill';
+import { leastPercents, type Knob, type SolvedPlace } from '@hatrail/core/remedy/leastFill';
 import { cutScene, type Cut } from '@hatrail/core/sweep/cut';
 import { changeCurve, type Change, type ChangeCurve } from '@hatrail/core/change/curve';
 import { probeScene, proveInSteps, type Probe, type Row, type Spot } from '@hatrail/core/sweep/prove';
@@ -90,7 +90,7 @@ const engine = {
       windowHeight: scene.windowHeight,
       below: keepsToBottom(scene.header) ? scene.windowHeight - scene.layouts.top.height : 0,
       stretches: scene.stretches,
-      way: scene.way,
+      transition: scene.transition,
       turns: scene.turns,
       layout: scene.layouts.top,
       bars: {
@@ -123,7 +123,7 @@ const engine = {
     request: SceneRequest,
     moment: Moment,
     knob: Knob,
-    places: Place[],
+    places: SolvedPlace[],
     floor: number,
   ): Promise<(number | undefined)[]> {
     const { scene, raster, draw } = await prepared(request);

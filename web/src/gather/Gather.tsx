@@ -22,7 +22,7 @@ type Part = (typeof PARTS)[number][0];
 export function Gather() {
   const context = useOutletContext<EditorContext>();
   const { search } = useLocation();
-  const { site } = context.hand;
+  const { site } = context.loaded;
   const counts = useMemo(() => countsOf(site), [site]);
   const { rows } = useVerdicts();
   const logo = rows?.some(({ item, verdict }) => item === 'Logo' && verdict !== 'clear') ? 1 : 0;

@@ -8,7 +8,7 @@ import { Releases } from './Releases.tsx';
 
 /** Hand over: the files to take away, the stand-in to publish to, and the releases. */
 export function HandOver() {
-  const { siteId, slug, hand, place } = useOutletContext<EditorContext>();
+  const { siteId, slug, loaded, place } = useOutletContext<EditorContext>();
   const save = useEditor((state) => state.save);
   const [isReady, setReady] = useState(false);
   useEffect(() => {
@@ -19,7 +19,7 @@ export function HandOver() {
   return (
     <main className="hand-over">
       <Files siteId={siteId} header={place.header} version={version} />
-      <Releases siteId={siteId} slug={slug} site={hand.site} canPublish={save.kind === 'saved'} />
+      <Releases siteId={siteId} slug={slug} site={loaded.site} canPublish={save.kind === 'saved'} />
     </main>
   );
 }

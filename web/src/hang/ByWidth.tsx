@@ -1,6 +1,6 @@
 import { Button } from '@mui/material';
 import { STEP_RANGE } from '@hatrail/core/model/item';
-import { OnOff, Row } from '../parts/fields.tsx';
+import { OnOff, FieldRow } from '../parts/fields.tsx';
 import { NumberField } from '../parts/NumberField.tsx';
 
 /** One value that can change by width: its name, range, and what it is without a step. */
@@ -61,7 +61,7 @@ export function ByWidth<S extends { below: number; shown?: boolean | undefined }
           <legend className="sr-only">
             {of} below {step.below} px
           </legend>
-          <Row label="Below">
+          <FieldRow label="Below">
             <span className="row">
               <NumberField
                 label={`${of} changes below`}
@@ -88,20 +88,20 @@ export function ByWidth<S extends { below: number; shown?: boolean | undefined }
                 remove
               </button>
             </span>
-          </Row>
+          </FieldRow>
           {canHide && (
-            <Row label="Shown">
+            <FieldRow label="Shown">
               <OnOff
                 label={`${of} is shown below ${step.below} px`}
                 value={step.shown ?? shownAbove(index)}
                 onChange={(shown) => change(index, { shown } as Partial<S>, 'Shown by width')}
               />
-            </Row>
+            </FieldRow>
           )}
           {values.map(({ key, label, min, max, base }) => {
             const own = step[key] as number | undefined;
             return (
-              <Row key={key} label={label}>
+              <FieldRow key={key} label={label}>
                 <span className="row">
                   <NumberField
                     label={`${label} of ${of} below ${step.below} px`}
@@ -125,7 +125,7 @@ export function ByWidth<S extends { below: number; shown?: boolean | undefined }
                     </button>
                   )}
                 </span>
-              </Row>
+              </FieldRow>
             );
           })}
         </fieldset>

@@ -1,5 +1,5 @@
 import type { Extent, Header } from '@hatrail/core/model/header';
-import { OnOff, Row } from '../parts/fields.tsx';
+import { OnOff, FieldRow } from '../parts/fields.tsx';
 import { NumberField } from '../parts/NumberField.tsx';
 import { ByWidth } from './ByWidth.tsx';
 import { changeHeader } from '../editor/edits.ts';
@@ -20,7 +20,7 @@ export function ExtentFields({ header }: { header: Header }) {
     });
   return (
     <>
-      <Row label="Top">
+      <FieldRow label="Top">
         <NumberField
           label="Inset from the top"
           unit="px"
@@ -29,8 +29,8 @@ export function ExtentFields({ header }: { header: Header }) {
           value={extent.top}
           onChange={(top) => setExtent('Inset from the top', { top })}
         />
-      </Row>
-      <Row label="Sides">
+      </FieldRow>
+      <FieldRow label="Sides">
         <NumberField
           label="Inset from the sides"
           unit="px"
@@ -39,8 +39,8 @@ export function ExtentFields({ header }: { header: Header }) {
           value={extent.sides}
           onChange={(sides) => setExtent('Inset from the sides', { sides })}
         />
-      </Row>
-      <Row label="Linked">
+      </FieldRow>
+      <FieldRow label="Linked">
         <OnOff
           label="Top and sides are changed together"
           value={extent.linked}
@@ -50,8 +50,8 @@ export function ExtentFields({ header }: { header: Header }) {
             })
           }
         />
-      </Row>
-      <Row label="Corners">
+      </FieldRow>
+      <FieldRow label="Corners">
         <NumberField
           label="Corner radius"
           unit="px"
@@ -60,7 +60,7 @@ export function ExtentFields({ header }: { header: Header }) {
           value={extent.radius}
           onChange={(radius) => setExtent('Corner radius', { radius })}
         />
-      </Row>
+      </FieldRow>
       <ByWidth
         of="the inset"
         steps={extent.steps}

@@ -4,7 +4,7 @@ import type { HeaderLayout } from '@hatrail/core/header/laid';
 import { headerItems, type Header } from '@hatrail/core/model/header';
 import type { Fold, Item } from '@hatrail/core/model/item';
 import type { Site } from '@hatrail/core/model/site';
-import { Choice, Row } from '../parts/fields.tsx';
+import { ChoiceField, FieldRow } from '../parts/fields.tsx';
 import { NumberField } from '../parts/NumberField.tsx';
 import { changeHeader } from '../editor/edits.ts';
 
@@ -64,7 +64,7 @@ export function FoldTag({ site, header, layout }: { site: Site; header: Header; 
         {items.map((item) => (
           <li key={item.id}>
             <span dir="auto">{kindOf(item).title(site, item)}</span>
-            <Choice<Goes>
+            <ChoiceField<Goes>
               label={`Where ${kindOf(item).title(site, item)} goes when folded`}
               value={goes(item)}
               options={[
@@ -107,8 +107,8 @@ export function FoldTag({ site, header, layout }: { site: Site; header: Header; 
           </ol>
         </>
       )}
-      <Row label="Menu there">
-        <Choice
+      <FieldRow label="Menu there">
+        <ChoiceField
           label="Menu in the folded menu"
           value={fold.menu ?? ''}
           options={[['', 'the same'] as const, ...site.menus.map(({ id, name }) => [id, name] as const)]}
@@ -119,9 +119,9 @@ export function FoldTag({ site, header, layout }: { site: Site; header: Header; 
             })
           }
         />
-      </Row>
-      <Row label="Opens from">
-        <Choice
+      </FieldRow>
+      <FieldRow label="Opens from">
+        <ChoiceField
           label="Edge that it opens from"
           value={fold.edge}
           options={[
@@ -132,7 +132,7 @@ export function FoldTag({ site, header, layout }: { site: Site; header: Header; 
           ]}
           onChange={(edge) => change('Edge of the folded menu', (draft) => void (draft.edge = edge))}
         />
-      </Row>
+      </FieldRow>
       <Optional
         label="Covers"
         automatic="what it needs"
@@ -162,9 +162,9 @@ interface OptionalProps {
 /** A number that may be left to itself. */
 export function Optional({ label, automatic, unit, min, max, value, plain, set }: OptionalProps) {
   return (
-    <Row label={label}>
+    <FieldRow label={label}>
       <span className="row">
-        <Choice
+        <ChoiceField
           label={`${label}, by itself or set`}
           value={value === undefined ? 'auto' : 'set'}
           options={[
@@ -177,6 +177,6 @@ export function Optional({ label, automatic, unit, min, max, value, plain, set }
           <NumberField label={label} unit={unit} min={min} max={max} value={value} onChange={set} />
         )}
       </span>
-    </Row>
+    </FieldRow>
   );
 }

@@ -3,12 +3,12 @@ import type { HeaderLayout } from '@hatrail/core/header/laid';
 import type { Header } from '@hatrail/core/model/header';
 import type { Page } from '@hatrail/core/model/page';
 import { useMeasure } from '../dress/view.ts';
-import type { SiteAtHand } from '../engine/siteAtHand.ts';
+import type { LoadedSite } from '../engine/loadedSite.ts';
 import { LiveFrame } from '../parts/LiveFrame.tsx';
 import { usePreview } from '../parts/preview.ts';
 
 interface FoldedProps {
-  hand: SiteAtHand;
+  loaded: LoadedSite;
   header: Header;
   page: Page;
   layout: HeaderLayout;
@@ -20,8 +20,8 @@ const HIGH = 740;
 const SCALE = 0.34;
 
 /** The header folded on a small screen, closed and open. */
-export function Folded({ hand, header, page, layout, onFold }: FoldedProps) {
-  const preview = usePreview(hand, header, page, useMeasure(hand));
+export function Folded({ loaded, header, page, layout, onFold }: FoldedProps) {
+  const preview = usePreview(loaded, header, page, useMeasure(loaded));
   const width = Math.min(WIDE, Math.max(240, layout.foldWidth - 1));
   if (!folds(header) || layout.foldWidth === 0) {
     return (

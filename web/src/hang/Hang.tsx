@@ -12,7 +12,7 @@ import { useMeasure } from '../dress/view.ts';
 import { WidthRuler } from '../dress/WidthRuler.tsx';
 import type { EditorContext } from '../editor/Editor.tsx';
 import { changeHeader } from '../editor/edits.ts';
-import { allItems, hangNew, keepLeading, spotOf } from './edits.ts';
+import { allItems, hangNew, keepLeading, rodSpotOf } from './edits.ts';
 import { Folded } from './Folded.tsx';
 import { FoldTag } from './FoldTag.tsx';
 import { HeaderTag } from './HeaderTag.tsx';
@@ -35,10 +35,10 @@ function readChosen(text: string | null, header: Header): Chosen {
 
 /** What hangs in the header and where: rods with their items, the header at true size, and how it folds. */
 export function Hang() {
-  const { hand, place, go } = useOutletContext<EditorContext>();
-  const { site } = hand;
+  const { loaded, place, go } = useOutletContext<EditorContext>();
+  const { site } = loaded;
   const { header, width, page } = place;
-  const measure = useMeasure(hand);
+  const measure = useMeasure(loaded);
   const [params, setParams] = useSearchParams();
   const chosen = readChosen(params.get('hung'), header);
   const choose = (next: Chosen) => {
@@ -78,7 +78,7 @@ export function Hang() {
       </div>
       <Rods site={site} header={header} layout={layout} chosen={chosen} onChoose={choose}>
         <LiveHeader
-          hand={hand}
+          loaded={loaded}
           header={header}
           page={page}
           layout={layout}
@@ -96,7 +96,7 @@ export function Hang() {
           onFold={() => choose({ kind: 'fold' })}
         />
         <Folded
-          hand={hand}
+          loaded={loaded}
           header={header}
           page={page}
           layout={layout}
@@ -157,7 +157,7 @@ function AddRail({ header, onChosen }: AddProps) {
 /** A new item, hung at the end of the rail that is worked on. */
 function AddItem({ site, header, chosen, onChosen }: AddProps & { site: Site; chosen: Chosen }) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
-  const spot = chosen.kind === 'item' ? spotOf(header, chosen.id) : undefined;
+  const spot = chosen.kind === 'item' ? rodSpotOf(header, chosen.id) : undefined;
   const rail =
     chosen.kind === 'rail'
       ? chosen.index

@@ -4,7 +4,7 @@ import { leastWidth } from '@hatrail/core/header/readings';
 import type { Measure } from '@hatrail/core/measure/measure';
 import { Header } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
-import { Choice, Row, TextInput } from '../parts/fields.tsx';
+import { ChoiceField, FieldRow, TextInput } from '../parts/fields.tsx';
 import { byRule } from '../parts/rules.ts';
 import { ExtentFields } from './ExtentFields.tsx';
 import { changeHeader } from '../editor/edits.ts';
@@ -31,16 +31,16 @@ export function HeaderTag({ site, header, measure, layout }: HeaderTagProps) {
         {layout.height} px high at {layout.width}. It fits down to {least} px
         {sides > 0 ? ', inset as it is' : ''}.
       </p>
-      <Row label="Name">
+      <FieldRow label="Name">
         <TextInput
           label="Name of the header"
           value={header.name}
           problem={byRule(Header, 'name')}
           onChange={(name) => change('Name of a header', (draft) => void (draft.name = name))}
         />
-      </Row>
-      <Row label="Lies">
-        <Choice
+      </FieldRow>
+      <FieldRow label="Lies">
+        <ChoiceField
           label="How it lies"
           value={manner.lies}
           options={[
@@ -49,9 +49,9 @@ export function HeaderTag({ site, header, measure, layout }: HeaderTagProps) {
           ]}
           onChange={(lies) => change('Over or above the page', (draft) => void (draft.manner.lies = lies))}
         />
-      </Row>
-      <Row label="On scroll">
-        <Choice
+      </FieldRow>
+      <FieldRow label="On scroll">
+        <ChoiceField
           label="What it does on scroll"
           value={manner.onScroll}
           options={[
@@ -67,7 +67,7 @@ export function HeaderTag({ site, header, measure, layout }: HeaderTagProps) {
             })
           }
         />
-      </Row>
+      </FieldRow>
       <h3>Inset from the window</h3>
       <ExtentFields header={header} />
     </section>

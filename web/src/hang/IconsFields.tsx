@@ -2,10 +2,10 @@ import { Button } from '@mui/material';
 import { freeId } from '@hatrail/core/gather/freeId';
 import { ICON_NAMES } from '@hatrail/core/model/icons';
 import { IconLink, type IconsItem } from '@hatrail/core/model/item';
-import { Choice, Row, TextInput } from '../parts/fields.tsx';
+import { ChoiceField, FieldRow, TextInput } from '../parts/fields.tsx';
 import { byRule } from '../parts/rules.ts';
 import { TargetField } from '../parts/TargetField.tsx';
-import { retarget, Size, type FieldsProps } from './kindParts.tsx';
+import { retarget, SizeRow, type FieldsProps } from './kindParts.tsx';
 
 /** Icon links: their sizes, and each with its icon, name and target. */
 export function IconsFields({ site, item, change }: FieldsProps<IconsItem>) {
@@ -14,14 +14,14 @@ export function IconsFields({ site, item, change }: FieldsProps<IconsItem>) {
   const vectors = site.pictures.filter(({ file }) => file.endsWith('.svg'));
   return (
     <>
-      <Size
+      <SizeRow
         label="Size"
         min={12}
         max={60}
         value={item.size}
         onChange={(size) => change<IconsItem>('Size of icons', (draft) => void (draft.size = size))}
       />
-      <Size
+      <SizeRow
         label="Between"
         min={0}
         max={80}
@@ -31,8 +31,8 @@ export function IconsFields({ site, item, change }: FieldsProps<IconsItem>) {
       {item.links.map((link, i) => (
         <fieldset key={link.id} className="icon-fields">
           <legend className="sr-only">{link.label}</legend>
-          <Row label="Icon">
-            <Choice
+          <FieldRow label="Icon">
+            <ChoiceField
               label={`Icon ${i + 1}`}
               value={link.picture === undefined ? `icon ${link.icon}` : `picture ${link.picture}`}
               options={[
@@ -49,15 +49,15 @@ export function IconsFields({ site, item, change }: FieldsProps<IconsItem>) {
                 })
               }
             />
-          </Row>
-          <Row label="Reads as">
+          </FieldRow>
+          <FieldRow label="Reads as">
             <TextInput
               label={`What icon ${i + 1} is called`}
               value={link.label}
               problem={byRule(IconLink, 'label')}
               onChange={(label) => inLink(i, 'Name of an icon', (draft) => void (draft.label = label))}
             />
-          </Row>
+          </FieldRow>
           <TargetField
             site={site}
             of={`icon ${i + 1}`}

@@ -9,11 +9,11 @@ import type { Measure } from '@hatrail/core/measure/measure';
 import type { Header } from '@hatrail/core/model/header';
 import { ALIGNMENTS, type Alignment, type Item, type ItemStep } from '@hatrail/core/model/item';
 import type { Site } from '@hatrail/core/model/site';
-import { Choice, OnOff, Row } from '../parts/fields.tsx';
+import { ChoiceField, OnOff, FieldRow } from '../parts/fields.tsx';
 import { NumberField } from '../parts/NumberField.tsx';
 import { ByWidth } from './ByWidth.tsx';
 import { changeHeader } from '../editor/edits.ts';
-import { changeItem, hang, hangCopy, spotOf } from './edits.ts';
+import { changeItem, hang, hangCopy, rodSpotOf } from './edits.ts';
 import type { Chosen } from './chosen.ts';
 import { KindFields } from './KindFields.tsx';
 import { LookFields } from './LookFields.tsx';
@@ -39,7 +39,7 @@ export function ItemTag({ site, header, item, layout, measure, onChoose }: ItemT
   const title = kindOf(item).title(site, item);
   const change = <I extends Item>(label: string, make: (draft: I) => void) =>
     changeItem(header.id, item as I, label, make);
-  const spare = spotOf(header, item.id)?.rail === 'spare';
+  const spare = rodSpotOf(header, item.id)?.rail === 'spare';
   const copy = () => {
     const id = freeId(item.id, itemIds(header));
     changeHeader(header.id, `Copy ${title}`, (draft) => hangCopy(draft, item.id, id));
@@ -67,8 +67,8 @@ export function ItemTag({ site, header, item, layout, measure, onChoose }: ItemT
       <KindFields site={site} item={item} change={change} />
       {item.kind !== 'gap' && (
         <>
-          <Row label="Stands">
-            <Choice
+          <FieldRow label="Stands">
+            <ChoiceField
               label="Where it stands across the rail"
               value={item.align ?? 'middle'}
               options={ALIGNMENTS.map((align) => [align, ALIGN_NAMES[align]] as const)}
@@ -79,8 +79,8 @@ export function ItemTag({ site, header, item, layout, measure, onChoose }: ItemT
                 })
               }
             />
-          </Row>
-          <Row label="Moved down">
+          </FieldRow>
+          <FieldRow label="Moved down">
             <NumberField
               label="Moved down"
               unit="px"
@@ -95,13 +95,13 @@ export function ItemTag({ site, header, item, layout, measure, onChoose }: ItemT
                 })
               }
             />
-          </Row>
+          </FieldRow>
         </>
       )}
       {item.kind !== 'gap' && item.kind !== 'button' && (
         <LookFields site={site} item={item} change={change} />
       )}
-      <Row label="Shown">
+      <FieldRow label="Shown">
         <OnOff
           label="It is shown"
           value={item.shown !== false}
@@ -112,7 +112,7 @@ export function ItemTag({ site, header, item, layout, measure, onChoose }: ItemT
             })
           }
         />
-      </Row>
+      </FieldRow>
       <ByWidth<ItemStep>
         of="it"
         steps={item.steps}

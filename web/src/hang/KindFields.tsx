@@ -13,12 +13,12 @@ import {
   type SearchItem,
 } from '@hatrail/core/model/item';
 import { ColourField } from '../parts/ColourField.tsx';
-import { Choice, OnOff, Row, TextInput } from '../parts/fields.tsx';
+import { ChoiceField, OnOff, FieldRow, TextInput } from '../parts/fields.tsx';
 import { NumberField } from '../parts/NumberField.tsx';
 import { byRule } from '../parts/rules.ts';
 import { TargetField } from '../parts/TargetField.tsx';
 import { IconsFields } from './IconsFields.tsx';
-import { retarget, Size, type FieldsProps } from './kindParts.tsx';
+import { retarget, SizeRow, type FieldsProps } from './kindParts.tsx';
 import { LineTarget } from './LineTarget.tsx';
 import { MenuFields } from './MenuFields.tsx';
 
@@ -44,7 +44,7 @@ const FIELDS: { [K in ItemKindName]: (props: FieldsProps<Extract<Item, { kind: K
 
 function LogoFields({ item, change }: FieldsProps<LogoItem>) {
   return (
-    <Size
+    <SizeRow
       label="Height"
       min={16}
       max={160}
@@ -57,20 +57,20 @@ function LogoFields({ item, change }: FieldsProps<LogoItem>) {
 function NameFields({ item, change }: FieldsProps<NameItem>) {
   return (
     <>
-      <Size
+      <SizeRow
         label="Size"
         min={10}
         max={80}
         value={item.size}
         onChange={(size) => change<NameItem>('Size of the name', (draft) => void (draft.size = size))}
       />
-      <Row label="Tagline">
+      <FieldRow label="Tagline">
         <OnOff
           label="Tagline below the name"
           value={item.tagline}
           onChange={(on) => change<NameItem>('Tagline', (draft) => void (draft.tagline = on))}
         />
-      </Row>
+      </FieldRow>
     </>
   );
 }
@@ -78,7 +78,7 @@ function NameFields({ item, change }: FieldsProps<NameItem>) {
 function ButtonFields({ site, item, change }: FieldsProps<ButtonItem>) {
   return (
     <>
-      <Row label="Label">
+      <FieldRow label="Label">
         <TextInput
           label="Label of the button"
           value={item.label}
@@ -87,7 +87,7 @@ function ButtonFields({ site, item, change }: FieldsProps<ButtonItem>) {
             change<ButtonItem>('Label of the button', (draft) => void (draft.label = label))
           }
         />
-      </Row>
+      </FieldRow>
       <TargetField
         site={site}
         of="the button"
@@ -103,7 +103,7 @@ function ButtonFields({ site, item, change }: FieldsProps<ButtonItem>) {
           ['pressedFill', 'Fill, pressed'],
         ] as const
       ).map(([key, label]) => (
-        <Row key={key} label={label}>
+        <FieldRow key={key} label={label}>
           <ColourField
             label={`${label} of the button`}
             palette={site.palette}
@@ -112,9 +112,9 @@ function ButtonFields({ site, item, change }: FieldsProps<ButtonItem>) {
               change<ButtonItem>(`${label} of the button`, (draft) => void (draft[key] = use))
             }
           />
-        </Row>
+        </FieldRow>
       ))}
-      <Size
+      <SizeRow
         label="Corners"
         min={0}
         max={40}
@@ -123,7 +123,7 @@ function ButtonFields({ site, item, change }: FieldsProps<ButtonItem>) {
           change<ButtonItem>('Corners of the button', (draft) => void (draft.radius = radius))
         }
       />
-      <Size
+      <SizeRow
         label="Letters"
         min={10}
         max={40}
@@ -142,14 +142,14 @@ function ButtonFields({ site, item, change }: FieldsProps<ButtonItem>) {
 function TextFields({ site, item, change }: FieldsProps<TextItem>) {
   return (
     <>
-      <Row label="Text">
+      <FieldRow label="Text">
         <TextInput
           label="Line of text"
           value={item.text}
           problem={byRule(TextItem, 'text')}
           onChange={(text) => change<TextItem>('Line of text', (draft) => void (draft.text = text))}
         />
-      </Row>
+      </FieldRow>
       <LineTarget
         site={site}
         value={item.to}
@@ -160,7 +160,7 @@ function TextFields({ site, item, change }: FieldsProps<TextItem>) {
           })
         }
       />
-      <Size
+      <SizeRow
         label="Letters"
         min={10}
         max={60}
@@ -174,15 +174,15 @@ function TextFields({ site, item, change }: FieldsProps<TextItem>) {
 function PictureFields({ site, item, change }: FieldsProps<PictureItem>) {
   return (
     <>
-      <Row label="Picture">
-        <Choice
+      <FieldRow label="Picture">
+        <ChoiceField
           label="Picture that hangs there"
           value={item.picture}
           options={site.pictures.map(({ id, name }) => [id, name] as const)}
           onChange={(id) => change<PictureItem>('Picture', (draft) => void (draft.picture = id))}
         />
-      </Row>
-      <Size
+      </FieldRow>
+      <SizeRow
         label="Height"
         min={12}
         max={240}
@@ -208,7 +208,7 @@ function PictureFields({ site, item, change }: FieldsProps<PictureItem>) {
 function ActionFields({ site, item, change }: FieldsProps<SearchItem | AccountItem | BasketItem>) {
   return (
     <>
-      <Row label="Reads as">
+      <FieldRow label="Reads as">
         <TextInput
           label="What it is called"
           value={item.label}
@@ -217,8 +217,8 @@ function ActionFields({ site, item, change }: FieldsProps<SearchItem | AccountIt
             change<AccountItem>('What it is called', (draft) => void (draft.label = label))
           }
         />
-      </Row>
-      <Size
+      </FieldRow>
+      <SizeRow
         label="Size"
         min={12}
         max={40}
@@ -240,7 +240,7 @@ function BasketFields(props: FieldsProps<BasketItem>) {
   return (
     <>
       <ActionFields {...(props as unknown as FieldsProps<SearchItem | AccountItem | BasketItem>)} />
-      <Row label="In it">
+      <FieldRow label="In it">
         <NumberField
           label="How many things are in it"
           unit="things"
@@ -251,14 +251,14 @@ function BasketFields(props: FieldsProps<BasketItem>) {
             change<BasketItem>('How many are in the basket', (draft) => void (draft.count = count))
           }
         />
-      </Row>
+      </FieldRow>
     </>
   );
 }
 
 function GapFields({ item, change }: FieldsProps<GapItem>) {
   return (
-    <Size
+    <SizeRow
       label="Width"
       min={0}
       max={400}

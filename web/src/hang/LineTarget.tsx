@@ -1,11 +1,11 @@
-import { isSafeAddress, type Target } from '@hatrail/core/model/menu';
+import { isSafeAddress, type LinkTarget } from '@hatrail/core/model/menu';
 import type { Site } from '@hatrail/core/model/site';
-import { Choice, Row, TextInput } from '../parts/fields.tsx';
+import { ChoiceField, FieldRow, TextInput } from '../parts/fields.tsx';
 
 interface LineTargetProps {
   site: Site;
-  value: Target | undefined;
-  onChange: (to: Target | undefined) => void;
+  value: LinkTarget | undefined;
+  onChange: (to: LinkTarget | undefined) => void;
 }
 
 type Kind = 'nowhere' | 'page' | 'tel' | 'mailto' | 'sms' | 'address';
@@ -38,7 +38,7 @@ const FORMS: Record<'tel' | 'mailto' | 'sms', { example: string; isSound: RegExp
   },
 };
 
-function kindOf(to: Target | undefined): Kind {
+function kindOf(to: LinkTarget | undefined): Kind {
   if (!to) return 'nowhere';
   if (to.address === undefined) return 'page';
   return (/^(tel|mailto|sms):/.exec(to.address)?.[1] as Kind | undefined) ?? 'address';
@@ -56,26 +56,26 @@ export function LineTarget({ site, value, onChange }: LineTargetProps) {
   };
   return (
     <>
-      <Row label="Leads to">
-        <Choice<Kind>
+      <FieldRow label="Leads to">
+        <ChoiceField<Kind>
           label="What it leads to"
           value={kind}
           options={(Object.keys(NAMES) as Kind[]).map((name) => [name, NAMES[name]] as const)}
           onChange={choose}
         />
-      </Row>
+      </FieldRow>
       {kind === 'page' && (
-        <Row label="Page">
-          <Choice
+        <FieldRow label="Page">
+          <ChoiceField
             label="Page that it leads to"
             value={value?.page ?? ''}
             options={site.pages.map(({ id, title }) => [id, title] as const)}
             onChange={(page) => onChange({ page })}
           />
-        </Row>
+        </FieldRow>
       )}
       {form && (
-        <Row label={kind === 'mailto' ? 'Address' : 'Number'}>
+        <FieldRow label={kind === 'mailto' ? 'Address' : 'Number'}>
           <TextInput
             label={kind === 'mailto' ? 'Mail address' : 'Phone number'}
             value={value!.address!.slice(kind.length + 1)}
@@ -83,10 +83,10 @@ export function LineTarget({ site, value, onChange }: LineTargetProps) {
             problem={(text) => (form.isSound.test(text) ? undefined : form.says)}
             onChange={(text) => onChange({ address: `${kind}:${text.replace(/[\s()]/g, '')}` })}
           />
-        </Row>
+        </FieldRow>
       )}
       {kind === 'address' && (
-        <Row label="Address">
+        <FieldRow label="Address">
           <TextInput
             label="Address that it leads to"
             value={value?.address ?? ''}
@@ -95,7 +95,7 @@ export function LineTarget({ site, value, onChange }: LineTargetProps) {
             }
             onChange={(address) => onChange({ address })}
           />
-        </Row>
+        </FieldRow>
       )}
     </>
   );

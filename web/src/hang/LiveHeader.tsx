@@ -3,7 +3,7 @@ import { itemOfInk } from '@hatrail/core/header/layout';
 import type { HeaderLayout } from '@hatrail/core/header/laid';
 import type { Header } from '@hatrail/core/model/header';
 import type { Page } from '@hatrail/core/model/page';
-import type { SiteAtHand } from '../engine/siteAtHand.ts';
+import type { LoadedSite } from '../engine/loadedSite.ts';
 import { LiveFrame } from '../parts/LiveFrame.tsx';
 import { usePreview } from '../parts/preview.ts';
 import { useMeasure } from '../dress/view.ts';
@@ -12,7 +12,7 @@ import { allItems } from './edits.ts';
 import type { Chosen } from './chosen.ts';
 
 interface LiveHeaderProps {
-  hand: SiteAtHand;
+  loaded: LoadedSite;
   header: Header;
   page: Page;
   layout: HeaderLayout;
@@ -24,10 +24,10 @@ interface LiveHeaderProps {
 const BELOW = 28;
 
 /** The header at true size as it will ship, dimensioned like a cutting plan. A click chooses an item. */
-export function LiveHeader({ hand, header, page, layout, chosen, onChoose }: LiveHeaderProps) {
+export function LiveHeader({ loaded, header, page, layout, chosen, onChoose }: LiveHeaderProps) {
   const area = useRef<HTMLDivElement>(null);
   const room = useWidth(area, 1240);
-  const preview = usePreview(hand, header, page, useMeasure(hand));
+  const preview = usePreview(loaded, header, page, useMeasure(loaded));
   const { width } = layout;
   const scale = Math.min(1, room / width);
   const height = Math.max(60, layout.height + BELOW);
@@ -75,7 +75,14 @@ export function LiveHeader({ hand, header, page, layout, chosen, onChoose }: Liv
         </LiveFrame>
       )}
       {layout.rails.map(({ index }) => (
-        <Dimensions key={index} site={hand.site} header={header} layout={layout} rail={index} scale={scale} />
+        <Dimensions
+          key={index}
+          site={loaded.site}
+          header={header}
+          layout={layout}
+          rail={index}
+          scale={scale}
+        />
       ))}
       {scale < 1 && (
         <p className="quiet">
@@ -92,7 +99,7 @@ function railBox(layout: HeaderLayout, index: number) {
 }
 
 interface DimensionsProps {
-  site: SiteAtHand['site'];
+  site: LoadedSite['site'];
   header: Header;
   layout: HeaderLayout;
   rail: number;

@@ -2,7 +2,7 @@ import type { Backing, Item } from '@hatrail/core/model/item';
 import type { ColourUse } from '@hatrail/core/model/palette';
 import type { Site } from '@hatrail/core/model/site';
 import { ColourField } from '../parts/ColourField.tsx';
-import { OnOff, Row } from '../parts/fields.tsx';
+import { OnOff, FieldRow } from '../parts/fields.tsx';
 import { NumberField } from '../parts/NumberField.tsx';
 
 interface LookFieldsProps {
@@ -22,7 +22,7 @@ export function LookFields({ site, item, change }: LookFieldsProps) {
     change<Dressed>(label, (draft) => draft.backing && make(draft.backing));
   return (
     <>
-      <Row label="Ink">
+      <FieldRow label="Ink">
         <span className="row">
           <OnOff
             label="An ink of its own"
@@ -45,8 +45,8 @@ export function LookFields({ site, item, change }: LookFieldsProps) {
             <span className="quiet">as the header’s links</span>
           )}
         </span>
-      </Row>
-      <Row label="Backing">
+      </FieldRow>
+      <FieldRow label="Backing">
         <OnOff
           label="A backing of its own"
           value={backing !== undefined}
@@ -57,10 +57,10 @@ export function LookFields({ site, item, change }: LookFieldsProps) {
             })
           }
         />
-      </Row>
+      </FieldRow>
       {backing && (
         <>
-          <Row label="">
+          <FieldRow label="">
             <span className="row">
               <ColourField
                 label="Colour of the backing"
@@ -79,16 +79,16 @@ export function LookFields({ site, item, change }: LookFieldsProps) {
                 }
               />
             </span>
-          </Row>
-          <Row label="Hovered">
+          </FieldRow>
+          <FieldRow label="Hovered">
             <ColourField
               label="Colour of the backing under the pointer"
               palette={site.palette}
               use={backing.hover ?? backing.colour}
               onChange={(use) => inBacking('Hovered backing', (draft) => void (draft.hover = use))}
             />
-          </Row>
-          <Row label="Padding">
+          </FieldRow>
+          <FieldRow label="Padding">
             <span className="row">
               <NumberField
                 label="Padding at each side"
@@ -107,8 +107,8 @@ export function LookFields({ site, item, change }: LookFieldsProps) {
                 onChange={(y) => inBacking('Padding of a backing', (draft) => void (draft.y = y))}
               />
             </span>
-          </Row>
-          <Row label="Corners">
+          </FieldRow>
+          <FieldRow label="Corners">
             <NumberField
               label="Corner radius of the backing"
               unit="px"
@@ -119,7 +119,7 @@ export function LookFields({ site, item, change }: LookFieldsProps) {
                 inBacking('Corners of a backing', (draft) => void (draft.radius = radius))
               }
             />
-          </Row>
+          </FieldRow>
         </>
       )}
     </>

@@ -3,8 +3,8 @@ import { LINK_HEIGHT } from '@hatrail/core/header/metrics';
 import type { MenuItem } from '@hatrail/core/model/item';
 import { entriesOf } from '@hatrail/core/model/menu';
 import { ColourField } from '../parts/ColourField.tsx';
-import { Choice, Row } from '../parts/fields.tsx';
-import { Size, type FieldsProps } from './kindParts.tsx';
+import { ChoiceField, FieldRow } from '../parts/fields.tsx';
+import { SizeRow, type FieldsProps } from './kindParts.tsx';
 
 /** A menu on a rail: which, its sizes, how its drop-downs open, and what the entry that stands out wears. */
 export function MenuFields({ site, item, change }: FieldsProps<MenuItem>) {
@@ -16,22 +16,22 @@ export function MenuFields({ site, item, change }: FieldsProps<MenuItem>) {
   const menus = site.menus.map(({ id, name }) => [id, name] as const);
   return (
     <>
-      <Row label="Menu">
-        <Choice
+      <FieldRow label="Menu">
+        <ChoiceField
           label="Menu that hangs there"
           value={item.menu}
           options={menus}
           onChange={(id) => change<MenuItem>('Menu', (draft) => void (draft.menu = id))}
         />
-      </Row>
-      <Size
+      </FieldRow>
+      <SizeRow
         label="Between links"
         min={4}
         max={120}
         value={item.gap}
         onChange={(gap) => change<MenuItem>('Between links', (draft) => void (draft.gap = gap))}
       />
-      <Size
+      <SizeRow
         label="Letters"
         unit={`px, ${site.type.menu.weight}`}
         min={10}
@@ -45,8 +45,8 @@ export function MenuFields({ site, item, change }: FieldsProps<MenuItem>) {
         }
       />
       {hasDrops && (
-        <Row label="Opens">
-          <Choice
+        <FieldRow label="Opens">
+          <ChoiceField
             label="What opens a drop-down"
             value={item.opens ?? 'click'}
             options={[
@@ -57,7 +57,7 @@ export function MenuFields({ site, item, change }: FieldsProps<MenuItem>) {
               change<MenuItem>('What opens a drop-down', (draft) => void (draft.opens = opens))
             }
           />
-        </Row>
+        </FieldRow>
       )}
       {standsOut && (
         <>
@@ -70,7 +70,7 @@ export function MenuFields({ site, item, change }: FieldsProps<MenuItem>) {
               ['pressedFill', 'Fill, pressed'],
             ] as const
           ).map(([key, label]) => (
-            <Row key={key} label={`Out: ${label.toLowerCase()}`}>
+            <FieldRow key={key} label={`Out: ${label.toLowerCase()}`}>
               <ColourField
                 label={`${label} of the entry that stands out`}
                 palette={site.palette}
@@ -82,9 +82,9 @@ export function MenuFields({ site, item, change }: FieldsProps<MenuItem>) {
                   )
                 }
               />
-            </Row>
+            </FieldRow>
           ))}
-          <Size
+          <SizeRow
             label="Out: corners"
             min={0}
             max={40}
@@ -98,9 +98,9 @@ export function MenuFields({ site, item, change }: FieldsProps<MenuItem>) {
           />
         </>
       )}
-      <Row label="Touch height">
+      <FieldRow label="Touch height">
         <span className="quiet">{LINK_HEIGHT} px, 24 needed</span>
-      </Row>
+      </FieldRow>
     </>
   );
 }

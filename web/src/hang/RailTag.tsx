@@ -4,7 +4,7 @@ import type { HeaderLayout } from '@hatrail/core/header/laid';
 import { paddingFor } from '@hatrail/core/header/readings';
 import { railAt } from '@hatrail/core/header/steps';
 import { itemsOf, type Header, type Rail } from '@hatrail/core/model/header';
-import { Choice, OnOff, Row } from '../parts/fields.tsx';
+import { ChoiceField, OnOff, FieldRow } from '../parts/fields.tsx';
 import { NumberField } from '../parts/NumberField.tsx';
 import { ByWidth } from './ByWidth.tsx';
 import { changeHeader } from '../editor/edits.ts';
@@ -67,8 +67,8 @@ export function RailTag({ header, index, layout, onChoose }: RailTagProps) {
           {round(laid.needed - 2 * now.inset)} wide.
         </p>
       )}
-      <Row label="Height">
-        <Choice
+      <FieldRow label="Height">
+        <ChoiceField
           label="Height of the rail"
           value={rail.padding === undefined ? 'height' : 'padding'}
           options={[
@@ -84,9 +84,9 @@ export function RailTag({ header, index, layout, onChoose }: RailTagProps) {
             })
           }
         />
-      </Row>
+      </FieldRow>
       {rail.padding === undefined ? (
-        <Row label="">
+        <FieldRow label="">
           <NumberField
             label="Height in px"
             unit="px"
@@ -95,9 +95,9 @@ export function RailTag({ header, index, layout, onChoose }: RailTagProps) {
             value={rail.height}
             onChange={(height) => change('Height of a rail', (draft) => void (draft.height = height))}
           />
-        </Row>
+        </FieldRow>
       ) : (
-        <Row label="Padding">
+        <FieldRow label="Padding">
           <NumberField
             label="Padding above and below"
             unit="px above and below"
@@ -107,9 +107,9 @@ export function RailTag({ header, index, layout, onChoose }: RailTagProps) {
             value={rail.padding}
             onChange={(padding) => change('Padding of a rail', (draft) => void (draft.padding = padding))}
           />
-        </Row>
+        </FieldRow>
       )}
-      <Row label="For a height">
+      <FieldRow label="For a height">
         <span className="row">
           <NumberField
             label="Wanted height"
@@ -127,8 +127,8 @@ export function RailTag({ header, index, layout, onChoose }: RailTagProps) {
             padding of {round(gives)} px
           </button>
         </span>
-      </Row>
-      <Row label="Margins">
+      </FieldRow>
+      <FieldRow label="Margins">
         <NumberField
           label="Room at each side"
           unit="px at each side"
@@ -137,8 +137,8 @@ export function RailTag({ header, index, layout, onChoose }: RailTagProps) {
           value={rail.inset}
           onChange={(inset) => change('Margins of a rail', (draft) => void (draft.inset = inset))}
         />
-      </Row>
-      <Row label="Between">
+      </FieldRow>
+      <FieldRow label="Between">
         <NumberField
           label="Room between two items"
           unit="px between items"
@@ -147,7 +147,7 @@ export function RailTag({ header, index, layout, onChoose }: RailTagProps) {
           value={rail.gap}
           onChange={(gap) => change('Room between items', (draft) => void (draft.gap = gap))}
         />
-      </Row>
+      </FieldRow>
       <Optional
         label="Largest width"
         automatic="as wide as the header"
@@ -164,7 +164,7 @@ export function RailTag({ header, index, layout, onChoose }: RailTagProps) {
         }
       />
       {header.manner.onScroll === 'stays' && (
-        <Row label="Scrolls away">
+        <FieldRow label="Scrolls away">
           <span className="row">
             <Flag
               label="It scrolls away"
@@ -173,10 +173,10 @@ export function RailTag({ header, index, layout, onChoose }: RailTagProps) {
               set={(on) => change('Scrolls away', (draft) => flag(draft, 'leaves', on))}
             />
           </span>
-        </Row>
+        </FieldRow>
       )}
       {header.manner.lies === 'over' && (
-        <Row label="In the flow">
+        <FieldRow label="In the flow">
           <span className="row">
             <Flag
               label="It stands in the flow"
@@ -185,7 +185,7 @@ export function RailTag({ header, index, layout, onChoose }: RailTagProps) {
               set={(on) => change('In the flow', (draft) => flag(draft, 'inFlow', on))}
             />
           </span>
-        </Row>
+        </FieldRow>
       )}
       <ByWidth
         of="the rail"

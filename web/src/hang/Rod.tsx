@@ -2,7 +2,7 @@ import { railName } from './railName.ts';
 import { useDraggable } from '@dnd-kit/core';
 import type { HeaderLayout } from '@hatrail/core/header/laid';
 import { kindOf } from '@hatrail/core/header/kinds/index';
-import { PLACES, type Header, type Place, type Rail } from '@hatrail/core/model/header';
+import { PLACES, type Header, type RailPlace, type Rail } from '@hatrail/core/model/header';
 import type { Item } from '@hatrail/core/model/item';
 import type { Site } from '@hatrail/core/model/site';
 import type { ItemMove } from './edits.ts';
@@ -61,7 +61,7 @@ export function RailRod({
 }: RailRodProps) {
   const laid = layout.rails.find((candidate) => candidate.index === index);
   const items = PLACES.flatMap((place) => rail[place].map((item) => ({ item, place })));
-  const edges: Record<Place, number> = {
+  const edges: Record<RailPlace, number> = {
     start: layout.bar.x,
     middle: layout.bar.x + layout.bar.width / 2,
     end: layout.bar.x + layout.bar.width,

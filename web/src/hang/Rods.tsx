@@ -14,7 +14,7 @@ import type { Item } from '@hatrail/core/model/item';
 import type { Site } from '@hatrail/core/model/site';
 import { useWidth } from '../parts/useWidth.ts';
 import { changeHeader } from '../editor/edits.ts';
-import { hang, nextSpot, spotOf, type ItemMove, type Spot } from './edits.ts';
+import { hang, nextSpot, rodSpotOf, type ItemMove, type RodSpot } from './edits.ts';
 import type { Chosen } from './chosen.ts';
 import { RailRod, SpareRod } from './Rod.tsx';
 import { railTicks, spareTicks, type Tick } from './ticks.ts';
@@ -59,7 +59,7 @@ export function Rods({ site, header, layout, chosen, onChoose, children }: RodsP
       undefined,
     );
   };
-  const move = (itemId: string, to: Spot, title: string) =>
+  const move = (itemId: string, to: RodSpot, title: string) =>
     changeHeader(header.id, `Move ${title}`, (draft) => hang(draft, itemId, to));
   const byKey = (item: Item, keyed: ItemMove) => {
     const to = nextSpot(header, item.id, keyed);
@@ -77,7 +77,7 @@ export function Rods({ site, header, layout, chosen, onChoose, children }: RodsP
       onDragEnd={(event) => {
         const to = nearest(event);
         const item = String(event.active.id);
-        const from = spotOf(header, item);
+        const from = rodSpotOf(header, item);
         setDragged(undefined);
         setTarget(undefined);
         const isSame =

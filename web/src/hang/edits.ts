@@ -1,4 +1,4 @@
-import { headerItems, PLACES, type Header, type Place } from '@hatrail/core/model/header';
+import { headerItems, PLACES, type Header, type RailPlace } from '@hatrail/core/model/header';
 import type { Item } from '@hatrail/core/model/item';
 import { changeHeader } from '../editor/edits.ts';
 
@@ -28,14 +28,14 @@ export function changeItem<I extends Item>(
 }
 
 /** A place on a rod: a rail's place, or the spare rod; `index` counts from its first item. */
-export interface Spot {
+export interface RodSpot {
   rail: number | 'spare';
-  place: Place;
+  place: RailPlace;
   index: number;
 }
 
 /** Where an item hangs. */
-export function spotOf(header: Header, itemId: string): Spot | undefined {
+export function rodSpotOf(header: Header, itemId: string): RodSpot | undefined {
   for (const [rail, laid] of header.rails.entries()) {
     for (const place of PLACES) {
       const index = laid[place].findIndex(({ id }) => id === itemId);
@@ -46,13 +46,13 @@ export function spotOf(header: Header, itemId: string): Spot | undefined {
   return index < 0 ? undefined : { rail: 'spare', place: 'start', index };
 }
 
-function listAt(header: Header, { rail, place }: Spot): Item[] {
+function listAt(header: Header, { rail, place }: RodSpot): Item[] {
   return rail === 'spare' ? (header.spare ??= []) : header.rails[rail]![place];
 }
 
 /** Hangs an item of a draft of a header somewhere else. The index counts without the item itself. */
-export function hang(header: Header, itemId: string, to: Spot): void {
-  const from = spotOf(header, itemId);
+export function hang(header: Header, itemId: string, to: RodSpot): void {
+  const from = rodSpotOf(header, itemId);
   if (!from) return;
   const [item] = listAt(header, from).splice(from.index, 1);
   const list = listAt(header, to);
@@ -75,7 +75,7 @@ export function hangNew(header: Header, item: Item, rail: number): void {
 
 /** Hangs a copy of an item, with its look, after it. */
 export function hangCopy(header: Header, itemId: string, copyId: string): void {
-  const spot = spotOf(header, itemId);
+  const spot = rodSpotOf(header, itemId);
   if (!spot) return;
   const list = listAt(header, spot);
   // A draft cannot be cloned as it is; the document is plain JSON.
@@ -101,8 +101,8 @@ export type ItemMove = 'earlier' | 'later' | 'up' | 'down';
  * Where an item goes by keyboard: earlier or later along its rod, from one place into the next at its end, or up and
  * down between rods, the spare rod last. `undefined` where there is no further.
  */
-export function nextSpot(header: Header, itemId: string, move: ItemMove): Spot | undefined {
-  const spot = spotOf(header, itemId);
+export function nextSpot(header: Header, itemId: string, move: ItemMove): RodSpot | undefined {
+  const spot = rodSpotOf(header, itemId);
   if (!spot) return undefined;
   const list = listAt(header, spot);
   const places = PLACES.indexOf(spot.place);
@@ -121,7 +121,7 @@ export function nextSpot(header: Header, itemId: string, move: ItemMove): Spot |
   const rods: (number | 'spare')[] = [...header.rails.keys(), 'spare'];
   const rail = rods[rods.indexOf(spot.rail) + (move === 'up' ? -1 : 1)];
   if (rail === undefined) return undefined;
-  const to: Spot = { rail, place: rail === 'spare' ? 'start' : spot.place, index: 0 };
+  const to: RodSpot = { rail, place: rail === 'spare' ? 'start' : spot.place, index: 0 };
   return {
     ...to,
     index: rail === 'spare' ? (header.spare?.length ?? 0) : header.rails[rail]![to.place].length,

@@ -1,7 +1,7 @@
 import type { Item } from '@hatrail/core/model/item';
-import type { Target } from '@hatrail/core/model/menu';
+import type { LinkTarget } from '@hatrail/core/model/menu';
 import type { Site } from '@hatrail/core/model/site';
-import { Row } from '../parts/fields.tsx';
+import { FieldRow } from '../parts/fields.tsx';
 import { NumberField } from '../parts/NumberField.tsx';
 
 /** What the fields of every kind of item are made with. */
@@ -22,16 +22,16 @@ interface SizeProps {
 }
 
 /** A size, in steps of half a pixel. */
-export function Size({ label, unit = 'px', ...props }: SizeProps) {
+export function SizeRow({ label, unit = 'px', ...props }: SizeProps) {
   return (
-    <Row label={label}>
+    <FieldRow label={label}>
       <NumberField label={label} unit={unit} step={0.5} {...props} />
-    </Row>
+    </FieldRow>
   );
 }
 
 /** Puts another target in the place of a link's own. */
-export function retarget(draft: Target, { page, address }: { page?: string; address?: string }): void {
+export function retarget(draft: LinkTarget, { page, address }: { page?: string; address?: string }): void {
   delete draft.page;
   delete draft.address;
   if (page !== undefined) draft.page = page;

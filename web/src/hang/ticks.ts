@@ -1,11 +1,11 @@
 import type { HeaderLayout } from '@hatrail/core/header/laid';
 import { railAt } from '@hatrail/core/header/steps';
-import { PLACES, type Header, type Place } from '@hatrail/core/model/header';
-import type { Spot } from './edits.ts';
+import { PLACES, type Header, type RailPlace } from '@hatrail/core/model/header';
+import type { RodSpot } from './edits.ts';
 
 /** A tick on a rod: where an item can go, in pixels from the rod's left end. */
 export interface Tick {
-  spot: Spot;
+  spot: RodSpot;
   x: number;
 }
 
@@ -18,7 +18,7 @@ export function railTicks(
   scale: number,
 ): Tick[] {
   const { inset } = railAt(header.rails[index]!, layout.width);
-  const anchors: Record<Place, number> = {
+  const anchors: Record<RailPlace, number> = {
     start: layout.bar.x + inset,
     middle: layout.bar.x + layout.bar.width / 2,
     end: layout.bar.x + layout.bar.width - inset,

@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState, type ReactNode } from 'react';
-import { never, soon } from './calm.ts';
-import { dressFrame, holdFrame, type Held, type Preview } from './preview.ts';
+import { dropFrame, queueFrame } from './frameQueue.ts';
+import { dressFrame, pinFrame, type PinnedState, type Preview } from './preview.ts';
 
 interface LiveFrameProps {
   preview: Preview;
@@ -14,7 +14,7 @@ interface LiveFrameProps {
   /** CSS that puts another ground under the header, for looking only. */
   ground?: string;
   /** A state that it is held in. */
-  held?: Held | undefined;
+  held?: PinnedState | undefined;
   /** Whether the page can be worked with, or is only to be looked at. */
   isLive?: boolean;
   onScroll?: (scroll: number) => void;
@@ -93,11 +93,11 @@ export function LiveFrame(props: LiveFrameProps) {
     const element = frame.current!;
     if (loads === 0) return;
     if (isLive) return dressFrame(element, preview, ground, true);
-    soon(element, () => dressFrame(element, preview, ground));
+    queueFrame(element, () => dressFrame(element, preview, ground));
   }, [preview, ground, loads, isLive]);
   useEffect(() => {
     const element = frame.current!;
-    return () => never(element);
+    return () => dropFrame(element);
   }, []);
 
   // One that nobody holds is left as it is: whoever works with it has opened what is open.
@@ -106,7 +106,7 @@ export function LiveFrame(props: LiveFrameProps) {
     const inside = frame.current?.contentDocument;
     if (loads === 0 || !inside || (!held && !wasHeld.current)) return;
     wasHeld.current = held !== undefined;
-    holdFrame(inside, held);
+    pinFrame(inside, held);
   }, [held, loads]);
 
   useEffect(() => {

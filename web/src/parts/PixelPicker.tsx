@@ -6,12 +6,12 @@ import { pixelOf } from '@hatrail/core/pixels/raster';
 import type { Raster } from '@hatrail/core/geometry/raster';
 import { pagePicture } from '../engine/pagePicture.ts';
 import { pictureRaster } from '../engine/picturePixels.ts';
-import type { SiteAtHand } from '../engine/siteAtHand.ts';
-import { Choice } from './fields.tsx';
+import type { LoadedSite } from '../engine/loadedSite.ts';
+import { ChoiceField } from './fields.tsx';
 import { RasterCanvas } from './RasterCanvas.tsx';
 
 interface PixelPickerProps {
-  hand: SiteAtHand;
+  loaded: LoadedSite;
   onPick: (colour: string) => void;
 }
 
@@ -22,7 +22,7 @@ declare global {
 }
 
 /** Takes a colour from a pixel: of a page, a picture, the logo, or of the screen where the browser offers it. */
-export function PixelPicker({ hand, onPick }: PixelPickerProps) {
+export function PixelPicker({ loaded, onPick }: PixelPickerProps) {
   const [isOpen, setOpen] = useState(false);
   return (
     <>
@@ -36,7 +36,7 @@ export function PixelPicker({ hand, onPick }: PixelPickerProps) {
       </Button>
       {isOpen && (
         <PixelDialog
-          hand={hand}
+          loaded={loaded}
           onClose={() => setOpen(false)}
           onPick={(colour) => {
             setOpen(false);
@@ -48,8 +48,8 @@ export function PixelPicker({ hand, onPick }: PixelPickerProps) {
   );
 }
 
-function PixelDialog({ hand, onClose, onPick }: PixelPickerProps & { onClose: () => void }) {
-  const { site } = hand;
+function PixelDialog({ loaded, onClose, onPick }: PixelPickerProps & { onClose: () => void }) {
+  const { site } = loaded;
   const sources = [
     ...site.pages.map(({ id, title }) => [`page ${id}`, `Page ${title}`] as const),
     ...site.pictures.map(({ id, name }) => [`picture ${id}`, `Picture ${name}`] as const),
@@ -60,14 +60,14 @@ function PixelDialog({ hand, onClose, onPick }: PixelPickerProps & { onClose: ()
     let isOld = false;
     const [kind, id] = source.split(' ') as ['page' | 'picture', string];
     const picture = site.pictures.find((candidate) => candidate.id === id);
-    const load = kind === 'page' ? pagePicture(hand, id) : pictureRaster(hand, picture!, 1600);
+    const load = kind === 'page' ? pagePicture(loaded, id) : pictureRaster(loaded, picture!, 1600);
     load
       .then((loaded) => !isOld && setRaster({ of: source, raster: loaded }))
       .catch((error: unknown) => !isOld && setRaster({ of: source, failure: (error as Error).message }));
     return () => {
       isOld = true;
     };
-  }, [source, hand, site.pictures]);
+  }, [source, loaded, site.pictures]);
   const shown = raster?.of === source ? raster : undefined;
   const fromScreen = async () => {
     const found = await new window.EyeDropper!().open().catch(() => undefined);
@@ -78,7 +78,7 @@ function PixelDialog({ hand, onClose, onPick }: PixelPickerProps & { onClose: ()
       <DialogTitle id="pixel-title">A colour from a pixel</DialogTitle>
       <DialogContent>
         <div className="row">
-          <Choice label="Where from" value={source} options={sources} onChange={setSource} />
+          <ChoiceField label="Where from" value={source} options={sources} onChange={setSource} />
           {window.EyeDropper && (
             <Button size="small" variant="outlined" onClick={() => void fromScreen()}>
               From the screen

@@ -1,6 +1,6 @@
 import { OptionalTarget } from '@hatrail/core/model/menu';
 import type { Site } from '@hatrail/core/model/site';
-import { Choice, Row, TextInput } from './fields.tsx';
+import { ChoiceField, FieldRow, TextInput } from './fields.tsx';
 import { byRule } from './rules.ts';
 
 interface TargetFieldProps {
@@ -28,8 +28,8 @@ export function TargetField({ site, of, value, canBeNone = false, onChange }: Ta
   };
   return (
     <>
-      <Row label="Leads to">
-        <Choice<Kind>
+      <FieldRow label="Leads to">
+        <ChoiceField<Kind>
           label={`What ${of} leads to`}
           value={kind}
           options={[
@@ -39,19 +39,19 @@ export function TargetField({ site, of, value, canBeNone = false, onChange }: Ta
           ]}
           onChange={choose}
         />
-      </Row>
+      </FieldRow>
       {kind === 'page' && (
-        <Row label="Page">
-          <Choice
+        <FieldRow label="Page">
+          <ChoiceField
             label={`Page of ${of}`}
             value={value.page ?? ''}
             options={site.pages.map(({ id, title }) => [id, title] as const)}
             onChange={(page) => onChange({ page })}
           />
-        </Row>
+        </FieldRow>
       )}
       {kind === 'address' && (
-        <Row label="Address">
+        <FieldRow label="Address">
           <TextInput
             label={`Address of ${of}`}
             value={value.address ?? ''}
@@ -59,7 +59,7 @@ export function TargetField({ site, of, value, canBeNone = false, onChange }: Ta
             problem={byRule(OptionalTarget, 'address')}
             onChange={(address) => onChange({ address })}
           />
-        </Row>
+        </FieldRow>
       )}
     </>
   );

@@ -5,7 +5,7 @@ import { useTyped } from './useTyped.ts';
 /** Fields as they stand in tags and lists: a label at the left, the control at the right. */
 
 /** A label and what it is for. */
-export function Row({ label, children }: { label: string; children: ReactNode }) {
+export function FieldRow({ label, children }: { label: string; children: ReactNode }) {
   return (
     <div className="value">
       <span className="value-label">{label}</span>
@@ -60,7 +60,7 @@ interface ChoiceProps<T extends string> {
 }
 
 /** One of a few. */
-export function Choice<T extends string>({ label, value, options, onChange }: ChoiceProps<T>) {
+export function ChoiceField<T extends string>({ label, value, options, onChange }: ChoiceProps<T>) {
   return (
     <select
       className="choice-select"

@@ -17,7 +17,7 @@ import type { Site } from '@hatrail/core/model/site';
 import { fontUrl } from '../engine/fonts.ts';
 import type { ShippedSizes } from '@hatrail/core/output/shipped';
 import { sizesOf } from '../engine/request.ts';
-import type { SiteAtHand } from '../engine/siteAtHand.ts';
+import type { LoadedSite } from '../engine/loadedSite.ts';
 
 /** The exported page and header as one document for a frame: same HTML, CSS and JavaScript, other addresses. */
 export interface Preview {
@@ -30,7 +30,7 @@ export interface Preview {
   stretch: number | undefined;
 }
 
-function previewAddresses({ site, hashes }: SiteAtHand, page: Page, sizes: ShippedSizes): Addresses {
+function previewAddresses({ site, hashes }: LoadedSite, page: Page, sizes: ShippedSizes): Addresses {
   return {
     ...relativeAddresses(site, page.path, sizes),
     link: (to) => addressOf(site, to),
@@ -48,19 +48,19 @@ function fontAddress(site: Site, hashes: Record<string, string>, file: string): 
 /** Frames show no scrollbar of their own, so that their width is the page's; the film is the scroll bar. */
 const FRAME_CSS = 'html { scrollbar-width: none }';
 
-function previewHtml(hand: SiteAtHand, header: Header, page: Page, sizes: ShippedSizes): string {
-  const to = previewAddresses(hand, page, sizes);
+function previewHtml(loaded: LoadedSite, header: Header, page: Page, sizes: ShippedSizes): string {
+  const to = previewAddresses(loaded, page, sizes);
   const head = [
     `<base href="${location.origin}/">`,
-    `<style>${fontCss(fontsOf(hand.site), to.font)}${FRAME_CSS}</style>`,
+    `<style>${fontCss(fontsOf(loaded.site), to.font)}${FRAME_CSS}</style>`,
     '<style id="site-css"></style>',
     '<style id="header-css"></style>',
     '<style id="still-css"></style>',
     '<style id="ground-css"></style>',
     '<script src="/preview/header.js" defer></script>',
-    ...(hasTurning(hand.site) ? ['<script src="/preview/bands.js" defer></script>'] : []),
+    ...(hasTurning(loaded.site) ? ['<script src="/preview/bands.js" defer></script>'] : []),
   ].join('\n');
-  return pageHtml(hand.site, page, header, to, head);
+  return pageHtml(loaded.site, page, header, to, head);
 }
 
 /** What a header's HTML has of its look: the logo's variants and the layers that need elements of their own. */
@@ -71,12 +71,12 @@ function wornHtml(site: Site, header: Header): string {
 
 /** The preview of a page under a header; each of its parts is made anew only when what it is made from changes. */
 export function usePreview(
-  hand: SiteAtHand,
+  loaded: LoadedSite,
   header: Header,
   page: Page,
   measure: Measure | undefined,
 ): Preview | undefined {
-  const { site, hashes } = hand;
+  const { site, hashes } = loaded;
   const sizes = useMemo(() => measure && sizesOf(site, header, measure), [site, header, measure]);
   const { palette, type, menus, pages, pictures, logo, name, tagline, fonts, pairings } = site;
   const { rails, extent, fold, manner } = header;
@@ -84,15 +84,15 @@ export function usePreview(
   const words = [palette, type, menus, pages, pictures, logo, name, tagline, fonts];
   const html = useByParts(
     [hashes, sizes, page, ...words, rails, fold, manner.switch, manner.onScroll, worn],
-    () => sizes && previewHtml(hand, header, page, sizes),
+    () => sizes && previewHtml(loaded, header, page, sizes),
   );
   const pagesCss = useByParts(
     [hashes, sizes, ...words, pairings, rails, extent, fold, manner.lies, manner.onScroll, measure],
-    () => measure && sizes && siteCss(site, header, measure, previewAddresses(hand, page, sizes)),
+    () => measure && sizes && siteCss(site, header, measure, previewAddresses(loaded, page, sizes)),
   );
   const css = useMemo(
-    () => measure && sizes && headerCss(site, header, measure, previewAddresses(hand, page, sizes)),
-    [site, hand, header, measure, sizes, page],
+    () => measure && sizes && headerCss(site, header, measure, previewAddresses(loaded, page, sizes)),
+    [site, loaded, header, measure, sizes, page],
   );
   const stretch = changesByScroll(header) ? header.manner.stretch : undefined;
   return useMemo(
@@ -105,7 +105,7 @@ export function usePreview(
 }
 
 /** A state of links and icons, or an open menu, that a frame is held in while it is dressed. */
-export type Held = 'hover' | 'active' | 'focus-visible' | 'pointed' | 'drop-downs' | 'menu';
+export type PinnedState = 'hover' | 'active' | 'focus-visible' | 'pointed' | 'drop-downs' | 'menu';
 
 const POINTED = ['hover', 'active', 'focus-visible'] as const;
 
@@ -118,7 +118,7 @@ function holdable(css: string): string {
 }
 
 /** Holds a loaded frame's header in a state, or lets it go. Nothing takes the focus from whoever is dressing it. */
-export function holdFrame(inside: Document, held: Held | undefined): void {
+export function pinFrame(inside: Document, held: PinnedState | undefined): void {
   const state = POINTED.find((each) => each === held);
   for (const part of inside.querySelectorAll<HTMLElement>('.hr-rail :is(a, button)')) {
     if (state) part.dataset.held = state;

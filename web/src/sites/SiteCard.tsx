@@ -25,11 +25,11 @@ interface SiteCardProps {
 
 /** One site: its home page, its name, its verdict, and what can be done with it. */
 export function SiteCard({ kept, onChanged, onRemoved }: SiteCardProps) {
-  const hand = useMemo(() => ({ site: kept.site, hashes: kept.hashes }), [kept]);
+  const loaded = useMemo(() => ({ site: kept.site, hashes: kept.hashes }), [kept]);
   const header = kept.site.headers[0]!;
   const page = kept.site.pages[0]!;
-  const measure = useMeasure(hand);
-  const preview = usePreview(hand, header, page, measure);
+  const measure = useMeasure(loaded);
+  const preview = usePreview(loaded, header, page, measure);
   const [isRenaming, setRenaming] = useState(false);
   return (
     <article className="site-card">
@@ -155,8 +155,8 @@ function SiteMenu({
 
 function SiteVerdict({ kept }: { kept: KeptSite }) {
   const { site, hashes } = kept;
-  const hand = useMemo(() => ({ site, hashes }), [site, hashes]);
-  const { rows, banners = [], failure, soFar } = useProofOfAll(hand, site.headers[0]!);
+  const loaded = useMemo(() => ({ site, hashes }), [site, hashes]);
+  const { rows, banners = [], failure, soFar } = useProofOfAll(loaded, site.headers[0]!);
   const progress = useSoFar({ soFar });
   const text = failure
     ? `could not be swept: ${failure}`

@@ -5,6 +5,7 @@ import { useNavigate } from 'react-router';
 import type { KeptSite, ListedSite } from '@hatrail/core/model/kept';
 import { api } from '../api.ts';
 import { Mark } from '../parts/Mark.tsx';
+import { sitesQuery } from './sitesQuery.ts';
 import { useNear } from '../parts/useNear.ts';
 
 // What judges and draws a site is fetched while the list is there to be read.
@@ -14,11 +15,11 @@ const StartSite = lazy(() => import('./StartSite.tsx').then((module) => ({ defau
 /** The sites kept here, each with its home page as it ships and its verdict. */
 export function Sites() {
   const client = useQueryClient();
-  const sites = useQuery({ queryKey: ['sites'], queryFn: api.sites });
+  const sites = useQuery(sitesQuery);
   const [isStarting, setStarting] = useState(false);
   const [gone, setGone] = useState<KeptSite>();
   const navigate = useNavigate();
-  const refresh = () => client.invalidateQueries({ queryKey: ['sites'] });
+  const refresh = () => client.invalidateQueries({ queryKey: sitesQuery.queryKey });
   return (
     <>
       <header className="bar">
@@ -131,7 +132,7 @@ function Restore({ kept, onDone }: { kept: KeptSite; onDone: () => void }) {
   const restore = useMutation({
     mutationFn: () => api.restore(kept.id),
     onSuccess: async () => {
-      await client.invalidateQueries({ queryKey: ['sites'] });
+      await client.invalidateQueries({ queryKey: sitesQuery.queryKey });
       onDone();
     },
   });

@@ -77,9 +77,9 @@ export function StartSite({ onClose, onStarted }: StartSiteProps) {
 
 /** The beginning of the site that would be started, as it would be published. */
 function HeaderPicture({ siteName, headerId }: { siteName: string; headerId: string }) {
-  const hand = useMemo(() => ({ site: newSite(siteName, headerId), hashes: {} }), [siteName, headerId]);
-  const [header, page] = [hand.site.headers[0]!, hand.site.pages[0]!];
-  const preview = usePreview(hand, header, page, useMeasure(hand));
+  const loaded = useMemo(() => ({ site: newSite(siteName, headerId), hashes: {} }), [siteName, headerId]);
+  const [header, page] = [loaded.site.headers[0]!, loaded.site.pages[0]!];
+  const preview = usePreview(loaded, header, page, useMeasure(loaded));
   const scale = CARD / WIDTH;
   return (
     <span className="start-picture">

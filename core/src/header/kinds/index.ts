@@ -8,7 +8,7 @@ import type { ItemKind } from './kind.ts';
 import { logo } from './logo.ts';
 import { menu } from './menu.ts';
 import { name } from './name.ts';
-import { picture } from './picture.ts';
+import { pictureItem } from './picture.ts';
 import { text } from './text.ts';
 
 /** Every kind of item by its name. */
@@ -19,7 +19,7 @@ export const KINDS: { [K in ItemKindName]: ItemKind<Extract<Item, { kind: K }>> 
   button,
   text,
   icons,
-  picture,
+  picture: pictureItem,
   search,
   account,
   basket,

@@ -14,7 +14,7 @@ function widthOf(site: Site, item: PictureItem): number {
   return found ? snap((item.height * found.width) / found.height) : 0;
 }
 
-export const picture: ItemKind<PictureItem> = {
+export const pictureItem: ItemKind<PictureItem> = {
   name: 'Picture',
   title: (site, item) => pictureOf(site, item.picture)?.name ?? 'Picture',
   hasContent: (site, item) => pictureOf(site, item.picture) !== undefined,

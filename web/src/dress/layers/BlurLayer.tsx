@@ -6,7 +6,7 @@ const RADII = Array.from({ length: 61 }, (_, i) => i);
 
 /** The blur of what is behind: the page itself, before anything is laid over it. */
 export function BlurLayer() {
-  const { hand, width, wearer, moment } = useDressing();
+  const { loaded, width, wearer, moment } = useDressing();
   const { header } = wearer;
   const blurred = (radius: number) => ({
     ...header,
@@ -19,13 +19,13 @@ export function BlurLayer() {
         <BoundField
           question="From where does a blur clear it?"
           says={(px) => `Clear from ${px} px.`}
-          hand={hand}
+          loaded={loaded}
           width={width}
           header={header}
           moments={[moment]}
           values={RADII}
           holds="above"
-          make={(radius) => ({ hand, header: blurred(radius) })}
+          make={(radius) => ({ loaded, header: blurred(radius) })}
           onTake={(radius) => setLook(wearer, moment, 'blur', 'radius', radius)}
         />
       )}

@@ -1,6 +1,6 @@
 import { BLEND_MODES } from '@hatrail/core/colour/blend';
 import { REPEATS } from '@hatrail/core/model/layer';
-import { Choice } from '../../parts/fields.tsx';
+import { ChoiceField } from '../../parts/fields.tsx';
 import { ColourField } from '../../parts/ColourField.tsx';
 import { NumberField } from '../../parts/NumberField.tsx';
 import { PercentSlider } from '../../parts/PercentSlider.tsx';
@@ -20,7 +20,7 @@ export function PictureLayer() {
   return (
     <>
       <Value label="Picture" layer="picture" name="picture">
-        <Choice
+        <ChoiceField
           label="Picture of the header"
           value={picture.on ? picture.picture : ''}
           options={[['', 'none'] as const, ...site.pictures.map(({ id, name }) => [id, name] as const)]}
@@ -42,7 +42,7 @@ export function PictureLayer() {
           </Value>
           <Value label="Size" layer="picture" name="size">
             <span className="row">
-              <Choice
+              <ChoiceField
                 label="Size of the picture"
                 value={picture.drawnWidth > 0 ? 'own' : picture.size}
                 options={[
@@ -80,7 +80,7 @@ export function PictureLayer() {
             </p>
           )}
           <Value label="Repeat" layer="picture" name="repeat">
-            <Choice
+            <ChoiceField
               label="How the picture repeats"
               value={picture.repeat}
               options={REPEATS.map((repeat) => [repeat, REPEAT_NAMES[repeat]] as const)}
@@ -88,7 +88,7 @@ export function PictureLayer() {
             />
           </Value>
           <Value label="Blend" layer="picture" name="blend">
-            <Choice
+            <ChoiceField
               label="How it is blended into what is beneath"
               value={picture.blend}
               options={BLEND_MODES.map(

@@ -7,7 +7,7 @@ import type { Site } from '@hatrail/core/model/site';
 import type { Row } from '@hatrail/core/sweep/prove';
 import type { FillAnswer } from '../../editor/verdicts.ts';
 import type { Solved } from '../../engine/dependsOn.ts';
-import type { SiteAtHand } from '../../engine/siteAtHand.ts';
+import type { LoadedSite } from '../../engine/loadedSite.ts';
 import { ColourField } from '../../parts/ColourField.tsx';
 import { NumberField } from '../../parts/NumberField.tsx';
 import { originText, putBack, setLook } from '../lookEdits.ts';
@@ -27,7 +27,7 @@ export interface SummaryProps {
 
 /** Whose look is being dressed, at which moment. */
 export interface Dressing {
-  hand: SiteAtHand;
+  loaded: LoadedSite;
   width: number;
   site: Site;
   wearer: Wearer;

@@ -3,7 +3,7 @@ import { headerItems, type Header } from '@hatrail/core/model/header';
 import type { Picture } from '@hatrail/core/model/picture';
 import type { Raster } from '@hatrail/core/geometry/raster';
 import { pictureUrl } from '../../engine/picturePixels.ts';
-import type { SiteAtHand } from '../../engine/siteAtHand.ts';
+import type { LoadedSite } from '../../engine/loadedSite.ts';
 import { RasterCanvas } from '../../parts/RasterCanvas.tsx';
 import { VerdictText } from '../../parts/Verdict.tsx';
 import { useAnswer } from '../../engine/answers.ts';
@@ -13,8 +13,8 @@ const WIDE = 220;
 const HIGH = 84;
 
 /** The logo at the size it has in the header, on light, dark and the pictures of the site, each with its verdict. */
-export function Grounds({ hand, header, logo }: { hand: SiteAtHand; header: Header; logo: Picture }) {
-  const { site } = hand;
+export function LogoGrounds({ loaded, header, logo }: { loaded: LoadedSite; header: Header; logo: Picture }) {
+  const { site } = loaded;
   const item = headerItems(header).find(({ kind }) => kind === 'logo');
   const height = Math.min(HIGH - 16, item?.kind === 'logo' ? item.height : 40);
   const used = site.pages
@@ -24,16 +24,16 @@ export function Grounds({ hand, header, logo }: { hand: SiteAtHand; header: Head
     .join(' ');
   // What is drawn depends on the files and the height.
   const { data: shown = [] } = useAnswer(
-    ['logo grounds', keyOf([logo.id, height, used, hand.hashes])],
+    ['logo grounds', keyOf([logo.id, height, used, loaded.hashes])],
     async () => {
-      const mark = await drawnAt(hand, logo, height);
+      const mark = await drawnAt(loaded, logo, height);
       const grounds: { name: string; raster: Raster }[] = [
         { name: 'Light', raster: evenGround({ r: 255, g: 255, b: 255 }, WIDE, HIGH) },
         { name: 'Dark', raster: evenGround({ r: 20, g: 22, b: 26 }, WIDE, HIGH) },
       ];
       for (const id of used.split(' ').filter(Boolean)) {
         const picture = site.pictures.find((candidate) => candidate.id === id)!;
-        const raster = await coverRaster(hand, picture).catch(() => undefined);
+        const raster = await coverRaster(loaded, picture).catch(() => undefined);
         if (raster) grounds.push({ name: picture.name, raster });
       }
       const left = Math.max(0, Math.round((WIDE - mark.width) / 2));
@@ -59,26 +59,26 @@ export function Grounds({ hand, header, logo }: { hand: SiteAtHand; header: Head
   );
 }
 
-async function drawnAt(hand: SiteAtHand, picture: Picture, height: number): Promise<Raster> {
+async function drawnAt(loaded: LoadedSite, picture: Picture, height: number): Promise<Raster> {
   const width = Math.min(WIDE, Math.max(1, Math.round((height * picture.width) / picture.height)));
   return canvasRaster(width, height, async (context) => {
-    const image = await loaded(hand, picture);
+    const image = await imageOf(loaded, picture);
     context.drawImage(image, 0, 0, width, height);
   });
 }
 
 /** A picture as it covers the card. */
-async function coverRaster(hand: SiteAtHand, picture: Picture): Promise<Raster> {
+async function coverRaster(loaded: LoadedSite, picture: Picture): Promise<Raster> {
   return canvasRaster(WIDE, HIGH, async (context) => {
     const scale = Math.max(WIDE / picture.width, HIGH / picture.height);
     const [width, height] = [picture.width * scale, picture.height * scale];
-    context.drawImage(await loaded(hand, picture), (WIDE - width) / 2, (HIGH - height) / 2, width, height);
+    context.drawImage(await imageOf(loaded, picture), (WIDE - width) / 2, (HIGH - height) / 2, width, height);
   });
 }
 
-async function loaded(hand: SiteAtHand, picture: Picture): Promise<HTMLImageElement> {
+async function imageOf(loaded: LoadedSite, picture: Picture): Promise<HTMLImageElement> {
   const image = new Image();
-  image.src = pictureUrl(hand, picture.id, picture.file.endsWith('.svg') ? undefined : 640);
+  image.src = pictureUrl(loaded, picture.id, picture.file.endsWith('.svg') ? undefined : 640);
   await image.decode();
   return image;
 }

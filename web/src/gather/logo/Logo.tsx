@@ -12,17 +12,17 @@ import { ByWidth } from '../../hang/ByWidth.tsx';
 import { changeHeader } from '../../editor/edits.ts';
 import { changeItem, hang } from '../../hang/edits.ts';
 import { FileButton } from '../../parts/FileButton.tsx';
-import { Choice, OnOff, Row, TextInput } from '../../parts/fields.tsx';
+import { ChoiceField, OnOff, FieldRow, TextInput } from '../../parts/fields.tsx';
 import { NumberField } from '../../parts/NumberField.tsx';
 import { byRule } from '../../parts/rules.ts';
 import { Head } from '../Head.tsx';
-import { takePicture } from '../pictures/takeIn.ts';
+import { takeInPicture } from '../pictures/takeIn.ts';
 import { VariantCard } from './VariantCard.tsx';
 
 /** The logo: its variants, each on light, dark and the site's pictures, and how it stands in the header. */
-export function Logo() {
-  const { siteId, hand, place } = useOutletContext<EditorContext>();
-  const { site } = hand;
+export function LogoScreen() {
+  const { siteId, loaded, place } = useOutletContext<EditorContext>();
+  const { site } = loaded;
   const { variants } = site.logo;
   const [problem, setProblem] = useState<string>();
   const has = LOGO_VARIANTS.filter((variant) => variants[variant] !== undefined);
@@ -30,7 +30,7 @@ export function Logo() {
     if (!file) return;
     setProblem(undefined);
     try {
-      await takePicture(siteId, file, file.name, `Logo, ${variant}`, (draft, picture) => {
+      await takeInPicture(siteId, file, file.name, `Logo, ${variant}`, (draft, picture) => {
         draft.logo.variants[variant] = picture.id;
       });
     } catch (error) {
@@ -59,7 +59,7 @@ export function Logo() {
             <VariantCard
               key={variant}
               siteId={siteId}
-              hand={hand}
+              loaded={loaded}
               header={place.header}
               variant={variant}
               picture={picture}
@@ -92,10 +92,10 @@ type Shown = 'logo' | 'name' | 'both' | 'none';
 
 /** How logo and name stand in the header that is worked on. */
 function InHeader() {
-  const { hand, place } = useOutletContext<EditorContext>();
+  const { loaded, place } = useOutletContext<EditorContext>();
   const { search } = useLocation();
   const edit = useEditor((state) => state.edit);
-  const { site } = hand;
+  const { site } = loaded;
   const { header } = place;
   const items = headerItems(header);
   const logo = items.find((item): item is LogoItem => item.kind === 'logo');
@@ -131,8 +131,8 @@ function InHeader() {
       <h2 id="in-header">In {header.name}</h2>
       <div className="in-header-columns">
         <div className="tag">
-          <Row label="Shows">
-            <Choice<Shown>
+          <FieldRow label="Shows">
+            <ChoiceField<Shown>
               label="What the header shows"
               value={shown}
               options={[
@@ -143,8 +143,8 @@ function InHeader() {
               ]}
               onChange={show}
             />
-          </Row>
-          <Row label="Reads as">
+          </FieldRow>
+          <FieldRow label="Reads as">
             <TextInput
               label="What the logo says"
               value={site.logo.alt}
@@ -153,23 +153,23 @@ function InHeader() {
                 edit('What the logo says', (draft) => void (draft.logo.alt = alt), 'logo alt')
               }
             />
-          </Row>
-          <Row label="Site name">
+          </FieldRow>
+          <FieldRow label="Site name">
             <TextInput
               label="Site name"
               value={site.name}
               problem={byRule(Site, 'name')}
               onChange={(text) => edit('Site name', (draft) => void (draft.name = text), 'site name')}
             />
-          </Row>
-          <Row label="Tagline">
+          </FieldRow>
+          <FieldRow label="Tagline">
             <TextInput
               label="Tagline"
               value={site.tagline}
               problem={byRule(Site, 'tagline')}
               onChange={(text) => edit('Tagline', (draft) => void (draft.tagline = text), 'tagline')}
             />
-          </Row>
+          </FieldRow>
           <p className="quiet">Logo and name lead home, and are read out as “{site.logo.alt}, home”.</p>
         </div>
         {logo && (
@@ -185,7 +185,7 @@ function InHeader() {
         )}
         {name && (
           <SizeTag header={header.id} item={name} of="the name" label="Size" min={10} max={80} size="size">
-            <Row label="Tagline below">
+            <FieldRow label="Tagline below">
               <OnOff
                 label="Tagline below the name"
                 value={name.tagline}
@@ -198,7 +198,7 @@ function InHeader() {
                   )
                 }
               />
-            </Row>
+            </FieldRow>
           </SizeTag>
         )}
       </div>
@@ -243,7 +243,7 @@ function SizeTag<K extends 'height' | 'size'>({
   const base: number = item[size];
   return (
     <div className="tag">
-      <Row label={label}>
+      <FieldRow label={label}>
         <NumberField
           label={name}
           unit="px"
@@ -259,7 +259,7 @@ function SizeTag<K extends 'height' | 'size'>({
             )
           }
         />
-      </Row>
+      </FieldRow>
       {children}
       <ByWidth
         of={of}

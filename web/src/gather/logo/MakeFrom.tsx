@@ -4,22 +4,22 @@ import { relativeLuminance } from '@hatrail/core/colour/contrast';
 import { parseColour, type Rgb } from '@hatrail/core/colour/rgb';
 import { resolveColour } from '@hatrail/core/model/palette';
 import { LOGO_VARIANTS, LOGO_VARIANT_NAMES, type LogoVariant } from '@hatrail/core/model/picture';
-import type { SiteAtHand } from '../../engine/siteAtHand.ts';
+import type { LoadedSite } from '../../engine/loadedSite.ts';
 import { ColourField } from '../../parts/ColourField.tsx';
 
 /** Another variant made from this one, in a colour. */
 export function MakeFrom({
-  hand,
+  loaded,
   variant,
   canRecolour,
   onMake,
 }: {
-  hand: SiteAtHand;
+  loaded: LoadedSite;
   variant: LogoVariant;
   canRecolour: boolean;
   onMake: (as: LogoVariant, colour: Rgb) => Promise<void>;
 }) {
-  const { palette } = hand.site;
+  const { palette } = loaded.site;
   const byLight = [...palette].sort(
     (a, b) => relativeLuminance(parseColour(a.colour)!) - relativeLuminance(parseColour(b.colour)!),
   );

@@ -12,11 +12,11 @@ import { api } from '../../api.ts';
 import { setLook } from '../../dress/lookEdits.ts';
 import { useEditor } from '../../editor/store.ts';
 import { pictureRaster, pictureUrl, rasterFile } from '../../engine/picturePixels.ts';
-import type { SiteAtHand } from '../../engine/siteAtHand.ts';
+import type { LoadedSite } from '../../engine/loadedSite.ts';
 import { FileButton } from '../../parts/FileButton.tsx';
 import { dropUnused, keepTaken, nameOfFile } from '../pictures/takeIn.ts';
 import { CutBox } from './CutBox.tsx';
-import { Grounds } from './Grounds.tsx';
+import { LogoGrounds } from './Grounds.tsx';
 import { MakeFrom } from './MakeFrom.tsx';
 import { PICTURES } from './pictureTypes.ts';
 import { useAnswer } from '../../engine/answers.ts';
@@ -24,7 +24,7 @@ import { keyOf } from '../../engine/dependsOn.ts';
 
 interface VariantCardProps {
   siteId: string;
-  hand: SiteAtHand;
+  loaded: LoadedSite;
   header: Header;
   variant: LogoVariant;
   picture: Picture;
@@ -43,15 +43,15 @@ interface Seen {
 }
 
 /** One variant of the logo: where it can be told from its ground, and what can be done with it. */
-export function VariantCard({ siteId, hand, header, variant, picture, onProblem }: VariantCardProps) {
-  const { hashes } = hand;
+export function VariantCard({ siteId, loaded, header, variant, picture, onProblem }: VariantCardProps) {
+  const { hashes } = loaded;
   const [isCutting, setCutting] = useState(false);
   const edit = useEditor((state) => state.edit);
   const hash = hashes[picture.id];
   const { data: now, failure } = useAnswer(
     ['variant', keyOf([hash, picture.id])],
     async (): Promise<Seen> => {
-      const raster = await pictureRaster(hand, picture, MOST);
+      const raster = await pictureRaster(loaded, picture, MOST);
       return { raster, kept: trimBox(raster), box: findBox(raster), opaque: isOpaque(raster) };
     },
   );
@@ -86,7 +86,7 @@ export function VariantCard({ siteId, hand, header, variant, picture, onProblem 
       height: kept.height / raster.height,
     };
     if (isVector) {
-      const svg = svgPart(await (await fetch(pictureUrl(hand, picture.id))).text(), part);
+      const svg = svgPart(await (await fetch(pictureUrl(loaded, picture.id))).text(), part);
       if (svg)
         await keep(
           new Blob([svg], { type: 'image/svg+xml' }),
@@ -120,7 +120,11 @@ export function VariantCard({ siteId, hand, header, variant, picture, onProblem 
   return (
     <section className="variant" aria-label={LOGO_VARIANT_NAMES[variant]}>
       <h2>{LOGO_VARIANT_NAMES[variant]}</h2>
-      {now ? <Grounds hand={hand} header={header} logo={picture} /> : <p className="quiet">Being drawn</p>}
+      {now ? (
+        <LogoGrounds loaded={loaded} header={header} logo={picture} />
+      ) : (
+        <p className="quiet">Being drawn</p>
+      )}
       {now?.box && (
         <div className="tag-note">
           <p>
@@ -157,13 +161,13 @@ export function VariantCard({ siteId, hand, header, variant, picture, onProblem 
         </div>
       )}
       <MakeFrom
-        hand={hand}
+        loaded={loaded}
         variant={variant}
         canRecolour={isVector || (now !== undefined && !now.opaque)}
         onMake={async (as, colour) => {
           const hex = hexColour(colour);
           if (isVector) {
-            const svg = svgInOneColour(await (await fetch(pictureUrl(hand, picture.id))).text(), hex);
+            const svg = svgInOneColour(await (await fetch(pictureUrl(loaded, picture.id))).text(), hex);
             await keep(new Blob([svg], { type: 'image/svg+xml' }), `${base}-${as}.svg`, `Logo in ${hex}`, as);
           } else if (now) {
             await keep(

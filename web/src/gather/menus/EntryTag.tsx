@@ -5,7 +5,7 @@ import { entriesOf, Entry, type AnyEntry, type Menu } from '@hatrail/core/model/
 import { labelOf } from '@hatrail/core/model/references';
 import type { Site } from '@hatrail/core/model/site';
 import { useEditor } from '../../editor/store.ts';
-import { Row, TextInput, OnOff } from '../../parts/fields.tsx';
+import { FieldRow, TextInput, OnOff } from '../../parts/fields.tsx';
 import { byRule } from '../../parts/rules.ts';
 import { TargetField } from '../../parts/TargetField.tsx';
 
@@ -50,7 +50,7 @@ export function EntryTag({ site, menu, entry, level, onChoose }: EntryTagProps) 
   };
   return (
     <section className="tag" aria-label={`Entry ${labelOf(site, entry)}`}>
-      <Row label="Label">
+      <FieldRow label="Label">
         <TextInput
           label="Label of the entry"
           value={entry.label ?? ''}
@@ -63,7 +63,7 @@ export function EntryTag({ site, menu, entry, level, onChoose }: EntryTagProps) 
             })
           }
         />
-      </Row>
+      </FieldRow>
       {page && entry.label === undefined && <p className="quiet">It is called by the page’s title.</p>}
       <TargetField
         site={site}
@@ -82,7 +82,7 @@ export function EntryTag({ site, menu, entry, level, onChoose }: EntryTagProps) 
           })
         }
       />
-      <Row label="New window">
+      <FieldRow label="New window">
         <OnOff
           label="It opens a new window"
           value={entry.newWindow === true}
@@ -93,9 +93,9 @@ export function EntryTag({ site, menu, entry, level, onChoose }: EntryTagProps) 
             })
           }
         />
-      </Row>
+      </FieldRow>
       {level === 0 && (
-        <Row label="Stands out">
+        <FieldRow label="Stands out">
           <OnOff
             label="It stands out"
             value={entry.standsOut === true}
@@ -108,7 +108,7 @@ export function EntryTag({ site, menu, entry, level, onChoose }: EntryTagProps) 
               })
             }
           />
-        </Row>
+        </FieldRow>
       )}
       <div className="row tag-acts">
         {MOVES.map(([move, name]) => (

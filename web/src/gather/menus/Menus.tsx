@@ -3,14 +3,14 @@ import { useState } from 'react';
 import { useOutletContext, useSearchParams } from 'react-router';
 import { freeId } from '@hatrail/core/gather/freeId';
 import { menuRemarks } from '@hatrail/core/gather/menuTree';
-import { placeName } from '@hatrail/core/gather/places';
+import { placeOfUseName } from '@hatrail/core/gather/places';
 import { usesOfPart } from '@hatrail/core/gather/uses';
 import { headerItems } from '@hatrail/core/model/header';
 import { entriesOf, Menu, type Entry } from '@hatrail/core/model/menu';
 import { logoPicture } from '@hatrail/core/model/picture';
 import type { EditorContext } from '../../editor/Editor.tsx';
 import { useEditor } from '../../editor/store.ts';
-import { Row, TextInput } from '../../parts/fields.tsx';
+import { FieldRow, TextInput } from '../../parts/fields.tsx';
 import { byRule } from '../../parts/rules.ts';
 import { Head } from '../Head.tsx';
 import { BringInMenu } from './BringInMenu.tsx';
@@ -19,8 +19,8 @@ import { MenuTree } from './MenuTree.tsx';
 
 /** The site's menus as trees, each entry with its tag. */
 export function Menus() {
-  const { hand, place } = useOutletContext<EditorContext>();
-  const { site } = hand;
+  const { loaded, place } = useOutletContext<EditorContext>();
+  const { site } = loaded;
   const edit = useEditor((state) => state.edit);
   const [params, setParams] = useSearchParams();
   const [chosenEntry, setEntry] = useState<string>();
@@ -89,7 +89,7 @@ export function Menus() {
       {menu && (
         <div className="menus-body">
           <section aria-label={`Entries of ${menu.name}`}>
-            <Row label="Menu">
+            <FieldRow label="Menu">
               <TextInput
                 label="Name of the menu"
                 value={menu.name}
@@ -102,12 +102,12 @@ export function Menus() {
                   )
                 }
               />
-            </Row>
+            </FieldRow>
             <MenuTree site={site} menu={menu} remarks={remarks} chosen={chosenEntry} onChoose={setEntry} />
             {menu.entries.length === 0 && (
               <p className="quiet">No entries yet: add one, or bring in a menu.</p>
             )}
-            <MenuUses hand={hand} menu={menu} onGone={() => choose('')} />
+            <MenuUses loaded={loaded} menu={menu} onGone={() => choose('')} />
           </section>
           <div>
             {entry ? (
@@ -145,13 +145,21 @@ export function Menus() {
 }
 
 /** Where a menu hangs; one that hangs nowhere can go. */
-function MenuUses({ hand, menu, onGone }: { hand: EditorContext['hand']; menu: Menu; onGone: () => void }) {
+function MenuUses({
+  loaded,
+  menu,
+  onGone,
+}: {
+  loaded: EditorContext['loaded'];
+  menu: Menu;
+  onGone: () => void;
+}) {
   const edit = useEditor((state) => state.edit);
-  const uses = usesOfPart(hand.site, 'menu', menu.id);
+  const uses = usesOfPart(loaded.site, 'menu', menu.id);
   return (
     <p className="quiet menu-uses">
       {uses.length > 0 ? (
-        `Hangs in ${uses.map(({ path }) => placeName(hand.site, path)).join('; ')}.`
+        `Hangs in ${uses.map(({ path }) => placeOfUseName(loaded.site, path)).join('; ')}.`
       ) : (
         <>
           It hangs nowhere yet; put it on a rail in Hang.{' '}

@@ -3,7 +3,7 @@ import { REPEATS, type Backdrop } from '@hatrail/core/model/layer';
 import type { Band } from '@hatrail/core/model/page';
 import type { Site } from '@hatrail/core/model/site';
 import { ColourField } from '../../parts/ColourField.tsx';
-import { Choice, OnOff, Row } from '../../parts/fields.tsx';
+import { ChoiceField, OnOff, FieldRow } from '../../parts/fields.tsx';
 import { NumberField } from '../../parts/NumberField.tsx';
 
 /** The layers of a band's backdrop above its colour, bottom first. */
@@ -43,7 +43,7 @@ export function GradientFields({ site, band, change }: BandFieldsProps) {
       </legend>
       {gradient && (
         <>
-          <Row label="Angle">
+          <FieldRow label="Angle">
             <NumberField
               label="Angle of the gradient"
               unit="°, 180 is downwards"
@@ -52,9 +52,9 @@ export function GradientFields({ site, band, change }: BandFieldsProps) {
               value={gradient.angle}
               onChange={(angle) => inBackdrop((draft) => void (draft.gradient!.angle = angle))}
             />
-          </Row>
+          </FieldRow>
           {gradient.stops.map((stop, i) => (
-            <Row key={i} label={`Stop ${i + 1}`}>
+            <FieldRow key={i} label={`Stop ${i + 1}`}>
               <span className="row">
                 <ColourField
                   label={`Colour of stop ${i + 1}`}
@@ -81,7 +81,7 @@ export function GradientFields({ site, band, change }: BandFieldsProps) {
                   }
                 />
               </span>
-            </Row>
+            </FieldRow>
           ))}
         </>
       )}
@@ -97,8 +97,8 @@ export function PictureFields({ site, band, change }: BandFieldsProps) {
   return (
     <fieldset className="layer-fields">
       <legend>Picture</legend>
-      <Row label="Picture">
-        <Choice
+      <FieldRow label="Picture">
+        <ChoiceField
           label="Picture behind the band"
           value={picture?.picture ?? ''}
           options={[['', 'none'] as const, ...site.pictures.map(({ id, name }) => [id, name] as const)]}
@@ -111,12 +111,12 @@ export function PictureFields({ site, band, change }: BandFieldsProps) {
             })
           }
         />
-      </Row>
+      </FieldRow>
       {picture && (
         <>
-          <Row label="Size">
+          <FieldRow label="Size">
             <span className="row">
-              <Choice
+              <ChoiceField
                 label="Size of the picture"
                 value={picture.drawnWidth === undefined ? picture.size : 'own'}
                 options={[
@@ -145,8 +145,8 @@ export function PictureFields({ site, band, change }: BandFieldsProps) {
                 />
               )}
             </span>
-          </Row>
-          <Row label="Place">
+          </FieldRow>
+          <FieldRow label="Place">
             <span className="row">
               {(['x', 'y'] as const).map((axis) => (
                 <NumberField
@@ -170,9 +170,9 @@ export function PictureFields({ site, band, change }: BandFieldsProps) {
                 </button>
               )}
             </span>
-          </Row>
-          <Row label="Repeat">
-            <Choice
+          </FieldRow>
+          <FieldRow label="Repeat">
+            <ChoiceField
               label="How the picture repeats"
               value={picture.repeat}
               options={REPEATS.map(
@@ -186,9 +186,9 @@ export function PictureFields({ site, band, change }: BandFieldsProps) {
               )}
               onChange={(repeat) => inBackdrop((draft) => void (draft.picture!.repeat = repeat))}
             />
-          </Row>
-          <Row label="Blend">
-            <Choice
+          </FieldRow>
+          <FieldRow label="Blend">
+            <ChoiceField
               label="How it is blended into the colour beneath"
               value={picture.blend ?? 'normal'}
               options={BLEND_MODES.map(
@@ -201,7 +201,7 @@ export function PictureFields({ site, band, change }: BandFieldsProps) {
                 })
               }
             />
-          </Row>
+          </FieldRow>
         </>
       )}
     </fieldset>

@@ -4,7 +4,7 @@ import type { ColourUse } from '@hatrail/core/model/palette';
 import type { Site } from '@hatrail/core/model/site';
 import { useEditor } from '../../editor/store.ts';
 import { ColourField } from '../../parts/ColourField.tsx';
-import { Choice, Row, TextInput } from '../../parts/fields.tsx';
+import { ChoiceField, FieldRow, TextInput } from '../../parts/fields.tsx';
 import { NumberField } from '../../parts/NumberField.tsx';
 import { byRule } from '../../parts/rules.ts';
 import { GradientFields, PictureFields } from './BackdropFields.tsx';
@@ -23,15 +23,15 @@ export function BandTag({ site, page, band }: { site: Site; page: Page; band: Ba
   const { unit, value } = band.height;
   return (
     <div className="band-tag">
-      <Row label="Name">
+      <FieldRow label="Name">
         <TextInput
           label="Name of the band"
           value={band.name}
           problem={byRule(Band, 'name')}
           onChange={(name) => change('Name of a band', (draft) => void (draft.name = name))}
         />
-      </Row>
-      <Row label="Height">
+      </FieldRow>
+      <FieldRow label="Height">
         <span className="row">
           <NumberField
             label="Height of the band"
@@ -41,7 +41,7 @@ export function BandTag({ site, page, band }: { site: Site; page: Page; band: Ba
             value={value}
             onChange={(next) => change('Height of a band', (draft) => void (draft.height.value = next))}
           />
-          <Choice
+          <ChoiceField
             label="Unit of the height"
             value={unit}
             options={[
@@ -59,9 +59,9 @@ export function BandTag({ site, page, band }: { site: Site; page: Page; band: Ba
             }
           />
         </span>
-      </Row>
-      <Row label="Pairing">
-        <Choice
+      </FieldRow>
+      <FieldRow label="Pairing">
+        <ChoiceField
           label="Pairing that the band wears"
           value={band.pairing ?? ''}
           options={[
@@ -75,7 +75,7 @@ export function BandTag({ site, page, band }: { site: Site; page: Page; band: Ba
             })
           }
         />
-      </Row>
+      </FieldRow>
       {band.pairing === undefined && (
         <>
           <Colour
@@ -124,8 +124,8 @@ function Colour({
   onChange: (use: ColourUse) => void;
 }) {
   return (
-    <Row label={label}>
+    <FieldRow label={label}>
       <ColourField label={label} palette={site.palette} use={use} onChange={onChange} />
-    </Row>
+    </FieldRow>
   );
 }

@@ -1,7 +1,7 @@
 import { Button } from '@mui/material';
 import { BandButton, Card, HeadingContent, ParagraphContent, type Content } from '@hatrail/core/model/page';
 import { ColourField } from '../../parts/ColourField.tsx';
-import { Choice, Row, TextInput } from '../../parts/fields.tsx';
+import { ChoiceField, FieldRow, TextInput } from '../../parts/fields.tsx';
 import { TargetField } from '../../parts/TargetField.tsx';
 import { byRule } from '../../parts/rules.ts';
 import type { BandFieldsProps } from './BackdropFields.tsx';
@@ -40,7 +40,7 @@ export function ContentFields({ site, content, index, onChange }: ContentFieldsP
             problem={byRule(HeadingContent, 'text')}
             onChange={(text) => change('heading', 'Heading', (draft) => void (draft.text = text))}
           />
-          <Choice
+          <ChoiceField
             label={`Level of heading ${index + 1}`}
             value={String(content.level) as '1' | '2'}
             options={[
@@ -66,7 +66,7 @@ export function ContentFields({ site, content, index, onChange }: ContentFieldsP
     case 'cards':
       return (
         <>
-          <Row label="Cards">
+          <FieldRow label="Cards">
             <span className="row">
               <ColourField
                 label="Fill of the cards"
@@ -81,7 +81,7 @@ export function ContentFields({ site, content, index, onChange }: ContentFieldsP
                 onChange={(use) => change('cards', 'Ink of cards', (draft) => void (draft.ink = use))}
               />
             </span>
-          </Row>
+          </FieldRow>
           {content.cards.map((card, c) => (
             <div key={c} className="card-fields">
               <TextInput
@@ -127,7 +127,7 @@ export function ContentFields({ site, content, index, onChange }: ContentFieldsP
       );
     case 'said':
       return (
-        <Choice
+        <ChoiceField
           label={`What name ${index + 1} says`}
           value={content.what}
           options={[

@@ -2,7 +2,7 @@ import { Button, Menu, MenuItem } from '@mui/material';
 import { useEffect, useRef, useState } from 'react';
 import { useOutletContext } from 'react-router';
 import { freeId } from '@hatrail/core/gather/freeId';
-import { placeName } from '@hatrail/core/gather/places';
+import { placeOfUseName } from '@hatrail/core/gather/places';
 import { removePage, usesOfPart } from '@hatrail/core/gather/uses';
 import type { Header } from '@hatrail/core/model/header';
 import { Page } from '@hatrail/core/model/page';
@@ -10,9 +10,9 @@ import { PAGE_SHAPES } from '@hatrail/core/start/pages';
 import { useFilm, useMeasure } from '../../dress/view.ts';
 import type { EditorContext } from '../../editor/Editor.tsx';
 import { useEditor } from '../../editor/store.ts';
-import type { SiteAtHand } from '../../engine/siteAtHand.ts';
+import type { LoadedSite } from '../../engine/loadedSite.ts';
 import { ColourField } from '../../parts/ColourField.tsx';
-import { Choice, Row, TextInput } from '../../parts/fields.tsx';
+import { ChoiceField, FieldRow, TextInput } from '../../parts/fields.tsx';
 import { LiveFrame } from '../../parts/LiveFrame.tsx';
 import { usePreview } from '../../parts/preview.ts';
 import { byRule } from '../../parts/rules.ts';
@@ -22,8 +22,8 @@ import { Snapshots } from './Snapshots.tsx';
 
 /** The site's pages as films; the chosen one with its bands, or the pictures of the real page. */
 export function Pages() {
-  const { siteId, hand, place, go } = useOutletContext<EditorContext>();
-  const { site } = hand;
+  const { siteId, loaded, place, go } = useOutletContext<EditorContext>();
+  const { site } = loaded;
   const edit = useEditor((state) => state.edit);
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const [band, setBand] = useState<string>();
@@ -67,7 +67,7 @@ export function Pages() {
         {site.pages.map((each) => (
           <li key={each.id}>
             <FilmCard
-              hand={hand}
+              loaded={loaded}
               header={header}
               page={each}
               isChosen={each.id === page.id}
@@ -83,16 +83,16 @@ export function Pages() {
         <div>
           <PageTag
             key={page.id}
-            hand={hand}
+            loaded={loaded}
             page={page}
             onGone={() => go({ page: site.pages.find(({ id }) => id !== page.id)!.id })}
           />
           {(page.snapshots ?? []).length === 0 && (
             <BandList site={site} page={page} chosen={band} onChoose={setBand} />
           )}
-          <Snapshots siteId={siteId} hand={hand} page={page} />
+          <Snapshots siteId={siteId} loaded={loaded} page={page} />
         </div>
-        <Live hand={hand} header={header} page={page} band={band} />
+        <Live loaded={loaded} header={header} page={page} band={band} />
       </div>
     </>
   );
@@ -121,19 +121,19 @@ function withKnownColours(page: Page, isKnown: (use: { swatch: string }) => bool
 const FILM = 96;
 
 function FilmCard({
-  hand,
+  loaded,
   header,
   page,
   isChosen,
   onChoose,
 }: {
-  hand: SiteAtHand;
+  loaded: LoadedSite;
   header: Header;
   page: Page;
   isChosen: boolean;
   onChoose: () => void;
 }) {
-  const film = useFilm(hand, header, page.id, 1280, FILM);
+  const film = useFilm(loaded, header, page.id, 1280, FILM);
   const canvas = useRef<HTMLCanvasElement>(null);
   useEffect(() => {
     if (!film || !canvas.current) return;
@@ -153,8 +153,8 @@ function FilmCard({
 }
 
 /** The page's own values, and the way out. */
-function PageTag({ hand, page, onGone }: { hand: SiteAtHand; page: Page; onGone: () => void }) {
-  const { site } = hand;
+function PageTag({ loaded, page, onGone }: { loaded: LoadedSite; page: Page; onGone: () => void }) {
+  const { site } = loaded;
   const edit = useEditor((state) => state.edit);
   const [isLeaving, setLeaving] = useState(false);
   const [instead, setInstead] = useState('');
@@ -173,37 +173,37 @@ function PageTag({ hand, page, onGone }: { hand: SiteAtHand; page: Page; onGone:
   };
   return (
     <section className="tag" aria-label={`Page ${page.title}`}>
-      <Row label="Title">
+      <FieldRow label="Title">
         <TextInput
           label="Title of the page"
           value={page.title}
           problem={byRule(Page, 'title')}
           onChange={(title) => change('Title of a page', (draft) => void (draft.title = title))}
         />
-      </Row>
-      <Row label="Address">
+      </FieldRow>
+      <FieldRow label="Address">
         <TextInput
           label="Address of the page"
           value={page.path}
           problem={pathProblem}
           onChange={(path) => change('Address of a page', (draft) => void (draft.path = path))}
         />
-      </Row>
-      <Row label="Page colour">
+      </FieldRow>
+      <FieldRow label="Page colour">
         <ColourField
           label="Page colour"
           palette={site.palette}
           use={page.colour}
           onChange={(use) => change('Page colour', (draft) => void (draft.colour = use))}
         />
-      </Row>
+      </FieldRow>
       {isLeaving ? (
         <div className="tag-note" role="group" aria-label={`Remove ${page.title}`}>
           <p>
             {uses.length} {uses.length === 1 ? 'link leads' : 'links lead'} here:{' '}
-            {uses.map(({ path }) => placeName(site, path)).join('; ')}. Where do they go then?
+            {uses.map(({ path }) => placeOfUseName(site, path)).join('; ')}. Where do they go then?
           </p>
-          <Choice
+          <ChoiceField
             label="Where its links go"
             value={instead}
             options={[
@@ -242,17 +242,17 @@ const HIGH = 800;
 
 /** The page as it will ship, scrolled to the band that is worked on. */
 function Live({
-  hand,
+  loaded,
   header,
   page,
   band,
 }: {
-  hand: SiteAtHand;
+  loaded: LoadedSite;
   header: Header;
   page: Page;
   band: string | undefined;
 }) {
-  const preview = usePreview(hand, header, page, useMeasure(hand));
+  const preview = usePreview(loaded, header, page, useMeasure(loaded));
   const [scroll, setScroll] = useState(0);
   const holder = useRef<HTMLDivElement>(null);
   useEffect(() => {

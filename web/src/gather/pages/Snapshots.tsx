@@ -3,7 +3,7 @@ import { dropUnused, keepTaken, nameOfFile } from '../pictures/takeIn.ts';
 import type { Page } from '@hatrail/core/model/page';
 import { api } from '../../api.ts';
 import { useEditor } from '../../editor/store.ts';
-import type { SiteAtHand } from '../../engine/siteAtHand.ts';
+import type { LoadedSite } from '../../engine/loadedSite.ts';
 import { pictureUrl } from '../../engine/picturePixels.ts';
 import { FileButton } from '../../parts/FileButton.tsx';
 import { NumberField } from '../../parts/NumberField.tsx';
@@ -14,8 +14,8 @@ export function likelyWidth(pixels: number): number {
 }
 
 /** Full-length pictures of the real page, each at the width at which it was taken; they stand in for the bands. */
-export function Snapshots({ siteId, hand, page }: { siteId: string; hand: SiteAtHand; page: Page }) {
-  const { site } = hand;
+export function Snapshots({ siteId, loaded, page }: { siteId: string; loaded: LoadedSite; page: Page }) {
+  const { site } = loaded;
   const edit = useEditor((state) => state.edit);
   const [problem, setProblem] = useState<string>();
   const snapshots = page.snapshots ?? [];
@@ -73,7 +73,7 @@ export function Snapshots({ siteId, hand, page }: { siteId: string; hand: SiteAt
       <ul>
         {snapshots.map(({ width, picture }, i) => (
           <li key={picture}>
-            <img src={pictureUrl(hand, picture, 160)} alt="" />
+            <img src={pictureUrl(loaded, picture, 160)} alt="" />
             <span>{site.pictures.find(({ id }) => id === picture)?.name}</span>
             <NumberField
               label="Width at which it was taken"

@@ -2,7 +2,7 @@ import type { Backdrop, Tint } from '@hatrail/core/model/layer';
 import type { BandTurn } from '@hatrail/core/model/page';
 import type { Site } from '@hatrail/core/model/site';
 import { ColourField } from '../../parts/ColourField.tsx';
-import { OnOff, Row } from '../../parts/fields.tsx';
+import { OnOff, FieldRow } from '../../parts/fields.tsx';
 import { NumberField } from '../../parts/NumberField.tsx';
 import type { BandFieldsProps } from './BackdropFields.tsx';
 
@@ -22,7 +22,7 @@ function TintRow({
   onChange: (next: Partial<Tint>) => void;
 }) {
   return (
-    <Row label={label}>
+    <FieldRow label={label}>
       <span className="row">
         <ColourField
           label={colour}
@@ -39,7 +39,7 @@ function TintRow({
           onChange={(percent) => onChange({ opacity: percent / 100 })}
         />
       </span>
-    </Row>
+    </FieldRow>
   );
 }
 
@@ -108,7 +108,7 @@ export function TurnFields({ site, band, change }: BandFieldsProps) {
             tint={turns.tint}
             onChange={(next) => inTurn((draft) => void Object.assign(draft.tint, next))}
           />
-          <Row label="From">
+          <FieldRow label="From">
             <span className="row">
               <NumberField
                 label="Where it begins to turn"
@@ -127,7 +127,7 @@ export function TurnFields({ site, band, change }: BandFieldsProps) {
                 onChange={(over) => inTurn((draft) => void (draft.over = over))}
               />
             </span>
-          </Row>
+          </FieldRow>
         </>
       )}
     </fieldset>

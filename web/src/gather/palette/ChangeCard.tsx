@@ -11,7 +11,7 @@ import { STATE_NAMES } from '@hatrail/core/header/stateNames';
 import { useMeasure } from '../../dress/view.ts';
 import { useEditor } from '../../editor/store.ts';
 import { useVerdicts } from '../../editor/verdicts.ts';
-import type { SiteAtHand } from '../../engine/siteAtHand.ts';
+import type { LoadedSite } from '../../engine/loadedSite.ts';
 import { LiveFrame } from '../../parts/LiveFrame.tsx';
 import { usePreview } from '../../parts/preview.ts';
 import { figure, VerdictMark, VERDICT_COLOURS } from '../../parts/Verdict.tsx';
@@ -19,9 +19,9 @@ import { useSoFar } from '../../engine/answers.ts';
 import { useProofOfAll } from '../../editor/verdicts.ts';
 
 interface ChangeCardProps {
-  hand: SiteAtHand;
+  loaded: LoadedSite;
   /** The site with the change in it. */
-  changed: SiteAtHand;
+  changed: LoadedSite;
   header: Header;
   page: Page;
   pending: Swatch;
@@ -29,9 +29,9 @@ interface ChangeCardProps {
 }
 
 /** What a swatch's change would change: the page as it would be, and every verdict that becomes another. */
-export function ChangeCard({ hand, changed, header, page, pending, onDone }: ChangeCardProps) {
+export function ChangeCard({ loaded, changed, header, page, pending, onDone }: ChangeCardProps) {
   const edit = useEditor((state) => state.edit);
-  const { site } = hand;
+  const { site } = loaded;
   const old = resolveColour(site.palette, { swatch: pending.id });
   const next = resolveColour(changed.site.palette, { swatch: pending.id });
   const uses = usesOf(site, pending.id);
@@ -60,7 +60,7 @@ export function ChangeCard({ hand, changed, header, page, pending, onDone }: Cha
         Hung {side}. {uses.length} {uses.length === 1 ? 'place changes' : 'places change'}
         {inHeader.length < uses.length && `, ${inHeader.length} of them in ${header.name}`}.
       </p>
-      <Pairs before={hand} after={changed} />
+      <Pairs before={loaded} after={changed} />
       <Changes changed={changed} header={header} />
       <div className="row">
         <Button size="small" variant="contained" onClick={keep}>
@@ -73,13 +73,13 @@ export function ChangeCard({ hand, changed, header, page, pending, onDone }: Cha
           Put back
         </Button>
       </div>
-      <AsItWouldBe hand={changed} headerId={header.id} page={page} />
+      <AsItWouldBe loaded={changed} headerId={header.id} page={page} />
     </section>
   );
 }
 
 /** Pairs on even grounds whose verdict becomes another: of pairings, bands, cards, buttons. */
-function Pairs({ before, after }: { before: SiteAtHand; after: SiteAtHand }) {
+function Pairs({ before, after }: { before: LoadedSite; after: LoadedSite }) {
   return (
     <ul className="changes">
       {changedPairs(before.site, after.site).map(({ from, to }, i) => (
@@ -95,7 +95,7 @@ function Pairs({ before, after }: { before: SiteAtHand; after: SiteAtHand }) {
 }
 
 /** The verdicts that become others, swept over all pages and widths. */
-function Changes({ changed, header }: { changed: SiteAtHand; header: Header }) {
+function Changes({ changed, header }: { changed: LoadedSite; header: Header }) {
   const { rows: before } = useVerdicts();
   const after = changed.site.headers.find(({ id }) => id === header.id)!;
   const proof = useProofOfAll(changed, after, { rest: 250 });
@@ -126,9 +126,9 @@ const WIDTH = 1280;
 const HIGH = 520;
 
 /** The page with the change in it. */
-function AsItWouldBe({ hand, headerId, page }: { hand: SiteAtHand; headerId: string; page: Page }) {
-  const header = hand.site.headers.find(({ id }) => id === headerId)!;
-  const preview = usePreview(hand, header, page, useMeasure(hand));
+function AsItWouldBe({ loaded, headerId, page }: { loaded: LoadedSite; headerId: string; page: Page }) {
+  const header = loaded.site.headers.find(({ id }) => id === headerId)!;
+  const preview = usePreview(loaded, header, page, useMeasure(loaded));
   const scale = 0.3;
   if (!preview) return null;
   return (

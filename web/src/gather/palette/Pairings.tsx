@@ -2,21 +2,21 @@ import { Button } from '@mui/material';
 import { contrastRatio } from '@hatrail/core/colour/contrast';
 import { hexColour } from '@hatrail/core/colour/rgb';
 import { freeId } from '@hatrail/core/gather/freeId';
-import { placeName } from '@hatrail/core/gather/places';
+import { placeOfUseName } from '@hatrail/core/gather/places';
 import { usesOfPart } from '@hatrail/core/gather/uses';
 import { MOMENTS, momentName, momentsOf, type Header } from '@hatrail/core/model/header';
 import { Pairing, resolveColour, type ColourUse } from '@hatrail/core/model/palette';
 import { verdictOf } from '@hatrail/core/sweep/verdict';
 import { useEditor } from '../../editor/store.ts';
-import type { SiteAtHand } from '../../engine/siteAtHand.ts';
+import type { LoadedSite } from '../../engine/loadedSite.ts';
 import { ColourField } from '../../parts/ColourField.tsx';
-import { Row, TextInput } from '../../parts/fields.tsx';
+import { FieldRow, TextInput } from '../../parts/fields.tsx';
 import { byRule } from '../../parts/rules.ts';
 import { VerdictText } from '../../parts/Verdict.tsx';
 
 /** Grounds with their inks by name, which bands and headers can wear. */
-export function Pairings({ hand, header }: { hand: SiteAtHand; header: Header }) {
-  const { site } = hand;
+export function Pairings({ loaded, header }: { loaded: LoadedSite; header: Header }) {
+  const { site } = loaded;
   const edit = useEditor((state) => state.edit);
   const add = () =>
     edit('New pairing', (draft) => {
@@ -43,7 +43,7 @@ export function Pairings({ hand, header }: { hand: SiteAtHand; header: Header })
       <ul className="pairing-list">
         {(site.pairings ?? []).map((pairing) => (
           <li key={pairing.id}>
-            <PairingCard hand={hand} header={header} pairing={pairing} />
+            <PairingCard loaded={loaded} header={header} pairing={pairing} />
           </li>
         ))}
       </ul>
@@ -57,8 +57,8 @@ const INKS = [
   ['current', 'Current page'],
 ] as const;
 
-function PairingCard({ hand, header, pairing }: { hand: SiteAtHand; header: Header; pairing: Pairing }) {
-  const { site } = hand;
+function PairingCard({ loaded, header, pairing }: { loaded: LoadedSite; header: Header; pairing: Pairing }) {
+  const { site } = loaded;
   const edit = useEditor((state) => state.edit);
   const change = (label: string, make: (draft: Pairing) => void) =>
     edit(
@@ -98,27 +98,27 @@ function PairingCard({ hand, header, pairing }: { hand: SiteAtHand; header: Head
       <div className="pairing-sample" style={{ background: hexColour(ground), color: ink }}>
         Words and <span style={{ textDecoration: 'underline' }}>a link</span>
       </div>
-      <Row label="Name">
+      <FieldRow label="Name">
         <TextInput
           label="Name of the pairing"
           value={pairing.name}
           problem={byRule(Pairing, 'name')}
           onChange={(name) => change('Name of a pairing', (draft) => void (draft.name = name))}
         />
-      </Row>
-      <Row label="Ground">
+      </FieldRow>
+      <FieldRow label="Ground">
         <ColourField
           label={`Ground of ${pairing.name}`}
           palette={site.palette}
           use={pairing.ground}
           onChange={(use) => change('Ground of a pairing', (draft) => void (draft.ground = use))}
         />
-      </Row>
+      </FieldRow>
       {INKS.map(([key, label]) => {
         const use = pairing[key] ?? pairing.ink;
         const contrast = contrastOf(use);
         return (
-          <Row key={key} label={label}>
+          <FieldRow key={key} label={label}>
             <span className="row">
               <ColourField
                 label={`${label} of ${pairing.name}`}
@@ -128,13 +128,13 @@ function PairingCard({ hand, header, pairing }: { hand: SiteAtHand; header: Head
               />
               <VerdictText verdict={verdictOf(contrast, 4.5)} contrast={contrast} />
             </span>
-          </Row>
+          </FieldRow>
         );
       })}
       <p className="quiet">
         {worn.length === 0
           ? 'Worn by nothing yet. A band takes it under Pages.'
-          : `Worn by ${worn.map(({ path }) => placeName(site, path)).join('; ')}.`}
+          : `Worn by ${worn.map(({ path }) => placeOfUseName(site, path)).join('; ')}.`}
       </p>
       <div className="row">
         {momentsOf(header).map((moment) => {

@@ -18,9 +18,9 @@ import { Uses } from './Uses.tsx';
 
 /** The palette on its contrast rod: a change to a swatch that is used is looked at before it is kept. */
 export function Palette() {
-  const { hand, place } = useOutletContext<EditorContext>();
+  const { loaded, place } = useOutletContext<EditorContext>();
   const edit = useEditor((state) => state.edit);
-  const { site } = hand;
+  const { site } = loaded;
   const [chosenId, setChosen] = useState(site.palette[0]?.id);
   const [pending, setPending] = useState<Swatch>();
   const chosen = site.palette.find(({ id }) => id === chosenId) ?? site.palette[0];
@@ -29,8 +29,8 @@ export function Palette() {
     [site.palette, pending],
   );
   const changed = useMemo(
-    () => (pending ? { ...hand, site: { ...site, palette } } : hand),
-    [hand, site, palette, pending],
+    () => (pending ? { ...loaded, site: { ...site, palette } } : loaded),
+    [loaded, site, palette, pending],
   );
   const pairs = useMemo(() => swatchPairs(pairsInUse(changed.site)), [changed]);
 
@@ -72,7 +72,7 @@ export function Palette() {
   return (
     <>
       <Head title="Palette" says={says}>
-        <PaletteSources hand={hand} />
+        <PaletteSources loaded={loaded} />
         <Button variant="contained" onClick={add}>
           Add
         </Button>
@@ -82,16 +82,16 @@ export function Palette() {
         <div className="palette-below">
           <SwatchTag
             key={chosen.id}
-            hand={hand}
+            loaded={loaded}
             swatch={chosen}
             colour={pending?.id === chosen.id ? pending.colour : chosen.colour}
             onColour={(colour) => change(chosen.id, colour)}
             onGone={() => setChosen(undefined)}
           />
-          <Uses hand={hand} header={place.header} swatch={chosen} />
+          <Uses loaded={loaded} header={place.header} swatch={chosen} />
           {pending ? (
             <ChangeCard
-              hand={hand}
+              loaded={loaded}
               changed={changed}
               header={place.header}
               page={place.page}
@@ -109,7 +109,7 @@ export function Palette() {
           )}
         </div>
       )}
-      <Pairings hand={hand} header={place.header} />
+      <Pairings loaded={loaded} header={place.header} />
     </>
   );
 }

@@ -11,7 +11,7 @@ import { writeProperties } from '@hatrail/core/tokens/customProperties';
 import { writeTokens } from '@hatrail/core/tokens/designTokens';
 import { useEditor } from '../../editor/store.ts';
 import { pictureRaster } from '../../engine/picturePixels.ts';
-import type { SiteAtHand } from '../../engine/siteAtHand.ts';
+import type { LoadedSite } from '../../engine/loadedSite.ts';
 import { PasteField } from '../paste/PasteField.tsx';
 import { usePasted } from '../paste/usePasted.ts';
 import { saveText } from '../../parts/saveText.ts';
@@ -19,10 +19,10 @@ import { saveText } from '../../parts/saveText.ts';
 type Open = 'start' | 'picture' | 'in' | undefined;
 
 /** Where a palette comes from, and how it leaves. */
-export function PaletteSources({ hand }: { hand: SiteAtHand }) {
+export function PaletteSources({ loaded }: { loaded: LoadedSite }) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const [open, setOpen] = useState<Open>();
-  const { palette } = hand.site;
+  const { palette } = loaded.site;
   const close = (then: () => void) => () => {
     setAnchor(null);
     then();
@@ -35,7 +35,7 @@ export function PaletteSources({ hand }: { hand: SiteAtHand }) {
       </Button>
       <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
         <MenuItem onClick={close(() => setOpen('start'))}>Six palettes to start from</MenuItem>
-        <MenuItem disabled={hand.site.pictures.length === 0} onClick={close(() => setOpen('picture'))}>
+        <MenuItem disabled={loaded.site.pictures.length === 0} onClick={close(() => setOpen('picture'))}>
           Draw one from a picture or the logo
         </MenuItem>
         <MenuItem onClick={close(() => setOpen('in'))}>Bring in design tokens or CSS</MenuItem>
@@ -49,8 +49,8 @@ export function PaletteSources({ hand }: { hand: SiteAtHand }) {
         </MenuItem>
       </Menu>
       {open === 'start' && <StartPalettes onClose={done} />}
-      {open === 'picture' && <FromPicture hand={hand} onClose={done} />}
-      {open === 'in' && <BringIn site={hand.site} onClose={done} />}
+      {open === 'picture' && <FromPicture loaded={loaded} onClose={done} />}
+      {open === 'in' && <BringIn site={loaded.site} onClose={done} />}
     </>
   );
 }
@@ -110,8 +110,8 @@ function StartPalettes({ onClose }: { onClose: () => void }) {
 }
 
 /** A palette drawn from a picture: the colours are seen and chosen before they are added. */
-function FromPicture({ hand, onClose }: { hand: SiteAtHand; onClose: () => void }) {
-  const { site } = hand;
+function FromPicture({ loaded, onClose }: { loaded: LoadedSite; onClose: () => void }) {
+  const { site } = loaded;
   const [pictureId, setPicture] = useState(site.pictures[0]!.id);
   const [count, setCount] = useState(6);
   const [drawn, setDrawn] = useState<{ of: string; colours: Rgb[] }>();
@@ -120,13 +120,13 @@ function FromPicture({ hand, onClose }: { hand: SiteAtHand; onClose: () => void 
   const picture = site.pictures.find(({ id }) => id === pictureId)!;
   useEffect(() => {
     let isOld = false;
-    void pictureRaster(hand, picture, 240).then((raster) => {
+    void pictureRaster(loaded, picture, 240).then((raster) => {
       if (!isOld) setDrawn({ of: key, colours: drawPalette(raster, count) });
     });
     return () => {
       isOld = true;
     };
-  }, [hand, picture, count, key]);
+  }, [loaded, picture, count, key]);
   const colours = drawn?.of === key ? drawn.colours.map(hexColour) : [];
   const taken = colours.filter((colour) => !left.has(colour));
   const add = () => {
@@ -156,7 +156,7 @@ function FromPicture({ hand, onClose }: { hand: SiteAtHand; onClose: () => void 
               aria-label={name}
               onClick={() => setPicture(id)}
             >
-              <img src={`/api/pictures/${hand.hashes[id]}?width=160`} alt="" />
+              <img src={`/api/pictures/${loaded.hashes[id]}?width=160`} alt="" />
             </button>
           ))}
         </div>

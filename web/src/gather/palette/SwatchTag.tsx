@@ -6,13 +6,13 @@ import { removeSwatch, usesOf } from '@hatrail/core/gather/swatches';
 import { resolveColour, Swatch } from '@hatrail/core/model/palette';
 import { colourMessage } from '@hatrail/core/model/rules';
 import { useEditor } from '../../editor/store.ts';
-import type { SiteAtHand } from '../../engine/siteAtHand.ts';
-import { Choice, Row, TextInput } from '../../parts/fields.tsx';
+import type { LoadedSite } from '../../engine/loadedSite.ts';
+import { ChoiceField, FieldRow, TextInput } from '../../parts/fields.tsx';
 import { PixelPicker } from '../../parts/PixelPicker.tsx';
 import { byRule } from '../../parts/rules.ts';
 
 interface SwatchTagProps {
-  hand: SiteAtHand;
+  loaded: LoadedSite;
   swatch: Swatch;
   /** As it is shown: its own, or the one that is being looked at. */
   colour: string;
@@ -21,8 +21,8 @@ interface SwatchTagProps {
 }
 
 /** The chosen swatch's tag: name, colour, its place in the list, and the way out. */
-export function SwatchTag({ hand, swatch, colour, onColour, onGone }: SwatchTagProps) {
-  const { palette } = hand.site;
+export function SwatchTag({ loaded, swatch, colour, onColour, onGone }: SwatchTagProps) {
+  const { palette } = loaded.site;
   const edit = useEditor((state) => state.edit);
   const [isLeaving, setLeaving] = useState(false);
   const index = palette.findIndex(({ id }) => id === swatch.id);
@@ -34,7 +34,7 @@ export function SwatchTag({ hand, swatch, colour, onColour, onGone }: SwatchTagP
       draft.palette.splice(index + by, 0, moved!);
     });
   const remove = () => {
-    if (usesOf(hand.site, swatch.id).length > 0) return setLeaving(true);
+    if (usesOf(loaded.site, swatch.id).length > 0) return setLeaving(true);
     edit(`Remove ${swatch.name}`, (draft) => {
       draft.palette = draft.palette.filter(({ id }) => id !== swatch.id);
     });
@@ -42,7 +42,7 @@ export function SwatchTag({ hand, swatch, colour, onColour, onGone }: SwatchTagP
   };
   return (
     <section className="tag" aria-label={`Swatch ${swatch.name}`}>
-      <Row label="Name">
+      <FieldRow label="Name">
         <TextInput
           label="Name of the swatch"
           value={swatch.name}
@@ -51,22 +51,22 @@ export function SwatchTag({ hand, swatch, colour, onColour, onGone }: SwatchTagP
             edit('Name of a swatch', (draft) => void (draft.palette[index]!.name = name), `name ${swatch.id}`)
           }
         />
-      </Row>
-      <Row label="Colour">
+      </FieldRow>
+      <FieldRow label="Colour">
         <TextInput
           label="Any CSS colour"
           value={colour}
           problem={isSound}
           onChange={(text) => onColour(text.trim())}
         />
-      </Row>
+      </FieldRow>
       <HexColorPicker
         color={hex}
         onChange={(next) => next !== hex && onColour(next)}
         style={{ width: '100%', height: 104 }}
       />
       <div className="row tag-acts">
-        <PixelPicker hand={hand} onPick={onColour} />
+        <PixelPicker loaded={loaded} onPick={onColour} />
         <Button size="small" disabled={index === 0} onClick={() => reorder(-1)}>
           Earlier
         </Button>
@@ -78,7 +78,7 @@ export function SwatchTag({ hand, swatch, colour, onColour, onGone }: SwatchTagP
         </Button>
       </div>
       {isLeaving && (
-        <TakeOver hand={hand} swatch={swatch} onClose={() => setLeaving(false)} onGone={onGone} />
+        <TakeOver loaded={loaded} swatch={swatch} onClose={() => setLeaving(false)} onGone={onGone} />
       )}
     </section>
   );
@@ -86,17 +86,17 @@ export function SwatchTag({ hand, swatch, colour, onColour, onGone }: SwatchTagP
 
 /** A swatch that is used goes only once another takes its place. */
 function TakeOver({
-  hand,
+  loaded,
   swatch,
   onClose,
   onGone,
 }: {
-  hand: SiteAtHand;
+  loaded: LoadedSite;
   swatch: Swatch;
   onClose: () => void;
   onGone: () => void;
 }) {
-  const { site } = hand;
+  const { site } = loaded;
   const edit = useEditor((state) => state.edit);
   const others = site.palette.filter(({ id }) => id !== swatch.id);
   const own = swatch.colour;
@@ -107,7 +107,7 @@ function TakeOver({
       <p>
         {swatch.name} is used in {count} {count === 1 ? 'place' : 'places'}. What takes its place there?
       </p>
-      <Choice
+      <ChoiceField
         label="What takes its place"
         value={instead}
         options={[

@@ -6,15 +6,15 @@ import { resolveColour, type Swatch } from '@hatrail/core/model/palette';
 import type { Header } from '@hatrail/core/model/header';
 import { useEditor } from '../../editor/store.ts';
 import { useVerdicts } from '../../editor/verdicts.ts';
-import type { SiteAtHand } from '../../engine/siteAtHand.ts';
+import type { LoadedSite } from '../../engine/loadedSite.ts';
 import { VerdictText } from '../../parts/Verdict.tsx';
 import { worstRow } from '../../dress/view.ts';
 
 const FIRST = 8;
 
 /** Where a swatch is used, with the verdict there; and the loose colours that could be tied to it. */
-export function Uses({ hand, header, swatch }: { hand: SiteAtHand; header: Header; swatch: Swatch }) {
-  const { site } = hand;
+export function Uses({ loaded, header, swatch }: { loaded: LoadedSite; header: Header; swatch: Swatch }) {
+  const { site } = loaded;
   const edit = useEditor((state) => state.edit);
   const uses = useMemo(() => usesOf(site, swatch.id), [site, swatch.id]);
   const loose = useMemo(() => coloursInUse(site).filter(({ use }) => use.swatch === undefined), [site]);
@@ -37,7 +37,7 @@ export function Uses({ hand, header, swatch }: { hand: SiteAtHand; header: Heade
               style={{ background: hexColour(resolveColour(site.palette, place.use)) }}
             />
             <span className="uses-name">{place.name}</span>
-            <UseVerdict hand={hand} header={header} place={place} />
+            <UseVerdict loaded={loaded} header={header} place={place} />
             <button
               type="button"
               className="link"
@@ -85,7 +85,7 @@ export function Uses({ hand, header, swatch }: { hand: SiteAtHand; header: Heade
 const STATES: Record<string, string> = { link: 'rest', hover: 'hover', current: 'current' };
 
 /** What the sweep says of a header's ink there; nothing for a ground, which is judged by what lies on it. */
-function UseVerdict({ hand, header, place }: { hand: SiteAtHand; header: Header; place: PlaceOfUse }) {
+function UseVerdict({ loaded, header, place }: { loaded: LoadedSite; header: Header; place: PlaceOfUse }) {
   const { rows } = useVerdicts();
   const { path, owner, use } = place;
   const key = String(path.at(-1));
@@ -98,9 +98,9 @@ function UseVerdict({ hand, header, place }: { hand: SiteAtHand; header: Header;
     return worst ? <VerdictText verdict={worst.verdict} contrast={worst.worst} /> : null;
   }
   if (key === 'ink' && owner.kind === 'pairing') {
-    const pairing = hand.site.pairings?.find(({ id }) => id === owner.id);
+    const pairing = loaded.site.pairings?.find(({ id }) => id === owner.id);
     if (!pairing) return null;
-    const colour = (of: typeof use) => resolveColour(hand.site.palette, of);
+    const colour = (of: typeof use) => resolveColour(loaded.site.palette, of);
     const contrast = contrastRatio(colour(use), colour(pairing.ground));
     const verdict = contrast >= 4.5 ? 'clear' : contrast >= 3 ? 'strained' : 'lost';
     return <VerdictText verdict={verdict} contrast={contrast} />;

@@ -12,15 +12,15 @@ export const READERS = {
 };
 
 export type Reader = keyof typeof READERS;
-export type Reading<R extends Reader> = ReturnType<(typeof READERS)[R]>;
+export type PastedReading<R extends Reader> = ReturnType<(typeof READERS)[R]>;
 
 /** What reading came to: the result, or what to tell whoever pasted it. */
-export type Outcome<R extends Reader> = { read: Reading<R> } | { problem: string };
+export type Outcome<R extends Reader> = { read: PastedReading<R> } | { problem: string };
 
 /** Reads text; whatever goes wrong is told in words. */
 export function readText<R extends Reader>(reader: R, text: string, site: Site): Outcome<R> {
   try {
-    return { read: READERS[reader](text, site) as Reading<R> };
+    return { read: READERS[reader](text, site) as PastedReading<R> };
   } catch (error) {
     if (error instanceof BadInput) return { problem: error.message };
     return { problem: 'This text cannot be read as it is: paste a smaller part of it.' };

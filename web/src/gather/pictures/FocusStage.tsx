@@ -1,7 +1,7 @@
 import { useRef } from 'react';
 import type { Picture } from '@hatrail/core/model/picture';
 import { pictureUrl } from '../../engine/picturePixels.ts';
-import type { SiteAtHand } from '../../engine/siteAtHand.ts';
+import type { LoadedSite } from '../../engine/loadedSite.ts';
 
 const STEPS: Record<string, [number, number]> = {
   ArrowLeft: [-1, 0],
@@ -12,11 +12,11 @@ const STEPS: Record<string, [number, number]> = {
 
 /** The picture with its focus, set by a click, a drag or the arrow keys. */
 export function FocusStage({
-  hand,
+  loaded,
   picture,
   onChange,
 }: {
-  hand: SiteAtHand;
+  loaded: LoadedSite;
   picture: Picture;
   onChange: (x: number, y: number) => void;
 }) {
@@ -42,7 +42,7 @@ export function FocusStage({
     >
       <img
         className="picture-stage"
-        src={pictureUrl(hand, picture.id, 640)}
+        src={pictureUrl(loaded, picture.id, 640)}
         alt={picture.alt || picture.name}
         draggable={false}
       />

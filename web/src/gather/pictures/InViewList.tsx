@@ -1,17 +1,17 @@
 import type { PictureUse } from '@hatrail/core/gather/pictureUses';
 import type { Picture } from '@hatrail/core/model/picture';
 import { pictureUrl } from '../../engine/picturePixels.ts';
-import type { SiteAtHand } from '../../engine/siteAtHand.ts';
+import type { LoadedSite } from '../../engine/loadedSite.ts';
 import { VerdictMark } from '../../parts/Verdict.tsx';
 
 interface InViewListProps {
-  hand: SiteAtHand;
+  loaded: LoadedSite;
   picture: Picture;
   uses: readonly PictureUse[];
 }
 
 /** What stays in view of a picture in each of its uses, at each width: the rest is dimmed. */
-export function InViewList({ hand, picture, uses }: InViewListProps) {
+export function InViewList({ loaded, picture, uses }: InViewListProps) {
   const names = [...new Set(uses.map(({ name }) => name))];
   return (
     <>
@@ -23,7 +23,7 @@ export function InViewList({ hand, picture, uses }: InViewListProps) {
               .filter((use) => use.name === name)
               .map((use) => (
                 <li key={use.width}>
-                  <Part hand={hand} picture={picture} use={use} />
+                  <Part loaded={loaded} picture={picture} use={use} />
                   <strong>{use.width}</strong>
                   <Says
                     use={use}
@@ -39,11 +39,11 @@ export function InViewList({ hand, picture, uses }: InViewListProps) {
   );
 }
 
-function Part({ hand, picture, use }: { hand: SiteAtHand; picture: Picture; use: PictureUse }) {
+function Part({ loaded, picture, use }: { loaded: LoadedSite; picture: Picture; use: PictureUse }) {
   const { x, y, width, height } = use.seen.part;
   return (
     <span className="in-view-picture" style={{ aspectRatio: `${picture.width} / ${picture.height}` }}>
-      <img src={pictureUrl(hand, picture.id, 160)} alt="" />
+      <img src={pictureUrl(loaded, picture.id, 160)} alt="" />
       {!use.repeats && (
         <span style={{ left: `${x}%`, top: `${y}%`, width: `${width}%`, height: `${height}%` }} />
       )}

@@ -2,7 +2,7 @@ import { Button, ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { useMemo, useState } from 'react';
 import ReactCrop, { type PercentCrop } from 'react-image-crop';
 import 'react-image-crop/dist/ReactCrop.css';
-import { placeName } from '@hatrail/core/gather/places';
+import { placeOfUseName } from '@hatrail/core/gather/places';
 import { sizeForUses, usesOfPicture } from '@hatrail/core/gather/pictureUses';
 import { removePicture, useInstead as putInstead, usesOfPart } from '@hatrail/core/gather/uses';
 import { layoutHeader } from '@hatrail/core/header/layout';
@@ -15,9 +15,9 @@ import { api } from '../../api.ts';
 import { useMeasure } from '../../dress/view.ts';
 import { useEditor } from '../../editor/store.ts';
 import { pictureUrl } from '../../engine/picturePixels.ts';
-import type { SiteAtHand } from '../../engine/siteAtHand.ts';
+import type { LoadedSite } from '../../engine/loadedSite.ts';
 import { FileButton } from '../../parts/FileButton.tsx';
-import { OnOff, Row, TextInput } from '../../parts/fields.tsx';
+import { OnOff, FieldRow, TextInput } from '../../parts/fields.tsx';
 import { byRule } from '../../parts/rules.ts';
 import { FocusStage } from './FocusStage.tsx';
 import { InViewList } from './InViewList.tsx';
@@ -25,7 +25,7 @@ import { keepTaken } from './takeIn.ts';
 
 interface PictureDetailProps {
   siteId: string;
-  hand: SiteAtHand;
+  loaded: LoadedSite;
   header: Header;
   picture: Picture;
   onChosen: (id: string) => void;
@@ -34,13 +34,13 @@ interface PictureDetailProps {
 type Mode = 'focus' | 'subject' | 'crop';
 
 /** One picture: what it shows, its focus and subject, what stays in view of it, and where it is used. */
-export function PictureDetail({ siteId, hand, header, picture, onChosen }: PictureDetailProps) {
-  const { site } = hand;
+export function PictureDetail({ siteId, loaded, header, picture, onChosen }: PictureDetailProps) {
+  const { site } = loaded;
   const edit = useEditor((state) => state.edit);
   const [mode, setMode] = useState<Mode>('focus');
   const [crop, setCrop] = useState<PercentCrop>();
   const [problem, setProblem] = useState<string>();
-  const measure = useMeasure(hand);
+  const measure = useMeasure(loaded);
   const places = usesOfPart(site, 'picture', picture.id);
   const uses = useMemo(
     () => (measure ? usesOfPicture(site, header, picture, STANDARD_WIDTHS, measure) : []),
@@ -138,7 +138,7 @@ export function PictureDetail({ siteId, hand, header, picture, onChosen }: Pictu
       </div>
       {mode === 'focus' ? (
         <FocusStage
-          hand={hand}
+          loaded={loaded}
           picture={picture}
           onChange={(x, y) => change('Focus', (draft) => void (draft.focus = { x: round(x), y: round(y) }))}
         />
@@ -171,7 +171,7 @@ export function PictureDetail({ siteId, hand, header, picture, onChosen }: Pictu
         >
           <img
             className="picture-stage"
-            src={pictureUrl(hand, picture.id, 640)}
+            src={pictureUrl(loaded, picture.id, 640)}
             alt={picture.alt || picture.name}
           />
         </ReactCrop>
@@ -181,7 +181,7 @@ export function PictureDetail({ siteId, hand, header, picture, onChosen }: Pictu
           {problem}
         </p>
       )}
-      <InViewList hand={hand} picture={picture} uses={uses} />
+      <InViewList loaded={loaded} picture={picture} uses={uses} />
       {uses.length > 0 && !isVector && needed[0] && needed[1] && (
         <p className="quiet">
           Its uses want {needed[0].width} × {needed[0].height} px, and {needed[1].width} × {needed[1].height}{' '}
@@ -190,16 +190,16 @@ export function PictureDetail({ siteId, hand, header, picture, onChosen }: Pictu
           .
         </p>
       )}
-      {measure && <BehindHeader hand={hand} header={header} picture={picture} measure={measure} />}
-      <Row label="Name">
+      {measure && <BehindHeader loaded={loaded} header={header} picture={picture} measure={measure} />}
+      <FieldRow label="Name">
         <TextInput
           label="Name of the picture"
           value={picture.name}
           problem={byRule(Picture, 'name')}
           onChange={(name) => change('Name of a picture', (draft) => void (draft.name = name))}
         />
-      </Row>
-      <Row label="Decorative">
+      </FieldRow>
+      <FieldRow label="Decorative">
         <OnOff
           label="It only decorates"
           value={picture.alt === ''}
@@ -207,16 +207,16 @@ export function PictureDetail({ siteId, hand, header, picture, onChosen }: Pictu
             change('Alternative text', (draft) => void (draft.alt = isDecorative ? '' : picture.name))
           }
         />
-      </Row>
+      </FieldRow>
       {picture.alt !== '' && (
-        <Row label="It shows">
+        <FieldRow label="It shows">
           <TextInput
             label="What it shows, for those who do not see it"
             value={picture.alt}
             problem={byRule(Picture, 'alt')}
             onChange={(alt) => change('Alternative text', (draft) => void (draft.alt = alt))}
           />
-        </Row>
+        </FieldRow>
       )}
       <h2>
         {places.length === 0
@@ -226,7 +226,7 @@ export function PictureDetail({ siteId, hand, header, picture, onChosen }: Pictu
       {places.length === 0 && <p className="quiet">A band takes it as its backdrop under Pages.</p>}
       <ul className="plain-list">
         {places.map(({ path }) => (
-          <li key={path.join(' ')}>{placeName(site, path)}</li>
+          <li key={path.join(' ')}>{placeOfUseName(site, path)}</li>
         ))}
       </ul>
       <div className="row">
@@ -251,17 +251,17 @@ export function PictureDetail({ siteId, hand, header, picture, onChosen }: Pictu
 
 /** What the header would want of a picture that fills it: its height is padding and contents, its width the widest screen's. */
 function BehindHeader({
-  hand,
+  loaded,
   header,
   picture,
   measure,
 }: {
-  hand: SiteAtHand;
+  loaded: LoadedSite;
   header: Header;
   picture: Picture;
   measure: Measure;
 }) {
-  const { bar } = layoutHeader(hand.site, header, GREATEST_WIDTH, measure);
+  const { bar } = layoutHeader(loaded.site, header, GREATEST_WIDTH, measure);
   const [once, twice] = [1, 2].map((ratio) => pixelsNeeded(picture, bar, ratio));
   return (
     <p className="quiet">

@@ -15,8 +15,8 @@ const ACCEPT = '.jpg,.jpeg,.png,.webp,.avif,.svg';
 
 /** The site's pictures, and what stays in view of the chosen one wherever it is used. */
 export function Pictures() {
-  const { siteId, hand, place } = useOutletContext<EditorContext>();
-  const { site } = hand;
+  const { siteId, loaded, place } = useOutletContext<EditorContext>();
+  const { site } = loaded;
   const [params, setParams] = useSearchParams();
   const [open, setOpen] = useState<'address' | 'gallery'>();
   const [isOver, setOver] = useState(false);
@@ -72,7 +72,7 @@ export function Pictures() {
           {site.pictures.map(({ id, name, width, height }) => (
             <li key={id}>
               <button type="button" aria-pressed={id === chosen?.id} onClick={() => choose(id)}>
-                <img src={pictureUrl(hand, id, 320)} alt="" loading="lazy" decoding="async" />
+                <img src={pictureUrl(loaded, id, 320)} alt="" loading="lazy" decoding="async" />
                 <strong>{name}</strong>
                 <small>
                   {width} × {height},{' '}
@@ -86,7 +86,7 @@ export function Pictures() {
           <PictureDetail
             key={chosen.id}
             siteId={siteId}
-            hand={hand}
+            loaded={loaded}
             header={place.header}
             picture={chosen}
             onChosen={choose}

@@ -24,7 +24,7 @@ export function pictureOf(taken: TakenFile, name: string): Picture {
 }
 
 /** Takes a file in as a picture, with whatever else the document does with it, as one step. */
-export async function takePicture(
+export async function takeInPicture(
   siteId: string,
   blob: Blob,
   fileName: string,

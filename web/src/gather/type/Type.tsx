@@ -20,7 +20,7 @@ import { ApiProblem, api } from '../../api.ts';
 import { useMeasure } from '../../dress/view.ts';
 import type { EditorContext } from '../../editor/Editor.tsx';
 import { useEditor } from '../../editor/store.ts';
-import { Choice, Row } from '../../parts/fields.tsx';
+import { ChoiceField, FieldRow } from '../../parts/fields.tsx';
 import { FileButton } from '../../parts/FileButton.tsx';
 import { NumberField } from '../../parts/NumberField.tsx';
 import { Head } from '../Head.tsx';
@@ -35,10 +35,10 @@ type StyleName = (typeof KINDS)[number][0] | 'level';
 
 /** The site's type, each kind seen in the site's own words. */
 export function Type() {
-  const { siteId, hand } = useOutletContext<EditorContext>();
-  const { site } = hand;
+  const { siteId, loaded } = useOutletContext<EditorContext>();
+  const { site } = loaded;
   const edit = useEditor((state) => state.edit);
-  const measure = useMeasure(hand);
+  const measure = useMeasure(loaded);
   const words = wordsOf(site);
   const { level } = site.type;
   const addLevel = () =>
@@ -78,8 +78,8 @@ export function Type() {
           style={level.style}
           words={words.level}
         >
-          <Row label="Level">
-            <Choice
+          <FieldRow label="Level">
+            <ChoiceField
               label="Level that is set apart"
               value={String(level.level) as '1' | '2' | '3'}
               options={[
@@ -91,7 +91,7 @@ export function Type() {
                 edit('Heading level', (draft) => void (draft.type.level!.level = Number(value) as 1 | 2 | 3))
               }
             />
-          </Row>
+          </FieldRow>
           <Button
             size="small"
             onClick={() => edit('As all headings', (draft) => void delete draft.type.level)}
@@ -168,28 +168,28 @@ function StyleRow({ site, name, title, style, words, children }: StyleRowProps) 
       </div>
       <div className="type-fields">
         <div className="type-family">
-          <Row label="Family">
-            <Choice
+          <FieldRow label="Family">
+            <ChoiceField
               label={`Family of ${title}`}
               value={style.family}
               options={families}
               onChange={(family) => change({ family }, 'family')}
             />
-          </Row>
+          </FieldRow>
         </div>
-        <Row label="Weight">
+        <FieldRow label="Weight">
           {isOwnFamily(style.family) ? (
             <span className="quiet">as in the file</span>
           ) : (
-            <Choice
+            <ChoiceField
               label={`Weight of ${title}`}
               value={String(style.weight)}
               options={WEIGHTS.map((weight) => [String(weight), String(weight)] as const)}
               onChange={(weight) => change({ weight: Number(weight) as TypeStyle['weight'] }, 'weight')}
             />
           )}
-        </Row>
-        <Row label="Size">
+        </FieldRow>
+        <FieldRow label="Size">
           <NumberField
             label={`Size of ${title}`}
             unit="px"
@@ -199,8 +199,8 @@ function StyleRow({ site, name, title, style, words, children }: StyleRowProps) 
             value={style.size}
             onChange={(size) => change({ size }, 'size')}
           />
-        </Row>
-        <Row label="Line height">
+        </FieldRow>
+        <FieldRow label="Line height">
           <NumberField
             label={`Line height of ${title}`}
             unit={`× size, ${lineHeightPx(style)} px`}
@@ -210,8 +210,8 @@ function StyleRow({ site, name, title, style, words, children }: StyleRowProps) 
             value={style.lineHeight}
             onChange={(lineHeight) => change({ lineHeight }, 'line height')}
           />
-        </Row>
-        <Row label="Between letters">
+        </FieldRow>
+        <FieldRow label="Between letters">
           <NumberField
             label={`Letter-spacing of ${title}`}
             unit="px"
@@ -221,15 +221,15 @@ function StyleRow({ site, name, title, style, words, children }: StyleRowProps) 
             value={style.letterSpacing}
             onChange={(letterSpacing) => change({ letterSpacing }, 'letter-spacing')}
           />
-        </Row>
-        <Row label="Letter-case">
-          <Choice
+        </FieldRow>
+        <FieldRow label="Letter-case">
+          <ChoiceField
             label={`Letter-case of ${title}`}
             value={style.letterCase}
             options={LETTER_CASES.map((letterCase) => [letterCase, letterCase] as const)}
             onChange={(letterCase) => change({ letterCase }, 'letter-case')}
           />
-        </Row>
+        </FieldRow>
         {children}
       </div>
     </section>

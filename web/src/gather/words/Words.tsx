@@ -2,7 +2,7 @@ import { useOutletContext } from 'react-router';
 import { WORD_KEYS, WORD_SETS, Words as WordsModel, wordsOf, type AllWords } from '@hatrail/core/model/words';
 import type { EditorContext } from '../../editor/Editor.tsx';
 import { useEditor } from '../../editor/store.ts';
-import { Choice, Row, TextInput } from '../../parts/fields.tsx';
+import { ChoiceField, FieldRow, TextInput } from '../../parts/fields.tsx';
 import { byRule } from '../../parts/rules.ts';
 
 const LABELS: Record<(typeof WORD_KEYS)[number], { label: string; about: string }> = {
@@ -15,10 +15,10 @@ const LABELS: Record<(typeof WORD_KEYS)[number], { label: string; about: string 
 };
 
 /** The header’s words that no menu holds, in the site’s language. */
-export function Words() {
-  const { hand } = useOutletContext<EditorContext>();
+export function WordsScreen() {
+  const { loaded } = useOutletContext<EditorContext>();
   const edit = useEditor((state) => state.edit);
-  const words = wordsOf(hand.site);
+  const words = wordsOf(loaded.site);
   const set = (key: keyof AllWords, value: string) =>
     edit(
       'Words of the header',
@@ -35,8 +35,8 @@ export function Words() {
         What a screen reader says of the header’s marks, and the link that skips it. They are part of every
         header.
       </p>
-      <Row label="Ready words">
-        <Choice
+      <FieldRow label="Ready words">
+        <ChoiceField
           label="Ready words"
           value={ready?.words.lang ?? ''}
           options={[
@@ -48,17 +48,17 @@ export function Words() {
             if (chosen) edit(`Words in ${chosen.name}`, (draft) => void (draft.words = { ...chosen.words }));
           }}
         />
-      </Row>
-      <Row label="Language of the site">
+      </FieldRow>
+      <FieldRow label="Language of the site">
         <TextInput
           label="Language of the site"
           value={words.lang}
           problem={byRule(WordsModel, 'lang')}
           onChange={(text) => set('lang', text)}
         />
-      </Row>
+      </FieldRow>
       {WORD_KEYS.map((key) => (
-        <Row key={key} label={LABELS[key].label}>
+        <FieldRow key={key} label={LABELS[key].label}>
           <TextInput
             label={LABELS[key].label}
             value={words[key]}
@@ -66,7 +66,7 @@ export function Words() {
             onChange={(text) => set(key, text)}
           />
           <span className="quiet">{LABELS[key].about}</span>
-        </Row>
+        </FieldRow>
       ))}
     </section>
   );

@@ -1,19 +1,19 @@
-import type { Veil } from '../stack/veil.ts';
+import type { Overlay } from '../stack/overlay.ts';
 import { edgeTables } from './edgeTables.ts';
 import { theKernel } from './kernel.ts';
 import type { LogoCell } from './logo.ts';
 import type { Strip } from './plane.ts';
 
-/** The fast sweep of a logo through a veil that differs from pixel to pixel; the straightforward measure's to the last bit. */
-export function sweepVeiledLogo(
+/** The fast sweep of a logo through an overlay that differs from pixel to pixel; the straightforward measure's to the last bit. */
+export function sweepOverlaidLogo(
   plane: Strip,
-  veil: Veil,
+  overlay: Overlay,
   cells: readonly LogoCell[],
   rows: number,
 ): Float32Array {
-  const { area } = veil;
+  const { area } = overlay;
   const { width } = plane;
-  const { tables, edges, outsides, starts } = edgeTables(cells, veil);
+  const { tables, edges, outsides, starts } = edgeTables(cells, overlay);
   const pixelOf = (x: number, y: number) => (y - area.top) * width + x - area.left;
   const numbers = edges.flatMap(({ edge, ink, outside }) => [ink, pixelOf(edge.x, edge.y), outside]);
   const places = outsides.flatMap(({ x, y, ground }) => [ground, pixelOf(x, y)]);

@@ -1,50 +1,55 @@
 import { luminance16 } from '../colour/contrast.ts';
 import { groundTables } from '../stack/ground.ts';
 import type { Raster } from '../geometry/raster.ts';
-import type { Veil } from '../stack/veil.ts';
-import { tenth, type Cell } from './cells.ts';
+import type { Overlay } from '../stack/overlay.ts';
+import { percentileRank, type Cell } from './cells.ts';
 import { theKernel } from './kernel.ts';
 import { stripOf, type Strip } from './plane.ts';
 import { LUMINANCE_TABLES, setOf } from './edgeTables.ts';
-import { sweepVeiledLogo } from './runningVeiledLogo.ts';
-import type { Target } from './targets.ts';
+import { sweepOverlaidLogo } from './runningOverlaidLogo.ts';
+import type { JudgedTarget } from './targets.ts';
 
 /**
- * The fast sweep through a veil that differs from pixel to pixel. Every page pixel is classed once, by its luminance under
- * one pixel of the veil; for each header row, rigorous bounds tell what luminance a class can have there. At each scroll
+ * The fast sweep through an overlay that differs from pixel to pixel. Every page pixel is classed once, by its luminance under
+ * one pixel of the overlay; for each header row, rigorous bounds tell what luminance a class can have there. At each scroll
  * the last scroll's worst cell is read, and of the others only those whose pixels, counted by class, may be worse. The
  * result is the straightforward measure's, to the last bit.
  */
-export function sweepThroughVeil(target: Target, from: number, rows: number, raster: Raster): Float32Array {
-  const { shape, veil } = target;
-  const { area, data } = veil;
+export function sweepThroughOverlay(
+  target: JudgedTarget,
+  from: number,
+  rows: number,
+  raster: Raster,
+): Float32Array {
+  const { shape, overlay } = target;
+  const { area, data } = overlay;
   const reach = { ...area, top: area.top + from, bottom: area.bottom + from + rows - 1 };
   const plane = stripOf(raster, reach);
-  if (shape.kind === 'logo') return sweepVeiledLogo(plane, veil, shape.cells, rows);
+  if (shape.kind === 'logo') return sweepOverlaidLogo(plane, overlay, shape.cells, rows);
   const width = area.right - area.left;
   const middle = ((area.bottom - area.top) >> 1) * width + (width >> 1);
   const reference = data.slice(4 * middle, 4 * middle + 4);
-  return sweepVeiledCells(plane, veil, reference, shape.cells, luminance16(shape.colour), rows);
+  return sweepOverlaidCells(plane, overlay, reference, shape.cells, luminance16(shape.colour), rows);
 }
 
-function sweepVeiledCells(
+function sweepOverlaidCells(
   plane: Strip,
-  veil: Veil,
+  overlay: Overlay,
   reference: Float64Array,
   cells: readonly Cell[],
   ink: number,
   rows: number,
 ): Float32Array {
-  const { area, data } = veil;
+  const { area, data } = overlay;
   const { width } = plane;
   const height = area.bottom - area.top;
-  const isRowed = rowsAreEven(veil);
-  const stretches = isRowed ? rowStretches(veil) : cellStretches(veil, cells);
+  const isRowed = rowsAreEven(overlay);
+  const stretches = isRowed ? rowStretches(overlay) : cellStretches(overlay, cells);
   const perCell = stretches.length !== height;
   const kernel = theKernel();
   const most = Math.max(...cells.map((cell) => (cell.right - cell.left) * (cell.bottom - cell.top)));
   const memory = kernel.lay({
-    veil: ['f64', data.length],
+    overlay: ['f64', data.length],
     reference: ['f64', 4],
     ends: ['f64', 12],
     page: ['u32', plane.page.length],
@@ -76,13 +81,13 @@ function sweepVeiledCells(
   });
   const { run } = kernel;
   const at = (name: keyof typeof memory) => memory[name].at;
-  memory.veil.array.set(data);
+  memory.overlay.array.set(data);
   memory.reference.array.set(reference);
   memory.page.array.set(plane.page);
   memory.runs.array.set(plane.runs);
   memory.luminance.array.set(LUMINANCE_TABLES);
   cells.forEach((cell, i) => {
-    const wanted = tenth((cell.right - cell.left) * (cell.bottom - cell.top));
+    const wanted = percentileRank((cell.right - cell.left) * (cell.bottom - cell.top));
     const box = [cell.left - area.left, cell.top - area.top, cell.right - area.left, cell.bottom - area.top];
     memory.cells.array.set([...box, wanted], 8 * i);
   });
@@ -132,13 +137,13 @@ function sweepVeiledCells(
       at('high') + 1024 * i,
     );
   });
-  if (isRowed) run.rowTables(at('veil'), width, height, at('luminance'), at('tables'));
-  run.sweepVeiled(
+  if (isRowed) run.rowTables(at('overlay'), width, height, at('luminance'), at('tables'));
+  run.sweepOverlaid(
     at('page'),
     at('levels'),
     width,
     at('runs'),
-    at('veil'),
+    at('overlay'),
     height,
     at('luminance'),
     ink,
@@ -157,8 +162,8 @@ function sweepVeiledCells(
   return memory.result.array.slice();
 }
 
-/** Whether all pixels of each row of a veil are the same: a vertical gradient. */
-export function rowsAreEven({ area, data }: Veil): boolean {
+/** Whether all pixels of each row of an overlay are the same: a vertical gradient. */
+export function rowsAreEven({ area, data }: Overlay): boolean {
   const line = 4 * (area.right - area.left);
   for (let row = 0; row < data.length; row += line) {
     for (let i = row + 4; i < row + line; i++) if (data[i] !== data[i - 4]) return false;
@@ -167,7 +172,7 @@ export function rowsAreEven({ area, data }: Veil): boolean {
 }
 
 /** Least and greatest ground over a page of 0 and over one of 255, channel by channel, among some pixels of a row. */
-function endsOf({ area, data }: Veil, y: number, left: number, right: number): Float64Array {
+function endsOf({ area, data }: Overlay, y: number, left: number, right: number): Float64Array {
   const ends = new Float64Array(12);
   for (let c = 0; c < 3; c++) {
     let [low0, high0, low1, high1] = [Infinity, -Infinity, Infinity, -Infinity];
@@ -185,15 +190,15 @@ function endsOf({ area, data }: Veil, y: number, left: number, right: number): F
 }
 
 /** One stretch for each row. */
-function rowStretches(veil: Veil): Float64Array[] {
-  const height = veil.area.bottom - veil.area.top;
-  return Array.from({ length: height }, (_, y) => endsOf(veil, y, 0, 1));
+function rowStretches(overlay: Overlay): Float64Array[] {
+  const height = overlay.area.bottom - overlay.area.top;
+  return Array.from({ length: height }, (_, y) => endsOf(overlay, y, 0, 1));
 }
 
 /** One stretch for each cell in each row, row by row. */
-function cellStretches(veil: Veil, cells: readonly Cell[]): Float64Array[] {
-  const { left, top, bottom } = veil.area;
+function cellStretches(overlay: Overlay, cells: readonly Cell[]): Float64Array[] {
+  const { left, top, bottom } = overlay.area;
   return Array.from({ length: bottom - top }, (_, y) =>
-    cells.map((cell) => endsOf(veil, y, cell.left - left, cell.right - left)),
+    cells.map((cell) => endsOf(overlay, y, cell.left - left, cell.right - left)),
   ).flat();
 }

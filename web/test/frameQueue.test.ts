@@ -1,5 +1,5 @@
 import { beforeEach, expect, test, vi } from 'vitest';
-import { never, soon } from '../src/parts/calm.ts';
+import { dropFrame, queueFrame } from '../src/parts/frameQueue.ts';
 
 /** Frames that are only looked at are dressed one at a time, a picture of the browser's each. */
 
@@ -17,7 +17,7 @@ beforeEach(() => {
 test('one in each picture, in the order in which they came', () => {
   const done: string[] = [];
   const frames = ['a', 'b', 'c'].map((name) => ({ name }));
-  for (const frame of frames) soon(frame, () => done.push(frame.name));
+  for (const frame of frames) queueFrame(frame, () => done.push(frame.name));
   expect(done).toEqual([]);
   for (const count of [1, 2, 3]) {
     draw();
@@ -30,9 +30,9 @@ test('one in each picture, in the order in which they came', () => {
 test('what comes while a frame waits takes the place of what was to be done, not another turn', () => {
   const done: string[] = [];
   const [a, b] = [{}, {}];
-  soon(a, () => done.push('a, old'));
-  soon(b, () => done.push('b'));
-  soon(a, () => done.push('a, new'));
+  queueFrame(a, () => done.push('a, old'));
+  queueFrame(b, () => done.push('b'));
+  queueFrame(a, () => done.push('a, new'));
   draw();
   draw();
   expect(done).toEqual(['a, new', 'b']);
@@ -42,9 +42,9 @@ test('what comes while a frame waits takes the place of what was to be done, not
 test('work that asks for more work waits for another picture', () => {
   const done: string[] = [];
   const a = {};
-  soon(a, () => {
+  queueFrame(a, () => {
     done.push('first');
-    soon(a, () => done.push('second'));
+    queueFrame(a, () => done.push('second'));
   });
   draw();
   expect(done).toEqual(['first']);
@@ -55,18 +55,18 @@ test('work that asks for more work waits for another picture', () => {
 test('a frame that has gone is passed over, and the others still come', () => {
   const done: string[] = [];
   const [a, b] = [{}, {}];
-  soon(a, () => done.push('a'));
-  soon(b, () => done.push('b'));
-  never(a);
+  queueFrame(a, () => done.push('a'));
+  queueFrame(b, () => done.push('b'));
+  dropFrame(a);
   draw();
   expect(done).toEqual(['b']);
-  never(b);
-  soon(b, () => done.push('b again'));
-  never(b);
+  dropFrame(b);
+  queueFrame(b, () => done.push('b again'));
+  dropFrame(b);
   draw();
   expect(done).toEqual(['b']);
   // Nothing waits any more: the next one begins anew.
-  soon(a, () => done.push('a again'));
+  queueFrame(a, () => done.push('a again'));
   draw();
   expect(done).toEqual(['b', 'a again']);
 });

@@ -1,15 +1,15 @@
-// The sweep through a veil: what lies over the page differs from pixel to pixel of the header.
+// The sweep through a overlay: what lies over the page differs from pixel to pixel of the header.
 import { intervals } from './bounds';
-import { clamped, looked, tenthMedian, tenthOf, twoContrasts, veiled } from './shared';
+import { clamped, looked, tenthMedian, tenthOf, twoContrasts, overlaid } from './shared';
 
 /**
- * For each row of a veil whose rows are even, what each level of the page adds to the ground's luminance, channel by channel:
+ * For each row of a overlay whose rows are even, what each level of the page adds to the ground's luminance, channel by channel:
  * three times 256 numbers.
  */
-export function rowTables(veil: usize, stride: i32, height: i32, luminance: usize, out: usize): void {
+export function rowTables(overlay: usize, stride: i32, height: i32, luminance: usize, out: usize): void {
   let to = out;
   for (let y = 0; y < height; y++) {
-    const at = veil + (<usize>(y * stride) << 5);
+    const at = overlay + (<usize>(y * stride) << 5);
     const through = load<f64>(at, 24);
     for (let c: usize = 0; c < 3; c++) {
       const colour = load<f64>(at + (c << 3));
@@ -23,15 +23,15 @@ export function rowTables(veil: usize, stride: i32, height: i32, luminance: usiz
 }
 
 /**
- * The contrast of a cell's tenth pixel through the veil.
- * @param tables of {@link rowTables}; 0 where the veil's rows are not even
+ * The contrast of a cell's tenth pixel through the overlay.
+ * @param tables of {@link rowTables}; 0 where the overlay's rows are not even
  */
-function readVeiled(
+function readOverlaid(
   cell: usize,
   page: usize,
   stride: i32,
   row: i32,
-  veil: usize,
+  overlay: usize,
   luminance: usize,
   ink: i32,
   scratch: usize,
@@ -53,9 +53,9 @@ function readVeiled(
       }
       continue;
     }
-    let over = veil + (<usize>(y * stride + left) << 5);
+    let over = overlay + (<usize>(y * stride + left) << 5);
     for (; at < end; at += 4) {
-      store<i32>(to, clamped(veiled(load<u32>(at), over, luminance)));
+      store<i32>(to, clamped(overlaid(load<u32>(at), over, luminance)));
       over += 32;
       to += 4;
     }
@@ -64,16 +64,16 @@ function readVeiled(
 }
 
 /**
- * The contrast of the worst cell at every row, through a veil. The last row's worst cell is read first; of the others only
- * those are read in which enough pixels may be worse. Cells are as in {@link sweepCells}, rows from the veil's first.
+ * The contrast of the worst cell at every row, through a overlay. The last row's worst cell is read first; of the others only
+ * those are read in which enough pixels may be worse. Cells are as in {@link sweepCells}, rows from the overlay's first.
  * @param perCell stretches are one for each cell in each row; else one for each row
  */
-export function sweepVeiled(
+export function sweepOverlaid(
   page: usize,
   levels: usize,
   stride: i32,
   runs: usize,
-  veil: usize,
+  overlay: usize,
   height: i32,
   luminance: usize,
   ink: i32,
@@ -100,7 +100,7 @@ export function sweepVeiled(
         continue;
       }
     }
-    value = readVeiled(cells + (<usize>worst << 5), page, stride, row, veil, luminance, ink, scratch, tables);
+    value = readOverlaid(cells + (<usize>worst << 5), page, stride, row, overlay, luminance, ink, scratch, tables);
     const started = worst;
     for (let c = 0; c < count; c++) {
       if (c == started) continue;
@@ -110,7 +110,7 @@ export function sweepVeiled(
       }
       const cell = cells + (<usize>c << 5);
       if (!mayBeWorse(cell, levels, stride, row, classes, perCell ? c : 0, perCell ? count : 1)) continue;
-      const found = readVeiled(cell, page, stride, row, veil, luminance, ink, scratch, tables);
+      const found = readOverlaid(cell, page, stride, row, overlay, luminance, ink, scratch, tables);
       if (found < value) {
         value = found;
         worst = c;

@@ -1,7 +1,7 @@
 import type { Site } from '@hatrail/core/model/site';
 
-/** A site at hand: its document and its pictures' hashes. */
-export interface SiteAtHand {
+/** A site that is loaded: its document and its pictures' hashes. */
+export interface LoadedSite {
   site: Site;
   hashes: Record<string, string>;
 }

@@ -1,18 +1,18 @@
 import type { Area } from '../geometry/area.ts';
 import type { StackLayer } from './layers.ts';
-import { veilOf, type Veil } from './veil.ts';
+import { overlayOf, type Overlay } from './overlay.ts';
 
 /**
- * The veil of layers among which one is turned to any opacity. What lies below and above it is laid together once: source-over
+ * The overlay of layers among which one is turned to any opacity. What lies below and above it is laid together once: source-over
  * of premultiplied colours is associative (Compositing 1, section 5.1). Where more than one layer differs, or one above blends
- * with what it is turned to, the veil is worked out anew each time.
+ * with what it is turned to, the overlay is worked out anew each time.
  * @param at the layers at an opacity, 0 to 1; those that stay the same are the same objects
  */
-export function turnedVeil(
+export function turnedOverlay(
   at: (opacity: number) => readonly StackLayer[],
   area: Area,
-): (opacity: number) => Veil {
-  const anew = (opacity: number) => veilOf(at(opacity), area);
+): (opacity: number) => Overlay {
+  const anew = (opacity: number) => overlayOf(at(opacity), area);
   const [some, others] = [at(0.25), at(1)];
   const differing = others.flatMap((layer, i) => (layer === some[i] ? [] : [i]));
   const [turned] = differing;
@@ -23,13 +23,13 @@ export function turnedVeil(
   const isInGroup = (layer: StackLayer) => layer.owner === own.owner;
   if (own.paint.kind !== 'even' || own.paint.colour.a !== 1 || !isPlain(own)) return anew;
   if (!above.filter(isInGroup).every(isPlain)) return anew;
-  const below = veilOf(others.slice(0, turned), area);
-  const whole = veilOf([own], area);
-  const over = veilOf(above, area);
+  const below = overlayOf(others.slice(0, turned), area);
+  const whole = overlayOf([own], area);
+  const over = overlayOf(above, area);
   const isEven = below.isEven && whole.isEven && over.isEven;
   const count = isEven ? 1 : Math.max(...[below, whole, over].map(({ data }) => data.length / 4));
   const data = new Float64Array(4 * count);
-  const step = ({ isEven: even }: Veil) => (even ? 0 : 4);
+  const step = ({ isEven: even }: Overlay) => (even ? 0 : 4);
   const [b, w, o] = [below, whole, over].map(step) as [number, number, number];
   return (opacity) => {
     for (let i = 0, p = 0, q = 0, r = 0; i < data.length; i += 4, p += b, q += w, r += o) {

@@ -6,7 +6,7 @@ import { coversArea, isEvenOver, readLayer, type StackLayer } from './layers.ts'
  * What all layers together lay over the page: at every pixel a colour, and the share of the page that shows through. The
  * layers never blend with the page itself, so that a pixel's ground is `colour + through · page`, whatever the page.
  */
-export interface Veil {
+export interface Overlay {
   area: Area;
   /** Whether every pixel is the same; then there is only one. */
   isEven: boolean;
@@ -14,13 +14,13 @@ export interface Veil {
   data: Float64Array;
 }
 
-/** The veil that layers, bottom first, make over an area of the header. */
-export function veilOf(layers: readonly StackLayer[], area: Area): Veil {
-  return veilOver(laid(layers, area), [], area);
+/** The overlay that layers, bottom first, make over an area of the header. */
+export function overlayOf(layers: readonly StackLayer[], area: Area): Overlay {
+  return overlayOver(laid(layers, area), [], area);
 }
 
 /** What layers lay over an area, premultiplied: more may be laid over it. */
-export interface Laid extends Pick<Veil, 'isEven'> {
+export interface Laid extends Pick<Overlay, 'isEven'> {
   /** Four numbers a pixel, row by row: red, green, blue from 0 to 255 and alpha 0 to 1. */
   data: Float64Array;
 }
@@ -41,10 +41,10 @@ export function laid(layers: readonly StackLayer[], area: Area): Laid {
 }
 
 /**
- * The veil of layers over what is laid already. All that is laid over is of one owner and mixes with nothing, so that one
+ * The overlay of layers over what is laid already. All that is laid over is of one owner and mixes with nothing, so that one
  * can be laid after the other.
  */
-export function veilOver(below: Laid, layers: readonly StackLayer[], area: Area): Veil {
+export function overlayOver(below: Laid, layers: readonly StackLayer[], area: Area): Overlay {
   const isEven = below.isEven && layers.every((layer) => isEvenOver(layer, area));
   const data = new Float64Array(4 * (isEven ? 1 : sizeOf(area)));
   if (below.data.length === data.length) data.set(below.data);

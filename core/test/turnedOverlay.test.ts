@@ -1,11 +1,11 @@
 import { describe, expect, test } from 'vitest';
 import { layGradient } from '../src/geometry/gradient.ts';
 import type { StackLayer } from '../src/stack/layers.ts';
-import { veilOf } from '../src/stack/veil.ts';
-import { turnedVeil } from '../src/stack/turnedVeil.ts';
+import { overlayOf } from '../src/stack/overlay.ts';
+import { turnedOverlay } from '../src/stack/turnedOverlay.ts';
 import { random, raster } from './made.ts';
 
-/** A veil with one layer turned: the same as worked out anew, whatever lies below and above it. */
+/** A overlay with one layer turned: the same as worked out anew, whatever lies below and above it. */
 
 const area = { left: 4, top: 2, right: 36, bottom: 26 };
 const box = { area: { left: 0, top: 0, right: 40, bottom: 28 }, above: 9, below: 5 };
@@ -78,10 +78,10 @@ const OPACITIES = [0, 0.001, 0.25, 0.53468, 0.777, 1];
 describe('a layer turned', () => {
   test.each(Object.entries(STACKS))('%s: is what it is when worked out anew', (_, stack) => {
     const at = turning(stack);
-    const veilAt = turnedVeil(at, area);
+    const overlayAt = turnedOverlay(at, area);
     for (const opacity of OPACITIES) {
-      const found = veilAt(opacity);
-      const told = veilOf(at(opacity), area);
+      const found = overlayAt(opacity);
+      const told = overlayOf(at(opacity), area);
       const pixels = told.data.length / 4;
       for (let i = 0; i < pixels; i++) {
         const from = found.isEven ? 0 : 4 * i;
@@ -121,9 +121,9 @@ describe('a layer turned', () => {
       if (!known.has(opacity)) known.set(opacity, at(opacity));
       return known.get(opacity)!;
     };
-    const veilAt = turnedVeil(kept, area);
+    const overlayAt = turnedOverlay(kept, area);
     for (const opacity of OPACITIES) {
-      expect(veilAt(opacity)).toEqual(veilOf(kept(opacity), area));
+      expect(overlayAt(opacity)).toEqual(overlayOf(kept(opacity), area));
     }
   });
 });

@@ -15,13 +15,13 @@ function next(): void {
 }
 
 /** Does some work soon, when it is the turn of what it is for. */
-export function soon(of: object, work: () => void): void {
+export function queueFrame(of: object, work: () => void): void {
   const isIdle = waiting.size === 0;
   waiting.set(of, work);
   if (isIdle) requestAnimationFrame(next);
 }
 
 /** Gives up what waits for something. */
-export function never(of: object): void {
+export function dropFrame(of: object): void {
   waiting.delete(of);
 }
