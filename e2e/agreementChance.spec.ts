@@ -73,7 +73,7 @@ test('at every scroll of a page: the worst that is told is the worst there is', 
   const { site, header, width } = chanceSite(loaded.site, 8);
   const [first] = site.pages;
   first!.bands.length = 2;
-  const tall = layoutScene(site, header, first!, width, skiaMeasure(), 320).laid.height;
+  const tall = layoutScene(site, header, first!, { width, windowHeight: 320 }, skiaMeasure()).laid.height;
   // All but 16 px of it fit into the window.
   const shown = await viewer.show(site, header, first!, { width, windowHeight: tall - 16 });
   expect(shown.scene.maxScroll).toBe(16);

@@ -231,7 +231,7 @@ describe('the demo’s pages', () => {
     await tab.goto(`${server.url}${path === '/' ? '/' : `${path}/`}`);
     await tab.evaluate(() => document.fonts.ready);
     for (const width of WIDTHS) {
-      const scene = layoutScene(site, site.headers[0]!, page, width, measure);
+      const scene = layoutScene(site, site.headers[0]!, page, { width }, measure);
       await tab.setViewportSize({ width, height: scene.windowHeight });
       // Each text block as its lines' left edges and middles, from the rectangles of its range.
       const seen = await tab.evaluate(() =>

@@ -87,7 +87,7 @@ describe('smaller after scrolling', () => {
         Object.assign(rail, { leaves: false, inFlow: false, height: rail.height + 24 });
     });
     const header = site.headers[0]!;
-    const scene = layoutScene(site, header, site.pages[0]!, 1280, measure, 800);
+    const scene = layoutScene(site, header, site.pages[0]!, { width: 1280, windowHeight: 800 }, measure);
     const tops = (selector: string) =>
       tab
         .locator(selector)
@@ -127,7 +127,13 @@ describe('follows the ground', () => {
       follows(header);
       site.pages[0]!.bands.forEach((band, i) => (band.ground = i % 2 === 0 ? 'dark' : 'light'));
     });
-    const { stretches, maxScroll } = layoutScene(site, site.headers[0]!, site.pages[0]!, 1280, measure, 800);
+    const { stretches, maxScroll } = layoutScene(
+      site,
+      site.headers[0]!,
+      site.pages[0]!,
+      { width: 1280, windowHeight: 800 },
+      measure,
+    );
     expect(stretches.length).toBeGreaterThan(2);
     for (const { from, moment: met } of stretches.slice(1)) {
       if (from > maxScroll) continue;
@@ -209,7 +215,13 @@ describe('in the richest look', () => {
       header.manner.switch.distance = 150;
       header.manner.stretch = 200;
     });
-    const scene = layoutScene(site, site.headers[0]!, site.pages[0]!, 1280, measure, 800);
+    const scene = layoutScene(
+      site,
+      site.headers[0]!,
+      site.pages[0]!,
+      { width: 1280, windowHeight: 800 },
+      measure,
+    );
     expect(scene.transition).toEqual({ from: 50, to: 250 });
     await watchShift(tab);
     const levels = (text: string) => (text.match(/[\d.]+/g) ?? []).map(Number);

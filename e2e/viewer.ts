@@ -59,7 +59,7 @@ export async function openViewer(loaded: LoadedSite, scrollbars = false): Promis
     tab,
     async show(site, header, page, { width, windowHeight }) {
       files = await shippedFiles(site, siteFiles(site, measure), read);
-      const scene = layoutScene(site, header, page, width, measure, windowHeight);
+      const scene = layoutScene(site, header, page, { width, windowHeight }, measure);
       const sizes = shippedSizes(site, header, measure);
       const pictures = await decodePictures(site, read, sizes);
       const raster = skiaRaster(site, scene.laid, pictures);

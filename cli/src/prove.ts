@@ -19,7 +19,7 @@ export async function* proveSite(
   const draw = skiaDrawing(site, pictures);
   for (const page of pages) {
     for (const width of widths) {
-      const scene = layoutScene(site, headerFor(site, page), page, width, measure);
+      const scene = layoutScene(site, headerFor(site, page), page, { width }, measure);
       yield* proveScene(scene, skiaRaster(site, scene.laid, pictures), draw);
     }
   }

@@ -127,7 +127,7 @@ describe('a document with one value spoilt', () => {
         const site = readSite(JSON.stringify(spoilt));
         sound++;
         const [header] = site.headers;
-        const scene = layoutScene(site, header!, site.pages[0]!, 768, measure);
+        const scene = layoutScene(site, header!, site.pages[0]!, { width: 768 }, measure);
         expect(scene.layouts.top.height, told(path)).toBeGreaterThan(0);
         const to = rootAddresses(site, shippedSizes(site, header!, measure));
         const css = headerCss(site, header!, measure, to);

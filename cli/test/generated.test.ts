@@ -34,7 +34,7 @@ const copy = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
 
 async function painted({ site, header, width, windowHeight }: Dressed) {
   const read = async (file: string, width?: number) => (await MADE[file]?.()) ?? loaded.read(file, width);
-  const scene = layoutScene(site, header, site.pages[0]!, width, measure, windowHeight);
+  const scene = layoutScene(site, header, site.pages[0]!, { width, windowHeight }, measure);
   const pictures = await decodePictures(site, read, shippedSizes(site, header, measure));
   return { scene, raster: skiaRaster(site, scene.laid, pictures), draw: skiaDrawing(site, pictures) };
 }
@@ -111,7 +111,13 @@ describe('what covers the page', () => {
         expect(coversOf(site, bare, moment)).toEqual([]);
         expect(checkSite({ ...site, headers: [bare] })).toEqual([]);
         // Its links then stand on the page's own pixels, but for their text shadows.
-        const scene: Scene = layoutScene(site, bare, site.pages[0]!, dressed.width, measure, 320);
+        const scene: Scene = layoutScene(
+          site,
+          bare,
+          site.pages[0]!,
+          { width: dressed.width, windowHeight: 320 },
+          measure,
+        );
         const { draw } = await painted(dressed);
         for (const { stack, state, ink, part } of sceneTargets(scene, moment, draw, 0)) {
           if (part !== 'ink' || !['rest', 'current'].includes(state) || ink.wearsOwn) continue;

@@ -13,7 +13,7 @@ import { header, measure, noDrawing, raster, site } from './made.ts';
 const [home] = site.pages;
 const prove = (of: Header, page: Page = home!, draw: Drawing = noDrawing): SweptRow[] => {
   const all = { ...site, headers: [of], pages: [page] };
-  const scene = layoutScene(all, of, page, 500, measure, 400);
+  const scene = layoutScene(all, of, page, { width: 500, windowHeight: 400 }, measure);
   const ground = raster(500, scene.laid.height, (_, y) =>
     y % 2 ? { r: 13, g: 23, b: 48 } : { r: 20, g: 30, b: 60 },
   );

@@ -23,7 +23,13 @@ const fading = (manner: Partial<Header['manner']>): Header => ({
 });
 const page = raster(500, 2000, () => ({ r: 13, g: 23, b: 48 }));
 const curveOf = (of: Header, change: Parameters<typeof changeCurve>[3] = { kind: 'moment' }) => {
-  const scene = layoutScene({ ...site, headers: [of] }, of, site.pages[0]!, 500, measure, 400);
+  const scene = layoutScene(
+    { ...site, headers: [of] },
+    of,
+    site.pages[0]!,
+    { width: 500, windowHeight: 400 },
+    measure,
+  );
   return changeCurve(scene, page, noDrawing, change)!;
 };
 

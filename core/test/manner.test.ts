@@ -18,7 +18,7 @@ const behaving = (manner: Partial<Header['manner']>): Header => ({
   manner: { ...header.manner, ...manner },
 });
 const sceneOf = (of: Header, page = home!) =>
-  layoutScene({ ...site, headers: [of] }, of, page, 500, measure, 400);
+  layoutScene({ ...site, headers: [of] }, of, page, { width: 500, windowHeight: 400 }, measure);
 
 describe('a header that goes and returns', () => {
   const returning = behaving({ onScroll: 'returns' });

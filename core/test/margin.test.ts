@@ -62,7 +62,13 @@ test('the cut of a blurred header carries it, that of a plain one does not', () 
   const page = raster(500, 2000, (_, y) => (y < 500 ? { r: 13, g: 23, b: 48 } : { r: 238, g: 242, b: 246 }));
   const cutOf = (looks: Partial<Header['looks']>) => {
     const worn: Header = { ...header, looks: { ...header.looks, ...looks } };
-    const scene = layoutScene({ ...site, headers: [worn] }, worn, site.pages[0]!, 500, measure, 400);
+    const scene = layoutScene(
+      { ...site, headers: [worn] },
+      worn,
+      site.pages[0]!,
+      { width: 500, windowHeight: 400 },
+      measure,
+    );
     const row = proveScene(scene, page, noDrawing, ['scrolled']).find(({ part }) => part === 'ink')!;
     expect(sceneTargets(scene, 'scrolled', noDrawing, row.scroll).length).toBeGreaterThan(0);
     return cutScene(scene, page, noDrawing, row)!;

@@ -17,7 +17,13 @@ const pointed: Header = {
 };
 const page = raster(500, 2000, () => ({ r: 238, g: 242, b: 246 }));
 const rows = proveScene(
-  layoutScene({ ...site, headers: [pointed] }, pointed, site.pages[0]!, 500, measure, 400),
+  layoutScene(
+    { ...site, headers: [pointed] },
+    pointed,
+    site.pages[0]!,
+    { width: 500, windowHeight: 400 },
+    measure,
+  ),
   page,
   noDrawing,
 );

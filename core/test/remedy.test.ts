@@ -20,14 +20,15 @@ import { parseColour } from '../src/colour/rgb.ts';
 import { header, measure, noDrawing, random, raster, site } from './made.ts';
 
 const page = site.pages[0]!;
-const sceneOf = (worn: Header) => layoutScene({ ...site, headers: [worn] }, worn, page, 500, measure, 400);
+const sceneOf = (worn: Header) =>
+  layoutScene({ ...site, headers: [worn] }, worn, page, { width: 500, windowHeight: 400 }, measure);
 const ground = raster(500, sceneOf(header).laid.height, (_, y) =>
   y < 500 ? { r: 13, g: 23, b: 48 } : { r: 238, g: 242, b: 246 },
 );
 const work = (moment: 'top' | 'scrolled'): FillWork => ({
   sweep: async (worn) => proveScene(sceneOf(worn), ground, noDrawing, [moment]),
   solve: async (worn, colour, places, floor) =>
-    leastPercents(sceneOf(worn), ground, noDrawing, moment, colour, places, floor),
+    leastPercents(sceneOf(worn), ground, noDrawing, { moment, knob: colour, floor }, places),
 });
 const rowsOf = (worn: Header) => proveScene(sceneOf(worn), ground, noDrawing);
 
@@ -73,7 +74,7 @@ describe('places that are solved together', () => {
     .filter(({ moment }) => moment === 'scrolled')
     .map(placeOf);
   const solve = (some: typeof places, floor?: number) =>
-    leastPercents(sceneOf(worn), ground, noDrawing, 'scrolled', knob, some, floor);
+    leastPercents(sceneOf(worn), ground, noDrawing, { moment: 'scrolled', knob, floor }, some);
 
   test('need together what the one needs that needs most, in whatever order', () => {
     const alone = places.map((place) => solve([place])[0]!);
@@ -170,7 +171,13 @@ describe('over looks, inks and grounds made up by chance', () => {
         const found = await leastOpacity(worn, 'scrolled', knob, sweep(worn), {
           sweep: async (of) => sweep(of),
           solve: async (of, asked, places, floor) =>
-            leastPercents(sceneOf(of), patched, noDrawing, 'scrolled', asked, places, floor),
+            leastPercents(
+              sceneOf(of),
+              patched,
+              noDrawing,
+              { moment: 'scrolled', knob: asked, floor },
+              places,
+            ),
         });
         const where = `seed ${seed}, ${JSON.stringify(knob)}`;
         if (!found) {

@@ -6,7 +6,7 @@ import { layoutScene, spansOf } from '../src/sweep/scene.ts';
 import { blob, header, measure, noDrawing, raster, site } from './made.ts';
 
 const WHITE = { r: 255, g: 255, b: 255 };
-const scene = layoutScene(site, header, site.pages[0]!, 500, measure, 400);
+const scene = layoutScene(site, header, site.pages[0]!, { width: 500, windowHeight: 400 }, measure);
 
 describe('a scene', () => {
   const page = raster(500, scene.laid.height, (_, y) =>
@@ -42,14 +42,20 @@ describe('a scene', () => {
       ...header,
       manner: { ...header.manner, switch: { at: 'distance' as const, distance: 1601 } },
     };
-    const beyond = layoutScene({ ...site, headers: [far] }, far, site.pages[0]!, 500, measure, 400);
+    const beyond = layoutScene(
+      { ...site, headers: [far] },
+      far,
+      site.pages[0]!,
+      { width: 500, windowHeight: 400 },
+      measure,
+    );
     expect(spansOf(beyond, 'top')).toEqual([{ from: 0, to: 1600 }]);
     expect(spansOf(beyond, 'scrolled')).toEqual([]);
   });
 
   test('a header that leaves is judged where it lies, until it has left', () => {
     const leaving = { ...header, manner: { ...header.manner, onScroll: 'leaves' as const } };
-    const gone = layoutScene(site, leaving, site.pages[0]!, 500, measure, 400);
+    const gone = layoutScene(site, leaving, site.pages[0]!, { width: 500, windowHeight: 400 }, measure);
     expect(spansOf(gone, 'top')).toEqual([{ from: 0, to: 59 }]);
     expect(spansOf(gone, 'scrolled')).toEqual([]);
   });
@@ -59,12 +65,16 @@ describe('a scene', () => {
       ...header,
       manner: { ...header.manner, switch: { at: 'first band' as const, distance: 1 } },
     };
-    expect(layoutScene(site, banded, site.pages[0]!, 500, measure, 400).stretches[1]).toEqual({
+    expect(
+      layoutScene(site, banded, site.pages[0]!, { width: 500, windowHeight: 400 }, measure).stretches[1],
+    ).toEqual({
       from: 440,
       moment: 'scrolled',
     });
     const above = { ...banded, manner: { ...banded.manner, lies: 'above' as const } };
-    expect(layoutScene(site, above, site.pages[0]!, 500, measure, 400).stretches[1]).toEqual({
+    expect(
+      layoutScene(site, above, site.pages[0]!, { width: 500, windowHeight: 400 }, measure).stretches[1],
+    ).toEqual({
       from: 500,
       moment: 'scrolled',
     });

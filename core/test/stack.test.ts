@@ -184,7 +184,7 @@ describe('the overlay', () => {
   });
   test('is cut at round corners', () => {
     const look = { ...PLAIN, fill: { colour: { colour: '#000000' }, opacity: 1 } };
-    const layers = wornLayers('header', [], look, box, { above: 4, below: 0 }, noDrawing);
+    const layers = wornLayers('header', [], look, { box, radii: { above: 4, below: 0 } }, noDrawing);
     const { data } = overlayOf(layers, area);
     const through = (x: number, y: number) => data[4 * (10 * y + x) + 3]!;
     expect(through(0, 0)).toBe(1);
@@ -194,7 +194,10 @@ describe('the overlay', () => {
   test('a picture that is missing is its fallback colour', () => {
     const fallback = { colour: { colour: '#102030' }, opacity: 1 };
     const look = { ...PLAIN, picture: { ...PLAIN.picture, on: true, picture: 'gone', fallback } };
-    const { data } = overlayOf(wornLayers('header', [], look, box, { above: 0, below: 0 }, noDrawing), area);
+    const { data } = overlayOf(
+      wornLayers('header', [], look, { box, radii: { above: 0, below: 0 } }, noDrawing),
+      area,
+    );
     expect([...data.slice(0, 4)]).toEqual([16, 32, 48, 0]);
   });
 });
@@ -295,7 +298,13 @@ describe('looks of parts', () => {
   });
   test('a rail’s fill is judged under its items', () => {
     const worn = wear({ rail: { fill: { colour: { swatch: 'night' }, opacity: 1 } } });
-    const scene = layoutScene({ ...site, headers: [worn] }, worn, site.pages[0]!, 500, measure, 400);
+    const scene = layoutScene(
+      { ...site, headers: [worn] },
+      worn,
+      site.pages[0]!,
+      { width: 500, windowHeight: 400 },
+      measure,
+    );
     const page = raster(500, scene.laid.height, () => ({ r: 255, g: 255, b: 255 }));
     const rows = proveScene(scene, page, noDrawing).filter(({ moment }) => moment === 'scrolled');
     expect(rows.every(({ verdict }) => verdict === 'clear')).toBe(true);

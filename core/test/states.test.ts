@@ -19,7 +19,7 @@ const dressed = (top: Look): Header => ({ ...header, looks: { ...header.looks, t
 const rowsOf = (top: Look) => {
   const of = dressed(top);
   return proveScene(
-    layoutScene({ ...site, headers: [of] }, of, site.pages[0]!, 500, measure, 400),
+    layoutScene({ ...site, headers: [of] }, of, site.pages[0]!, { width: 500, windowHeight: 400 }, measure),
     page,
     noDrawing,
     ['top'],
@@ -84,7 +84,13 @@ test('a button has its own ink and fill at rest, hovered and pressed', () => {
     radius: 4,
   };
   const of = { ...header, rails: [{ ...header.rails[0]!, end: [button] }] };
-  const scene = layoutScene({ ...site, headers: [of] }, of, site.pages[0]!, 500, measure, 400);
+  const scene = layoutScene(
+    { ...site, headers: [of] },
+    of,
+    site.pages[0]!,
+    { width: 500, windowHeight: 400 },
+    measure,
+  );
   const rows = proveScene(scene, page, noDrawing, ['top']).filter(
     ({ itemId, part }) => itemId === 'book' && part === 'ink',
   );
@@ -148,7 +154,13 @@ describe('an entry whose drop-down is open', () => {
   });
   const statesIn = (of: typeof site, top: Look) => {
     const worn = dressed(top);
-    const scene = layoutScene({ ...of, headers: [worn] }, worn, of.pages[0]!, 500, measure, 400);
+    const scene = layoutScene(
+      { ...of, headers: [worn] },
+      worn,
+      of.pages[0]!,
+      { width: 500, windowHeight: 400 },
+      measure,
+    );
     const rows = proveScene(scene, page, noDrawing, ['top']).filter(({ part }) => part === 'ink');
     return Object.fromEntries(rows.map((row) => [`${row.itemId} ${row.state}`, row.worst]));
   };
@@ -179,7 +191,7 @@ describe('the link of the page one is on, in another weight', () => {
   });
   const neededOf = (size: number) => {
     const of = heavy(size);
-    const scene = layoutScene(of, header, of.pages[0]!, 900, measure, 400);
+    const scene = layoutScene(of, header, of.pages[0]!, { width: 900, windowHeight: 400 }, measure);
     const rows = proveScene(
       scene,
       raster(900, 2000, () => WHITE),

@@ -27,7 +27,13 @@ const KINDS: Record<string, Partial<Header>> = {
 };
 const sceneOf = (change: Partial<Header>) => {
   const of: Header = { ...header, ...change };
-  return layoutScene({ ...site, headers: [of] }, of, site.pages[0]!, 500, measure, 400);
+  return layoutScene(
+    { ...site, headers: [of] },
+    of,
+    site.pages[0]!,
+    { width: 500, windowHeight: 400 },
+    measure,
+  );
 };
 const nameOf = ({ moment, itemId, state, part, span }: SweptRow) =>
   [moment, itemId, state, part, span.from, span.to].join(' ');

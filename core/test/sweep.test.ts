@@ -21,7 +21,7 @@ import type { JudgedTarget } from '../src/sweep/targets.ts';
 import { blob, header, measure, random, raster, run, site } from './made.ts';
 
 const WHITE = { r: 255, g: 255, b: 255 };
-const scene = layoutScene(site, header, site.pages[0]!, 500, measure, 400);
+const scene = layoutScene(site, header, site.pages[0]!, { width: 500, windowHeight: 400 }, measure);
 const ink = { id: 'x', name: 'X', box: { x: 0, y: 0, width: 9, height: 9 } } as HeaderInk;
 const fillOf = (opacity: number): StackLayer => ({
   name: 'fill',

@@ -19,7 +19,7 @@ const turning: Site = {
   ...site,
   pages: [{ ...page!, bands: page!.bands.map((band, i) => (i === 0 ? { ...band, turns } : band)) }],
 };
-const scene = layoutScene(turning, header, turning.pages[0]!, 500, measure, 400);
+const scene = layoutScene(turning, header, turning.pages[0]!, { width: 500, windowHeight: 400 }, measure);
 const DARK = { r: 13, g: 23, b: 48 };
 const SNOW = { r: 238, g: 242, b: 246 };
 const HALF = { r: 126, g: 133, b: 147 };
@@ -47,7 +47,13 @@ test('it is judged at every scroll while it turns, and swept as ever before and 
     { from: 300, to: 1600, isSteady: true },
   ]);
   const bare = { ...header, looks: { ...header.looks, scrolled: {} } };
-  const worn = layoutScene({ ...turning, headers: [bare] }, bare, turning.pages[0]!, 500, measure, 400);
+  const worn = layoutScene(
+    { ...turning, headers: [bare] },
+    bare,
+    turning.pages[0]!,
+    { width: 500, windowHeight: 400 },
+    measure,
+  );
   const rows = proveScene(worn, painted, noDrawing).filter(
     (row) => row.itemId === 'two' && row.state === 'rest',
   );
@@ -70,8 +76,9 @@ test('its words are read as they are all the way', () => {
   const [band] = said.pages[0]!.bands;
   band!.ink = { colour: '#ffffff' };
   band!.contents = [{ kind: 'heading', level: 1, text: 'Dark skies' }];
-  const worn = layoutScene(said, header, said.pages[0]!, 500, measure, 400);
-  const read = (of: typeof worn.laid) => readBand(said, said.pages[0]!, of, 0, painted, measure);
+  const worn = layoutScene(said, header, said.pages[0]!, { width: 500, windowHeight: 400 }, measure);
+  const read = (of: typeof worn.laid) =>
+    readBand(said, { page: said.pages[0]!, laid: of, index: 0 }, painted, measure);
   const { words } = read(worn.laid);
   expect(words[0]!.contrast).toBeCloseTo(contrastRatio({ r: 255, g: 255, b: 255 }, HALF), 1);
   expect(bareBand(worn.laid, 0).bands[0]!.turns).toBeUndefined();

@@ -8,7 +8,7 @@ import { relativeAddresses } from '../src/output/addresses.ts';
 import { mixed } from '../src/output/css/mixed.ts';
 import { shippedSizes } from '../src/output/sizes.ts';
 import type { Header } from '../src/model/header.ts';
-import { leastFill, leastPercents } from '../src/remedy/leastFill.ts';
+import { leastFill, leastPercents, type Knob } from '../src/remedy/leastFill.ts';
 import { proveScene } from '../src/sweep/prove.ts';
 import { cutByWay, layoutScene, wayAt } from '../src/sweep/scene.ts';
 import { header, measure, noDrawing, raster, site, light } from './made.ts';
@@ -32,7 +32,7 @@ const along = (manner: Partial<Header['manner']> = {}, looks: Partial<Header['lo
 const DARK = { r: 13, g: 23, b: 48 };
 const page = raster(500, 2000, () => DARK);
 const sceneOf = (of: Header) =>
-  layoutScene({ ...site, headers: [of] }, of, site.pages[0]!, 500, measure, 400);
+  layoutScene({ ...site, headers: [of] }, of, site.pages[0]!, { width: 500, windowHeight: 400 }, measure);
 const mix = (a: number, b: number, p: number) => Math.round(a + (b - a) * p);
 
 describe('a change along with the scroll', () => {
@@ -89,8 +89,8 @@ describe('a change along with the scroll', () => {
       proveScene(sceneOf(of), snow, noDrawing, ['scrolled']).filter(({ itemId }) => itemId !== 'logo');
     const work = {
       sweep: async (of: Header) => rowsOf(of),
-      solve: async (of: Header, knob: Parameters<typeof leastPercents>[4], places: never[], floor: number) =>
-        leastPercents(sceneOf(of), snow, noDrawing, 'scrolled', knob, places, floor),
+      solve: async (of: Header, knob: Knob, places: never[], floor: number) =>
+        leastPercents(sceneOf(of), snow, noDrawing, { moment: 'scrolled', knob, floor }, places),
     } as Parameters<typeof leastFill>[4];
     const lost = { ...worn, looks: { ...worn.looks, scrolled: {} } };
     // At the switch half of the fill is there, so that it takes all that 57 % would do there, twice.

@@ -22,13 +22,11 @@ const backdrop = (opacity: number): Band['backdrop'] => ({
 const read = (band: Partial<Band>, ground = { r: 255, g: 255, b: 255 }, pictures = site.pictures) => {
   const [of, page] = opening({ ink, backdrop: backdrop(0), ...band });
   const all = { ...of, pictures };
-  const scene = layoutScene(all, header, page, 500, measure, 400);
+  const scene = layoutScene(all, header, page, { width: 500, windowHeight: 400 }, measure);
   const { laid } = scene;
   return readBand(
     all,
-    page,
-    laid,
-    0,
+    { page, laid, index: 0 },
     raster(500, laid.height, () => ground),
     measure,
   );
@@ -87,7 +85,7 @@ describe('the words of a band', () => {
 
 test('what is read is the band’s ground alone: without words, and without the tint', () => {
   const [of, page] = opening({ backdrop: backdrop(0.5), contents: [{ kind: 'paragraph', text: 'Words' }] });
-  const { laid } = layoutScene(of, header, page, 500, measure, 400);
+  const { laid } = layoutScene(of, header, page, { width: 500, windowHeight: 400 }, measure);
   const bare = bareBand(laid, 0);
   expect(bare.bands.flatMap(({ blocks }) => blocks)).toEqual([]);
   expect(bare.bands[0]!.backdrop).toEqual({ colour: { colour: '#ffffff' } });

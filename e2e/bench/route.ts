@@ -20,7 +20,7 @@ export async function routeFigures(): Promise<Record<string, number>> {
   const { site, read } = await loadSite('demo/larkfell.hatrail.json');
   const pictures = await decodePictures(site, read);
   const measure = skiaMeasure();
-  const scene = layoutScene(site, site.headers[0]!, site.pages[0]!, 1280, measure);
+  const scene = layoutScene(site, site.headers[0]!, site.pages[0]!, { width: 1280 }, measure);
   const raster = skiaRaster(site, scene.laid, pictures);
   const targets = sceneTargets(scene, 'scrolled', skiaDrawing(site, pictures)).filter(
     ({ part, state, shape }) => part === 'ink' && state !== 'hover' && shape.kind === 'cells',
@@ -30,7 +30,7 @@ export async function routeFigures(): Promise<Record<string, number>> {
   for (let run = 0; run < 6; run++) {
     const start = performance.now();
     const planes = new Planes(raster);
-    for (const target of targets) sweepTarget(scene, span, target, raster, planes);
+    for (const target of targets) sweepTarget(scene, span, target, raster, { planes });
     swept = Math.min(swept, performance.now() - start);
   }
   const files = await shippedFiles(site, siteFiles(site, measure), read);

@@ -77,7 +77,7 @@ export async function sweepFigures(): Promise<Record<string, number>> {
       rails: first!.rails.map((rail) => ({ ...rail, height })),
       looks: { ...first!.looks, scrolled: { ...first!.looks.scrolled, ...look } },
     };
-    const scene = layoutScene(site, header, page!, 1280, skiaMeasure());
+    const scene = layoutScene(site, header, page!, { width: 1280 }, skiaMeasure());
     const raster = skiaRaster(site, scene.laid, pictures);
     const every = sceneTargets(scene, 'scrolled', draw);
     const targets = every.filter(({ state, part }) => part === 'ink' && state !== 'hover');
@@ -90,7 +90,7 @@ export async function sweepFigures(): Promise<Record<string, number>> {
     const ready = () => (fresh = { ...raster, data: raster.data.slice() });
     const sweep = () => {
       const planes = new Planes(fresh);
-      swept = targets.map((target) => sweepTarget(scene, span, target, fresh, planes).contrasts);
+      swept = targets.map((target) => sweepTarget(scene, span, target, fresh, { planes }).contrasts);
     };
     const baseline = least(24, () => luminancePass(pixels, out));
     const time = least(16, sweep, ready);
@@ -98,7 +98,7 @@ export async function sweepFigures(): Promise<Record<string, number>> {
       8,
       () => {
         const planes = new Planes(fresh, every);
-        for (const target of every) sweepTarget(scene, span, target, fresh, planes);
+        for (const target of every) sweepTarget(scene, span, target, fresh, { planes });
       },
       ready,
     );

@@ -30,10 +30,13 @@ function Failed() {
   );
 }
 
+/** How each screen is fetched. */
+const fetches: (() => Promise<unknown>)[] = [];
+
 /** A screen that is fetched when it is first gone to: its route, and the means to have it ready before that. */
 function screen<K extends string>(path: string, load: () => Promise<Record<K, ComponentType>>, name: K) {
-  const lazy = { Component: async () => (await load())[name] };
-  return { path, lazy, errorElement: <Failed /> };
+  fetches.push(load);
+  return { path, lazy: { Component: async () => (await load())[name] }, errorElement: <Failed /> };
 }
 
 const GATHER = [
@@ -100,7 +103,7 @@ const router = createBrowserRouter([
 // Once the first screen stands, the others are fetched, so that going to one need not wait for it.
 window.addEventListener('load', () => {
   requestIdleCallback(() => {
-    for (const { lazy } of [EDITOR, ...PEGS, ...GATHER]) void lazy.Component().catch(() => undefined);
+    for (const load of fetches) void load().catch(() => undefined);
   });
 });
 

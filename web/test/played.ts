@@ -36,7 +36,13 @@ function flat({ palette }: Pick<Site, 'palette'>, { width, height, colour, bands
 
 /** A scene of one header on a page, with its raster. */
 export function sceneOf(site: Site, header: Header, page: Page) {
-  const scene = layoutScene({ ...site, headers: [header] }, header, page, WIDTH, measure, 400);
+  const scene = layoutScene(
+    { ...site, headers: [header] },
+    header,
+    page,
+    { width: WIDTH, windowHeight: 400 },
+    measure,
+  );
   return { scene, raster: flat(site, scene.laid) };
 }
 
@@ -58,8 +64,7 @@ export async function proveAll(
 export const provePage = async (
   { site }: LoadedSite,
   header: Header,
-  pageId: string,
-  _width: number,
+  { pageId }: { pageId: string },
   moments: readonly Moment[],
 ): Promise<Row[]> =>
   rowsOn(
@@ -78,7 +83,7 @@ export const solvePlaces = async (
   places.map((place) => {
     const page = site.pages.find(({ path }) => path === place.page)!;
     const { scene, raster } = sceneOf(site, header, page);
-    return leastPercents(scene, raster, noDrawing, moment, knob, [place])[0];
+    return leastPercents(scene, raster, noDrawing, { moment, knob }, [place])[0];
   });
 
 export const costOf = async () => undefined;
@@ -86,8 +91,7 @@ export const costOf = async () => undefined;
 export async function proveChange(
   { site }: LoadedSite,
   header: Header,
-  pageId: string,
-  _width: number,
+  { pageId }: { pageId: string },
   change: Change,
   { signal }: { signal?: AbortSignal } = {},
 ): Promise<ChangeCurve | undefined> {
@@ -104,7 +108,7 @@ export async function proveChangeAll(loaded: LoadedSite, header: Header, change:
   const curves = await Promise.all(
     loaded.site.pages.map(async ({ id }) => ({
       id,
-      curve: await proveChange(loaded, header, id, WIDTH, change),
+      curve: await proveChange(loaded, header, { pageId: id }, change),
     })),
   );
   const [worst] = curves
@@ -116,12 +120,11 @@ export async function proveChangeAll(loaded: LoadedSite, header: Header, change:
 export async function readBandAt(
   { site }: LoadedSite,
   headerId: string,
-  pageId: string,
-  band: number,
+  { pageId, band }: { pageId: string; band: number },
 ): Promise<BandReading[]> {
   const header = site.headers.find(({ id }) => id === headerId)!;
   const page = site.pages.find(({ id }) => id === pageId)!;
   const { scene } = sceneOf(site, header, page);
   const bare = flat(site, bareBand(scene.laid, band));
-  return [readBand(site, page, scene.laid, band, bare, measure)];
+  return [readBand(site, { page, laid: scene.laid, index: band }, bare, measure)];
 }

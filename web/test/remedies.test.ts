@@ -164,7 +164,12 @@ test('the least tint on the opening band clears words and header together; a per
   const of = worn({ scrolled: {} }, { switch: { at: 'distance', distance: 5000 } });
   const lit = { ...page!, bands: [opening] };
   const loaded = handOf(of, { pages: [lit] });
-  const found = (await leastBandTint(loaded, of, lit, WIDTH, { swatch: 'night' }, signal()))!;
+  const found = (await leastBandTint(
+    loaded,
+    of,
+    { page: lit, width: WIDTH, colour: { swatch: 'night' } },
+    signal(),
+  ))!;
   // Over snow white text is clear from 57.0 % on, the ground being rounded to whole levels.
   expect(found.percent).toBe(57);
   expect(isClear(found.rows)).toBe(true);
@@ -184,7 +189,9 @@ test('the least tint on the opening band clears words and header together; a per
     return isClear(rows) && isClear(reading!.words);
   };
   expect([await at(found.percent), await at(found.percent - 1)]).toEqual([true, false]);
-  expect(await leastBandTint(loaded, of, lit, WIDTH, WHITE, signal())).toBeUndefined();
+  expect(
+    await leastBandTint(loaded, of, { page: lit, width: WIDTH, colour: WHITE }, signal()),
+  ).toBeUndefined();
 });
 
 test('how things stand counts items and menus: a menu that is lost is lost, whatever the header', async () => {

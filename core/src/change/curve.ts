@@ -120,7 +120,7 @@ function worstOf(
     for (const target of targets) {
       const own = spanOfInk(target.ink, span);
       if (!own) continue;
-      const { contrasts } = sweepTarget(scene, own, target, shown, planes);
+      const { contrasts } = sweepTarget(scene, own, target, shown, { planes });
       const at = worstAt(contrasts);
       const contrast = contrasts[at]!;
       if (worst && contrast / target.needed >= worst.contrast / worst.needed) continue;

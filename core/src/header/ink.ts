@@ -95,10 +95,8 @@ export function centred(box: Box, size: { width: number; height: number }): Box 
 export function textRun(
   label: string,
   style: TypeStyle,
-  left: number,
-  box: Box,
+  { left, box, size = style.size }: { left: number; box: Box; size?: number },
   measure: Measure,
-  size = style.size,
 ): TextRun {
   const font = fontOf(style, size);
   const text = inCase(style, label);
@@ -147,13 +145,11 @@ export function linkWidth(label: string, type: SiteType, measure: Measure, size?
 export function linkRuns(
   label: string,
   type: SiteType,
-  room: { left: number; width: number },
-  box: Box,
+  { room, box, size }: { room: { left: number; width: number }; box: Box; size?: number },
   measure: Measure,
-  size?: number,
 ): Pick<HeaderInk, 'what' | 'room' | 'current'> {
   const run = (style: TypeStyle) => {
-    const set = textRun(label, style, room.left, box, measure, size);
+    const set = textRun(label, style, { left: room.left, box, size }, measure);
     return { ...set, left: room.left + Math.max(0, (room.width - snap(set.advance)) / 2) };
   };
   const what = { kind: 'text', run: run(type.menu) } as const;

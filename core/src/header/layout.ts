@@ -28,7 +28,7 @@ export function layoutHeader(
   moment: Moment = 'top',
 ): HeaderLayout {
   const foldWidth = solvedFold(site, header, measure);
-  return { ...layoutAt(site, header, width, measure, width < foldWidth, moment), foldWidth };
+  return { ...layoutAt(site, header, width, measure, { folded: width < foldWidth, moment }), foldWidth };
 }
 
 /** Lays out a header as folded or unfolded, whatever its fold says. */
@@ -37,8 +37,7 @@ export function layoutAt(
   header: Header,
   width: number,
   measure: Measure,
-  folded: boolean,
-  moment: Moment = 'top',
+  { folded, moment = 'top' }: { folded: boolean; moment?: Moment },
 ): Omit<HeaderLayout, 'foldWidth'> {
   const extent = extentAt(header, width);
   const barWidth = width - 2 * extent.sides;
@@ -49,7 +48,7 @@ export function layoutAt(
   const stays = header.manner.onScroll === 'stays';
   header.rails.forEach((base, index) => {
     const rail = railAt(base, width);
-    const places = measured(site, header, rail, width, measure, folded);
+    const places = measured(site, header, rail, { width, folded }, measure);
     const isEmpty = PLACES.every((place) => places[place].length === 0);
     if (rail.shown === false || (folded && isEmpty && index !== toggle)) return;
     if (index === toggle) places.end.push(menuButton());
@@ -127,7 +126,7 @@ export function neededAt(site: Site, header: Header, width: number, measure: Mea
   return header.rails.reduce((most, base) => {
     const rail = railAt(base, width);
     if (rail.shown === false) return most;
-    const needed = neededWidth(measured(site, header, rail, width, measure, false), rail);
+    const needed = neededWidth(measured(site, header, rail, { width, folded: false }, measure), rail);
     const fits = needed - 2 * rail.inset <= (rail.max ?? Infinity) + 1e-6;
     return Math.max(most, fits ? needed + 2 * sides : Infinity);
   }, 0);
@@ -137,9 +136,8 @@ function measured(
   site: Site,
   header: Header,
   rail: Rail,
-  width: number,
+  { width, folded }: { width: number; folded: boolean },
   measure: Measure,
-  folded: boolean,
 ): Places {
   const { bar } = foldOf(header);
   const on = (place: RailPlace) =>

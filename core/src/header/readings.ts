@@ -90,7 +90,7 @@ export function paddingFor(height: number, contents: number): number {
 /** The least window width at which a header fits when it is folded: its insets and what stays in the bar. */
 export function leastWidth(site: Site, header: Header, measure: Measure): number {
   return solveFold(stepWidths(header), (width) => {
-    const { rails } = layoutAt(site, header, width, measure, true);
+    const { rails } = layoutAt(site, header, width, measure, { folded: true });
     return Math.max(0, ...rails.map(({ needed }) => needed)) + 2 * extentAt(header, width).sides;
   });
 }

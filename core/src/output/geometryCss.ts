@@ -36,7 +36,7 @@ export function geometryCss(
   to: Pick<Addresses, 'picture' | 'sizes'>,
 ): string {
   const least = folds(header) ? leastWidth(site, header, measure) : 0;
-  const at = (width: number) => geometryAt(site, header, width, foldWidth, measure, to);
+  const at = (width: number) => geometryAt(site, header, { width, foldWidth }, measure, to);
   return byWidth(header, foldWidth, 'hr', at, [least]);
 }
 
@@ -80,13 +80,12 @@ function cssOf(rules: Rules): string {
 function geometryAt(
   site: Site,
   header: Header,
-  width: number,
-  foldWidth: number,
+  { width, foldWidth }: { width: number; foldWidth: number },
   measure: Measure,
   to: Pick<Addresses, 'picture' | 'sizes'>,
 ): Rules {
   const folded = width < foldWidth;
-  const layout = layoutAt(site, header, width, measure, folded);
+  const layout = layoutAt(site, header, width, measure, { folded });
   const shown = new Set(layout.items.map(({ id }) => id));
   const hasPlates = dressedStates(header).backing;
   const rules: Rules = new Map();
@@ -96,7 +95,7 @@ function geometryAt(
   const margin = keepsToBottom(header) ? `0 ${px(sides)} ${px(top)}` : `${px(top)} ${px(sides)} ${pull}`;
   rules.set('.hr-bar', [`margin: ${margin}`, `border-radius: ${px(radius)}`]);
   const later = laterSelector(header);
-  const lower = layoutAt(site, header, width, measure, folded, 'scrolled');
+  const lower = layoutAt(site, header, width, measure, { folded, moment: 'scrolled' });
   let pulled = 0;
   header.rails.forEach((base, i) => {
     const laid = layout.rails.find(({ index }) => index === i);
@@ -111,14 +110,14 @@ function geometryAt(
       rules.set(`.hr-rail-${i + 1} > .hr-back`, [`border-radius: ${upper} ${upper} ${lower} ${lower}`]);
     }
     for (const item of itemsOf(base)) {
-      setItem(rules, site, itemAt(item, width), shown.has(item.id), measure, to);
+      setItem(rules, site, { item: itemAt(item, width), isShown: shown.has(item.id) }, measure, to);
       const { plateMost, reachMost } = layout.inks.find((ink) => ink.item === item.id && ink.plate) ?? {};
       const own = rules.get(`.hr-item-${item.id}`);
       if (hasPlates && plateMost !== undefined) own?.push(`--hr-plate-most: ${px(plateMost)}`);
       if (hasPlates && reachMost !== undefined) own?.push(`--hr-plate-reach-most: ${px(reachMost)}`);
     }
     const less = lower.rails.find(({ index }) => index === i)?.less ?? 0;
-    setLess(rules, later, railAt(base, width), i, less, pulled);
+    setLess(rules, later, railAt(base, width), { index: i, less, above: pulled });
     pulled += less;
   });
   if ((header.manner.smaller ?? 0) > 0) rules.set(`${later} .hr-bar`, [`--hr-less: ${px(pulled)}`]);
@@ -135,7 +134,12 @@ export function laterSelector(header: Header): string {
  * A rail that is lower after scrolling: nothing is laid out anew. It moves up as a whole, by what the rails above it lose
  * and half of its own; its layers lose their lower end; items at its upper and lower edge stay there.
  */
-function setLess(rules: Rules, later: string, rail: Rail, index: number, less: number, above: number): void {
+function setLess(
+  rules: Rules,
+  later: string,
+  rail: Rail,
+  { index, less, above }: { index: number; less: number; above: number },
+): void {
   if (above + less === 0) return;
   const self = `${later} .hr-rail-${index + 1}`;
   rules.set(self, [`translate: 0 ${px(-above - less / 2)}`]);
@@ -182,8 +186,7 @@ const ALIGN = { start: 'flex-start', middle: 'center', end: 'flex-end' };
 function setItem(
   rules: Rules,
   site: Site,
-  item: Item,
-  isShown: boolean,
+  { item, isShown }: { item: Item; isShown: boolean },
   measure: Measure,
   to: Pick<Addresses, 'picture' | 'sizes'>,
 ): void {

@@ -69,10 +69,16 @@ export function layoutContent(pen: Pen, content: Content, y: number): Laid {
     case 'heading': {
       const style = headingStyle(site.type, content.level);
       const size = headingSize(site.type, content.level, step);
-      return layoutText(pen, 'heading', content.text, style, size, at, colour);
+      return layoutText(pen, 'heading', content.text, { style, size, colour }, at);
     }
     case 'paragraph':
-      return layoutText(pen, 'paragraph', content.text, site.type.text, site.type.text.size, at, colour);
+      return layoutText(
+        pen,
+        'paragraph',
+        content.text,
+        { style: site.type.text, size: site.type.text.size, colour },
+        at,
+      );
     case 'said':
       return layoutContent(pen, spoken(site, page, content), y);
     case 'buttons':
@@ -135,10 +141,8 @@ function layoutText(
   { measure }: Pen,
   role: 'heading' | 'paragraph',
   text: string,
-  style: TypeStyle,
-  size: number,
+  { style, size, colour }: { style: TypeStyle; size: number; colour: Rgb },
   at: { x: number; y: number; width: number },
-  colour: Rgb,
 ): Laid {
   const font = fontOf(style, size);
   const lineHeight = Math.round(size * style.lineHeight);
@@ -170,9 +174,21 @@ function layoutCards(pen: Pen, content: CardsContent, y: number): Laid {
       const { x, width } = places[j]!;
       const at = { x: x + CARD_PADDING, y: top + CARD_PADDING, width: width - 2 * CARD_PADDING };
       const titleStyle = headingStyle(site.type, 3);
-      const title = layoutText(pen, 'heading', card.title, titleStyle, cardTitleSize(site.type), at, ink);
+      const title = layoutText(
+        pen,
+        'heading',
+        card.title,
+        { style: titleStyle, size: cardTitleSize(site.type), colour: ink },
+        at,
+      );
       const below = { ...at, y: at.y + title.height + CARD_GAP };
-      const text = layoutText(pen, 'paragraph', card.text, site.type.text, site.type.text.size, below, ink);
+      const text = layoutText(
+        pen,
+        'paragraph',
+        card.text,
+        { style: site.type.text, size: site.type.text.size, colour: ink },
+        below,
+      );
       const height = title.height + CARD_GAP + text.height + 2 * CARD_PADDING;
       return { x, width, height, texts: [...title.blocks, ...text.blocks] };
     });

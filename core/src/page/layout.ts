@@ -25,7 +25,7 @@ export function layoutPage(site: Site, page: Page, view: PageView, measure: Meas
   if (picture) return layoutSnapshot(site, page, view, picture);
   let top = view.slot;
   const bands = page.bands.map((band, i): LaidBand => {
-    const laid = layoutBand(site, page, band, top, i === 0 ? view.covered : 0, view, measure);
+    const laid = layoutBand(site, page, band, { top, covered: i === 0 ? view.covered : 0, view }, measure);
     top += laid.height;
     return laid;
   });
@@ -76,9 +76,7 @@ function layoutBand(
   site: Site,
   page: Page,
   band: Band,
-  top: number,
-  covered: number,
-  view: PageView,
+  { top, covered, view }: { top: number; covered: number; view: PageView },
   measure: Measure,
 ): LaidBand {
   const step = pageStep(view.width);

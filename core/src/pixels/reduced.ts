@@ -46,8 +46,8 @@ export function reducedPixels(halves: Halves, tile: PixelBox, area: PixelBox): U
   const columns = (level: Level) => placesOf(area.x - tile.x, area.width, tile.width, level.width);
   const rows = (level: Level) => placesOf(area.y - tile.y, area.height, tile.height, level.height);
   const sum = new Float64Array(4 * area.width * area.height);
-  add(sum, area.width, large, columns(large), rows(large), 1 - share);
-  if (share > 0) add(sum, area.width, small, columns(small), rows(small), share);
+  add(sum, area.width, large, { columns: columns(large), rows: rows(large) }, 1 - share);
+  if (share > 0) add(sum, area.width, small, { columns: columns(small), rows: rows(small) }, share);
   for (let i = 0; i < out.length; i += 4) {
     const alpha = sum[i + 3]!;
     for (let c = 0; c < 3; c++) out[i + c] = alpha > 0 ? (255 * sum[i + c]!) / alpha : 0;
@@ -61,8 +61,7 @@ function add(
   sum: Float64Array,
   width: number,
   { data, width: own }: Level,
-  columns: Places,
-  rows: Places,
+  { columns, rows }: { columns: Places; rows: Places },
   share: number,
 ): void {
   for (let y = 0; y < rows.first.length; y++) {

@@ -66,10 +66,8 @@ export function leastPercents(
   scene: Scene,
   raster: Raster,
   draw: Drawing,
-  moment: Moment,
-  knob: Knob,
+  { moment, knob, floor = 0 }: { moment: Moment; knob: Knob; floor?: number },
   places: readonly SolvedPlace[],
-  floor = 0,
 ): (number | undefined)[] {
   const known = new Map<string, JudgedTarget[]>();
   /** What is to be judged at a scroll: the same for all scrolls of a moment, but for those on the way to the next. */

@@ -58,8 +58,8 @@ function shadowCoverage(
   };
   const sharp = Float32Array.from(draw.text(moved, area), (v) => v / 255);
   const [width, height] = [area.right - area.left, area.bottom - area.top];
-  const across = convolve(sharp, width, height, weights, 1, width);
-  return { area, coverage: convolve(across, width, height, weights, width, 1) };
+  const across = convolve(sharp, { width, height, step: 1, next: width }, weights);
+  return { area, coverage: convolve(across, { width, height, step: width, next: 1 }, weights) };
 }
 
 /** Below a deviation of 2 Chromium's blur of letters is this much narrower than asked for: measured. */
@@ -88,11 +88,8 @@ export function letterBlur(sigma: number): Float64Array {
 /** One pass of a separable convolution; what lies beyond the edges is empty. `step` leads along a line, `next` counts lines. */
 function convolve(
   from: Float32Array,
-  width: number,
-  height: number,
+  { width, height, step, next }: { width: number; height: number; step: number; next: number },
   weights: Float64Array,
-  step: number,
-  next: number,
 ): Float32Array {
   const out = new Float32Array(from.length);
   const [length, lines] = step === 1 ? [width, height] : [height, width];

@@ -25,8 +25,7 @@ export function wornLayers(
   owner: 'header' | 'rail',
   palette: readonly Swatch[],
   look: ResolvedLook,
-  box: Box,
-  radii: { above: number; below: number },
+  { box, radii }: { box: Box; radii: { above: number; below: number } },
   draw: Drawing,
 ): StackLayer[] {
   const snapped = snapBox(box);

@@ -79,7 +79,7 @@ export function cutScene(
   };
   const { blur, layers } = target.stack;
   const step = (count: number, isBlurred: boolean): Omit<CutStep, 'layer' | 'owner'> => ({
-    contrast: contrastOf(target, raster, cell, behind, count, isBlurred),
+    contrast: contrastOf(target, raster, { cell, count, isBlurred }, behind),
     ground: groundPatch(
       raster,
       behind,
@@ -133,10 +133,8 @@ function meanThrough({ data }: Overlay): number {
 function contrastOf(
   target: JudgedTarget,
   raster: Raster,
-  cell: Cell,
+  { cell, count, isBlurred }: { cell: Cell; count: number; isBlurred: boolean },
   behind: Behind,
-  count: number,
-  isBlurred: boolean,
 ): number {
   const { shape, stack, overlay: whole } = target;
   const area = shape.kind === 'logo' ? whole.area : cell;

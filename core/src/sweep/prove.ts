@@ -56,10 +56,11 @@ export function sceneTargets(scene: Scene, moment: Moment, draw: Drawing, scroll
   const base = moment === 'pointed' ? momentAt(scene, scroll) : moment;
   const worn = (at: Moment) => (moment === 'pointed' ? pointedOver(header, at) : header);
   const way = wayAt(scene, scroll);
-  if (way === 0 || way === 1) return targetsOf(site, worn(base), layouts[base], base, page, draw);
+  if (way === 0 || way === 1)
+    return targetsOf(site, worn(base), { laid: layouts[base], moment: base }, page, draw);
   const [a, b] = momentsOf(header).map((at) => ({ header: worn(at), moment: at })) as [Side, Side];
   const between = headerBetween(site, a, b, { layers: way, inks: way, by: 'scroll' });
-  return targetsOf(site, between, layouts[base], 'top', page, draw);
+  return targetsOf(site, between, { laid: layouts[base], moment: 'top' }, page, draw);
 }
 
 /** The stretches of a scene in which a moment is met. */
@@ -131,8 +132,11 @@ export function* proveInSteps(
       for (const target of targets) {
         const own = spanOfInk(target.ink, span);
         if (!own) continue;
-        const swept = sweepTarget(scene, own, target, shown, planes, part === 'lasting' ? blurs : undefined);
-        rows.push(rowOf(scene, moment, own, target, raster, swept, worstAt(swept.contrasts)));
+        const swept = sweepTarget(scene, own, target, shown, {
+          planes,
+          blurs: part === 'lasting' ? blurs : undefined,
+        });
+        rows.push(rowOf(scene, { moment, span: own, at: worstAt(swept.contrasts) }, target, raster, swept));
         yield;
       }
     }
@@ -176,7 +180,7 @@ function* proveUnsteady(
     yield;
   }
   return [...found.values()].map(({ contrasts, worst, at, cell }) =>
-    rowOf(scene, moment, span, worst, raster, { contrasts }, at, cell),
+    rowOf(scene, { moment, span, at, known: cell }, worst, raster, { contrasts }),
   );
 }
 
@@ -212,13 +216,10 @@ export function calledOf({ ink, part, beside }: Pick<JudgedTarget, 'ink' | 'part
 
 function rowOf(
   scene: Scene,
-  moment: Moment,
-  span: Span,
+  { moment, span, at, known }: { moment: Moment; span: Span; at: number; known?: Cell },
   target: JudgedTarget,
   raster: Raster,
   { contrasts, worst: numbers }: Swept,
-  at: number,
-  known?: Cell,
 ): SweptRow {
   const worst = contrasts[at]!;
   const scroll = span.from + at;

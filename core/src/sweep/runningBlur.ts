@@ -22,9 +22,7 @@ import type { JudgedTarget } from './targets.ts';
  */
 export function sweepBlurred(
   target: JudgedTarget,
-  from: number,
-  rows: number,
-  gone: number,
+  { from, rows, gone }: { from: number; rows: number; gone: number },
   raster: Raster,
   blurs?: KeptBlurs,
 ): Swept {

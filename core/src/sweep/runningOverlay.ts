@@ -29,16 +29,14 @@ export function sweepThroughOverlay(
   const width = area.right - area.left;
   const middle = ((area.bottom - area.top) >> 1) * width + (width >> 1);
   const reference = data.slice(4 * middle, 4 * middle + 4);
-  return sweepOverlaidCells(plane, overlay, reference, shape.cells, luminance16(shape.colour), rows);
+  return sweepOverlaidCells(plane, overlay, { reference, ink: luminance16(shape.colour), rows }, shape.cells);
 }
 
 function sweepOverlaidCells(
   plane: Strip,
   overlay: Overlay,
-  reference: Float64Array,
+  { reference, ink, rows }: { reference: Float64Array; ink: number; rows: number },
   cells: readonly Cell[],
-  ink: number,
-  rows: number,
 ): Float32Array {
   const { area, data } = overlay;
   const { width } = plane;

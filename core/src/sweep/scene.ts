@@ -46,9 +46,8 @@ export function layoutScene(
   site: Site,
   header: Header,
   page: Page,
-  width: number,
+  { width, windowHeight = usualWindowHeight(width) }: { width: number; windowHeight?: number },
   measure: Measure,
-  windowHeight = usualWindowHeight(width),
 ): Scene {
   const top = layoutHeader(site, header, width, measure);
   const later = header.manner.smaller ? layoutHeader(site, header, width, measure, 'scrolled') : top;
@@ -58,7 +57,7 @@ export function layoutScene(
   /** The page row at which a row of the header lies at scroll 0 once its leaving rails are gone. */
   const at = (row: number) =>
     Math.round(keepsToBottom(header) ? windowHeight - top.height + row : row - top.leaving);
-  const stretches = momentStretches(site, header, page, laid, top, at);
+  const stretches = momentStretches(site, header, page, { laid, at }, top);
   return {
     site,
     header,
@@ -116,9 +115,8 @@ function momentStretches(
   site: Site,
   header: Header,
   page: Page,
-  laid: LaidPage,
+  { laid, at }: { laid: LaidPage; at: (row: number) => number },
   { bar }: HeaderLayout,
-  at: (row: number) => number,
 ): Scene['stretches'] {
   const { at: begins, distance, band: number = 1, first = 'dark', unknown = 'top' } = header.manner.switch;
   const [, later] = momentsOf(header) as [Moment, Moment];

@@ -23,8 +23,7 @@ export function sweepTarget(
   span: Span,
   target: JudgedTarget,
   raster: Raster,
-  planes = new Planes(raster),
-  blurs?: KeptBlurs,
+  { planes = new Planes(raster), blurs }: { planes?: Planes; blurs?: KeptBlurs } = {},
 ): Swept {
   const length = span.to - span.from + 1;
   const isSolid = !target.overlay.data.some((value, i) => i % 4 === 3 && value > 0);
@@ -47,7 +46,16 @@ export function sweepTarget(
   } else if (still > 0) contrasts.fill(read(span.from), 0, still);
   if (still < length) {
     const from = headerRow(scene, span.from + still);
-    put(still, sweepMoving(target, from, length - still, scene.layouts.top.leaving, raster, planes, blurs));
+    put(
+      still,
+      sweepMoving(
+        target,
+        { from, rows: length - still, gone: scene.layouts.top.leaving },
+        raster,
+        planes,
+        blurs,
+      ),
+    );
   }
   return { contrasts, ...(worst && { worst }) };
 }
@@ -55,21 +63,19 @@ export function sweepTarget(
 /** What {@link sweepTarget} gives for a single scroll of a target over a blurred page. */
 export function sweepBlurredAt(scene: Scene, target: JudgedTarget, raster: Raster, scroll: number): Swept {
   const { row, gone } = behindAt(scene, scroll);
-  return sweepBlurred(target, row, 1, gone, raster);
+  return sweepBlurred(target, { from: row, rows: 1, gone }, raster);
 }
 
 /** The contrast at each of some steps of a row each, the header's top edge at a page row at first. */
 function sweepMoving(
   target: JudgedTarget,
-  from: number,
-  rows: number,
-  gone: number,
+  { from, rows, gone }: { from: number; rows: number; gone: number },
   raster: Raster,
   planes: Planes,
   blurs: KeptBlurs | undefined,
 ): Swept {
   const { shape, stack, overlay } = target;
-  if (stack.blur) return sweepBlurred(target, from, rows, gone, raster, blurs);
+  if (stack.blur) return sweepBlurred(target, { from, rows, gone }, raster, blurs);
   if (!overlay.isEven) return { contrasts: sweepThroughOverlay(target, from, rows, raster) };
   const plane = planes.for(target, from, rows);
   const contrasts =

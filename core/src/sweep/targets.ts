@@ -64,8 +64,7 @@ interface Worn {
 export function targetsOf(
   site: Site,
   header: Header,
-  laid: HeaderLayout,
-  moment: Moment,
+  { laid, moment }: { laid: HeaderLayout; moment: Moment },
   page: Page,
   draw: Drawing,
 ): JudgedTarget[] {
@@ -118,7 +117,7 @@ export function groundsOf(
   const { bar, radius } = layout;
   const box = layersBox(layout, look);
   const below = cutDepth(look) > 0 ? 0 : radius;
-  const layers = wornLayers('header', site.palette, look, box, { above: radius, below }, draw);
+  const layers = wornLayers('header', site.palette, look, { box, radii: { above: radius, below } }, draw);
   const blurs = new Map<number, Blur>();
   const first = layout.rails[0]?.index;
   const last = layout.rails.at(-1)?.index;
@@ -126,7 +125,7 @@ export function groundsOf(
     const worn = resolveWorn(site, { header, rail: header.rails[index]! }, moment);
     const railBox = { x: bar.x, y: top, width: bar.width, height };
     const radii = { above: index === first ? radius : 0, below: index === last ? below : 0 };
-    if (!isBare(worn)) layers.push(...wornLayers('rail', site.palette, worn, railBox, radii, draw));
+    if (!isBare(worn)) layers.push(...wornLayers('rail', site.palette, worn, { box: railBox, radii }, draw));
     // The header's blur takes in all its rails; a rail's own is seen where the header lays nothing over it.
     const sigma = look.blur.radius > 0 ? look.blur.radius : isBare(look) ? worn.blur.radius : 0;
     if (sigma > 0) blurs.set(index, { sigma, area: areaOf(look.blur.radius > 0 ? box : railBox) });

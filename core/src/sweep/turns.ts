@@ -73,7 +73,7 @@ export function rasterAt(scene: Scene, raster: Raster, scroll: number): Raster {
     const bottom = isWhole ? turn.bottom : Math.min(turn.bottom, last);
     const [from, to] = [top * line, Math.max(top, bottom) * line];
     if (isWhole) now.raster.data.set((share === 0 ? raster.data : turned).subarray(from, to), from);
-    else mixInto(now.raster.data, raster.data, turned, share, from, to);
+    else mixInto(now.raster.data, raster.data, turned, share, { from, to });
     now.turned[i] = isWhole ? share : NaN;
   }
   return now.raster;
@@ -85,8 +85,7 @@ function mixInto(
   a: Uint8ClampedArray,
   b: Uint8ClampedArray,
   share: number,
-  from: number,
-  to: number,
+  { from, to }: { from: number; to: number },
 ): void {
   const [out, one, other] = [into, a, b].map(
     ({ buffer, byteOffset, length }) => new Uint8Array(buffer, byteOffset, length),

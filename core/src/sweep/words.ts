@@ -130,9 +130,7 @@ function coveredShare(box: Box, runs: readonly TextRun[]): number {
  */
 export function readBand(
   site: Site,
-  page: Page,
-  laid: LaidPage,
-  index: number,
+  { page, laid, index }: { page: Page; laid: LaidPage; index: number },
   raster: Raster,
   measure: Measure,
 ): BandReading {

@@ -50,7 +50,7 @@ function Watched({
   const { data: curve, failure } = useAnswer(
     ['change', key, pageId],
     // None where the page never comes to the change.
-    async ({ signal }) => (await proveChange(loaded, header, pageId, width, change, { signal })) ?? null,
+    async ({ signal }) => (await proveChange(loaded, header, { pageId, width }, change, { signal })) ?? null,
   );
   if (failure !== undefined)
     return (

@@ -141,8 +141,8 @@ function LayerRows({
     !isPart && (open === layer || isHeld(header, moment, layer)) && showsLayer(look, layer);
   const answers = {
     fill: answer,
-    tint: useLeast(loaded, header, moment, width, 'tint', isAsked('tint')),
-    gradient: useLeast(loaded, header, moment, width, 'gradient', isAsked('gradient')),
+    tint: useLeast(loaded, header, { moment, width, layer: 'tint' }, isAsked('tint')),
+    gradient: useLeast(loaded, header, { moment, width, layer: 'gradient' }, isAsked('gradient')),
   };
   return listed.map((name) => {
     const { Body, Summary } = LAYER_VIEWS[name];

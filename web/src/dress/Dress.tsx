@@ -51,18 +51,16 @@ export function Dress() {
   );
   const rows = scene?.rows.filter((row) => row.moment === moment) ?? [];
   const worst = worstRow(rows);
-  const probes = useProbes(
-    loaded,
-    header,
-    page.id,
+  const probes = useProbes(loaded, header, {
+    pageId: page.id,
     width,
-    facts && !isPointed ? momentAt(facts, scroll) : moment,
+    moment: facts && !isPointed ? momentAt(facts, scroll) : moment,
     scroll,
-  );
+  });
   const cut = useCut(loaded, header, page.id, worst);
   const all = useVerdicts();
   const progress = useSoFar(all);
-  const answer = useLeast(loaded, header, moment, width, 'fill');
+  const answer = useLeast(loaded, header, { moment, width, layer: 'fill' });
   const [chosen, setGround] = useState<Ground>('page');
   const ground = chosen === `page ${page.id}` ? 'page' : chosen;
   const borrowed = borrowedPage(ground, site.pages);
@@ -264,6 +262,7 @@ export function Dress() {
               moment={moment}
               rows={all.rows}
               progress={progress}
+              isWorking={all.isWorking}
               failure={all.failure}
               answer={answer}
               onCompare={compare}

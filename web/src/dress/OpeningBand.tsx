@@ -29,7 +29,8 @@ export function useOpeningBand({ loaded, header, page, width }: OpeningBandProps
   // The words do not depend on what the header wears: reading them anew for each step of a drag would keep its figures waiting.
   const { data, failure } = useAnswer(
     ['band', keyOf([...groundsOfPage(loaded, header), page, width])],
-    ({ signal }) => readBandAt(loaded, header.id, page.id, 0, width, { urgency: 'later', signal }),
+    ({ signal }) =>
+      readBandAt(loaded, header.id, { pageId: page.id, band: 0, width }, { urgency: 'later', signal }),
   );
   return failure === undefined ? data : [];
 }
@@ -211,7 +212,7 @@ function BandTint({
   } = useAsked(
     queryKey,
     // None where no tint clears them.
-    async ({ signal }) => (await leastBandTint(loaded, header, page, width, colour, signal)) ?? null,
+    async ({ signal }) => (await leastBandTint(loaded, header, { page, width, colour }, signal)) ?? null,
   );
   const name = colourName(loaded.site.palette, colour);
   const over = `${header.name}, ${momentName(header, 'top')}`;

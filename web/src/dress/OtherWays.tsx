@@ -28,7 +28,7 @@ interface Search {
 export function OtherWays({ loaded, header, moment, rows, told, onCompare }: OtherWaysProps) {
   // What was found holds for the header as it was.
   const question = ['ways', siteKey(loaded), keyOf([header, moment])];
-  const { isAsked, ask, stop, data, failure, soFar } = useAsked<Search, Search>(
+  const { isAsked, ask, stop, data, failure, ...working } = useAsked<Search, Search>(
     question,
     async ({ signal, tell }) => {
       let search: Search = { ways: [], tried: 0 };
@@ -38,7 +38,7 @@ export function OtherWays({ loaded, header, moment, rows, told, onCompare }: Oth
       return search;
     },
   );
-  const found = useSoFar<Search>({ soFar });
+  const found = useSoFar<Search>(working);
   if (!isAsked) {
     return (
       <Button size="small" variant="outlined" onClick={ask}>

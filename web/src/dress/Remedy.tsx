@@ -25,6 +25,8 @@ interface RemedyProps {
   moment: Moment;
   /** Rows of all pages and widths. */
   rows: readonly Row[] | undefined;
+  /** Whether the pages are being swept again. */
+  isWorking: boolean;
   progress: { done: number; of: number } | undefined;
   failure: string | undefined;
   answer: FillAnswer;
@@ -41,12 +43,21 @@ export const Remedy = memo(function Remedy(props: RemedyProps) {
   );
 });
 
-function RemedyText({ loaded, header, moment, rows, progress, failure, answer, onCompare }: RemedyProps) {
+function RemedyText({
+  loaded,
+  header,
+  moment,
+  rows,
+  progress,
+  isWorking,
+  failure,
+  answer,
+  onCompare,
+}: RemedyProps) {
   const { site } = loaded;
   if (failure) return <p>The pages could not be swept: {failure} Reload to try again.</p>;
   // What is clear may no longer be: a verdict of the look before is not shown for this one.
-  const isOld =
-    progress !== undefined && rows?.every((row) => row.moment !== moment || row.verdict === 'clear');
+  const isOld = isWorking && rows?.every((row) => row.moment !== moment || row.verdict === 'clear');
   if (!rows || isOld) {
     return (
       <>
@@ -196,7 +207,7 @@ function Cause({
   onCompare,
 }: Pick<RemedyProps, 'loaded' | 'header' | 'moment' | 'onCompare'> & { rows: readonly Row[] }) {
   const { data: way } = useAnswer(
-    ['cause', siteKey(loaded), keyOf([header, moment, rows])],
+    ['cause', siteKey(loaded), keyOf([header, moment])],
     async ({ signal }) =>
       // None where there is no such cause.
       (await causeOf(askedOf(loaded, header, moment, rows, { signal }))) ?? null,

@@ -26,11 +26,11 @@ interface TimingsProps {
 /** Other ways to time the change, each swept on the page on screen before it is shown, and then over every page. */
 export function Timings({ loaded, header, pageId, pageTitle, width, curve, onCompare }: TimingsProps) {
   const { below } = curve;
-  const { data, failure, soFar } = useAnswer<BetterTiming[], BetterTiming[]>(
+  const { data, failure, ...working } = useAnswer<BetterTiming[], BetterTiming[]>(
     ['timings', siteKey(loaded), keyOf([header, pageId, width, below])],
     ({ signal, tell }) => betterTimings({ loaded, header, pageId, width, below, signal }, tell),
   );
-  const found = useSoFar<BetterTiming[]>({ soFar });
+  const found = useSoFar<BetterTiming[]>(working);
   const ways = data ?? found;
   if (!ways) return <p className="quiet">{failure ?? 'Other timings are being computed.'}</p>;
   return (

@@ -68,10 +68,7 @@ export function useSweptView(loaded: LoadedSite, header: Header, pageId: string,
 export function useProbes(
   loaded: LoadedSite,
   header: Header,
-  pageId: string,
-  width: number,
-  moment: Moment,
-  scroll: number,
+  { pageId, width, moment, scroll }: { pageId: string; width: number; moment: Moment; scroll: number },
 ): Probe[] {
   const { value } = useComputed(
     siteKey(loaded) + keyOf([header.id, pageId, width, moment, scroll]),

@@ -42,7 +42,7 @@ function HoldKeeper({
   width: number;
   hold: Hold;
 }) {
-  const answer = useLeast(loaded, header, moment, width, layer);
+  const answer = useLeast(loaded, header, { moment, width, layer });
   // A moment that no page comes to asks for nothing, and is left as it is.
   const { rows, isWorking } = useVerdicts();
   const isSwept = !isWorking && rows?.some((row) => row.moment === moment) === true;

@@ -37,7 +37,7 @@ export async function betterTimings(
     signal.throwIfAborted();
     if (timing.isDuration && ways.some(({ isDuration }) => isDuration)) continue;
     const timed = { ...header, manner: timing.manner };
-    const curve = await proveChange(loaded, timed, pageId, width, change, { signal });
+    const curve = await proveChange(loaded, timed, { pageId, width }, change, { signal });
     const helps = curve && (timing.isDuration ? curve.below === 0 : isShorter(curve, below));
     if (helps) ways.push({ ...timing, curve });
   }

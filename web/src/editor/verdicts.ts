@@ -113,13 +113,11 @@ const SOLVE_DEBOUNCE = 150;
 export function useLeast(
   loaded: LoadedSite,
   header: Header,
-  moment: Moment,
-  width: number,
-  layer: Solved,
+  { moment, width, layer }: { moment: Moment; width: number; layer: Solved },
   isAsked = true,
 ): FillAnswer {
   const { rows } = useVerdicts();
-  const { data, failure, soFar } = useAnswer<FillAnswer>(
+  const { data, failure, ...working } = useAnswer<FillAnswer>(
     ['least', isAsked ? leastKey(loaded, header, moment, width, layer) : ''],
     async ({ signal, tell }) => {
       const own = (rows ?? []).filter((row) => row.moment === moment);
@@ -128,7 +126,7 @@ export function useLeast(
     },
     { isAsked: isAsked && rows !== undefined, rest: SOLVE_DEBOUNCE },
   );
-  const progress = useSoFar({ soFar });
+  const progress = useSoFar(working);
   if (data) return data;
   if (failure !== undefined) return { kind: 'failed', message: failure };
   return { kind: 'solving', ...(progress && { progress }) };

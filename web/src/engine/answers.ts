@@ -60,7 +60,7 @@ export function answer<T>(
 }
 
 /** How far work is: pages and widths that have been swept so far. */
-export interface Progress {
+export interface WorkProgress {
   done: number;
   of: number;
 }
@@ -93,7 +93,7 @@ export interface Working<S> {
 }
 
 /** An answer, asked for by a component for as long as it is shown. */
-export function useAnswer<T, S = Progress>(
+export function useAnswer<T, S = WorkProgress>(
   queryKey: QueryKey,
   work: (working: Working<S>) => Promise<T>,
   { isAsked = true, rest = 0, keepsLast = false, kept = KEPT }: AnswerOptions = {},
@@ -115,7 +115,7 @@ export function useAnswer<T, S = Progress>(
 }
 
 /** An answer that is worked on only once somebody asks for it, and holds as long as its question is the same. */
-export function useAsked<T, S = Progress>(queryKey: QueryKey, work: (working: Working<S>) => Promise<T>) {
+export function useAsked<T, S = WorkProgress>(queryKey: QueryKey, work: (working: Working<S>) => Promise<T>) {
   const [asked, setAsked] = useState<string>();
   const question = queryKey.join();
   const isAsked = asked === question;
@@ -123,9 +123,13 @@ export function useAsked<T, S = Progress>(queryKey: QueryKey, work: (working: Wo
   return { ...answered, isAsked, ask: () => setAsked(question), stop: () => setAsked(undefined) };
 }
 
-/** What work has told so far: of an answer that is not there yet. */
-export function useSoFar<S = Progress>({ soFar }: Pick<Answered<unknown>, 'soFar'>): S | undefined {
-  return useQuery<S>({ queryKey: soFar, queryFn: skipToken }).data;
+/** What work has told so far, as long as it goes on. */
+export function useSoFar<S = WorkProgress>({
+  soFar,
+  isWorking,
+}: Pick<Answered<unknown>, 'soFar' | 'isWorking'>): S | undefined {
+  const { data } = useQuery<S>({ queryKey: soFar, queryFn: skipToken });
+  return isWorking ? data : undefined;
 }
 
 /** Waits for a while, or until nobody wants it any more. */

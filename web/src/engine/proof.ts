@@ -23,9 +23,7 @@ export interface ProofOptions {
 async function proveMoment(
   at: LoadedSite,
   header: Header,
-  pageId: string,
-  width: number,
-  moment: Moment,
+  { pageId, width, moment }: { pageId: string; width: number; moment: Moment },
   options: ProofOptions,
 ): Promise<Row[]> {
   const key = rowsKey(at, header, pageId, width, moment);
@@ -70,7 +68,7 @@ export async function proveAll(
     places.map(async ({ pageId, width }) => {
       const found = await Promise.all(
         (options.moments ?? allMoments(header)).map((moment) =>
-          proveMoment(at, header, pageId, width, moment, { urgency: 'later', ...options }),
+          proveMoment(at, header, { pageId, width, moment }, { urgency: 'later', ...options }),
         ),
       );
       options.progress?.(++done, places.length);
@@ -136,8 +134,7 @@ export function withHeader(at: LoadedSite, header: Header): LoadedSite {
 export async function proveChange(
   at: LoadedSite,
   header: Header,
-  pageId: string,
-  width: number,
+  { pageId, width }: { pageId: string; width: number },
   change: Change,
   options: ProofOptions = {},
 ): Promise<ChangeCurve | undefined> {
@@ -169,7 +166,10 @@ export async function proveChangeAll(
   let done = 0;
   const found = await Promise.all(
     places.map(async ({ pageId, width }) => {
-      const curve = await proveChange(at, header, pageId, width, change, { urgency: 'later', ...options });
+      const curve = await proveChange(at, header, { pageId, width }, change, {
+        urgency: 'later',
+        ...options,
+      });
       options.progress?.(++done, places.length);
       return curve && { least: { ...curve.least, pageId, width }, below: curve.below };
     }),
@@ -188,9 +188,7 @@ export async function proveChangeAll(
 export async function readBandAt(
   at: LoadedSite,
   headerId: string,
-  pageId: string,
-  band: number,
-  width: number | undefined,
+  { pageId, band, width }: { pageId: string; band: number; width: number | undefined },
   options: ProofOptions = {},
 ): Promise<BandReading[]> {
   const widths = widthsToProve(width).sort((a, b) => a - b);
@@ -210,15 +208,14 @@ export async function readBandAt(
 export async function provePage(
   at: LoadedSite,
   header: Header,
-  pageId: string,
-  width: number,
+  { pageId, width }: { pageId: string; width: number },
   moments: readonly Moment[],
   options: ProofOptions = {},
 ): Promise<Row[]> {
   const places = placesToProve(at.site, width).filter((place) => place.pageId === pageId);
   const rows = await Promise.all(
     places.flatMap((place) =>
-      moments.map((moment) => proveMoment(at, header, pageId, place.width, moment, options)),
+      moments.map((moment) => proveMoment(at, header, { pageId, width: place.width, moment }, options)),
     ),
   );
   return rows.flat();
@@ -239,7 +236,12 @@ export async function readBanners(
   const found = await Promise.all(
     at.site.pages.map(async ({ id, bands }): Promise<BannerWords[]> => {
       if (!bands[0]?.contents.length) return [];
-      const readings = await readBandAt(at, headerId, id, 0, width, { urgency: 'later', ...options });
+      const readings = await readBandAt(
+        at,
+        headerId,
+        { pageId: id, band: 0, width },
+        { urgency: 'later', ...options },
+      );
       const [worst] = readings
         .flatMap(({ words }) => words)
         .sort((a, b) => a.contrast / a.needed - b.contrast / b.needed);

@@ -25,7 +25,7 @@ async function sceneOf(request: SceneRequest): Promise<Scene> {
   measure ??= contextMeasure(new OffscreenCanvas(1, 1).getContext('2d') as unknown as MeasuringContext);
   const header = site.headers.find(({ id }) => id === headerId) as Header;
   const page = site.pages.find(({ id }) => id === pageId)!;
-  return layoutScene(site, header, page, width, measure);
+  return layoutScene(site, header, page, { width }, measure);
 }
 
 function newContext(width: number, height: number): ReadableContext {
@@ -127,7 +127,7 @@ const engine = {
     floor: number,
   ): Promise<(number | undefined)[]> {
     const { scene, raster, draw } = await prepared(request);
-    return leastPercents(scene, raster, draw, moment, knob, places, floor);
+    return leastPercents(scene, raster, draw, { moment, knob, floor }, places);
   },
 
   /** The words of a band over its own ground. */
@@ -135,7 +135,7 @@ const engine = {
     const scene = await sceneOf(request);
     if (!scene.laid.bands[band]) return undefined;
     const raster = await rasterOf(request, bareBand(scene.laid, band));
-    return readBand(scene.site, scene.page, scene.laid, band, raster, measure!);
+    return readBand(scene.site, { page: scene.page, laid: scene.laid, index: band }, raster, measure!);
   },
 
   /** How well the header is read while it changes. */

@@ -65,7 +65,7 @@ export function Room({ site, header, measure, layout, width, onFold }: RoomProps
   return (
     <section className="room" aria-label="Room for it">
       <h2>Room for it</h2>
-      <p className="quiet">{says(header, layout, own, canFold, taker, least)}</p>
+      <p className="quiet">{says(header, layout, { own, canFold, least }, taker)}</p>
       <svg
         ref={svg}
         viewBox={`0 0 ${W} ${H}`}
@@ -144,10 +144,8 @@ export function Room({ site, header, measure, layout, width, onFold }: RoomProps
 function says(
   header: Header,
   layout: HeaderLayout,
-  own: number,
-  canFold: boolean,
+  { own, canFold, least }: { own: number; canFold: boolean; least: number },
   taker: ReturnType<typeof widestEntry>,
-  least: number,
 ): string {
   const needed = layout.needed === Infinity ? undefined : Math.ceil(layout.needed);
   if (header.rails.every(({ start, middle, end }) => start.length + middle.length + end.length === 0)) {

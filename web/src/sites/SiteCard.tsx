@@ -156,8 +156,8 @@ function SiteMenu({
 function SiteVerdict({ kept }: { kept: KeptSite }) {
   const { site, hashes } = kept;
   const loaded = useMemo(() => ({ site, hashes }), [site, hashes]);
-  const { rows, banners = [], failure, soFar } = useProofOfAll(loaded, site.headers[0]!);
-  const progress = useSoFar({ soFar });
+  const { rows, banners = [], failure, ...working } = useProofOfAll(loaded, site.headers[0]!);
+  const progress = useSoFar(working);
   const text = failure
     ? `could not be swept: ${failure}`
     : progress

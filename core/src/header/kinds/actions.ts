@@ -84,7 +84,7 @@ export const basket: ItemKind<BasketItem> = {
         const [mark] = icon.place(x, y) as [HeaderInk];
         const left = x + ACTION + COUNT.before;
         const whole = { ...mark.box, width: ACTION + COUNT.before + width };
-        const run = textRun(text, style, left, whole, measure, COUNT.size);
+        const run = textRun(text, style, { left, box: whole, size: COUNT.size }, measure);
         const box = { ...whole, x: left, width };
         return [
           { ...mark, box: whole, plate: whole, element: item.id },

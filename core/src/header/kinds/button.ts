@@ -20,7 +20,7 @@ export const button: ItemKind<ButtonItem> = {
       height: BUTTON_HEIGHT,
       place(x, y) {
         const box = { x, y, width, height: BUTTON_HEIGHT };
-        const run = textRun(item.label, style, x + BUTTON_PADDING, box, measure, size);
+        const run = textRun(item.label, style, { left: x + BUTTON_PADDING, box, size }, measure);
         const solid = (use: ColourUse) => ({ ...colour(use), a: 1 });
         const backing = {
           rest: solid(item.fill),

@@ -49,9 +49,12 @@ function measureEntry(site: Site, item: MenuItem, entry: Entry, measure: Measure
         name: label,
         box,
         ...(leads
-          ? linkRuns(label, site.type, { left: left + padding, width: text }, box, measure, size)
+          ? linkRuns(label, site.type, { room: { left: left + padding, width: text }, box, size }, measure)
           : {
-              what: { kind: 'text', run: textRun(label, style, left + padding, box, measure, size) } as const,
+              what: {
+                kind: 'text',
+                run: textRun(label, style, { left: left + padding, box, size }, measure),
+              } as const,
             }),
         page: entry.page,
         entry: entry.id,

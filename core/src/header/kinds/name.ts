@@ -36,12 +36,12 @@ export const name: ItemKind<NameItem> = {
             name: site.name,
             box,
             focus,
-            what: { kind: 'text', run: textRun(site.name, heading, x, box, measure, size) },
+            what: { kind: 'text', run: textRun(site.name, heading, { left: x, box, size }, measure) },
           },
         ];
         if (line.tagline > 0) {
           const under = { x, y: y + line.name, width: below, height: line.tagline };
-          const run = textRun(site.tagline, text, x, under, measure, taglineSize(size));
+          const run = textRun(site.tagline, text, { left: x, box: under, size: taglineSize(size) }, measure);
           inks.push({
             id: `${id}-tagline`,
             name: 'Tagline',

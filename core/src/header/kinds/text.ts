@@ -28,7 +28,7 @@ export const text: ItemKind<TextItem> = {
             id: item.id,
             name: item.text,
             box,
-            ...linkRuns(item.text, site.type, { left: x, width }, box, measure, item.size),
+            ...linkRuns(item.text, site.type, { room: { left: x, width }, box, size: item.size }, measure),
             plate: box,
             isCued: true,
             page: item.to?.page,

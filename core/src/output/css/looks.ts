@@ -127,10 +127,8 @@ export function dressedStates(header: Header): {
 function propertiesOf(
   site: Site,
   wearer: Wearer,
-  moment: Moment,
-  everywhere: Everywhere,
+  { moment, everywhere, all }: { moment: Moment; everywhere: Everywhere; all?: ReadonlySet<string> },
   as = wearer,
-  all?: ReadonlySet<string>,
 ): Properties {
   const inherited = inheritedProperties(site, wearer, moment, everywhere, all);
   if (wearer.item || (wearer.rail && !hasBack(site, as))) return inherited;
@@ -182,7 +180,10 @@ export function looksCss(site: Site, header: Header): string {
     };
     const when = (at: string, changed: Properties) =>
       changed.length > 0 ? rule(self === '.hr' ? at : `${at} ${self}`, ...declare(changed)) : '';
-    const own = values((moment, all) => propertiesOf(site, wearer, moment, everywhere, wearer, all), moments);
+    const own = values(
+      (moment, all) => propertiesOf(site, wearer, { moment, everywhere, all }, wearer),
+      moments,
+    );
     const stops = wearer.item ? [] : stopTransitions(site, wearer);
     const rules = [
       own.base.length > 0 ? rule(self, ...declare(own.base)) : '',
@@ -191,7 +192,7 @@ export function looksCss(site: Site, header: Header): string {
     ];
     if (pointed.size > 0) {
       const over = values(
-        (moment, all) => propertiesOf(site, pointed.get(moment)![i]!, moment, everywhere, wearer, all),
+        (moment, all) => propertiesOf(site, pointed.get(moment)![i]!, { moment, everywhere, all }, wearer),
         moments,
       );
       const changed = differing(over.base, own.base);

@@ -67,7 +67,7 @@ export function siteCss(
 function coveredCss(site: Site, header: Header, measure: Measure): string {
   const foldWidth = solvedFold(site, header, measure);
   return byWidth(header, foldWidth, 'page', (width): Rules => {
-    const layout = layoutAt(site, header, width, measure, width < foldWidth);
+    const layout = layoutAt(site, header, width, measure, { folded: width < foldWidth });
     return new Map([['.band:first-child', [`--covered: ${px(coveredBy(header, layout))}`]]]);
   });
 }
