@@ -20,7 +20,7 @@ const worn = (looks: Partial<Header['looks']> = {}, manner: Partial<Header['mann
   looks: { ...header.looks, top: { ...header.looks.top, ink }, ...looks },
   manner: { ...header.manner, ...manner },
 });
-const handOf = (of: Header, change: Partial<Site> = {}) => ({
+const loadedOf = (of: Header, change: Partial<Site> = {}) => ({
   site: { ...site, headers: [of], ...change },
   hashes: {},
 });
@@ -28,7 +28,7 @@ const signal = () => new AbortController().signal;
 const isClear = (rows: readonly { verdict: string }[]) => rows.every(({ verdict }) => verdict === 'clear');
 
 async function waysOf(of: Header, moment: 'top' | 'scrolled'): Promise<Way[]> {
-  const loaded = handOf(of);
+  const loaded = loadedOf(of);
   const rows = await proveAll(loaded, of, { moments: [moment] });
   expect(isClear(rows)).toBe(false);
   let found: Way[] = [];
@@ -49,10 +49,10 @@ describe('other ways', () => {
     );
     // What comes to the same as what is offered already is not offered again.
     const tint = ways.find(({ text }) => text.startsWith('Tint'))!;
-    const rows = await proveAll(handOf(worn()), worn(), { moments: ['scrolled'] });
+    const rows = await proveAll(loadedOf(worn()), worn(), { moments: ['scrolled'] });
     const first = new Promise<Way[]>((resolve, reject) => {
       const stop = new AbortController();
-      const at = askedOf(handOf(worn()), worn(), 'scrolled', rows, { signal: stop.signal });
+      const at = askedOf(loadedOf(worn()), worn(), 'scrolled', rows, { signal: stop.signal });
       otherWays(at, [tint], (found) => {
         stop.abort();
         resolve(found);
@@ -61,7 +61,7 @@ describe('other ways', () => {
     expect((await first).map(({ text }) => text)).not.toContain(tint.text);
     for (const way of ways) {
       const moments = way.header.manner.switch.at === 'distance' ? ['scrolled' as const] : undefined;
-      const rows = await proveAll(handOf(way.header), way.header, {
+      const rows = await proveAll(loadedOf(way.header), way.header, {
         moments: moments ?? ['top', 'scrolled'],
       });
       expect(isClear(rows), way.text).toBe(true);
@@ -95,12 +95,12 @@ describe('other ways', () => {
     const weaker = worn({
       scrolled: { ...way.header.looks.scrolled, gradient: { on: true, angle: 180, stops: less } },
     });
-    expect(isClear(await proveAll(handOf(weaker), weaker, { moments: ['scrolled'] }))).toBe(false);
+    expect(isClear(await proveAll(loadedOf(weaker), weaker, { moments: ['scrolled'] }))).toBe(false);
   });
   test('dark links are proposed where the page is light all along, not where it is both', async () => {
     const light = { ...site.pages[0]!, bands: [site.pages[0]!.bands[1]!] };
     const of = worn({ scrolled: { fill: { opacity: 0 } } });
-    const loaded = handOf(of, { pages: [light] });
+    const loaded = loadedOf(of, { pages: [light] });
     const rows = await proveAll(loaded, of, { moments: ['scrolled'] });
     let found: Way[] = [];
     await otherWays(
@@ -114,8 +114,8 @@ describe('other ways', () => {
   test('looking is given up at once', async () => {
     const stop = new AbortController();
     const of = worn();
-    const rows = await proveAll(handOf(of), of, { moments: ['scrolled'] });
-    const looking = otherWays(askedOf(handOf(of), of, 'scrolled', rows, { signal: stop.signal }), [], () =>
+    const rows = await proveAll(loadedOf(of), of, { moments: ['scrolled'] });
+    const looking = otherWays(askedOf(loadedOf(of), of, 'scrolled', rows, { signal: stop.signal }), [], () =>
       stop.abort(),
     );
     await expect(looking).rejects.toThrow(/abort/i);
@@ -125,14 +125,14 @@ describe('other ways', () => {
 describe('the number from which a moment is clear', () => {
   const bound = (holds: 'above' | 'below', values: readonly number[], of = worn({ scrolled: {} })) =>
     boundOf({
-      loaded: handOf(of),
+      loaded: loadedOf(of),
       width: WIDTH,
       moments: [holds === 'below' ? 'top' : 'scrolled'],
       values,
       holds,
       make: (distance) => {
         const made = { ...of, manner: { ...of.manner, switch: { ...of.manner.switch, distance } } };
-        return { loaded: handOf(made), header: made };
+        return { loaded: loadedOf(made), header: made };
       },
       signal: signal(),
     });
@@ -141,7 +141,7 @@ describe('the number from which a moment is clear', () => {
     const found = (await bound('below', up))!;
     const clear = async (distance: number) => {
       const of = worn({}, { switch: { at: 'distance', distance } });
-      return isClear(await proveAll(handOf(of), of, { moments: ['top'] }));
+      return isClear(await proveAll(loadedOf(of), of, { moments: ['top'] }));
     };
     expect([await clear(found), await clear(found + 1)]).toEqual([true, false]);
     expect(asked.sweeps).toBeLessThan(20);
@@ -163,7 +163,7 @@ test('the least tint on the opening band clears words and header together; a per
   };
   const of = worn({ scrolled: {} }, { switch: { at: 'distance', distance: 5000 } });
   const lit = { ...page!, bands: [opening] };
-  const loaded = handOf(of, { pages: [lit] });
+  const loaded = loadedOf(of, { pages: [lit] });
   const found = (await leastBandTint(
     loaded,
     of,
@@ -183,9 +183,9 @@ test('the least tint on the opening band clears words and header together; a per
     ],
   });
   const at = async (percent: number) => {
-    const tried = handOf(of, { pages: [tinted(percent)] });
+    const tried = loadedOf(of, { pages: [tinted(percent)] });
     const rows = await proveAll(tried, of, { moments: ['top'] });
-    const [reading] = await readBandAt(tried, of.id, 'home', 0);
+    const [reading] = await readBandAt(tried, of.id, { pageId: 'home', band: 0 });
     return isClear(rows) && isClear(reading!.words);
   };
   expect([await at(found.percent), await at(found.percent - 1)]).toEqual([true, false]);

@@ -36,13 +36,14 @@ function thinning(): Header {
   of.looks.scrolled = { ink: inks(WHITE), fill: { colour: night, opacity: 0.66 } };
   return of;
 }
-const handOf = (of: Header) => ({ site: { ...site, headers: [of] }, hashes: {} });
+const loadedOf = (of: Header) => ({ site: { ...site, headers: [of] }, hashes: {} });
 const moment = { kind: 'moment' } as const;
-const belowOf = async (of: Header) => (await proveChange(handOf(of), of, 'home', WIDTH, moment))!.below;
+const belowOf = async (of: Header) =>
+  (await proveChange(loadedOf(of), of, { pageId: 'home' }, moment))!.below;
 
 async function found(of: Header): Promise<{ ways: BetterTiming[]; told: BetterTiming[][] }> {
   const told: BetterTiming[][] = [];
-  const asked = { loaded: handOf(of), header: of, pageId: 'home', width: WIDTH, below: await belowOf(of) };
+  const asked = { loaded: loadedOf(of), header: of, pageId: 'home', width: WIDTH, below: await belowOf(of) };
   await betterTimings({ ...asked, signal: new AbortController().signal }, (ways) => void told.push(ways));
   return { ways: told.at(-1)!, told };
 }
@@ -85,7 +86,7 @@ describe('other timings', () => {
   test('looking is given up', async () => {
     const stop = new AbortController();
     const of = changing();
-    const asked = { loaded: handOf(of), header: of, pageId: 'home', width: WIDTH, below: 240 };
+    const asked = { loaded: loadedOf(of), header: of, pageId: 'home', width: WIDTH, below: 240 };
     await expect(betterTimings({ ...asked, signal: stop.signal }, () => stop.abort())).rejects.toThrow(
       /abort/i,
     );

@@ -10,7 +10,7 @@ import { judgePanel } from '@hatrail/core/sweep/panel';
 import type { Verdict } from '@hatrail/core/sweep/verdict';
 import type { LookCost } from '@hatrail/core/remedy/cost';
 import { proveAll, readBanners, type BannerWords } from '../engine/proof.ts';
-import { useAnswer, useSoFar, type Answered, type Progress } from '../engine/answers.ts';
+import { useAnswer, useSoFar, type Answered, type WorkProgress } from '../engine/answers.ts';
 import { askedOf } from './remedyWork.ts';
 import { keyOf, leastKey, siteKey, type Solved } from '../engine/dependsOn.ts';
 import type { LoadedSite } from '../engine/loadedSite.ts';
@@ -95,7 +95,7 @@ export function useProofOfAll(loaded: LoadedSite, header: Header, wanted: ProofW
 
 /** What the solver says of the opacity of a layer at a moment. */
 export type FillAnswer =
-  | { kind: 'solving'; progress?: Progress }
+  | { kind: 'solving'; progress?: WorkProgress }
   /** The moment's own colour clears it from a percent on. */
   | { kind: 'own'; fill: LeastFill; cost: LookCost | undefined }
   /** The own colour never does; another does. */
