@@ -17,6 +17,8 @@ writeFileSync(
     mutate: [mutate],
     coverageAnalysis: 'perTest',
     disableTypeChecks: false,
+    // What a module makes once when it is read would take all tests for each change.
+    ignoreStatic: true,
     cleanTempDir: 'always',
     concurrency: 2,
     timeoutMS: 20_000,
