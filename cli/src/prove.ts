@@ -1,3 +1,4 @@
+import { at } from '@hatrail/core/lists';
 import type { Page } from '@hatrail/core/model/page';
 import { headerFor } from '@hatrail/core/output/files';
 import { shippedSizes } from '@hatrail/core/output/sizes';
@@ -15,7 +16,7 @@ export async function* proveSite(
   widths: readonly number[] = STANDARD_WIDTHS,
 ): AsyncGenerator<SweptRow> {
   const measure = skiaMeasure();
-  const pictures = await decodePictures(site, read, shippedSizes(site, site.headers[0]!, measure));
+  const pictures = await decodePictures(site, read, shippedSizes(site, at(site.headers, 0), measure));
   const draw = skiaDrawing(site, pictures);
   for (const page of pages) {
     for (const width of widths) {

@@ -1,3 +1,4 @@
+import { at as elementAt } from '@hatrail/core/lists';
 import { createCanvas, loadImage, type Image, type SKRSContext2D } from '@napi-rs/canvas';
 import { luminance16, WHITE_LUMINANCE } from '@hatrail/core/colour/contrast';
 import { parseColour } from '@hatrail/core/colour/rgb';
@@ -147,8 +148,8 @@ function sampledPixels(image: Image, width: number, height: number): Uint8Clampe
         sum[3]! += alpha;
       }
     }
-    for (let c = 0; c < 3; c++) data[4 * i + c] = sum[c]! / (sum[3]! || 1);
-    data[4 * i + 3] = sum[3]! / (PARTS * PARTS);
+    for (let c = 0; c < 3; c++) data[4 * i + c] = elementAt(sum, c) / (elementAt(sum, 3) || 1);
+    data[4 * i + 3] = elementAt(sum, 3) / (PARTS * PARTS);
   }
   return data;
 }

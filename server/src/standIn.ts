@@ -1,3 +1,4 @@
+import { at } from '@hatrail/core/lists';
 import express, { type Express } from 'express';
 import { LRUCache } from 'lru-cache';
 import { fontPath } from '@hatrail/node/fonts';
@@ -104,6 +105,6 @@ export function createStandIn(
 async function publish(context: Context, release: FullRelease): Promise<Published> {
   const { site } = release;
   const measure = await measureFor(context, release);
-  await readDrawnWidths(site, site.headers[0]!, measure);
+  await readDrawnWidths(site, at(site.headers, 0), measure);
   return { release, files: new Map(siteFiles(site, measure).map((file) => [file.path, file])) };
 }

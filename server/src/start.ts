@@ -1,3 +1,4 @@
+import { at } from '@hatrail/core/lists';
 import { existsSync, mkdirSync, readdirSync, statfsSync } from 'node:fs';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
@@ -70,9 +71,9 @@ export async function start({ port, livePort, dataFolder, host = '127.0.0.1' }: 
       log,
     });
     servers.push(createServer(app), createServer(createStandIn(opened, () => ownHosts(ports.live), log)));
-    servers[0]!.once('close', () => clearInterval(timer));
-    ports.app = await listen(servers[0]!, port, host);
-    ports.live = await listen(servers[1]!, livePort, host);
+    at(servers, 0).once('close', () => clearInterval(timer));
+    ports.app = await listen(at(servers, 0), port, host);
+    ports.live = await listen(at(servers, 1), livePort, host);
     return {
       url: `http://127.0.0.1:${ports.app}`,
       liveUrl: `http://127.0.0.1:${ports.live}`,

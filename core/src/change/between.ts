@@ -1,3 +1,4 @@
+import { at } from '../lists.ts';
 import { resolveWorn, type Wearer } from '../header/look.ts';
 import { backingIn } from '../header/states.ts';
 import { layerOf, mapLayers, type ResolvedLook } from '../layers/index.ts';
@@ -39,7 +40,7 @@ function atInstant(
         place,
         rail[place].map((item, i) => {
           if (item.kind === 'button') return item;
-          const find: Find = (of) => ({ header: of, rail: of.rails[r], item: of.rails[r]![place][i] });
+          const find: Find = (of) => ({ header: of, rail: of.rails[r], item: at(of.rails, r)[place][i] });
           const { ink, cue, backing, textShadow } = between(find).top;
           return { ...item, looks: { top: { ink, cue, backing, textShadow } } } as Item;
         }),

@@ -1,3 +1,4 @@
+import { at as elementAt } from '../lists.ts';
 import { momentsOf, type Header, type Moment } from '../model/header.ts';
 import type { Drawing } from '../stack/drawing.ts';
 import type { Raster } from '../geometry/raster.ts';
@@ -177,7 +178,7 @@ export function changeCurve(
   const steps = duration === 0 ? [0] : Array.from({ length: STEPS + 1 }, (_, i) => (duration * i) / STEPS);
   const instants = steps.map(at).filter((instant) => instant !== undefined);
   if (instants.length === 0) return undefined;
-  if (duration === 0) return { over: 'time', instants, least: instants[0]!, below: 0, duration };
+  if (duration === 0) return { over: 'time', instants, least: elementAt(instants, 0), below: 0, duration };
   // Between two instants the least may lie lower still: looked for round the lowest.
   const near = leastOf(instants);
   const pitch = duration / STEPS;
@@ -194,11 +195,11 @@ export function changeCurve(
 function timeBelow(instants: readonly Instant[]): number {
   let below = 0;
   for (const [i, next] of instants.slice(1).entries()) {
-    const [a, b] = [instants[i]!, next].map(({ contrast, needed }) => contrast / needed - 1) as [
+    const [a, b] = [elementAt(instants, i), next].map(({ contrast, needed }) => contrast / needed - 1) as [
       number,
       number,
     ];
-    const time = next.time - instants[i]!.time;
+    const time = next.time - elementAt(instants, i).time;
     if (a < 0 && b < 0) below += time;
     else if (a < 0 || b < 0) below += (time * Math.abs(a < 0 ? a : b)) / Math.abs(a - b);
   }

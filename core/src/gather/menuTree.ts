@@ -1,3 +1,4 @@
+import { at } from '../lists.ts';
 import { type AnyEntry, type Menu, entriesOf } from '../model/menu.ts';
 import { labelOf } from '../model/references.ts';
 import type { Site } from '../model/site.ts';
@@ -61,7 +62,7 @@ export function moveEntry(menu: Menu, id: string, move: EntryMove): boolean {
   const spot = spotOf(menu, id);
   if (!spot) return false;
   const { list, index, parent, level } = spot;
-  const entry = list[index]!;
+  const entry = at(list, index);
   if (move === 'up' || move === 'down') {
     const to = index + (move === 'up' ? -1 : 1);
     if (to < 0 || to >= list.length) return false;
@@ -96,13 +97,13 @@ export function placeEntry(
   const from = spotOf(menu, id);
   const target = spotOf(menu, beside);
   if (!from || !target || id === beside) return false;
-  const entry = from.list[from.index]!;
+  const entry = at(from.list, from.index);
   if (entriesOf({ entries: [entry] }).some((inner) => inner.entry.id === beside)) return false;
   const level = target.level + (where === 'below' ? 1 : 0);
   if (level + depthOf(entry) > MOST_LEVELS) return false;
   takeEntry(menu, id);
   const { list, index } = spotOf(menu, beside)!;
-  if (where === 'below') childrenOf(list[index]!).push(below(entry, level));
+  if (where === 'below') childrenOf(at(list, index)).push(below(entry, level));
   else list.splice(index + (where === 'after' ? 1 : 0), 0, below(entry, level));
   return true;
 }

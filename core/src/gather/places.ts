@@ -1,3 +1,4 @@
+import { at as elementAt } from '../lists.ts';
 import { MOMENT_NAMES, PLACES, type Moment, type RailPlace } from '../model/header.ts';
 import { kindOf } from '../header/kinds/index.ts';
 import type { Item } from '../model/item.ts';
@@ -74,7 +75,7 @@ export function placeOfUseName(site: Site, path: Path): string {
   if (root === 'logo') return `Logo, ${String(path.at(-1))}`;
   if (root === 'menus') return entryName(site, path);
   if (root === 'headers') {
-    const header = site.headers[index]!;
+    const header = elementAt(site.headers, index);
     const item = itemAtPath(site, path);
     const moment = path.find((part): part is Moment => part === 'top' || part === 'scrolled');
     const what = item ? kindOf(item).title(site, item) : moment ? MOMENT_NAMES[moment] : 'Folded menu';
@@ -89,7 +90,7 @@ export function placeOfUseName(site: Site, path: Path): string {
 }
 
 function entryName(site: Site, path: Path): string {
-  const menu = site.menus[path[1] as number]!;
+  const menu = elementAt(site.menus, path[1] as number);
   const entry = atPath(site, path.slice(0, -1)) as AnyEntry;
   const isEntry = entriesOf(menu).some((found) => found.entry === entry);
   return `${isEntry ? labelOf(site, entry) : 'Entry'}, ${menu.name}`;

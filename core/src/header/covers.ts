@@ -1,3 +1,4 @@
+import { at } from '../lists.ts';
 import { allLayers, layerOf, showsLayer, type LayerName } from '../layers/index.ts';
 import { percent, type WearerKind } from '../layers/kind.ts';
 import { itemsOf, type Header, type Moment, type Rail } from '../model/header.ts';
@@ -32,7 +33,7 @@ export function coversOf(site: Site, header: Header, moment: Moment): Cover[] {
   return [
     ...worn('header', { header }, 'the header', (draft) => draft),
     ...header.rails.flatMap((rail, i) =>
-      worn('rail', { header, rail }, `rail ${i + 1}`, (draft) => draft.rails[i]!),
+      worn('rail', { header, rail }, `rail ${i + 1}`, (draft) => at(draft.rails, i)),
     ),
     ...plateCovers(site, header, moment),
     ...header.rails.flatMap((rail, r) => itemsOf(rail).flatMap((item) => backingCover(site, item, r))),
@@ -59,7 +60,7 @@ function plateCovers(site: Site, header: Header, moment: Moment): Cover[] {
         .map((item) => ({
           wearer: { header, rail, item },
           whose: kindOf(item).title(site, item),
-          find: (draft: Header) => itemsOf(draft.rails[r]!).find(({ id }) => id === item.id),
+          find: (draft: Header) => itemsOf(at(draft.rails, r)).find(({ id }) => id === item.id),
         })),
     ]),
   ];
@@ -101,7 +102,7 @@ function backingCover(site: Site, item: Item, rail: number): Cover[] {
       text: `Backing, ${percent(item.backing.opacity)}, of ${kindOf(item).title(site, item)}`,
       layer: 'backing',
       clear: (draft) => {
-        const found = itemsOf(draft.rails[rail]!).find(({ id }) => id === item.id);
+        const found = itemsOf(at(draft.rails, rail)).find(({ id }) => id === item.id);
         if (found && found.kind !== 'button') delete found.backing;
       },
     },

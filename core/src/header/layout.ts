@@ -1,3 +1,4 @@
+import { at } from '../lists.ts';
 import { resolveColour } from '../model/palette.ts';
 import { PLACES, headerItems, type Header, type Moment, type RailPlace, type Rail } from '../model/header.ts';
 import type { Item } from '../model/item.ts';
@@ -102,7 +103,7 @@ export function layoutAt(
       ? 0
       : header.manner.lies === 'above'
         ? bottom
-        : ends(({ index }) => header.rails[index]!.inFlow === true),
+        : ends(({ index }) => at(header.rails, index).inFlow === true),
     leaving: ends(({ leaves }) => leaves),
     ...laid,
   };

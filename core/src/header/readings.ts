@@ -1,3 +1,4 @@
+import { at } from '../lists.ts';
 import type { Measure } from '../measure/measure.ts';
 import { headerItems, type Header } from '../model/header.ts';
 import type { Site } from '../model/site.ts';
@@ -120,7 +121,7 @@ export function roomNeeded(
   ];
   return edges.slice(0, -1).map((start, i) => ({
     from: start,
-    to: edges[i + 1]!,
+    to: at(edges, i + 1),
     needed: neededAt(site, header, start, measure),
   }));
 }

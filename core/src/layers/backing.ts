@@ -1,3 +1,4 @@
+import { at } from '../lists.ts';
 import { IsOptional } from 'class-validator';
 import { Tint } from '../model/layer.ts';
 import { InRange, Nested } from '../model/rules.ts';
@@ -66,7 +67,7 @@ export const backing = layerKind<BackingLook, Backing>({
     focused: 'as at rest',
     current: 'as at rest',
   },
-  start: ({ palette }) => ({ hover: { colour: { swatch: palette[0]!.id }, opacity: 0.6 } }),
+  start: ({ palette }) => ({ hover: { colour: { swatch: at(palette, 0).id }, opacity: 0.6 } }),
   between(a, b, { inks: p }, palette) {
     const states = BACKING_STATES.flatMap((state) => {
       const tint = mixOptional(a[state], b[state], p, (x, y) => mixFills(palette, x, y, p));

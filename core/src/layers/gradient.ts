@@ -1,3 +1,4 @@
+import { at as elementAt } from '../lists.ts';
 import { IsBoolean, IsOptional } from 'class-validator';
 import { GradientStop } from '../model/layer.ts';
 import { InRange, NestedList } from '../model/rules.ts';
@@ -36,7 +37,7 @@ export const gradient = layerKind<GradientLook, WornGradient>({
   passesDown: false,
   shows: showsGradient,
   start({ palette }) {
-    const { angle, stops } = startGradients(palette)[0]!;
+    const { angle, stops } = elementAt(startGradients(palette), 0);
     return { on: true, angle, stops };
   },
   /** One that is not there has the other's stops, unseen; the shorter repeats its last. */
@@ -46,7 +47,7 @@ export const gradient = layerKind<GradientLook, WornGradient>({
     const from = isA ? a : { ...b, stops: unseen(b.stops) };
     const to = isB ? b : { ...a, stops: unseen(a.stops) };
     const count = Math.max(from.stops.length, to.stops.length);
-    const stopOf = ({ stops }: WornGradient, i: number) => stops[Math.min(i, stops.length - 1)]!;
+    const stopOf = ({ stops }: WornGradient, i: number) => elementAt(stops, Math.min(i, stops.length - 1));
     const stops = Array.from({ length: count }, (_, i): GradientStop => {
       const [one, other] = [stopOf(from, i), stopOf(to, i)];
       return { ...mixFills(palette, one, other, p), at: mix(one.at, other.at, p) };
@@ -67,7 +68,7 @@ export const gradient = layerKind<GradientLook, WornGradient>({
     return [
       { name: '--hr-angle', value: `${angle}deg` },
       ...Array.from({ length: count }, (_, i): Told[] => {
-        const { colour, opacity, at } = stops[Math.min(i, stops.length - 1)]!;
+        const { colour, opacity, at } = elementAt(stops, Math.min(i, stops.length - 1));
         return [
           { name: `--hr-stop-${i + 1}`, value: told(palette, colour, isThere ? opacity : 0) },
           { name: `--hr-at-${i + 1}`, value: `${at}%` },

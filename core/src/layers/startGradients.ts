@@ -1,3 +1,4 @@
+import { at as elementAt } from '../lists.ts';
 import { relativeLuminance } from '../colour/contrast.ts';
 import type { GradientStop } from '../model/layer.ts';
 import { resolveColour, type Swatch } from '../model/palette.ts';
@@ -13,7 +14,7 @@ export interface StartGradient {
 export function startGradients(palette: readonly Swatch[]): StartGradient[] {
   const light = ({ id }: Swatch) => relativeLuminance(resolveColour(palette, { swatch: id }));
   const order = [...palette].sort((a, b) => light(a) - light(b));
-  const at = (share: number) => ({ swatch: order[Math.round(share * (order.length - 1))]!.id });
+  const at = (share: number) => ({ swatch: elementAt(order, Math.round(share * (order.length - 1))).id });
   const [dark, deep, bright, pale] = [at(0), at(0.3), at(0.6), at(1)];
   const make = (
     name: string,

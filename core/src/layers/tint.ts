@@ -1,3 +1,4 @@
+import { at } from '../lists.ts';
 import { rule } from '../css/text.ts';
 import { TIME } from '../css/times.ts';
 import { FillLook, evenLayer } from './fill.ts';
@@ -9,7 +10,7 @@ const isThere = (all: readonly ResolvedFill[]) => all.some(({ opacity }) => opac
 export const tint = layerKind<FillLook, ResolvedFill>({
   ...evenLayer('Tint'),
   plain: { colour: BLACK, opacity: 0 },
-  start: ({ palette }) => ({ colour: { swatch: palette[0]!.id }, opacity: 0.3 }),
+  start: ({ palette }) => ({ colour: { swatch: at(palette, 0).id }, opacity: 0.3 }),
   between: (a, b, { layers }, palette) => mixFills(palette, a, b, layers),
   paint: (worn, palette) => ({ paint: { kind: 'even', colour: even(palette, worn) } }),
   tells: ({ colour, opacity }, all, palette) =>

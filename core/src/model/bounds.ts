@@ -1,3 +1,4 @@
+import { at as elementAt } from '../lists.ts';
 import type { Problem } from './badInput.ts';
 
 /** How large a document, and any part of it, may be. What is larger is told before any other rule is looked at. */
@@ -48,7 +49,7 @@ export function boundsProblem(data: unknown): Problem | undefined {
       return problem(`${BOUNDS.list} at most; there are ${value.length}.`);
     const parts = Object.entries(value);
     for (let i = parts.length - 1; i >= 0; i--) {
-      const [key, part] = parts[i]!;
+      const [key, part] = elementAt(parts, i);
       const child: Place = {
         value: part,
         key: Array.isArray(value) ? Number(key) : key,

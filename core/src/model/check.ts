@@ -1,3 +1,4 @@
+import { at } from '../lists.ts';
 import { plainToInstance, type ClassConstructor } from 'class-transformer';
 import { validateSync, type ValidationError } from 'class-validator';
 import { BadInput, type Problem } from './badInput.ts';
@@ -101,7 +102,7 @@ export function readSite(text: string): Site {
   const site = upgraded(document, format);
   const problems = checkSite(site);
   if (problems.length > 0) {
-    const first = problems[0]!;
+    const first = at(problems, 0);
     const more = problems.length > 1 ? ` (and ${problems.length - 1} more)` : '';
     throw new BadInput(`The site file cannot be used. ${first.path}: ${first.message}${more}`, problems);
   }

@@ -1,3 +1,4 @@
+import { at } from '../lists.ts';
 import { IsOptional, Matches } from 'class-validator';
 import { IsPlainText } from './rules.ts';
 
@@ -141,7 +142,7 @@ export const WORD_SETS: readonly WordSet[] = [
 
 /** A site's words: its own, and in English what it does not say. */
 export function wordsOf({ words = {} }: { words?: Words }): AllWords {
-  return { ...WORD_SETS[0]!.words, ...words };
+  return { ...at(WORD_SETS, 0).words, ...words };
 }
 
 /** A word with what it is said of in the place of `{}`, or before it where it has no such place. */

@@ -1,3 +1,4 @@
+import { at } from '../lists.ts';
 import { hasContent } from '../header/kinds/index.ts';
 import { layerPictures, logoVariantsOf } from '../header/look.ts';
 import type { Measure } from '../measure/measure.ts';
@@ -26,7 +27,7 @@ export type OutputFile =
 
 /** The header that hangs on a page. Until placements are made, it is the site's first. */
 export function headerFor(site: Site, _page: Page): Header {
-  return site.headers[0]!;
+  return at(site.headers, 0);
 }
 
 /** The pictures that a header shows: those of its layers, its logo's variants, its picture items and the owner's own icons. */
@@ -93,7 +94,7 @@ function writtenLater(path: string, write: () => string): OutputFile {
  * asked for.
  */
 export function siteFiles(site: Site, measure: Measure): OutputFile[] {
-  const header = site.headers[0]!;
+  const header = at(site.headers, 0);
   const sizes = shippedSizes(site, header, measure);
   const fonts = fontsOf(site);
   const pages = site.pages.map((page): OutputFile => {

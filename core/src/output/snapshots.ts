@@ -1,3 +1,4 @@
+import { at } from '../lists.ts';
 import type { Page } from '../model/page.ts';
 import type { Site } from '../model/site.ts';
 import { imageSource, type Addresses } from './addresses.ts';
@@ -26,7 +27,7 @@ export function snapshotCss(site: Site): string {
       const widths = [...new Set(page.snapshots!.map(({ width }) => width))].sort((a, b) => b - a);
       const self = `.page-${page.id} > .shot`;
       const steps = widths.slice(1).map((width, i) => {
-        const half = (width + widths[i]!) / 2;
+        const half = (width + at(widths, i)) / 2;
         return within(
           `@container page (width < ${px(half)})`,
           rule(self, 'display: none') + rule(`${self}-${width}`, 'display: block'),

@@ -1,3 +1,4 @@
+import { at as elementAt } from '../lists.ts';
 import { resolveColour, type ColourUse } from '../model/palette.ts';
 import type { Rgb } from '../colour/rgb.ts';
 import type {
@@ -171,7 +172,7 @@ function layoutCards(pen: Pen, content: CardsContent, y: number): Laid {
   for (let i = 0; i < content.cards.length; i += places.length) {
     if (i > 0) top += COLUMN_GAP;
     const row = content.cards.slice(i, i + places.length).map((card, j) => {
-      const { x, width } = places[j]!;
+      const { x, width } = elementAt(places, j);
       const at = { x: x + CARD_PADDING, y: top + CARD_PADDING, width: width - 2 * CARD_PADDING };
       const titleStyle = headingStyle(site.type, 3);
       const title = layoutText(
@@ -206,7 +207,7 @@ function layoutPictures(pen: Pen, pictures: string[], y: number): Laid {
   const { step } = pen;
   const places = columns(pen.column, Math.max(1, Math.min(step.pictureColumns, pictures.length)));
   const blocks = pictures.map((picture, i): Block => {
-    const { x, width } = places[i % places.length]!;
+    const { x, width } = elementAt(places, i % places.length);
     const row = Math.floor(i / places.length);
     const top = y + row * (step.pictureHeight + COLUMN_GAP);
     const focus = pen.site.pictures.find(({ id }) => id === picture)?.focus ?? { x: 50, y: 50 };

@@ -1,3 +1,4 @@
+import { at } from '../lists.ts';
 import type { SiteType } from '../model/type.ts';
 
 /** The page's measures that both the layout and the page's style sheet are made from. CSS pixels. */
@@ -65,13 +66,13 @@ export const CARD_TITLE_SIZE = 20;
 
 /** The step that holds at a width. */
 export function pageStep(width: number): PageStep {
-  return PAGE_STEPS.findLast((step) => width >= step.from) ?? PAGE_STEPS[0]!;
+  return PAGE_STEPS.findLast((step) => width >= step.from) ?? at(PAGE_STEPS, 0);
 }
 
 /** Size of a heading in whole CSS pixels. A level with a style of its own has that style's size at the widest step. */
 export function headingSize(type: SiteType, level: 1 | 2, step: PageStep): number {
-  const share = step.heading[level - 1]!;
-  const widest = PAGE_STEPS.at(-1)!.heading[level - 1]!;
+  const share = at(step.heading, level - 1);
+  const widest = at(PAGE_STEPS.at(-1)!.heading, level - 1);
   return type.level?.level === level
     ? Math.round((type.level.style.size * share) / widest)
     : Math.round(type.heading.size * share);

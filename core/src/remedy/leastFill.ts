@@ -1,3 +1,4 @@
+import { at as elementAt } from '../lists.ts';
 import { luminance16 } from '../colour/contrast.ts';
 import { resolveLook } from '../header/look.ts';
 import type { GradientLook } from '../layers/gradient.ts';
@@ -52,7 +53,9 @@ function stackWith(palette: readonly Swatch[], knob: Knob, stack: Stack, opacity
   const layers = stack.layers.flatMap((layer): StackLayer[] => {
     if (isOwn(layer)) return [{ ...layer, paint: even }];
     const isLast = !has && layer === own.at(-1);
-    return isLast ? [layer, { ...own[0]!, name: knob.layer, paint: even, blend: 'normal' }] : [layer];
+    return isLast
+      ? [layer, { ...elementAt(own, 0), name: knob.layer, paint: even, blend: 'normal' }]
+      : [layer];
   });
   return { ...stack, layers };
 }

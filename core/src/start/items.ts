@@ -1,3 +1,4 @@
+import { at } from '../lists.ts';
 import { freeId } from '../gather/freeId.ts';
 import { itemIds } from '../gather/swatches.ts';
 import { KINDS } from '../header/kinds/index.ts';
@@ -16,15 +17,15 @@ export function canHang(site: Site, kind: ItemKindName): boolean {
 /** A new item of a kind, with an id that no other item of the header has. */
 export function newItem(site: Site, header: Header, kind: ItemKindName): Item {
   const id = freeId(KINDS[kind].name, itemIds(header));
-  const home: LinkTarget = { page: site.pages[0]!.id };
-  const [first, last] = [site.palette[0]!.id, site.palette.at(-1)!.id];
+  const home: LinkTarget = { page: at(site.pages, 0).id };
+  const [first, last] = [at(site.palette, 0).id, site.palette.at(-1)!.id];
   switch (kind) {
     case 'logo':
       return { kind, id, height: 40 };
     case 'name':
       return { kind, id, size: 22, tagline: false };
     case 'menu':
-      return { kind, id, menu: site.menus[0]!.id, gap: 28 };
+      return { kind, id, menu: at(site.menus, 0).id, gap: 28 };
     case 'button':
       return {
         kind,
@@ -50,7 +51,7 @@ export function newItem(site: Site, header: Header, kind: ItemKindName): Item {
         ],
       };
     case 'picture':
-      return { kind, id, picture: site.pictures[0]!.id, height: 40 };
+      return { kind, id, picture: at(site.pictures, 0).id, height: 40 };
     case 'search':
       return { kind, id, size: 22, label: 'Search', to: { address: '/search' } };
     case 'account':

@@ -1,3 +1,4 @@
+import { at } from '../lists.ts';
 import { FORMAT, type Site } from '../model/site.ts';
 import type { TypeStyle } from '../model/type.ts';
 import { emptyHeader, START_HEADERS } from './headers.ts';
@@ -19,7 +20,7 @@ const style = (more: Partial<TypeStyle>): TypeStyle => ({
  * @param headerId a ready-hung header; anything else gives one empty rail
  */
 export function newSite(name: string, headerId: string): Site {
-  const shape = PAGE_SHAPES[0]!;
+  const shape = at(PAGE_SHAPES, 0);
   return {
     format: FORMAT,
     name,

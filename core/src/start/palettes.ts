@@ -1,3 +1,4 @@
+import { at } from '../lists.ts';
 import type { Swatch } from '../model/palette.ts';
 
 /** A palette to start from. All of them name their swatches alike, so that one can take another's place. */
@@ -21,7 +22,7 @@ function palette(id: string, name: string, colours: readonly string[]): StartPal
   return {
     id,
     name,
-    swatches: ROLES.map(([role, called], i) => ({ id: role, name: called, colour: colours[i]! })),
+    swatches: ROLES.map(([role, called], i) => ({ id: role, name: called, colour: at(colours, i) })),
   };
 }
 

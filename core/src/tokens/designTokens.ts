@@ -1,3 +1,4 @@
+import { at as elementAt } from '../lists.ts';
 import { BOUNDS } from '../model/bounds.ts';
 import { BadInput } from '../model/badInput.ts';
 import { hexColour, parseColour } from '../colour/rgb.ts';
@@ -120,7 +121,7 @@ function resolve(
       const names = [...seen];
       for (let i = names.length - 1; i >= 0; i--) {
         type = types[i] ?? type;
-        known.set(names[i]!, { value: found.value, type });
+        known.set(elementAt(names, i), { value: found.value, type });
       }
       return { value: found.value, type };
     }

@@ -1,3 +1,4 @@
+import { at } from '@hatrail/core/lists';
 import { createHash } from 'node:crypto';
 import { createWriteStream, openAsBlob } from 'node:fs';
 import { readFile, writeFile } from 'node:fs/promises';
@@ -77,7 +78,7 @@ async function site({ path, folder }: { path: string; folder: string }) {
       `This zip holds ${documents.length} site files; it should hold one that ends in .hatrail.json, and its pictures.`,
     );
   }
-  const document = await readFile(isZip ? files.get(documents[0]!)! : path);
+  const document = await readFile(isZip ? files.get(at(documents, 0))! : path);
   if (document.length > MOST_DOCUMENT)
     throw new BadInput(
       'This site file is larger than 8 MB without its pictures: that is no site of 400 pages.',

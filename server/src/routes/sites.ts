@@ -1,3 +1,4 @@
+import { at } from '@hatrail/core/lists';
 import { createReadStream } from 'node:fs';
 import { mkdir, readFile } from 'node:fs/promises';
 import { join } from 'node:path';
@@ -43,7 +44,7 @@ export function siteRoutes(context: Context): Router {
     const { name, header } = plainBody(request);
     const site = newSite(nameOf(name), typeof header === 'string' ? header : '');
     const problems = checkSite(site);
-    if (problems.length > 0) throw badInput(problems[0]!.message, problems);
+    if (problems.length > 0) throw badInput(at(problems, 0).message, problems);
     created(context.sites.create(site, new Map()), response);
   });
 

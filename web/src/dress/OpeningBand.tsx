@@ -1,3 +1,4 @@
+import { at as elementAt } from '@hatrail/core/lists';
 import { Button } from '@mui/material';
 import { momentName, type Header } from '@hatrail/core/model/header';
 import type { Band, Page } from '@hatrail/core/model/page';
@@ -61,9 +62,13 @@ export function OpeningBand(
   const band = page.bands[0];
   if (!band) return <p className="origin">This page has no bands. Add one under Gather, Pages.</p>;
   const change = (label: string, make: (draft: Band) => void, group?: string) =>
-    edit(label, (draft) => make(draft.pages.find(({ id }) => id === page.id)!.bands[0]! as Band), group);
+    edit(
+      label,
+      (draft) => make(elementAt(draft.pages.find(({ id }) => id === page.id)!.bands, 0) as Band),
+      group,
+    );
   const here = readings?.find((reading) => reading.width === width);
-  const tint = band.backdrop.tint ?? { colour: { swatch: site.palette[0]!.id }, opacity: 0 };
+  const tint = band.backdrop.tint ?? { colour: { swatch: elementAt(site.palette, 0).id }, opacity: 0 };
   const setTint = (next: Partial<typeof tint>) =>
     change(
       'Tint of the opening band',

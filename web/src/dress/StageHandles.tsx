@@ -1,3 +1,4 @@
+import { at as elementAt } from '@hatrail/core/lists';
 import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import type { Wearer } from '@hatrail/core/header/look';
 import type { ResolvedLook } from '@hatrail/core/layers/index';
@@ -89,7 +90,7 @@ export function PictureHandle({ site, wearer, moment, look, bar, scale }: Handle
     if (!by) return;
     event.preventDefault();
     const step = event.shiftKey ? 10 : 1;
-    set({ x: x + by[0]! * step, y: y + by[1]! * step });
+    set({ x: x + elementAt(by, 0) * step, y: y + elementAt(by, 1) * step });
   };
   return (
     <span

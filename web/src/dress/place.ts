@@ -1,3 +1,4 @@
+import { at } from '@hatrail/core/lists';
 import { useCallback, useEffect, useMemo, useRef } from 'react';
 import { useSearchParams } from 'react-router';
 import { allMoments, type Header, type Moment } from '@hatrail/core/model/header';
@@ -30,13 +31,13 @@ export function usePlace(site: Site): [EditorPlace, (change: PlaceChange) => voi
   const place = useMemo((): EditorPlace => {
     const width = Number(params.get('width') ?? 1280);
     const scroll = params.get('scroll');
-    const header = site.headers.find(({ id }) => id === params.get('header')) ?? site.headers[0]!;
+    const header = site.headers.find(({ id }) => id === params.get('header')) ?? at(site.headers, 0);
     const moments = allMoments(header);
     return {
       header,
-      page: site.pages.find(({ id }) => id === params.get('page')) ?? site.pages[0]!,
+      page: site.pages.find(({ id }) => id === params.get('page')) ?? at(site.pages, 0),
       width: clampWidth(Number.isFinite(width) ? width : 1280),
-      moment: moments.find((moment) => moment === params.get('moment')) ?? moments[1]!,
+      moment: moments.find((moment) => moment === params.get('moment')) ?? at(moments, 1),
       scroll: scroll === null || !/^\d+$/.test(scroll) ? undefined : Number(scroll),
     };
   }, [params, site]);

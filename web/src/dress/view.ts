@@ -1,3 +1,4 @@
+import { at } from '@hatrail/core/lists';
 import { useEffect, useEffectEvent, useRef, useState } from 'react';
 import type { Header, Moment } from '@hatrail/core/model/header';
 import type { Cut } from '@hatrail/core/sweep/cut';
@@ -174,7 +175,7 @@ export function threadsOf(rows: readonly SweptRow[]): Thread[] {
     rows.filter((row) => !isPassing(row)),
     ({ itemId }) => itemId,
   );
-  return [...groups].map(([itemId, list]) => ({ itemId, item: list[0]!.item, rows: list }));
+  return [...groups].map(([itemId, list]) => ({ itemId, item: at(list, 0).item, rows: list }));
 }
 
 /** Of the items at this scroll that are not clear, the one furthest below its need; hovered links are left out. */

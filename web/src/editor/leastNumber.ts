@@ -1,3 +1,4 @@
+import { at as elementAt } from '@hatrail/core/lists';
 import type { Header, Moment } from '@hatrail/core/model/header';
 import { proveAll } from '../engine/proof.ts';
 import type { LoadedSite } from '../engine/loadedSite.ts';
@@ -24,7 +25,7 @@ export async function boundOf(asked: NumberAsked): Promise<number | undefined> {
   const { width, moments, values, holds, make, signal } = asked;
   const isClear = async (at: number) => {
     signal.throwIfAborted();
-    const { loaded, header } = make(values[at]!);
+    const { loaded, header } = make(elementAt(values, at));
     const rows = await proveAll(loaded, header, { moments, width, signal });
     return rows.every(({ verdict }) => verdict === 'clear');
   };

@@ -1,3 +1,4 @@
+import { at } from '@hatrail/core/lists';
 import type { Raster } from '@hatrail/core/geometry/raster';
 import { onEngine } from './pool.ts';
 import { laneName, sceneRequest } from './request.ts';
@@ -8,7 +9,7 @@ const WIDTH = 1280;
 
 /** A whole page as it is painted, without its header. */
 export async function pagePicture(loaded: LoadedSite, pageId: string): Promise<Raster> {
-  const header = loaded.site.headers[0]!;
+  const header = at(loaded.site.headers, 0);
   const request = await sceneRequest(loaded, header.id, pageId, WIDTH);
   const bitmap = await onEngine(laneName(pageId, WIDTH), (engine) => engine.film(request, WIDTH), {
     urgency: 'soon',

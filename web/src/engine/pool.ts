@@ -1,3 +1,4 @@
+import { at } from '@hatrail/core/lists';
 import { wrap, type Remote } from 'comlink';
 import type { Engine } from './worker.ts';
 import { dropped } from './dropped.ts';
@@ -81,7 +82,7 @@ export function onEngine<T>(
   lanes ??= Array.from({ length: laneCount() }, () => new Lane());
   let sum = 0;
   for (const letter of place) sum = (sum * 31 + letter.charCodeAt(0)) | 0;
-  const lane = lanes[Math.abs(sum) % lanes.length]!;
+  const lane = at(lanes, Math.abs(sum) % lanes.length);
   return new Promise<T>((resolve, reject) => {
     lane.add({
       urgency,

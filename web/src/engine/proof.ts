@@ -1,3 +1,4 @@
+import { at as elementAt } from '@hatrail/core/lists';
 import type { Change, ChangeCurve, Instant } from '@hatrail/core/change/curve';
 import { allMoments, type Header, type Moment } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
@@ -91,7 +92,7 @@ export async function solvePlaces(
   let most = floor;
   await Promise.all(
     [...groups.values()].map(async (group) => {
-      const { page: path, width } = group[0]!;
+      const { page: path, width } = elementAt(group, 0);
       const pageId = at.site.pages.find((page) => page.path === path)!.id;
       const request = await sceneRequest(at, header.id, pageId, width);
       const solved = await onEngine(

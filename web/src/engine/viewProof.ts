@@ -1,3 +1,4 @@
+import { at as elementAt } from '@hatrail/core/lists';
 import { allMoments, type Moment } from '@hatrail/core/model/header';
 import { MOMENTS } from '@hatrail/core/model/look';
 import { spotKey, type SweepPart, type SweptRow } from '@hatrail/core/sweep/prove';
@@ -128,6 +129,6 @@ function inOrder(rows: readonly SweptRow[], { layout }: SceneFacts): SweptRow[] 
   ];
   const placed = rows.map((row) => ({ row, at: place(row) }));
   return placed
-    .sort((a, b) => a.at.map((v, i) => v - b.at[i]!).find((difference) => difference !== 0) ?? 0)
+    .sort((a, b) => a.at.map((v, i) => v - elementAt(b.at, i)).find((difference) => difference !== 0) ?? 0)
     .map(({ row }) => row);
 }

@@ -1,3 +1,4 @@
+import { at } from '@hatrail/core/lists';
 import { Button } from '@mui/material';
 import { STEP_RANGE } from '@hatrail/core/model/item';
 import { OnOff, FieldRow } from '../parts/fields.tsx';
@@ -37,7 +38,7 @@ export function ByWidth<S extends { below: number; shown?: boolean | undefined }
       label,
     );
   const clear = (index: number, key: keyof S) => {
-    const { [key]: _, ...rest } = sorted[index]!;
+    const { [key]: _, ...rest } = at(sorted, index);
     keep(
       sorted.map((step, i) => (i === index ? (rest as S) : step)),
       'As above that width',

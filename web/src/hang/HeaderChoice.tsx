@@ -1,3 +1,4 @@
+import { at as elementAt } from '@hatrail/core/lists';
 import { CaretDown } from '@phosphor-icons/react';
 import { Button, Menu, MenuItem } from '@mui/material';
 import { useState } from 'react';
@@ -47,10 +48,10 @@ export function HeaderChoice({ site, header, onChoose }: HeaderChoiceProps) {
         {site.headers.map(({ id, name }) => (
           <MenuItem key={id} selected={id === header.id} onClick={close(() => onChoose(id))}>
             {name}
-            {id === site.headers[0]!.id && ', on the pages'}
+            {id === elementAt(site.headers, 0).id && ', on the pages'}
           </MenuItem>
         ))}
-        {site.headers[0]!.id !== header.id && (
+        {elementAt(site.headers, 0).id !== header.id && (
           <MenuItem
             onClick={close(() =>
               edit(`Hang ${header.name} on the pages`, (draft) => {
@@ -102,7 +103,7 @@ function usesKnownSwatches(site: Site, made: Header): boolean {
 /** A header whose colours are the site's darkest and palest swatch where it names others. */
 function withOwnColours(site: Site, made: Header): Header {
   const known = new Set(site.palette.map(({ id }) => id));
-  const [first, last] = [site.palette[0]!.id, site.palette.at(-1)!.id];
+  const [first, last] = [elementAt(site.palette, 0).id, site.palette.at(-1)!.id];
   const text = JSON.stringify(made).replace(/"swatch":"([^"]+)"/g, (whole, id: string) =>
     known.has(id) ? whole : `"swatch":"${id === 'white' || id === 'pale' ? last : first}"`,
   );

@@ -1,3 +1,4 @@
+import { at } from '@hatrail/core/lists';
 import { Button } from '@mui/material';
 import { freeId } from '@hatrail/core/gather/freeId';
 import { ICON_NAMES } from '@hatrail/core/model/icons';
@@ -10,7 +11,7 @@ import { retarget, SizeRow, type FieldsProps } from './kindParts.tsx';
 /** Icon links: their sizes, and each with its icon, name and target. */
 export function IconsFields({ site, item, change }: FieldsProps<IconsItem>) {
   const inLink = (i: number, label: string, make: (draft: IconLink) => void) =>
-    change<IconsItem>(label, ({ links }) => make(links[i]!));
+    change<IconsItem>(label, ({ links }) => make(at(links, i)));
   const vectors = site.pictures.filter(({ file }) => file.endsWith('.svg'));
   return (
     <>

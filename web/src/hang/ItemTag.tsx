@@ -1,3 +1,4 @@
+import { at } from '@hatrail/core/lists';
 import { Button } from '@mui/material';
 import { freeId } from '@hatrail/core/gather/freeId';
 import { itemIds } from '@hatrail/core/gather/swatches';
@@ -51,7 +52,7 @@ export function ItemTag({ site, header, item, layout, measure, onChoose }: ItemT
     );
   const putOn = () =>
     changeHeader(header.id, `Hang ${title}`, (draft) =>
-      hang(draft, item.id, { rail: 0, place: 'end', index: draft.rails[0]!.end.length }),
+      hang(draft, item.id, { rail: 0, place: 'end', index: at(draft.rails, 0).end.length }),
     );
   const remove = () => {
     changeHeader(header.id, `Remove ${title}`, (draft) => {

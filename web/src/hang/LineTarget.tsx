@@ -1,3 +1,4 @@
+import { at } from '@hatrail/core/lists';
 import { isSafeAddress, type LinkTarget } from '@hatrail/core/model/menu';
 import type { Site } from '@hatrail/core/model/site';
 import { ChoiceField, FieldRow, TextInput } from '../parts/fields.tsx';
@@ -50,7 +51,7 @@ export function LineTarget({ site, value, onChange }: LineTargetProps) {
   const form = kind === 'tel' || kind === 'mailto' || kind === 'sms' ? FORMS[kind] : undefined;
   const choose = (next: Kind) => {
     if (next === 'nowhere') onChange(undefined);
-    else if (next === 'page') onChange({ page: site.pages[0]!.id });
+    else if (next === 'page') onChange({ page: at(site.pages, 0).id });
     else if (next === 'address') onChange({ address: 'https://example.org/' });
     else onChange({ address: `${next}:${FORMS[next].example.replace(/\s/g, '')}` });
   };

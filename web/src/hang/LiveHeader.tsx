@@ -1,3 +1,4 @@
+import { at } from '@hatrail/core/lists';
 import { useRef } from 'react';
 import { itemOfInk } from '@hatrail/core/header/layout';
 import type { HeaderLayout } from '@hatrail/core/header/laid';
@@ -112,7 +113,7 @@ function Dimensions({ site, header, layout, rail, scale }: DimensionsProps) {
   const { spare } = layout.rails.find(({ index }) => index === rail)!;
   if (items.length === 0) return null;
   const gaps = items.slice(1).map((item, i) => {
-    const before = items[i]!.box;
+    const before = at(items, i).box;
     return { from: before.x + before.width, to: item.box.x };
   });
   const last = items.at(-1)!.box;

@@ -1,3 +1,4 @@
+import { at } from '@hatrail/core/lists';
 import type { Backing, Item } from '@hatrail/core/model/item';
 import type { ColourUse } from '@hatrail/core/model/palette';
 import type { Site } from '@hatrail/core/model/site';
@@ -16,7 +17,7 @@ type Dressed = LookFieldsProps['item'];
 /** An ink of its own, and a backing with its padding and corners. */
 export function LookFields({ site, item, change }: LookFieldsProps) {
   const { backing } = item;
-  const first: ColourUse = { swatch: site.palette[0]!.id };
+  const first: ColourUse = { swatch: at(site.palette, 0).id };
   const last: ColourUse = { swatch: site.palette.at(-1)!.id };
   const inBacking = (label: string, make: (draft: Backing) => void) =>
     change<Dressed>(label, (draft) => draft.backing && make(draft.backing));

@@ -1,3 +1,4 @@
+import { at } from '@hatrail/core/lists';
 import { Button } from '@mui/material';
 import { useState } from 'react';
 import type { HeaderLayout } from '@hatrail/core/header/laid';
@@ -22,7 +23,7 @@ interface RailTagProps {
 
 /** A rail's tag: its height, margins and width, and what it does on scroll. */
 export function RailTag({ header, index, layout, onChoose }: RailTagProps) {
-  const rail = header.rails[index]!;
+  const rail = at(header.rails, index);
   const laid = layout.rails.find((candidate) => candidate.index === index);
   const now = railAt(rail, layout.width);
   const [wanted, setWanted] = useState(laid?.height ?? rail.height);
@@ -31,7 +32,7 @@ export function RailTag({ header, index, layout, onChoose }: RailTagProps) {
       header.id,
       label,
       (draft) => {
-        make(draft.rails[index]!);
+        make(at(draft.rails, index));
         keepLeading(draft);
       },
       `rail ${index} ${label}`,
@@ -51,7 +52,7 @@ export function RailTag({ header, index, layout, onChoose }: RailTagProps) {
   };
   const remove = () => {
     changeHeader(header.id, `Remove the ${railName(index).toLowerCase()}`, (draft) => {
-      const items = itemsOf(draft.rails[index]!);
+      const items = itemsOf(at(draft.rails, index));
       draft.rails.splice(index, 1);
       if (items.length > 0) draft.spare = [...(draft.spare ?? []), ...items];
       keepLeading(draft);

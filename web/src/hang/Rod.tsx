@@ -1,3 +1,4 @@
+import { at } from '@hatrail/core/lists';
 import { railName } from './railName.ts';
 import { useDraggable } from '@dnd-kit/core';
 import type { HeaderLayout } from '@hatrail/core/header/laid';
@@ -11,17 +12,17 @@ import { SPARE_STEP, type Tick } from './ticks.ts';
 
 /** Where tags hang on a rod: their middles above the items, pushed apart where they would overlap. */
 export function spread(middles: readonly number[], widths: readonly number[], length: number): number[] {
-  const order = middles.map((_, i) => i).sort((a, b) => middles[a]! - middles[b]! || a - b);
-  const lefts = middles.map((middle, i) => middle - widths[i]! / 2);
+  const order = middles.map((_, i) => i).sort((a, b) => at(middles, a) - at(middles, b) || a - b);
+  const lefts = middles.map((middle, i) => middle - at(widths, i) / 2);
   let from = 0;
   for (const i of order) {
-    lefts[i] = Math.max(from, lefts[i]!);
-    from = lefts[i]! + widths[i]! + 8;
+    lefts[i] = Math.max(from, at(lefts, i));
+    from = at(lefts, i) + at(widths, i) + 8;
   }
   let to = length;
   for (const i of [...order].reverse()) {
-    lefts[i] = Math.min(lefts[i]!, to - widths[i]!);
-    to = lefts[i]! - 8;
+    lefts[i] = Math.min(at(lefts, i), to - at(widths, i));
+    to = at(lefts, i) - 8;
   }
   return lefts;
 }
@@ -67,7 +68,7 @@ export function RailRod({
     end: layout.bar.x + layout.bar.width,
   };
   const boxes = items.map(({ item }) => layout.items.find(({ id }) => id === item.id)?.box);
-  const middles = boxes.map((box, i) => scale * (box ? box.x + box.width / 2 : edges[items[i]!.place]));
+  const middles = boxes.map((box, i) => scale * (box ? box.x + box.width / 2 : edges[at(items, i).place]));
   const titles = items.map(({ item }) => kindOf(item).title(site, item));
   const lefts = spread(middles, titles.map(tagWidth), length);
   const isChosen = tags.chosen.kind === 'rail' && tags.chosen.index === index;
@@ -101,10 +102,10 @@ export function RailRod({
           <Tag
             key={item.id}
             item={item}
-            title={titles[i]!}
-            left={lefts[i]!}
+            title={at(titles, i)}
+            left={at(lefts, i)}
             isShown={boxes[i] !== undefined}
-            thread={middles[i]! - lefts[i]!}
+            thread={at(middles, i) - at(lefts, i)}
             {...tags}
           />
         ))}
@@ -146,7 +147,7 @@ export function SpareRod({
           <Tag
             key={item.id}
             item={item}
-            title={titles[i]!}
+            title={at(titles, i)}
             left={14 + i * SPARE_STEP}
             isShown
             thread={24}

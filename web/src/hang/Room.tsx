@@ -1,3 +1,4 @@
+import { at } from '@hatrail/core/lists';
 import { useMemo, useRef } from 'react';
 import { ALWAYS, folds, foldOf } from '@hatrail/core/header/fold';
 import type { HeaderLayout } from '@hatrail/core/header/laid';
@@ -89,11 +90,11 @@ export function Room({ site, header, measure, layout, width, onFold }: RoomProps
         <text x={W - 8} y={y(GREATEST_WIDTH) + 16} textAnchor="end" fill="var(--clear)" fontSize="12">
           there is
         </text>
-        <text x={8} y={y(stretches[0]!.needed) - 6} fill="var(--ink)" fontSize="12">
+        <text x={8} y={y(at(stretches, 0).needed) - 6} fill="var(--ink)" fontSize="12">
           needed{' '}
-          {stretches[0]!.needed === Infinity
+          {at(stretches, 0).needed === Infinity
             ? 'more than its largest width'
-            : Math.ceil(stretches[0]!.needed)}
+            : Math.ceil(at(stretches, 0).needed)}
         </text>
         {isDragged && (
           <path

@@ -1,3 +1,4 @@
+import { at } from '@hatrail/core/lists';
 import { headerItems, PLACES, type Header, type RailPlace } from '@hatrail/core/model/header';
 import type { Item } from '@hatrail/core/model/item';
 import { changeHeader } from '../editor/edits.ts';
@@ -47,7 +48,7 @@ export function rodSpotOf(header: Header, itemId: string): RodSpot | undefined {
 }
 
 function listAt(header: Header, { rail, place }: RodSpot): Item[] {
-  return rail === 'spare' ? (header.spare ??= []) : header.rails[rail]![place];
+  return rail === 'spare' ? (header.spare ??= []) : at(header.rails, rail)[place];
 }
 
 /** Hangs an item of a draft of a header somewhere else. The index counts without the item itself. */
@@ -69,7 +70,7 @@ function foldToo({ fold }: Header, { id, kind }: Item): void {
 
 /** Hangs a new item of a draft of a header at the end of a rail. */
 export function hangNew(header: Header, item: Item, rail: number): void {
-  header.rails[Math.min(rail, header.rails.length - 1)]!.end.push(item);
+  at(header.rails, Math.min(rail, header.rails.length - 1)).end.push(item);
   foldToo(header, item);
 }
 
@@ -110,7 +111,7 @@ export function nextSpot(header: Header, itemId: string, move: ItemMove): RodSpo
     if (spot.index > 0) return { ...spot, index: spot.index - 1 };
     const place = PLACES[places - 1];
     if (spot.rail === 'spare' || !place) return undefined;
-    return { ...spot, place, index: header.rails[spot.rail]![place].length };
+    return { ...spot, place, index: at(header.rails, spot.rail)[place].length };
   }
   if (move === 'later') {
     if (spot.index < list.length - 1) return { ...spot, index: spot.index + 1 };
@@ -124,6 +125,6 @@ export function nextSpot(header: Header, itemId: string, move: ItemMove): RodSpo
   const to: RodSpot = { rail, place: rail === 'spare' ? 'start' : spot.place, index: 0 };
   return {
     ...to,
-    index: rail === 'spare' ? (header.spare?.length ?? 0) : header.rails[rail]![to.place].length,
+    index: rail === 'spare' ? (header.spare?.length ?? 0) : at(header.rails, rail)[to.place].length,
   };
 }

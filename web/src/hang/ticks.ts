@@ -1,3 +1,4 @@
+import { at } from '@hatrail/core/lists';
 import type { HeaderLayout } from '@hatrail/core/header/laid';
 import { railAt } from '@hatrail/core/header/steps';
 import { PLACES, type Header, type RailPlace } from '@hatrail/core/model/header';
@@ -17,14 +18,14 @@ export function railTicks(
   dragged: string,
   scale: number,
 ): Tick[] {
-  const { inset } = railAt(header.rails[index]!, layout.width);
+  const { inset } = railAt(at(header.rails, index), layout.width);
   const anchors: Record<RailPlace, number> = {
     start: layout.bar.x + inset,
     middle: layout.bar.x + layout.bar.width / 2,
     end: layout.bar.x + layout.bar.width - inset,
   };
   return PLACES.flatMap((place) => {
-    const items = header.rails[index]![place].filter(({ id }) => id !== dragged);
+    const items = at(header.rails, index)[place].filter(({ id }) => id !== dragged);
     const boxes = items.map(({ id }) => layout.items.find((laid) => laid.id === id)?.box);
     const first = boxes.find((box) => box);
     const xs = [

@@ -1,3 +1,4 @@
+import { at as elementAt } from '@hatrail/core/lists';
 import {
   Chart,
   Filler,
@@ -59,7 +60,10 @@ function configOf(
   chosen: number | undefined,
 ): ChartConfiguration<'line'> {
   // A single point holds all along.
-  const all = points.length === 1 ? [points[0]!, { ...points[0]!, x: points[0]!.x + 1 }] : points;
+  const all =
+    points.length === 1
+      ? [elementAt(points, 0), { ...elementAt(points, 0), x: elementAt(points, 0).x + 1 }]
+      : points;
   return {
     type: 'line',
     data: {
@@ -79,7 +83,7 @@ function configOf(
       events: [],
       layout: { padding: 0 },
       scales: {
-        x: { type: 'linear', display: false, min: all[0]!.x, max: all.at(-1)!.x },
+        x: { type: 'linear', display: false, min: elementAt(all, 0).x, max: all.at(-1)!.x },
         y: { type: 'linear', display: false, min: 0, max: most },
       },
     },
@@ -106,7 +110,7 @@ export function LineChart(props: LineChartProps) {
   };
   const nearest = (clientX: number) => {
     const { left, width } = canvas.current!.getBoundingClientRect();
-    const [first, last] = [points[0]!.x, points.at(-1)!.x];
+    const [first, last] = [elementAt(points, 0).x, points.at(-1)!.x];
     const x = first + ((clientX - left) / width) * (last - first);
     const gaps = points.map((point) => Math.abs(point.x - x));
     return gaps.indexOf(Math.min(...gaps));
@@ -134,7 +138,7 @@ export function LineChart(props: LineChartProps) {
       >
         <canvas ref={canvas} aria-hidden="true" />
       </div>
-      <p className="line-chart-words">{chosen === undefined ? '\u00a0' : points[chosen]!.words}</p>
+      <p className="line-chart-words">{chosen === undefined ? '\u00a0' : elementAt(points, chosen).words}</p>
     </div>
   );
 }

@@ -1,3 +1,4 @@
+import { at as elementAt } from '@hatrail/core/lists';
 import { Eyedropper } from '@phosphor-icons/react';
 import { Button, Dialog, DialogActions, DialogContent, DialogTitle } from '@mui/material';
 import { useEffect, useState } from 'react';
@@ -54,7 +55,7 @@ function PixelDialog({ loaded, onClose, onPick }: PixelPickerProps & { onClose: 
     ...site.pages.map(({ id, title }) => [`page ${id}`, `Page ${title}`] as const),
     ...site.pictures.map(({ id, name }) => [`picture ${id}`, `Picture ${name}`] as const),
   ];
-  const [source, setSource] = useState(sources[0]![0]);
+  const [source, setSource] = useState(elementAt(sources, 0)[0]);
   const [raster, setRaster] = useState<{ of: string; raster?: Raster; failure?: string }>();
   useEffect(() => {
     let isOld = false;

@@ -1,3 +1,4 @@
+import { at } from '@hatrail/core/lists';
 import { DotsThree } from '@phosphor-icons/react';
 import { Button, IconButton, Menu, MenuItem, TextField } from '@mui/material';
 import { useMutation } from '@tanstack/react-query';
@@ -26,8 +27,8 @@ interface SiteCardProps {
 /** One site: its home page, its name, its verdict, and what can be done with it. */
 export function SiteCard({ kept, onChanged, onRemoved }: SiteCardProps) {
   const loaded = useMemo(() => ({ site: kept.site, hashes: kept.hashes }), [kept]);
-  const header = kept.site.headers[0]!;
-  const page = kept.site.pages[0]!;
+  const header = at(kept.site.headers, 0);
+  const page = at(kept.site.pages, 0);
   const measure = useMeasure(loaded);
   const preview = usePreview(loaded, header, page, measure);
   const [isRenaming, setRenaming] = useState(false);
@@ -156,7 +157,7 @@ function SiteMenu({
 function SiteVerdict({ kept }: { kept: KeptSite }) {
   const { site, hashes } = kept;
   const loaded = useMemo(() => ({ site, hashes }), [site, hashes]);
-  const { rows, banners = [], failure, ...working } = useProofOfAll(loaded, site.headers[0]!);
+  const { rows, banners = [], failure, ...working } = useProofOfAll(loaded, at(site.headers, 0));
   const progress = useSoFar(working);
   const text = failure
     ? `could not be swept: ${failure}`
@@ -167,7 +168,7 @@ function SiteVerdict({ kept }: { kept: KeptSite }) {
   if (rows.length === 0) return <p className="quiet">Nothing hangs in its header yet</p>;
   const worst = worstRow(rows);
   const page = kept.site.pages.find(({ path }) => path === worst?.page)?.title;
-  const { verdict, words } = standingOf(kept.site, kept.site.headers[0]!, rows, banners);
+  const { verdict, words } = standingOf(kept.site, at(kept.site.headers, 0), rows, banners);
   const [word] = banners.filter((each) => each.verdict === 'lost');
   const wordPage = kept.site.pages.find(({ id }) => id === word?.pageId)?.title;
   return (

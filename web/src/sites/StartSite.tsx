@@ -1,3 +1,4 @@
+import { at } from '@hatrail/core/lists';
 import { Button, TextField } from '@mui/material';
 import { useMutation } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
@@ -21,7 +22,7 @@ interface StartSiteProps {
 /** A new site: its name, and the header that it starts with. */
 export function StartSite({ onClose, onStarted }: StartSiteProps) {
   const [name, setName] = useState('');
-  const [header, setHeader] = useState(START_HEADERS[0]!.id);
+  const [header, setHeader] = useState(at(START_HEADERS, 0).id);
   const start = useMutation({ mutationFn: () => api.startSite(name, header), onSuccess: onStarted });
   return (
     <form
@@ -78,7 +79,7 @@ export function StartSite({ onClose, onStarted }: StartSiteProps) {
 /** The beginning of the site that would be started, as it would be published. */
 function HeaderPicture({ siteName, headerId }: { siteName: string; headerId: string }) {
   const loaded = useMemo(() => ({ site: newSite(siteName, headerId), hashes: {} }), [siteName, headerId]);
-  const [header, page] = [loaded.site.headers[0]!, loaded.site.pages[0]!];
+  const [header, page] = [at(loaded.site.headers, 0), at(loaded.site.pages, 0)];
   const preview = usePreview(loaded, header, page, useMeasure(loaded));
   const scale = CARD / WIDTH;
   return (

@@ -1,3 +1,4 @@
+import { at as elementAt } from '../../lists.ts';
 import { looksOf, originOf, resolveWorn, type Origin, type Wearer } from '../../header/look.ts';
 import { allPointed } from '../../header/pointed.ts';
 import { BACKING_STATES } from '../../layers/backing.ts';
@@ -192,7 +193,8 @@ export function looksCss(site: Site, header: Header): string {
     ];
     if (pointed.size > 0) {
       const over = values(
-        (moment, all) => propertiesOf(site, pointed.get(moment)![i]!, { moment, everywhere, all }, wearer),
+        (moment, all) =>
+          propertiesOf(site, elementAt(pointed.get(moment)!, i), { moment, everywhere, all }, wearer),
         moments,
       );
       const changed = differing(over.base, own.base);

@@ -1,3 +1,4 @@
+import { at } from '../../lists.ts';
 import { rule } from '../../css/text.ts';
 
 /**
@@ -31,7 +32,7 @@ function betweenLists(a: string, b: string): string | undefined {
   const parts = (list: string) => list.match(/rgb\([^)]*\)|\S+/g) ?? [];
   const [from, to] = [parts(a), parts(b)];
   if (from.length !== to.length) return undefined;
-  const mixed = from.map((one, i) => between(one, to[i]!));
+  const mixed = from.map((one, i) => between(one, at(to, i)));
   return mixed.every((one) => one !== undefined) ? mixed.join(' ') : undefined;
 }
 

@@ -1,3 +1,4 @@
+import { at as elementAt } from '@hatrail/core/lists';
 import { useRef, useState, type KeyboardEvent } from 'react';
 import { showsGradient } from '@hatrail/core/layers/gradient';
 import { cssColour } from '@hatrail/core/colour/rgb';
@@ -46,7 +47,7 @@ export function GradientLayer({ answers }: BodyProps) {
     if (stops.length >= MOST_STOPS) return;
     const after = stops.findIndex((each) => each.at > place);
     const index = after < 0 ? stops.length : after;
-    const near = stops[Math.max(0, index - 1)] ?? stops[0]!;
+    const near = stops[Math.max(0, index - 1)] ?? elementAt(stops, 0);
     set({ stops: [...stops.slice(0, index), { ...near, at: place }, ...stops.slice(index)] });
     setChosen(index);
   };
@@ -54,7 +55,7 @@ export function GradientLayer({ answers }: BodyProps) {
     const by = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }[event.key];
     if (by !== undefined) {
       event.preventDefault();
-      const next = stops[index]!.at + by * (event.shiftKey ? 10 : 1);
+      const next = elementAt(stops, index).at + by * (event.shiftKey ? 10 : 1);
       setStop(index, { at: Math.min(100, Math.max(0, next)) });
     }
     if ((event.key === 'Delete' || event.key === 'Backspace') && stops.length > 1) {
@@ -154,7 +155,7 @@ export function GradientLayer({ answers }: BodyProps) {
               />
             </span>
           </div>
-          {stops.some((each, i) => i > 0 && each.at < stops[i - 1]!.at) && (
+          {stops.some((each, i) => i > 0 && each.at < elementAt(stops, i - 1).at) && (
             <p className="origin">
               A stop stands before the one above it in order: it is drawn where that one is, as browsers do.
             </p>

@@ -1,3 +1,4 @@
+import { at as elementAt } from '@hatrail/core/lists';
 import { PICTURES } from './pictureTypes.ts';
 import { Button } from '@mui/material';
 import { useState, type ReactNode } from 'react';
@@ -110,7 +111,7 @@ function InHeader() {
         if (!want[kind] && hung) hang(draft, hung.id, { rail: 'spare', place: 'start', index: 99 });
         if (want[kind] && !hung && spare) hang(draft, spare.id, { rail: 0, place: 'start', index: 0 });
         if (want[kind] && !hung && !spare) {
-          draft.rails[0]!.start.unshift(
+          elementAt(draft.rails, 0).start.unshift(
             kind === 'logo'
               ? { kind, id: 'logo', height: 40 }
               : { kind, id: 'name', size: 22, tagline: false },
@@ -118,7 +119,7 @@ function InHeader() {
         }
       }
       // The name follows the logo.
-      const start = draft.rails[0]!.start;
+      const start = elementAt(draft.rails, 0).start;
       const at = start.findIndex(({ kind }) => kind === 'logo');
       const nameAt = start.findIndex(({ kind }) => kind === 'name');
       if (at >= 0 && nameAt >= 0 && nameAt < at) {

@@ -1,3 +1,4 @@
+import { at } from '@hatrail/core/lists';
 import { Button } from '@mui/material';
 import { useState } from 'react';
 import { relativeLuminance } from '@hatrail/core/colour/contrast';
@@ -23,10 +24,10 @@ export function MakeFrom({
   const byLight = [...palette].sort(
     (a, b) => relativeLuminance(parseColour(a.colour)!) - relativeLuminance(parseColour(b.colour)!),
   );
-  const first = (as: LogoVariant) => ({ swatch: (as === 'light' ? byLight.at(-1)! : byLight[0]!).id });
+  const first = (as: LogoVariant) => ({ swatch: (as === 'light' ? byLight.at(-1)! : at(byLight, 0)).id });
   const others = LOGO_VARIANTS.filter((other) => other !== variant);
-  const [as, setAs] = useState<LogoVariant>(others[0]!);
-  const [use, setUse] = useState(first(others[0]!));
+  const [as, setAs] = useState<LogoVariant>(at(others, 0));
+  const [use, setUse] = useState(first(at(others, 0)));
   const [isBusy, setBusy] = useState(false);
   if (!canRecolour) {
     return (

@@ -1,3 +1,4 @@
+import { at as elementAt } from '@hatrail/core/lists';
 import { BLEND_MODES } from '@hatrail/core/colour/blend';
 import { REPEATS, type Backdrop } from '@hatrail/core/model/layer';
 import type { Band } from '@hatrail/core/model/page';
@@ -60,7 +61,9 @@ export function GradientFields({ site, band, change }: BandFieldsProps) {
                   label={`Colour of stop ${i + 1}`}
                   palette={site.palette}
                   use={stop.colour}
-                  onChange={(use) => inBackdrop((draft) => void (draft.gradient!.stops[i]!.colour = use))}
+                  onChange={(use) =>
+                    inBackdrop((draft) => void (elementAt(draft.gradient!.stops, i).colour = use))
+                  }
                 />
                 <NumberField
                   label={`Place of stop ${i + 1}`}
@@ -68,7 +71,7 @@ export function GradientFields({ site, band, change }: BandFieldsProps) {
                   min={0}
                   max={100}
                   value={stop.at}
-                  onChange={(at) => inBackdrop((draft) => void (draft.gradient!.stops[i]!.at = at))}
+                  onChange={(at) => inBackdrop((draft) => void (elementAt(draft.gradient!.stops, i).at = at))}
                 />
                 <NumberField
                   label={`Opacity of stop ${i + 1}`}
@@ -77,7 +80,7 @@ export function GradientFields({ site, band, change }: BandFieldsProps) {
                   max={100}
                   value={Math.round(stop.opacity * 100)}
                   onChange={(opacity) =>
-                    inBackdrop((draft) => void (draft.gradient!.stops[i]!.opacity = opacity / 100))
+                    inBackdrop((draft) => void (elementAt(draft.gradient!.stops, i).opacity = opacity / 100))
                   }
                 />
               </span>

@@ -1,3 +1,4 @@
+import { at } from '@hatrail/core/lists';
 import { DndContext, PointerSensor, closestCenter, useSensor, useSensors } from '@dnd-kit/core';
 import { SortableContext, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
@@ -33,7 +34,7 @@ export function BandList({ site, page, chosen, onChoose }: BandListProps) {
       name: `Band ${page.bands.length + 1}`,
       height: { unit: 'px', value: 320 },
       backdrop: { colour: last ? bandColours(site, last).ground : page.colour },
-      ink: last ? bandColours(site, last).ink : { swatch: site.palette[0]!.id },
+      ink: last ? bandColours(site, last).ink : { swatch: at(site.palette, 0).id },
       contents: [{ kind: 'heading', level: page.bands.length === 0 ? 1 : 2, text: 'A heading' }],
     };
     inPage('New band', (draft) => void draft.bands.push(structuredClone(band)));

@@ -1,3 +1,4 @@
+import { at } from '@hatrail/core/lists';
 import { Button } from '@mui/material';
 import { BandButton, Card, HeadingContent, ParagraphContent, type Content } from '@hatrail/core/model/page';
 import { ColourField } from '../../parts/ColourField.tsx';
@@ -10,8 +11,8 @@ import type { BandFieldsProps } from './BackdropFields.tsx';
 export function newButton(site: BandFieldsProps['site']): BandButton {
   return {
     label: 'Read more',
-    page: site.pages[0]!.id,
-    ink: { swatch: site.palette[0]!.id },
+    page: at(site.pages, 0).id,
+    ink: { swatch: at(site.palette, 0).id },
     fill: { swatch: site.palette.at(-1)!.id },
   };
 }
@@ -89,7 +90,7 @@ export function ContentFields({ site, content, index, onChange }: ContentFieldsP
                 value={card.title}
                 problem={byRule(Card, 'title')}
                 onChange={(title) =>
-                  change('cards', 'Title of a card', (draft) => void (draft.cards[c]!.title = title))
+                  change('cards', 'Title of a card', (draft) => void (at(draft.cards, c).title = title))
                 }
               />
               <TextInput
@@ -97,7 +98,7 @@ export function ContentFields({ site, content, index, onChange }: ContentFieldsP
                 value={card.text}
                 problem={byRule(Card, 'text')}
                 onChange={(text) =>
-                  change('cards', 'Text of a card', (draft) => void (draft.cards[c]!.text = text))
+                  change('cards', 'Text of a card', (draft) => void (at(draft.cards, c).text = text))
                 }
               />
               <button
@@ -143,7 +144,7 @@ export function ContentFields({ site, content, index, onChange }: ContentFieldsP
         <>
           {content.buttons.map((button, b) => {
             const alter = (label: string, make: (draft: BandButton) => void) =>
-              change('buttons', label, (draft) => make(draft.buttons[b]!));
+              change('buttons', label, (draft) => make(at(draft.buttons, b)));
             return (
               <div key={b} className="card-fields">
                 <TextInput

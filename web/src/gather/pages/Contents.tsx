@@ -1,3 +1,4 @@
+import { at } from '@hatrail/core/lists';
 import { Button } from '@mui/material';
 import type { Content } from '@hatrail/core/model/page';
 import type { BandFieldsProps } from './BackdropFields.tsx';
@@ -22,7 +23,7 @@ export function Contents({ site, band, change }: BandFieldsProps) {
     cards: () => ({
       kind: 'cards',
       fill: { swatch: site.palette.at(-1)!.id },
-      ink: { swatch: site.palette[0]!.id },
+      ink: { swatch: at(site.palette, 0).id },
       cards: ['One', 'Two', 'Three'].map((title) => ({ title, text: 'A sentence about it.' })),
     }),
     pictures: () => ({ kind: 'pictures', pictures: site.pictures.slice(0, 1).map(({ id }) => id) }),
@@ -60,7 +61,7 @@ export function Contents({ site, band, change }: BandFieldsProps) {
             site={site}
             content={content}
             index={i}
-            onChange={(label, alter) => inContents(label, (draft) => alter(draft[i]!))}
+            onChange={(label, alter) => inContents(label, (draft) => alter(at(draft, i)))}
           />
         </div>
       ))}

@@ -1,3 +1,4 @@
+import { at } from '@hatrail/core/lists';
 import { useState } from 'react';
 import { dropUnused, keepTaken, nameOfFile } from '../pictures/takeIn.ts';
 import type { Page } from '@hatrail/core/model/page';
@@ -85,7 +86,7 @@ export function Snapshots({ siteId, loaded, page }: { siteId: string; loaded: Lo
                 !snapshots.some((other, o) => o !== i && other.width === next) &&
                 inPage(
                   'Width of a snapshot',
-                  (draft) => void (draft.snapshots![i]!.width = next),
+                  (draft) => void (at(draft.snapshots!, i).width = next),
                   `shot ${picture}`,
                 )
               }

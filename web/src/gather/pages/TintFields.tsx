@@ -1,3 +1,4 @@
+import { at } from '@hatrail/core/lists';
 import type { Backdrop, Tint } from '@hatrail/core/model/layer';
 import type { BandTurn } from '@hatrail/core/model/page';
 import type { Site } from '@hatrail/core/model/site';
@@ -55,7 +56,7 @@ export function TintFields({ site, band, change }: BandFieldsProps) {
           value={tint !== undefined}
           onChange={(on) =>
             inBackdrop((draft) => {
-              if (on) draft.tint = { colour: { swatch: site.palette[0]!.id }, opacity: 0.3 };
+              if (on) draft.tint = { colour: { swatch: at(site.palette, 0).id }, opacity: 0.3 };
               else delete draft.tint;
             })
           }
@@ -89,7 +90,7 @@ export function TurnFields({ site, band, change }: BandFieldsProps) {
             change('Turning of a band', (draft) => {
               if (on)
                 draft.turns = {
-                  tint: { colour: { swatch: site.palette[0]!.id }, opacity: 0.6 },
+                  tint: { colour: { swatch: at(site.palette, 0).id }, opacity: 0.6 },
                   from: 0,
                   over: 300,
                 };

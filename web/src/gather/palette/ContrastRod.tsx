@@ -1,3 +1,4 @@
+import { at } from '@hatrail/core/lists';
 import { useRef, useState } from 'react';
 import { contrastRatio } from '@hatrail/core/colour/contrast';
 import { hexColour, type Rgb } from '@hatrail/core/colour/rgb';
@@ -66,7 +67,7 @@ export function ContrastRod({ palette, pairs, chosen, onChoose, onMove }: Contra
           <SwatchCard
             key={swatch.id}
             swatch={swatch}
-            level={levels[i]!}
+            level={at(levels, i)}
             isChosen={swatch.id === chosen}
             caption={swatch.id === ground?.id ? 'the ground' : figure(onGround(swatch.rgb, swatch.place))}
             onChoose={() => {
@@ -92,11 +93,11 @@ function ratioOf(rgb: Rgb, place: number, ground: Rgb | undefined, luminance: nu
 export function levelsOf(middles: readonly number[], width: number): number[] {
   const ends: number[] = [];
   const levels = middles.map(() => 0);
-  const order = middles.map((_, i) => i).sort((a, b) => middles[a]! - middles[b]!);
+  const order = middles.map((_, i) => i).sort((a, b) => at(middles, a) - at(middles, b));
   for (const i of order) {
-    let level = ends.findIndex((end) => end <= middles[i]! - width / 2);
+    let level = ends.findIndex((end) => end <= at(middles, i) - width / 2);
     if (level < 0) level = ends.length;
-    ends[level] = middles[i]! + width / 2 + 6;
+    ends[level] = at(middles, i) + width / 2 + 6;
     levels[i] = level;
   }
   return levels;

@@ -1,3 +1,4 @@
+import { at } from '@hatrail/core/lists';
 import { Button } from '@mui/material';
 import { contrastRatio } from '@hatrail/core/colour/contrast';
 import { hexColour } from '@hatrail/core/colour/rgb';
@@ -21,7 +22,7 @@ export function Pairings({ loaded, header }: { loaded: LoadedSite; header: Heade
   const add = () =>
     edit('New pairing', (draft) => {
       const list = (draft.pairings ??= []);
-      const [first, last] = [site.palette[0]!, site.palette.at(-1)!];
+      const [first, last] = [at(site.palette, 0), site.palette.at(-1)!];
       list.push({
         id: freeId('pairing', list),
         name: `Pairing ${list.length + 1}`,

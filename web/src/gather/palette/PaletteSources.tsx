@@ -1,3 +1,4 @@
+import { at } from '@hatrail/core/lists';
 import { Button, Dialog, DialogActions, DialogContent, DialogTitle, Menu, MenuItem } from '@mui/material';
 import { useEffect, useState } from 'react';
 import { hexColour, type Rgb } from '@hatrail/core/colour/rgb';
@@ -112,7 +113,7 @@ function StartPalettes({ onClose }: { onClose: () => void }) {
 /** A palette drawn from a picture: the colours are seen and chosen before they are added. */
 function FromPicture({ loaded, onClose }: { loaded: LoadedSite; onClose: () => void }) {
   const { site } = loaded;
-  const [pictureId, setPicture] = useState(site.pictures[0]!.id);
+  const [pictureId, setPicture] = useState(at(site.pictures, 0).id);
   const [count, setCount] = useState(6);
   const [drawn, setDrawn] = useState<{ of: string; colours: Rgb[] }>();
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());

@@ -1,3 +1,4 @@
+import { at } from '@hatrail/core/lists';
 import { Button } from '@mui/material';
 import { useState } from 'react';
 import { HexColorPicker } from 'react-colorful';
@@ -48,7 +49,11 @@ export function SwatchTag({ loaded, swatch, colour, onColour, onGone }: SwatchTa
           value={swatch.name}
           problem={byRule(Swatch, 'name')}
           onChange={(name) =>
-            edit('Name of a swatch', (draft) => void (draft.palette[index]!.name = name), `name ${swatch.id}`)
+            edit(
+              'Name of a swatch',
+              (draft) => void (at(draft.palette, index).name = name),
+              `name ${swatch.id}`,
+            )
           }
         />
       </FieldRow>

@@ -1,3 +1,4 @@
+import { at } from '@hatrail/core/lists';
 import { create } from 'zustand';
 import type { TakenFile } from '@hatrail/core/model/kept';
 import { ApiProblem, api } from '../../api.ts';
@@ -54,7 +55,7 @@ export async function bringInPictures(siteId: string, sources: readonly Source[]
   const lane = async () => {
     while (next < sources.length && !signal.aborted) {
       const i = next++;
-      const source = sources[i]!;
+      const source = at(sources, i);
       try {
         // What is on its way is let finish, so that it is known and can be dropped.
         const file = (taken[i] = await source.take());
@@ -73,7 +74,7 @@ export async function bringInPictures(siteId: string, sources: readonly Source[]
     }
   };
   await Promise.all(Array.from({ length: LANES }, lane));
-  const kept = taken.flatMap((file, i) => (file ? [{ file, source: sources[i]! }] : []));
+  const kept = taken.flatMap((file, i) => (file ? [{ file, source: at(sources, i) }] : []));
   if (signal.aborted) {
     await Promise.all(kept.map(({ file }) => api.dropFile(siteId, file.id).catch(() => undefined)));
   } else if (kept.length > 0) {
