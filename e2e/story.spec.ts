@@ -51,7 +51,7 @@ describe('an owner', () => {
 
   test('lands on After scrolling, at the place where the links are lost', async () => {
     await momentCard('After scrolling').filter({ hasText: 'Lost' }).waitFor(SLOW);
-    expect(await momentCard('After scrolling').getAttribute('aria-pressed')).toBe('true');
+    expect(await momentCard('After scrolling').getByRole('button').getAttribute('aria-pressed')).toBe('true');
     expect(await momentCard('At the top').textContent()).toContain('Clear');
     await expect.poll(() => params().get('scroll'), SLOW).not.toBeNull();
     const scroll = Number(params().get('scroll'));

@@ -1,6 +1,5 @@
 import '@fontsource-variable/bricolage-grotesque/wght.css';
 import '@fontsource-variable/instrument-sans/wght.css';
-import './tokens.css';
 import './app.css';
 import './materials.css';
 import { CssBaseline, ThemeProvider } from '@mui/material';

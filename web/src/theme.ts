@@ -1,16 +1,44 @@
 import { createTheme } from '@mui/material/styles';
 
+/** The colours of the interface: paper and card, hairlines, pine for what acts, brass for the rod, and the three verdicts. */
+export const COLOURS = {
+  paper: '#f5f2ea',
+  card: '#fcfaf5',
+  sunk: '#ece7db',
+  line: '#d8d1c1',
+  lineStrong: '#b9af9a',
+  ink: '#1c2b27',
+  ink2: '#4c5a54',
+  ink3: '#6b756f',
+  pine: '#1f4d43',
+  pineSoft: '#dce8e1',
+  brass: '#8a5a14',
+  brassLine: '#b98a3c',
+  brassSoft: '#f3e6cb',
+  clear: '#2c6b4c',
+  strained: '#9a5b00',
+  lost: '#a02b2b',
+} as const;
+
+/** The colours as custom properties, `--line-strong` for `lineStrong`, for what style sheets of our own say. */
+const customProperties = Object.fromEntries(
+  Object.entries(COLOURS).map(([name, colour]) => [
+    `--${name.replace(/[A-Z0-9]/g, (letter) => `-${letter.toLowerCase()}`)}`,
+    colour,
+  ]),
+);
+
 /** The interface's look: paper and card, hairlines, pine for what acts, brass for the rod; no shadows, no ripples. */
 export const theme = createTheme({
   cssVariables: true,
   palette: {
-    primary: { main: '#1F4D43', light: '#DCE8E1', contrastText: '#ffffff' },
-    error: { main: '#A02B2B' },
-    warning: { main: '#9A5B00' },
-    success: { main: '#2C6B4C' },
-    background: { default: '#F5F2EA', paper: '#FCFAF5' },
-    text: { primary: '#1C2B27', secondary: '#4C5A54' },
-    divider: '#D8D1C1',
+    primary: { main: COLOURS.pine, light: COLOURS.pineSoft, contrastText: '#ffffff' },
+    error: { main: COLOURS.lost },
+    warning: { main: COLOURS.strained },
+    success: { main: COLOURS.clear },
+    background: { default: COLOURS.paper, paper: COLOURS.card },
+    text: { primary: COLOURS.ink, secondary: COLOURS.ink2 },
+    divider: COLOURS.line,
   },
   shape: { borderRadius: 6 },
   shadows: Array(25).fill('none') as never,
@@ -28,8 +56,9 @@ export const theme = createTheme({
     MuiButtonBase: { defaultProps: { disableRipple: true } },
     MuiCssBaseline: {
       styleOverrides: {
+        ':root': customProperties,
         body: { fontVariantNumeric: 'tabular-nums' },
-        ':focus-visible': { outline: '2px solid #1F4D43', outlineOffset: 2 },
+        ':focus-visible': { outline: `2px solid ${COLOURS.pine}`, outlineOffset: 2 },
         '*, *::before, *::after': {
           '@media (prefers-reduced-motion: reduce)': { transition: 'none !important' },
         },
@@ -41,25 +70,28 @@ export const theme = createTheme({
         root: {
           borderRadius: 6,
           transition: 'none',
-          '&.Mui-focusVisible': { outline: '2px solid #1F4D43', outlineOffset: 2 },
+          '&.Mui-focusVisible': { outline: `2px solid ${COLOURS.pine}`, outlineOffset: 2 },
         },
-        outlined: { borderColor: '#B9AF9A', color: '#1C2B27', background: '#FCFAF5' },
+        outlined: { borderColor: COLOURS.lineStrong, color: COLOURS.ink, background: COLOURS.card },
       },
     },
-    MuiPaper: { defaultProps: { elevation: 0 }, styleOverrides: { root: { border: '1px solid #D8D1C1' } } },
+    MuiPaper: {
+      defaultProps: { elevation: 0 },
+      styleOverrides: { root: { border: `1px solid ${COLOURS.line}` } },
+    },
     MuiToggleButton: {
       styleOverrides: {
         root: {
           padding: '3px 10px',
           fontSize: 13,
-          color: '#1C2B27',
-          borderColor: '#B9AF9A',
-          '&.Mui-selected': { background: '#1F4D43', color: '#fff' },
+          color: COLOURS.ink,
+          borderColor: COLOURS.lineStrong,
+          '&.Mui-selected': { background: COLOURS.pine, color: '#fff' },
           '&.Mui-selected:hover': { background: '#1a4038' },
-          '&.Mui-focusVisible': { outline: '2px solid #1F4D43', outlineOffset: 2 },
+          '&.Mui-focusVisible': { outline: `2px solid ${COLOURS.pine}`, outlineOffset: 2 },
         },
       },
     },
-    MuiTooltip: { styleOverrides: { tooltip: { background: '#1C2B27', fontSize: 12 } } },
+    MuiTooltip: { styleOverrides: { tooltip: { background: COLOURS.ink, fontSize: 12 } } },
   },
 });

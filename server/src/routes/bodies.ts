@@ -1,16 +1,25 @@
 import { pipeline, type Readable } from 'node:stream';
 import { createBrotliDecompress, createGunzip, createInflate } from 'node:zlib';
+import { plainToInstance, type ClassConstructor } from 'class-transformer';
+import { validateSync } from 'class-validator';
 import type { Request } from 'express';
-import { HttpProblem } from '../problem.ts';
+import { HttpProblem, badInput } from '../problem.ts';
 
 /** What requests bring with them, read in one way. */
 
-/** The members of a small JSON body; none where it is no object. */
-export function plainBody(request: Request): Record<string, unknown> {
+/**
+ * A small JSON body, by the rules of its class; members that the class does not know are left out.
+ * @throws 422 where it breaks one of them
+ */
+export function bodyOf<T extends object>(type: ClassConstructor<T>, request: Request): T {
   const body: unknown = request.body;
-  return typeof body === 'object' && body !== null && !Array.isArray(body)
-    ? (body as Record<string, unknown>)
-    : {};
+  const isObject = typeof body === 'object' && body !== null && !Array.isArray(body);
+  const made = plainToInstance(type, isObject ? body : {});
+  const problems = validateSync(made, { whitelist: true, stopAtFirstError: true }).map(
+    ({ property, constraints }) => ({ path: property, message: Object.values(constraints ?? {})[0] ?? '' }),
+  );
+  if (problems[0]) throw badInput(problems[0].message, problems);
+  return made;
 }
 
 const UNPACKERS: Record<string, () => NodeJS.ReadWriteStream & Readable> = {

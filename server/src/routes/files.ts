@@ -7,7 +7,8 @@ import { fetchPicture } from '../fetchPicture.ts';
 import { takeFile, takePicture } from '../intake.ts';
 import { badInput, notFound } from '../problem.ts';
 import { sendBytes } from '../send.ts';
-import { plainBody, unpacked } from './bodies.ts';
+import { PictureAddress, PicturePart } from '@hatrail/core/model/requests';
+import { bodyOf, unpacked } from './bodies.ts';
 
 /** Files of a site: pictures and fonts are taken in here, and then put into its document by the editor. */
 export function siteFileRoutes(context: Context): Router {
@@ -22,12 +23,11 @@ export function siteFileRoutes(context: Context): Router {
 
   router.post('/:site/files/from', json(), async (request, response) => {
     const { id: site } = siteOf(context, String(request.params.site));
-    const { address, allowLocal } = plainBody(request);
-    if (typeof address !== 'string') throw badInput('Give the address of a picture.');
+    const { address, allowLocal = false } = bodyOf(PictureAddress, request);
     const stop = new AbortController();
     response.on('close', () => stop.abort());
     const { bytes, name } = await fetchPicture(address, {
-      allowLocal: allowLocal === true,
+      allowLocal,
       signal: stop.signal,
     });
     const from = Readable.from([Buffer.from(bytes)]);
@@ -41,17 +41,9 @@ export function siteFileRoutes(context: Context): Router {
     const known = context.sites.files.of(id).get(file);
     if (!known) throw notFound('picture');
     const picture = await knownSize(context, id, file);
-    const { x, y, width, height } = plainBody(request) as Record<string, number>;
-    const box = { left: x!, top: y!, width: width!, height: height! };
-    const isSound =
-      Object.values(box).every(Number.isInteger) &&
-      box.left >= 0 &&
-      box.top >= 0 &&
-      box.width >= 1 &&
-      box.height >= 1 &&
-      box.left + box.width <= picture.width &&
-      box.top + box.height <= picture.height;
-    if (!isSound) {
+    const { x, y, width, height } = bodyOf(PicturePart, request);
+    const box = { left: x, top: y, width, height };
+    if (x + width > picture.width || y + height > picture.height) {
       throw badInput(
         `Give a part of the picture, in whole pixels within ${picture.width} × ${picture.height}.`,
       );

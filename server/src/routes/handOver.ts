@@ -5,8 +5,9 @@ import { shippedFiles, type ShippedFile } from '@hatrail/node/export';
 import { headerFiles } from '@hatrail/core/output/files';
 import { fileReader, measureFor, readDrawnWidths, siteOf, type Context } from '../context.ts';
 import { sendZip } from '../pack.ts';
-import { badInput, notFound } from '../problem.ts';
-import { plainBody } from './bodies.ts';
+import { notFound } from '../problem.ts';
+import { LiveRelease, NewRelease } from '@hatrail/core/model/requests';
+import { bodyOf } from './bodies.ts';
 
 const READABLE = /\.(html|css|js|txt)$/;
 const packed = promisify(gzip);
@@ -51,8 +52,7 @@ export function handOverRoutes(context: Context): Router {
   });
 
   router.post('/:site/releases', json(), (request, response) => {
-    const { note = '' } = plainBody(request);
-    if (typeof note !== 'string' || note.length > 200) throw badInput('Keep the note to 200 characters.');
+    const { note = '' } = bodyOf(NewRelease, request);
     const made = context.sites.atOnce(() => {
       const { id, site, hashes } = siteOf(context, String(request.params.site));
       return context.releases.make(id, site, hashes, note);
@@ -69,8 +69,7 @@ export function handOverRoutes(context: Context): Router {
 
   router.put('/:site/live', json(), (request, response) => {
     const { id } = siteOf(context, String(request.params.site));
-    const { number } = plainBody(request);
-    const release = typeof number === 'number' ? context.releases.putLive(id, number) : undefined;
+    const release = context.releases.putLive(id, bodyOf(LiveRelease, request).number);
     if (!release) throw notFound('release');
     response.json(release);
   });

@@ -4,12 +4,13 @@ import { mkdir, readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { Router, json, type Response } from 'express';
 import { newSite } from '@hatrail/core/start/newSite';
-import { checkSite, valueProblem, writeSite } from '@hatrail/core/model/check';
-import { Site } from '@hatrail/core/model/site';
+import { checkSite, writeSite } from '@hatrail/core/model/check';
+import { NewSite, SiteName } from '@hatrail/core/model/requests';
+import type { Site } from '@hatrail/core/model/site';
 import { siteOf, type Context } from '../context.ts';
 import { sendZip } from '../pack.ts';
 import { badInput, notFound, tooLarge } from '../problem.ts';
-import { plainBody, unpacked } from './bodies.ts';
+import { bodyOf, unpacked } from './bodies.ts';
 
 /** Largest site file, bytes. */
 const MOST_SITE = 256 * 2 ** 20;
@@ -41,8 +42,8 @@ export function siteRoutes(context: Context): Router {
   });
 
   router.post('/new', json(), (request, response) => {
-    const { name, header } = plainBody(request);
-    const site = newSite(nameOf(name), typeof header === 'string' ? header : '');
+    const { name, header = '' } = bodyOf(NewSite, request);
+    const site = newSite(name, header);
     const problems = checkSite(site);
     if (problems.length > 0) throw badInput(at(problems, 0).message, problems);
     created(context.sites.create(site, new Map()), response);
@@ -56,7 +57,7 @@ export function siteRoutes(context: Context): Router {
 
   router.put('/:site/name', json(), (request, response) => {
     const { id } = siteOf(context, String(request.params.site));
-    response.json(context.sites.rename(id, nameOf(plainBody(request).name)));
+    response.json(context.sites.rename(id, bodyOf(SiteName, request).name));
   });
 
   router.delete('/:site', (request, response) => {
@@ -95,13 +96,4 @@ export function siteRoutes(context: Context): Router {
   }
 
   return router;
-}
-
-/** @throws 422 where it cannot be a site's name */
-function nameOf(name: unknown): string {
-  if (typeof name !== 'string' || name.trim() === '') throw badInput('Give the site a name.');
-  const plain = name.trim();
-  const problem = valueProblem(Site, 'name', plain);
-  if (problem !== undefined) throw badInput(problem);
-  return plain;
 }

@@ -1,3 +1,4 @@
+import { COLOURS } from '../theme.ts';
 import { memo, useEffect, useMemo, useRef, type KeyboardEvent } from 'react';
 import type { Row } from '@hatrail/core/sweep/prove';
 import type { Verdict } from '@hatrail/core/sweep/verdict';
@@ -92,28 +93,38 @@ export const Film = memo(function Film({
           </span>
         ))}
       </div>
-      <div
-        ref={strip}
-        className="film-strip"
-        role="slider"
-        tabIndex={0}
-        aria-orientation="vertical"
-        aria-label="Scroll of the page"
-        aria-valuemin={0}
-        aria-valuemax={facts?.maxScroll ?? 0}
-        aria-valuenow={scroll}
-        aria-valuetext={`${scroll} px down`}
-        onKeyDown={onKeyDown}
-        onPointerDown={(event) => {
-          event.currentTarget.setPointerCapture(event.pointerId);
-          onScroll(toScroll(event.clientY));
-        }}
-        onPointerMove={(event) => event.buttons === 1 && onScroll(toScroll(event.clientY))}
-      >
-        <FilmPicture picture={picture} />
-        {facts && (
-          <Threads threads={threads} pageHeight={facts.pageHeight} pitch={pitch} below={facts.below} />
-        )}
+      <div ref={strip} className="film-strip">
+        <div
+          className="film-scroll"
+          role="slider"
+          tabIndex={0}
+          aria-orientation="vertical"
+          aria-label="Scroll of the page"
+          aria-valuemin={0}
+          aria-valuemax={facts?.maxScroll ?? 0}
+          aria-valuenow={scroll}
+          aria-valuetext={`${scroll} px down`}
+          onKeyDown={onKeyDown}
+          onPointerDown={(event) => {
+            event.currentTarget.setPointerCapture(event.pointerId);
+            onScroll(toScroll(event.clientY));
+          }}
+          onPointerMove={(event) => event.buttons === 1 && onScroll(toScroll(event.clientY))}
+        >
+          <FilmPicture picture={picture} />
+          {facts && (
+            <Threads threads={threads} pageHeight={facts.pageHeight} pitch={pitch} below={facts.below} />
+          )}
+          {facts && (
+            <span
+              className="film-window"
+              style={{
+                top: percent(scroll),
+                height: percent(Math.min(facts.windowHeight, facts.pageHeight)),
+              }}
+            />
+          )}
+        </div>
         {way && (
           <StretchEnds
             what="the header’s change"
@@ -141,12 +152,6 @@ export const Film = memo(function Film({
             }}
           />
         ))}
-        {facts && (
-          <span
-            className="film-window"
-            style={{ top: percent(scroll), height: percent(Math.min(facts.windowHeight, facts.pageHeight)) }}
-          />
-        )}
       </div>
       {worst && facts && worst.verdict !== 'clear' && (
         <div className="film-worst-rail">
@@ -159,7 +164,7 @@ export const Film = memo(function Film({
             title={`${worst.item}: ${figure(worst.worst)} where ${worst.needed} is needed, ${worst.scroll} px down`}
           >
             <svg width="14" height="12" viewBox="0 0 14 12" aria-hidden="true">
-              <path d="M0 6 8 0v12z" fill="#8A5A14" />
+              <path d="M0 6 8 0v12z" fill="var(--brass)" />
             </svg>
           </button>
         </div>
@@ -256,7 +261,7 @@ function FilmPicture({ picture }: { picture: ImageBitmap | undefined }) {
   return <canvas ref={canvas} className="film-picture" aria-hidden="true" />;
 }
 
-const THREAD_COLOURS: Record<Verdict, string> = { clear: '#cfe0d4', strained: '#dda33a', lost: '#a02b2b' };
+const THREAD_COLOURS: Record<Verdict, string> = { clear: '#cfe0d4', strained: '#dda33a', lost: COLOURS.lost };
 
 function Threads({
   threads,
@@ -283,7 +288,7 @@ function Threads({
         context.fillRect(left, from, width, to - from);
         if (verdict !== 'strained') continue;
         // Strained is hatched and lost is whole, so that the two differ in shape too.
-        context.fillStyle = '#f3e6cb';
+        context.fillStyle = COLOURS.brassSoft;
         for (let y = from + 5; y < to; y += 8) context.fillRect(left, y, width, Math.min(3, to - y));
       }
     });

@@ -148,7 +148,7 @@ function Card({
 }) {
   const scale = width <= SMALL ? 0.134 : CARD / width;
   return (
-    <button type="button" className="moment" aria-pressed={isChosen} onClick={onChoose}>
+    <div className="moment" data-chosen={isChosen || undefined}>
       <span className="moment-picture" style={{ height: HEIGHT }}>
         {preview && (
           <LiveFrame
@@ -162,8 +162,11 @@ function Card({
           />
         )}
       </span>
-      <strong>{title}</strong>
-      {children}
-    </button>
+      {/* The whole card is its target, but no frame lies within it. */}
+      <button type="button" className="moment-choose" aria-pressed={isChosen} onClick={onChoose}>
+        <strong>{title}</strong>
+        {children}
+      </button>
+    </div>
   );
 }

@@ -158,8 +158,8 @@ function RunningVerdict({ siteId, site, header }: { siteId: string; site: Site; 
 function Hat() {
   return (
     <svg className="hat" width="26" height="11" viewBox="0 0 26 11">
-      <path d="M5 8a8 7 0 0 1 16 0z" fill="#1F4D43" />
-      <rect x="0" y="7.4" width="26" height="3" rx="1.5" fill="#1F4D43" />
+      <path d="M5 8a8 7 0 0 1 16 0z" fill="var(--pine)" />
+      <rect x="0" y="7.4" width="26" height="3" rx="1.5" fill="var(--pine)" />
     </svg>
   );
 }

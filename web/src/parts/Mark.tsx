@@ -2,11 +2,11 @@
 export function Mark() {
   return (
     <svg width="26" height="20" viewBox="0 0 26 20" aria-hidden="true">
-      <rect y="2" width="26" height="3" rx="1.5" fill="#B98A3C" />
+      <rect y="2" width="26" height="3" rx="1.5" fill="var(--brass-line)" />
       <path
         d="M6 5v7a4 4 0 0 0 8 0M20 5v5a3 3 0 0 1-3 3"
         fill="none"
-        stroke="#1F4D43"
+        stroke="var(--pine)"
         strokeWidth="3"
         strokeLinecap="round"
       />

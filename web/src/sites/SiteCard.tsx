@@ -1,11 +1,14 @@
 import { at } from '@hatrail/core/lists';
 import { DotsThree } from '@phosphor-icons/react';
 import { Button, IconButton, Menu, MenuItem, TextField } from '@mui/material';
+import { useForm } from 'react-hook-form';
+import { classValidatorResolver } from '@hookform/resolvers/class-validator';
 import { useMutation } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { usualWindowHeight } from '@hatrail/core/page/layout';
 import type { KeptSite } from '@hatrail/core/model/kept';
+import { SiteName } from '@hatrail/core/model/requests';
 import { api } from '../api.ts';
 import { useMeasure, worstRow } from '../dress/view.ts';
 import { standingOf } from '../editor/verdicts.ts';
@@ -74,9 +77,12 @@ function Rename({
   onChanged: () => void;
   onClose: () => void;
 }) {
-  const [name, setName] = useState(kept.site.name);
+  const { register, handleSubmit, formState } = useForm<SiteName>({
+    resolver: classValidatorResolver(SiteName),
+    defaultValues: { name: kept.site.name },
+  });
   const rename = useMutation({
-    mutationFn: () => api.rename(kept.id, name),
+    mutationFn: ({ name }: SiteName) => api.rename(kept.id, name),
     onSuccess: () => {
       onChanged();
       onClose();
@@ -85,20 +91,16 @@ function Rename({
   return (
     <form
       className="site-rename"
-      onSubmit={(event) => {
-        event.preventDefault();
-        rename.mutate();
-      }}
+      onSubmit={handleSubmit((sound) => rename.mutate(sound))}
       onKeyDown={(event) => event.key === 'Escape' && onClose()}
     >
       <TextField
         autoFocus
         size="small"
         label="Name of the site"
-        value={name}
-        error={rename.isError}
-        helperText={rename.error?.message}
-        onChange={(event) => setName(event.target.value)}
+        error={Boolean(formState.errors.name) || rename.isError}
+        helperText={formState.errors.name?.message ?? rename.error?.message}
+        {...register('name')}
       />
       <Button type="submit" variant="contained" size="small">
         Rename

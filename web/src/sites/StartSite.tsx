@@ -1,7 +1,10 @@
 import { at } from '@hatrail/core/lists';
 import { Button, TextField } from '@mui/material';
 import { useMutation } from '@tanstack/react-query';
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
+import { useForm, useWatch } from 'react-hook-form';
+import { classValidatorResolver } from '@hookform/resolvers/class-validator';
+import { NewSite } from '@hatrail/core/model/requests';
 import type { KeptSite } from '@hatrail/core/model/kept';
 import { newSite } from '@hatrail/core/start/newSite';
 import { START_HEADERS } from '@hatrail/core/start/headers';
@@ -21,17 +24,20 @@ interface StartSiteProps {
 
 /** A new site: its name, and the header that it starts with. */
 export function StartSite({ onClose, onStarted }: StartSiteProps) {
-  const [name, setName] = useState('');
-  const [header, setHeader] = useState(at(START_HEADERS, 0).id);
-  const start = useMutation({ mutationFn: () => api.startSite(name, header), onSuccess: onStarted });
+  const { register, handleSubmit, control, formState } = useForm<NewSite>({
+    resolver: classValidatorResolver(NewSite),
+    defaultValues: { name: '', header: at(START_HEADERS, 0).id },
+  });
+  const { name, header } = useWatch({ control });
+  const start = useMutation({
+    mutationFn: (asked: NewSite) => api.startSite(asked.name, asked.header ?? ''),
+    onSuccess: onStarted,
+  });
   return (
     <form
       className="start-site"
       aria-labelledby="start-title"
-      onSubmit={(event) => {
-        event.preventDefault();
-        start.mutate();
-      }}
+      onSubmit={handleSubmit((asked) => start.mutate(asked))}
       onKeyDown={(event) => event.key === 'Escape' && onClose()}
     >
       <h2 id="start-title">Start a site</h2>
@@ -40,11 +46,10 @@ export function StartSite({ onClose, onStarted }: StartSiteProps) {
           autoFocus
           size="small"
           label="Name of the site"
-          value={name}
           sx={{ width: 340 }}
-          error={start.isError}
-          helperText={start.error?.message}
-          onChange={(event) => setName(event.target.value)}
+          error={Boolean(formState.errors.name) || start.isError}
+          helperText={formState.errors.name?.message ?? start.error?.message}
+          {...register('name')}
         />
         <Button type="submit" variant="contained" disabled={start.isPending}>
           Start
@@ -59,13 +64,7 @@ export function StartSite({ onClose, onStarted }: StartSiteProps) {
           <label key={id} className="start-header" data-chosen={id === header || undefined}>
             <HeaderPicture siteName={name || 'Your site'} headerId={id} />
             <span>
-              <input
-                type="radio"
-                name="header"
-                value={id}
-                checked={id === header}
-                onChange={() => setHeader(id)}
-              />
+              <input type="radio" value={id} {...register('header')} />
               <strong>{called}</strong>
             </span>
             <small>{says}</small>

@@ -1,3 +1,4 @@
+import { COLOURS } from '../../theme.ts';
 import { at } from '@hatrail/core/lists';
 import { useRef, useState } from 'react';
 import { contrastRatio } from '@hatrail/core/colour/contrast';
@@ -210,9 +211,9 @@ function Gauge({ place, ground, onDrag, onStep }: GaugeProps) {
 
 const HIGH = 46;
 const LINES: Record<PairGroup['verdict'], { colour: string; dash?: string; thick: number }> = {
-  clear: { colour: '#2c6b4c', thick: 1.2 },
-  strained: { colour: '#9a5b00', dash: '5 3', thick: 1.6 },
-  lost: { colour: '#a02b2b', dash: '2 3', thick: 2 },
+  clear: { colour: COLOURS.clear, thick: 1.2 },
+  strained: { colour: COLOURS.strained, dash: '5 3', thick: 1.6 },
+  lost: { colour: COLOURS.lost, dash: '2 3', thick: 2 },
 };
 
 /** Threads between the pairs in use, as long as their contrast; those that are not clear are broken. */

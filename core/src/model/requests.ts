@@ -1,0 +1,57 @@
+import { Transform } from 'class-transformer';
+import { IsBoolean, IsInt, IsOptional, IsString, MaxLength, Min, MinLength } from 'class-validator';
+import { IsPlainText } from './rules.ts';
+
+/** What is asked of the server, member by member: the forms of the interface and the routes keep to the same rules. */
+
+/** A name without the spaces around it. */
+const Trimmed = () => Transform(({ value }) => (typeof value === 'string' ? value.trim() : value) as unknown);
+
+/** The name of a site, when it is started or renamed. */
+export class SiteName {
+  @Trimmed()
+  @IsPlainText(120)
+  @MinLength(1, { message: 'Give the site a name.' })
+  name: string;
+}
+
+/** A new site: its name, and the header that it starts with. */
+export class NewSite extends SiteName {
+  @IsOptional()
+  @IsString({ message: 'Name the header that it starts with, or none.' })
+  header?: string;
+}
+
+/** A picture that is fetched from where it lies. */
+export class PictureAddress {
+  @IsString({ message: 'Give the address of a picture.' })
+  address: string;
+  /** Whether it may lie on this machine or in its own network. */
+  @IsOptional()
+  @IsBoolean({ message: 'Addresses of the own network are allowed or not.' })
+  allowLocal?: boolean;
+}
+
+const WHOLE = { message: 'Give a part of the picture, in whole pixels within it.' };
+
+/** A part of a picture, in its pixels. */
+export class PicturePart {
+  @IsInt(WHOLE) @Min(0, WHOLE) x: number;
+  @IsInt(WHOLE) @Min(0, WHOLE) y: number;
+  @IsInt(WHOLE) @Min(1, WHOLE) width: number;
+  @IsInt(WHOLE) @Min(1, WHOLE) height: number;
+}
+
+/** A release that is made now. */
+export class NewRelease {
+  @IsOptional()
+  @IsString({ message: 'Give the note as text.' })
+  @MaxLength(200, { message: 'Keep the note to 200 characters.' })
+  note?: string;
+}
+
+/** Which release is live. */
+export class LiveRelease {
+  @IsInt({ message: 'Give the number of a release.' })
+  number: number;
+}
