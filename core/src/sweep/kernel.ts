@@ -1,22 +1,173 @@
 import { KERNEL } from './kernelBytes.ts';
 
-/** The kernel's functions (core/kernel); addresses and counts are whole numbers. */
+/** The kernel's functions (core/kernel), parameter for parameter; addresses and counts are whole numbers. */
 export interface KernelExports {
-  census(...args: number[]): number;
-  order(...args: number[]): void;
-  classes(...args: number[]): void;
-  sweepCells(...args: number[]): void;
-  sweepLogo(...args: number[]): void;
-  occurring(...args: number[]): number;
-  bounds(...args: number[]): void;
-  luminances(...args: number[]): void;
-  rowTables(...args: number[]): void;
-  sweepOverlaid(...args: number[]): void;
-  sweepLogoTables(...args: number[]): void;
-  blurAcross(...args: number[]): void;
-  blurDown(...args: number[]): void;
-  sweepBlurred(...args: number[]): void;
-  sweepBlurredLogo(...args: number[]): void;
+  census(data: number, length: number, counts: number, values: number, tallies: number): number;
+  order(
+    values: number,
+    tallies: number,
+    distinct: number,
+    length: number,
+    ink: number,
+    rank: number,
+    contrast: number,
+    level: number,
+    single: number,
+  ): void;
+  classes(
+    data: number,
+    stride: number,
+    rows: number,
+    runs: number,
+    left: number,
+    width: number,
+    level: number,
+    levels: number,
+  ): void;
+  sweepCells(
+    levels: number,
+    data: number,
+    rank: number,
+    stride: number,
+    runs: number,
+    cells: number,
+    count: number,
+    histograms: number,
+    scratch: number,
+    contrast: number,
+    single: number,
+    rows: number,
+    top: number,
+    bottom: number,
+    result: number,
+  ): void;
+  sweepLogo(
+    ground: number,
+    page: number,
+    stride: number,
+    runs: number,
+    tables: number,
+    starts: number,
+    cells: number,
+    edges: number,
+    contrasts: number,
+    medians: number,
+    rows: number,
+    top: number,
+    bottom: number,
+    wanted: number,
+    result: number,
+  ): void;
+  occurring(
+    page: number,
+    levels: number,
+    width: number,
+    rows: number,
+    runs: number,
+    reference: number,
+    luminance: number,
+    seen: number,
+    pairs: number,
+    least: number,
+    most: number,
+  ): number;
+  bounds(
+    ends: number,
+    reference: number,
+    luminance: number,
+    pairs: number,
+    count: number,
+    least: number,
+    most: number,
+    blocks: number,
+    low: number,
+    high: number,
+  ): void;
+  luminances(page: number, width: number, rows: number, runs: number, tables: number, out: number): void;
+  rowTables(overlay: number, stride: number, height: number, luminance: number, out: number): void;
+  sweepOverlaid(
+    page: number,
+    levels: number,
+    stride: number,
+    runs: number,
+    overlay: number,
+    height: number,
+    luminance: number,
+    ink: number,
+    cells: number,
+    count: number,
+    low: number,
+    high: number,
+    segments: number,
+    perCell: number,
+    classes: number,
+    scratch: number,
+    rows: number,
+    result: number,
+    tables: number,
+  ): void;
+  sweepLogoTables(
+    page: number,
+    stride: number,
+    runs: number,
+    tables: number,
+    starts: number,
+    cells: number,
+    edges: number,
+    places: number,
+    placeCount: number,
+    grounds: number,
+    contrasts: number,
+    medians: number,
+    rows: number,
+    height: number,
+    wanted: number,
+    result: number,
+  ): void;
+  blurAcross(
+    page: number,
+    stride: number,
+    rows: number,
+    runs: number,
+    sources: number,
+    length: number,
+    columns: number,
+    count: number,
+    weights: number,
+    reach: number,
+    line: number,
+    out: number,
+  ): void;
+  blurDown(from: number, count: number, rows: number, weights: number, reach: number, out: number): void;
+  sweepBlurred(
+    shared: number,
+    overlay: number,
+    stride: number,
+    even: number,
+    ink: number,
+    cells: number,
+    count: number,
+    points: number,
+    estimates: number,
+    height: number,
+    scratch: number,
+    ways: number,
+    which: number,
+  ): void;
+  sweepBlurredLogo(
+    shared: number,
+    tables: number,
+    starts: number,
+    cells: number,
+    edges: number,
+    contrasts: number,
+    medians: number,
+    wanted: number,
+    height: number,
+    places: number,
+    placeCount: number,
+    grounds: number,
+  ): void;
 }
 
 /** A part of the kernel's memory, with its address. */

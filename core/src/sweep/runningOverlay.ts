@@ -1,5 +1,6 @@
 import { luminance16 } from '../colour/contrast.ts';
 import { groundTables } from '../stack/ground.ts';
+import type { Size } from '../geometry/box.ts';
 import type { Raster } from '../geometry/raster.ts';
 import type { Overlay } from '../stack/overlay.ts';
 import { percentileRank, type Cell } from './cells.ts';
@@ -38,23 +39,61 @@ function sweepOverlaidCells(
   { reference, ink, rows }: { reference: Float64Array; ink: number; rows: number },
   cells: readonly Cell[],
 ): Float32Array {
-  const { area, data } = overlay;
-  const { width } = plane;
-  const height = area.bottom - area.top;
   const isRowed = rowsAreEven(overlay);
   const stretches = isRowed ? rowStretches(overlay) : cellStretches(overlay, cells);
-  const perCell = stretches.length !== height;
-  const kernel = theKernel();
+  const memory = layMemory(plane, overlay, { cells, stretches: stretches.length, rows, isRowed });
+  feed(memory, plane, overlay, { reference, cells });
+  boundClasses(memory, stretches, classPixels(memory, plane));
+  const { run } = theKernel();
+  const { width, height } = sizeOf(overlay);
+  if (isRowed) run.rowTables(memory.overlay.at, width, height, memory.luminance.at, memory.tables.at);
+  run.sweepOverlaid(
+    memory.page.at,
+    memory.levels.at,
+    plane.width,
+    memory.runs.at,
+    memory.overlay.at,
+    height,
+    memory.luminance.at,
+    ink,
+    memory.cells.at,
+    cells.length,
+    memory.low.at,
+    memory.high.at,
+    stretches.length,
+    Number(stretches.length !== height),
+    memory.classes.at,
+    memory.scratch.at,
+    rows,
+    memory.result.at,
+    isRowed ? memory.tables.at : 0,
+  );
+  return memory.result.array.slice();
+}
+
+function sizeOf({ area }: Overlay): Size {
+  return { width: area.right - area.left, height: area.bottom - area.top };
+}
+
+interface Extent {
+  cells: readonly Cell[];
+  stretches: number;
+  rows: number;
+  isRowed: boolean;
+}
+
+/** The kernel's memory for a strip of page under an overlay. */
+function layMemory({ page, runs }: Strip, overlay: Overlay, { cells, stretches, rows, isRowed }: Extent) {
   const most = Math.max(...cells.map((cell) => (cell.right - cell.left) * (cell.bottom - cell.top)));
-  const memory = kernel.lay({
-    overlay: ['f64', data.length],
+  return theKernel().lay({
+    overlay: ['f64', overlay.data.length],
     reference: ['f64', 4],
     ends: ['f64', 12],
-    page: ['u32', plane.page.length],
-    data: ['u16', plane.page.length],
+    page: ['u32', page.length],
+    data: ['u16', page.length],
     // The last cell's last row is read sixteen pixels at a time.
-    levels: ['u8', plane.page.length + 16],
-    runs: ['u32', plane.runs.length],
+    levels: ['u8', page.length + 16],
+    runs: ['u32', runs.length],
     luminance: ['u16', 768],
     referred: ['u16', 768],
     counts: ['u32', 65536],
@@ -65,99 +104,101 @@ function sweepOverlaidCells(
     level: ['u8', 65536, 'as it is'],
     single: ['f32', 256],
     seen: ['u8', 1 << 20],
-    pairs: ['u32', Math.min(1 << 20, plane.page.length)],
+    pairs: ['u32', Math.min(1 << 20, page.length)],
     least: ['i32', 256],
     most: ['i32', 256],
     blocks: ['i32', 96],
-    low: ['i32', 256 * stretches.length],
-    high: ['i32', 256 * stretches.length],
-    classes: ['u8', 2 * stretches.length],
+    low: ['i32', 256 * stretches],
+    high: ['i32', 256 * stretches],
+    classes: ['u8', 2 * stretches],
     cells: ['i32', 8 * cells.length],
     scratch: ['i32', most],
-    tables: ['u16', isRowed ? 768 * height : 0],
+    tables: ['u16', isRowed ? 768 * sizeOf(overlay).height : 0],
     result: ['f32', rows],
   });
-  const { run } = kernel;
-  const at = (name: keyof typeof memory) => memory[name].at;
+}
+type Memory = ReturnType<typeof layMemory>;
+
+/** Lays what the kernel reads: overlay, page and cells. */
+function feed(
+  memory: Memory,
+  plane: Strip,
+  { area, data }: Overlay,
+  { reference, cells }: { reference: Float64Array; cells: readonly Cell[] },
+): void {
   memory.overlay.array.set(data);
   memory.reference.array.set(reference);
   memory.page.array.set(plane.page);
   memory.runs.array.set(plane.runs);
   memory.luminance.array.set(LUMINANCE_TABLES);
+  memory.referred.array.set(setOf(groundTables({ data: reference }).luminance));
   cells.forEach((cell, i) => {
     const wanted = percentileRank((cell.right - cell.left) * (cell.bottom - cell.top));
     const box = [cell.left - area.left, cell.top - area.top, cell.right - area.left, cell.bottom - area.top];
     memory.cells.array.set([...box, wanted], 8 * i);
   });
-  const length = plane.page.length;
-  memory.referred.array.set(setOf(groundTables({ data: reference }).luminance));
-  const lines = plane.runs.length;
-  run.luminances(at('page'), width, lines, at('runs'), at('referred'), at('data'));
-  const distinct = run.census(at('data'), length, at('counts'), at('values'), at('tallies'));
+}
+
+/**
+ * Classes every pixel of the page by its luminance under the reference pixel of the overlay.
+ * @returns how many pairs of a class and a colour occur
+ */
+function classPixels(memory: Memory, { page, runs, width }: Strip): number {
+  const { run } = theKernel();
+  const lines = runs.length;
+  run.luminances(memory.page.at, width, lines, memory.runs.at, memory.referred.at, memory.data.at);
+  const distinct = run.census(
+    memory.data.at,
+    page.length,
+    memory.counts.at,
+    memory.values.at,
+    memory.tallies.at,
+  );
   // Classes in ascending order of luminance: as seen by an ink that is darker than all.
   run.order(
-    at('values'),
-    at('tallies'),
+    memory.values.at,
+    memory.tallies.at,
     distinct,
-    length,
+    page.length,
     0,
-    at('rank'),
-    at('contrast'),
-    at('level'),
-    at('single'),
+    memory.rank.at,
+    memory.contrast.at,
+    memory.level.at,
+    memory.single.at,
   );
-  run.classes(at('data'), width, lines, at('runs'), 0, width, at('level'), at('levels'));
-  const count = run.occurring(
-    at('page'),
-    at('levels'),
+  run.classes(memory.data.at, width, lines, memory.runs.at, 0, width, memory.level.at, memory.levels.at);
+  return run.occurring(
+    memory.page.at,
+    memory.levels.at,
     width,
     lines,
-    at('runs'),
-    at('reference'),
-    at('luminance'),
-    at('seen'),
-    at('pairs'),
-    at('least'),
-    at('most'),
+    memory.runs.at,
+    memory.reference.at,
+    memory.luminance.at,
+    memory.seen.at,
+    memory.pairs.at,
+    memory.least.at,
+    memory.most.at,
   );
+}
+
+/** Bounds what luminance each class can have in each stretch of the overlay. */
+function boundClasses(memory: Memory, stretches: readonly Float64Array[], count: number): void {
   stretches.forEach((ends, i) => {
     memory.ends.array.set(ends);
-    run.bounds(
-      at('ends'),
-      at('reference'),
-      at('luminance'),
-      at('pairs'),
+    theKernel().run.bounds(
+      memory.ends.at,
+      memory.reference.at,
+      memory.luminance.at,
+      memory.pairs.at,
       count,
-      at('least'),
-      at('most'),
-      at('blocks'),
-      at('low') + 1024 * i,
-      at('high') + 1024 * i,
+      memory.least.at,
+      memory.most.at,
+      memory.blocks.at,
+      memory.low.at + 1024 * i,
+      memory.high.at + 1024 * i,
     );
   });
-  if (isRowed) run.rowTables(at('overlay'), width, height, at('luminance'), at('tables'));
-  run.sweepOverlaid(
-    at('page'),
-    at('levels'),
-    width,
-    at('runs'),
-    at('overlay'),
-    height,
-    at('luminance'),
-    ink,
-    at('cells'),
-    cells.length,
-    at('low'),
-    at('high'),
-    stretches.length,
-    Number(perCell),
-    at('classes'),
-    at('scratch'),
-    rows,
-    at('result'),
-    isRowed ? at('tables') : 0,
-  );
-  return memory.result.array.slice();
 }
 
 /** Whether all pixels of each row of an overlay are the same: a vertical gradient. */
