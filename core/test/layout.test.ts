@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest';
+import { toggleRail } from '../src/header/fold.ts';
 import { layoutHeader } from '../src/header/layout.ts';
 import { originOf, resolveLook } from '../src/header/look.ts';
 import { breakLines } from '../src/measure/lines.ts';
@@ -187,4 +188,54 @@ describe('placed pictures', () => {
       height: 11,
     });
   });
+});
+
+describe('the menu button', () => {
+  const own = header.rails[0]!;
+  const rails = (...starts: Rail['start'][]): Header => ({
+    ...header,
+    rails: starts.map((start) => ({ ...own, start, end: [] })),
+    fold: { bar: ['logo', 'name', 'line', 'line-2'], panel: ['menu'], edge: 'top' },
+  });
+  const line = (id: string) => ({ kind: 'text' as const, id, text: 'Open', size: 14 });
+  const logo = { kind: 'logo' as const, id: 'logo', height: 40 };
+  const menu = { kind: 'menu' as const, id: 'menu', menu: 'main', gap: 30 };
+
+  test.each([
+    ['the rail of the logo, though another keeps a line before it', [[line('line')], [logo, menu]], 1],
+    [
+      'that of the name',
+      [[line('line')], [{ kind: 'name' as const, id: 'name', size: 20, tagline: false }]],
+      1,
+    ],
+    ['of neither, the first that keeps anything', [[menu], [line('line')], [line('line-2')]], 1],
+    ['the first, where none keeps anything', [[menu], [{ ...line('gone') }]], 0],
+  ])('stands in %s', (_, starts, rail) => expect(toggleRail(rails(...starts), 300)).toBe(rail));
+
+  test('leaves a rail that is not shown at that width', () => {
+    const hidden = rails([logo], [line('line')]);
+    hidden.rails[0]!.steps = [{ below: 500, shown: false }];
+    expect([300, 600].map((width) => toggleRail(hidden, width))).toEqual([1, 0]);
+  });
+});
+
+test('an item’s own backing stands round it, and under the pointer keeps its colour where no other is set', () => {
+  const backing = { colour: { swatch: 'night' }, opacity: 0.5, x: 12, y: 6, radius: 4 };
+  const backed = (more: object): Header => ({
+    ...header,
+    rails: [
+      {
+        ...header.rails[0]!,
+        start: [{ kind: 'logo', id: 'logo', height: 40, backing: { ...backing, ...more } }],
+      },
+    ],
+  });
+  const placed = (more: object) => layoutHeader(site, backed(more), 800, measure);
+  const [item] = placed({}).items;
+  expect(item!.box).toEqual({ x: 20, y: 4, width: 124, height: 52 });
+  expect(placed({}).inks[0]!.box).toEqual({ x: 32, y: 10, width: 100, height: 40 });
+  const night = { r: 16, g: 27, b: 51, a: 0.5 };
+  expect(item!.backing).toEqual({ rest: night, hover: night, radius: 4 });
+  const hovered = placed({ hover: { swatch: 'white' } }).items[0]!.backing!;
+  expect(hovered).toEqual({ rest: night, hover: { r: 255, g: 255, b: 255, a: 0.5 }, radius: 4 });
 });

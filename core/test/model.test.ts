@@ -137,3 +137,30 @@ test('words of the header name no part of the site, whatever they are', () => {
   const words = { lang: 'de', skip: 'Zum Inhalt', menu: 'Menü', close: 'Schließen', more: 'Mehr zu {}' };
   expect(checkSite({ ...site, words })).toEqual([]);
 });
+
+describe('what is checked', () => {
+  test.each([null, [], 'text', 7])('%j is no part of a site', (data) => {
+    expect(checkPart(Menu, data)).toEqual([{ path: '', message: 'Give an object here.' }]);
+  });
+  test('what lies too deep is refused before its rules are looked at', () => {
+    let deep: object = {};
+    for (let i = 0; i < 200; i++) deep = { entries: [deep] };
+    expect(checkPart(Menu, deep)).toHaveLength(1);
+  });
+  test('a value that breaks several rules is told once', () => {
+    const [swatch] = site.palette;
+    const bad = { ...site, palette: [{ ...swatch, id: 7, colour: 7 }] };
+    const paths = checkSite(bad).map(({ path }) => path);
+    expect(paths).toEqual([...new Set(paths)]);
+    expect(paths).toContain('palette[0].id');
+  });
+  test('of several problems a site file tells the first, and how many more there are', () => {
+    const bad = { ...site, name: '', tagline: 7 };
+    expect(() => readSite(JSON.stringify(bad))).toThrow(
+      /^The site file cannot be used\. \w+: .+ \(and 1 more\)$/,
+    );
+  });
+  test.each([1.5, '1', 0, undefined, null])('a format of %j is none', (format) => {
+    expect(() => readSite(JSON.stringify({ ...site, format }))).toThrow('does not say its format');
+  });
+});
