@@ -18,6 +18,9 @@ export const COLOURS = {
   clear: '#2c6b4c',
   strained: '#9a5b00',
   lost: '#a02b2b',
+  lostSoft: '#f3d8d5',
+  threadClear: '#cfe0d4',
+  threadStrained: '#dda33a',
 } as const;
 
 /** The colours as custom properties, `--line-strong` for `lineStrong`, for what style sheets of our own say. */

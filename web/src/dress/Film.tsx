@@ -261,7 +261,11 @@ function FilmPicture({ picture }: { picture: ImageBitmap | undefined }) {
   return <canvas ref={canvas} className="film-picture" aria-hidden="true" />;
 }
 
-const THREAD_COLOURS: Record<Verdict, string> = { clear: '#cfe0d4', strained: '#dda33a', lost: COLOURS.lost };
+const THREAD_COLOURS: Record<Verdict, string> = {
+  clear: COLOURS.threadClear,
+  strained: COLOURS.threadStrained,
+  lost: COLOURS.lost,
+};
 
 function Threads({
   threads,

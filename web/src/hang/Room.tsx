@@ -1,5 +1,4 @@
-import { at } from '@hatrail/core/lists';
-import { useMemo, useRef } from 'react';
+import { Suspense, lazy, useMemo, useRef } from 'react';
 import { ALWAYS, folds, foldOf } from '@hatrail/core/header/fold';
 import type { HeaderLayout } from '@hatrail/core/header/laid';
 import { solvedFold } from '@hatrail/core/header/layout';
@@ -19,14 +18,25 @@ interface RoomProps {
   onFold: () => void;
 }
 
-const W = 560;
-const H = 200;
-const x = (width: number) => ((width - LEAST_WIDTH) / (GREATEST_WIDTH - LEAST_WIDTH)) * W;
-const y = (room: number) => H - (Math.min(GREATEST_WIDTH, Math.max(0, room)) / GREATEST_WIDTH) * H;
+// Charts are fetched with the first of them.
+const LineChart = lazy(() =>
+  import('../parts/LineChart.tsx').then((module) => ({ default: module.LineChart })),
+);
+
+/** As much room as the header is wide. */
+const THERE_IS = [LEAST_WIDTH, GREATEST_WIDTH].map((width) => ({ x: width, y: width }));
+
+const along = (width: number) => (100 * (width - LEAST_WIDTH)) / (GREATEST_WIDTH - LEAST_WIDTH);
+
+function roomWords(width: number, needed: number): string {
+  if (needed === Infinity) return `At ${width} px more is needed than a rail’s largest width`;
+  const over = Math.ceil(needed) - width;
+  return `At ${width} px it needs ${Math.ceil(needed)}: ${over > 0 ? `${over} too many, so it is folded` : `${-over} are left`}`;
+}
 
 /** The room needed and the room there is at every width; where they cross it folds, and the fold is dragged here. */
 export function Room({ site, header, measure, layout, width, onFold }: RoomProps) {
-  const svg = useRef<SVGSVGElement>(null);
+  const room = useRef<HTMLDivElement>(null);
   const stretches = useMemo(
     () => roomNeeded(site, header, measure, LEAST_WIDTH, GREATEST_WIDTH),
     [site, header, measure],
@@ -52,12 +62,12 @@ export function Room({ site, header, measure, layout, width, onFold }: RoomProps
     );
   };
   const drag = (clientX: number) => {
-    const box = svg.current!.getBoundingClientRect();
+    const box = room.current!.getBoundingClientRect();
     set(LEAST_WIDTH + ((clientX - box.left) / box.width) * (GREATEST_WIDTH - LEAST_WIDTH));
   };
-  const line = stretches
-    .flatMap(({ from, to, needed }) => [`${x(from)} ${y(needed)}`, `${x(to)} ${y(needed)}`])
-    .join('L');
+  const points = stretches.flatMap(({ from, to, needed }) =>
+    [from, to].map((at) => ({ x: at, y: Math.min(GREATEST_WIDTH, needed), words: roomWords(at, needed) })),
+  );
   const isDragged = canFold && foldWidth < ALWAYS;
   const least = useMemo(
     () => (canFold ? leastWidth(site, header, measure) : 0),
@@ -67,44 +77,26 @@ export function Room({ site, header, measure, layout, width, onFold }: RoomProps
     <section className="room" aria-label="Room for it">
       <h2>Room for it</h2>
       <p className="quiet">{says(header, layout, { own, canFold, least }, taker)}</p>
-      <svg
-        ref={svg}
-        viewBox={`0 0 ${W} ${H}`}
-        className="room-curve"
-        role="img"
-        aria-label="Room needed and room there is, by width"
-      >
-        <rect width={W} height={H} fill="var(--sunk)" />
-        <path
-          d={`M0 ${H}L0 ${y(LEAST_WIDTH)}L${W} ${y(GREATEST_WIDTH)}L${W} ${H}z`}
-          fill="var(--pine-soft)"
-        />
-        <path
-          d={`M0 ${y(LEAST_WIDTH)}L${W} ${y(GREATEST_WIDTH)}`}
-          stroke="var(--clear)"
-          strokeWidth="2"
-          fill="none"
-        />
-        <path d={`M${line}`} stroke="var(--ink)" strokeWidth="2" fill="none" />
-        <path d={`M${x(width)} 0V${H}`} stroke="var(--pine)" strokeWidth="1" />
-        <text x={W - 8} y={y(GREATEST_WIDTH) + 16} textAnchor="end" fill="var(--clear)" fontSize="12">
-          there is
-        </text>
-        <text x={8} y={y(at(stretches, 0).needed) - 6} fill="var(--ink)" fontSize="12">
-          needed{' '}
-          {at(stretches, 0).needed === Infinity
-            ? 'more than its largest width'
-            : Math.ceil(at(stretches, 0).needed)}
-        </text>
-        {isDragged && (
-          <path
-            d={`M${x(Math.max(LEAST_WIDTH, foldWidth))} 0V${H}`}
-            stroke="var(--brass)"
-            strokeWidth="2"
-            strokeDasharray="5 4"
+      <div ref={room} className="room-curve">
+        <p className="room-legend" aria-hidden="true">
+          <span data-line="needed">needed</span>
+          <span data-line="there">there is</span>
+        </p>
+        <Suspense fallback={<span className="quiet">Loading the chart</span>}>
+          <LineChart
+            label="Room needed, by the width of the header"
+            points={points}
+            others={[{ points: THERE_IS, colour: 'clear', isFilled: true }]}
+            marks={[
+              { x: width, colour: 'pine' },
+              ...(isDragged
+                ? [{ x: Math.max(LEAST_WIDTH, foldWidth), colour: 'brass' as const, isDashed: true }]
+                : []),
+            ]}
+            most={GREATEST_WIDTH}
           />
-        )}
-      </svg>
+        </Suspense>
+      </div>
       {isDragged && (
         <div className="room-fold-track">
           <span
@@ -116,7 +108,7 @@ export function Room({ site, header, measure, layout, width, onFold }: RoomProps
             aria-valuemax={GREATEST_WIDTH}
             aria-valuenow={foldWidth}
             aria-valuetext={`folds below ${foldWidth} px`}
-            style={{ left: `${(100 * x(Math.max(LEAST_WIDTH, Math.min(GREATEST_WIDTH, foldWidth)))) / W}%` }}
+            style={{ left: `${along(Math.max(LEAST_WIDTH, Math.min(GREATEST_WIDTH, foldWidth)))}%` }}
             onPointerDown={(event) => event.currentTarget.setPointerCapture(event.pointerId)}
             onPointerMove={(event) => event.buttons === 1 && drag(event.clientX)}
             onKeyDown={(event) => {
