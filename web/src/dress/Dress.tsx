@@ -33,8 +33,8 @@ import { Trials } from './Trials.tsx';
 import { WidthRuler } from './WidthRuler.tsx';
 import { useSoFar } from '../engine/answers.ts';
 
-/** Dress: the page under its header, where it is lost, and everything the header wears. */
-export function Dress() {
+/** Everything that the parts of the screen show, and what is done with it. */
+function useDressed() {
   const { loaded, place, go } = useOutletContext<EditorContext>();
   const { header, page, width, moment } = place;
   const { site } = loaded;
@@ -133,88 +133,72 @@ export function Dress() {
     if (target && target.id !== page.id) go({ page: target.id, scroll: 0, moment: 'top' });
     else if (path === page.path && !address.includes('#')) go({ scroll: 0, moment: 'top' });
   };
+  return {
+    loaded,
+    header,
+    page,
+    width,
+    moment,
+    scroll,
+    site,
+    scene,
+    facts,
+    shown,
+    film,
+    worst,
+    probes,
+    cut,
+    all,
+    progress,
+    failure,
+    answer,
+    ground,
+    setGround,
+    borrowed,
+    preview,
+    lent,
+    calmPreview,
+    calm,
+    go,
+    goTo,
+    compared,
+    compare,
+    end,
+    open,
+    setOpen,
+    whose,
+    setWhose,
+    held,
+    setHeld,
+    heldNow,
+    menu,
+    stage,
+    scale,
+    windowHeight,
+    handles,
+    way,
+    turns,
+    setStretch,
+    setTurn,
+    goToWorst,
+    chooseMoment,
+    openMenu,
+    followLink,
+  };
+}
+type Dressed = ReturnType<typeof useDressed>;
 
+/** Dress: the page under its header, where it is lost, and everything the header wears. */
+export function Dress() {
+  const dressed = useDressed();
+  const { header, page, worst, film, shown, scroll, goTo, goToWorst, way, turns, setStretch, setTurn } =
+    dressed;
   return (
     <main className="dress">
       <h1 className="sr-only">
         Dress: {header.name} on {page.title}
       </h1>
-      <div className="dress-stage">
-        <div className="dress-tools">
-          <label className="page-choice">
-            Page
-            <select value={page.id} onChange={(event) => go({ page: event.target.value, scroll: undefined })}>
-              {site.pages.map(({ id, title }) => (
-                <option key={id} value={id}>
-                  {title}
-                </option>
-              ))}
-            </select>
-          </label>
-          <BorrowedGround value={ground} page={page} pages={site.pages} onChange={setGround} />
-          <WidthRuler
-            width={width}
-            foldWidth={facts?.layout.foldWidth ?? 0}
-            onChange={(next) => go({ width: next })}
-          />
-        </div>
-        <div ref={stage} className="stage">
-          <Stage
-            preview={lent ?? preview}
-            title={`${(borrowed ?? page).title}, as it ships`}
-            width={width}
-            windowHeight={windowHeight}
-            scale={scale}
-            scroll={scroll}
-            ground={groundCss(ground)}
-            held={heldNow}
-            worst={ground === 'page' && menu === 'closed' ? mostLost(probes) : undefined}
-            compared={compared}
-            handles={handles}
-            onCompared={end}
-            onScroll={(next) => next !== scroll && goTo(next)}
-            onLink={followLink}
-          />
-        </div>
-        {ground !== 'page' && (
-          <p className="note-warn" role="status">
-            Borrowed ground, {groundName(ground, site.pages)}: to look at only. It never ships, and all
-            verdicts are of {page.title} itself.{' '}
-            <button type="button" className="link" onClick={() => setGround('page')}>
-              Back to the page
-            </button>
-          </p>
-        )}
-        {failure && (
-          <p className="note-error" role="alert">
-            This page could not be swept: {failure} Change something, or reload, to try again.
-          </p>
-        )}
-        <Moments
-          preview={calmPreview}
-          header={header}
-          scene={scene}
-          pageTitle={page.title}
-          width={width}
-          moment={moment}
-          isMenuOpen={menu === 'open'}
-          site={site}
-          page={page.path}
-          rows={all.rows}
-          foldWidth={facts?.layout.foldWidth ?? 0}
-          onChoose={chooseMoment}
-          onMenu={openMenu}
-        />
-        <Trials
-          loaded={calm.loaded}
-          header={calm.header}
-          page={page}
-          width={width}
-          moment={moment}
-          scroll={scroll}
-          onCompare={compare}
-        />
-      </div>
+      <DressStage {...dressed} />
       <Film
         title={page.title}
         picture={film}
@@ -228,48 +212,193 @@ export function Dress() {
         onStretch={setStretch}
         onTurn={setTurn}
       />
-      <aside
-        className="dress-side"
-        aria-label={`Look, ${menu === 'open' ? 'menu open' : momentName(header, moment)}`}
-      >
-        {menu === 'open' ? (
-          <MenuLook site={site} header={header} />
-        ) : (
-          <>
-            <CutPanel
-              site={site}
-              header={header}
-              moment={moment}
-              loaded={loaded}
-              page={page}
-              width={width}
-              rows={scene?.rows ?? []}
-              worst={worst}
-              cut={cut}
-              answer={answer}
-              facts={facts}
-              held={held}
-              onHold={setHeld}
-              open={open}
-              onOpen={setOpen}
-              whose={whose}
-              onWhose={setWhose}
-              onCompare={compare}
-            />
-            <Remedy
-              loaded={calm.loaded}
-              header={calm.header}
-              moment={moment}
-              rows={all.rows}
-              progress={progress}
-              isWorking={all.isWorking}
-              failure={all.failure}
-              answer={answer}
-              onCompare={compare}
-            />
-          </>
-        )}
-      </aside>
+      <DressSide {...dressed} />
     </main>
+  );
+}
+
+/** The page under its header, at the moment and the width that are dressed. */
+function DressStage({
+  header,
+  page,
+  width,
+  moment,
+  scroll,
+  site,
+  scene,
+  facts,
+  probes,
+  all,
+  failure,
+  ground,
+  setGround,
+  borrowed,
+  preview,
+  lent,
+  calmPreview,
+  calm,
+  go,
+  goTo,
+  compared,
+  compare,
+  end,
+  heldNow,
+  menu,
+  stage,
+  scale,
+  windowHeight,
+  handles,
+  chooseMoment,
+  openMenu,
+  followLink,
+}: Dressed) {
+  return (
+    <div className="dress-stage">
+      <div className="dress-tools">
+        <label className="page-choice">
+          Page
+          <select value={page.id} onChange={(event) => go({ page: event.target.value, scroll: undefined })}>
+            {site.pages.map(({ id, title }) => (
+              <option key={id} value={id}>
+                {title}
+              </option>
+            ))}
+          </select>
+        </label>
+        <BorrowedGround value={ground} page={page} pages={site.pages} onChange={setGround} />
+        <WidthRuler
+          width={width}
+          foldWidth={facts?.layout.foldWidth ?? 0}
+          onChange={(next) => go({ width: next })}
+        />
+      </div>
+      <div ref={stage} className="stage">
+        <Stage
+          preview={lent ?? preview}
+          title={`${(borrowed ?? page).title}, as it ships`}
+          width={width}
+          windowHeight={windowHeight}
+          scale={scale}
+          scroll={scroll}
+          ground={groundCss(ground)}
+          held={heldNow}
+          worst={ground === 'page' && menu === 'closed' ? mostLost(probes) : undefined}
+          compared={compared}
+          handles={handles}
+          onCompared={end}
+          onScroll={(next) => next !== scroll && goTo(next)}
+          onLink={followLink}
+        />
+      </div>
+      {ground !== 'page' && (
+        <p className="note-warn" role="status">
+          Borrowed ground, {groundName(ground, site.pages)}: to look at only. It never ships, and all verdicts
+          are of {page.title} itself.{' '}
+          <button type="button" className="link" onClick={() => setGround('page')}>
+            Back to the page
+          </button>
+        </p>
+      )}
+      {failure && (
+        <p className="note-error" role="alert">
+          This page could not be swept: {failure} Change something, or reload, to try again.
+        </p>
+      )}
+      <Moments
+        preview={calmPreview}
+        header={header}
+        scene={scene}
+        pageTitle={page.title}
+        width={width}
+        moment={moment}
+        isMenuOpen={menu === 'open'}
+        site={site}
+        page={page.path}
+        rows={all.rows}
+        foldWidth={facts?.layout.foldWidth ?? 0}
+        onChoose={chooseMoment}
+        onMenu={openMenu}
+      />
+      <Trials
+        loaded={calm.loaded}
+        header={calm.header}
+        page={page}
+        width={width}
+        moment={moment}
+        scroll={scroll}
+        onCompare={compare}
+      />
+    </div>
+  );
+}
+
+/** What the header wears there, and what would clear it. */
+function DressSide({
+  loaded,
+  header,
+  page,
+  width,
+  moment,
+  site,
+  scene,
+  facts,
+  worst,
+  cut,
+  all,
+  progress,
+  answer,
+  calm,
+  compare,
+  open,
+  setOpen,
+  whose,
+  setWhose,
+  held,
+  setHeld,
+  menu,
+}: Dressed) {
+  return (
+    <aside
+      className="dress-side"
+      aria-label={`Look, ${menu === 'open' ? 'menu open' : momentName(header, moment)}`}
+    >
+      {menu === 'open' ? (
+        <MenuLook site={site} header={header} />
+      ) : (
+        <>
+          <CutPanel
+            site={site}
+            header={header}
+            moment={moment}
+            loaded={loaded}
+            page={page}
+            width={width}
+            rows={scene?.rows ?? []}
+            worst={worst}
+            cut={cut}
+            answer={answer}
+            facts={facts}
+            held={held}
+            onHold={setHeld}
+            open={open}
+            onOpen={setOpen}
+            whose={whose}
+            onWhose={setWhose}
+            onCompare={compare}
+          />
+          <Remedy
+            loaded={calm.loaded}
+            header={calm.header}
+            moment={moment}
+            rows={all.rows}
+            progress={progress}
+            isWorking={all.isWorking}
+            failure={all.failure}
+            answer={answer}
+            onCompare={compare}
+          />
+        </>
+      )}
+    </aside>
   );
 }
