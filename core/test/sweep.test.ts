@@ -18,6 +18,7 @@ import type { Blur, StackLayer } from '../src/stack/layers.ts';
 import { overlayOf } from '../src/stack/overlay.ts';
 import { layoutScene } from '../src/sweep/scene.ts';
 import type { JudgedTarget } from '../src/sweep/targets.ts';
+import { plainContrast, type PlainLayer } from './reference.ts';
 import { blob, header, measure, random, raster, run, site } from './made.ts';
 
 const WHITE = { r: 255, g: 255, b: 255 };
@@ -43,6 +44,7 @@ const targetOf = (
   overlay: overlayOf(layers, area),
   shape,
 });
+const span = { from: 0, to: 300 };
 const wholeHeader: Area = { left: 0, top: 0, right: 120, bottom: 60 };
 const textTargetOf = (colour: Rgb, opacity: number, cells = letterCells(run(60, 20.3))): JudgedTarget =>
   targetOf([fillOf(opacity)], { kind: 'cells', colour, cells }, around(cells));
@@ -70,7 +72,6 @@ function grounds(): [string, Raster][] {
 }
 
 describe('the running sweep', () => {
-  const span = { from: 0, to: 300 };
   for (const [name, page] of grounds()) {
     for (const colour of [WHITE, { r: 118, g: 118, b: 118 }, { r: 10, g: 14, b: 30 }]) {
       test(`is the straightforward measure to the last bit: ${name}, ink ${colour.r}`, () => {
@@ -239,6 +240,55 @@ describe('the running sweep', () => {
     execFileSync('node', ['scripts/kernel.mjs', fresh]);
     expect(readFileSync('core/src/sweep/kernelBytes.ts', 'utf8')).toBe(readFileSync(fresh, 'utf8'));
   });
+});
+
+describe('the sweep beside one that shares nothing with it', () => {
+  const night = [16, 27, 51] as const;
+  const [pale, grey] = [[238, 242, 246] as const, [118, 118, 118] as const];
+  const wash: StackLayer = {
+    name: 'gradient',
+    owner: 'header',
+    blend: 'normal',
+    paint: {
+      kind: 'gradient',
+      gradient: layGradient(
+        180,
+        [
+          { at: 0, colour: { r: 16, g: 27, b: 51, a: 0.9 } },
+          { at: 100, colour: { r: 238, g: 242, b: 246, a: 0 } },
+        ],
+        { x: 0, y: 0, width: 120, height: 60 },
+      ),
+    },
+  };
+  const even = (opacity: number) => ({ even: [...night, opacity] as const });
+  const plainWash = { from: [...night, 0.9] as const, to: [...pale, 0] as const, top: 0, height: 60 };
+  const cases: [string, StackLayer[], PlainLayer[]][] = [
+    ['nothing', [], []],
+    ['a fill', [fillOf(0.42)], [even(0.42)]],
+    ['two fills', [fillOf(0.3), fillOf(0.6)], [even(0.3), even(0.6)]],
+    ['a gradient over a fill', [fillOf(0.2), wash], [even(0.2), plainWash]],
+  ];
+  for (const [over, layers, plain] of cases) {
+    test.each(grounds())(`through ${over}: %s`, (_, page) => {
+      for (const colour of [[255, 255, 255] as const, grey, night]) {
+        const set = run(60, 20.3);
+        const [r, g, b] = colour;
+        const cells = letterCells(set);
+        const target = targetOf(layers, { kind: 'cells', colour: { r, g, b }, cells }, around(cells));
+        const { contrasts } = sweepTarget(scene, span, target, page);
+        const text = { ...set, size: set.font.size, ink: colour };
+        for (let scroll = 0; scroll <= 300; scroll += 7) {
+          const told = contrasts[scroll]!;
+          const plainly = plainContrast(text, plain, page, scroll);
+          // Of a ground's three channels, each may be rounded to the next level: that is the most they may differ.
+          expect(Math.abs(told - plainly), `${told} and ${plainly} at ${scroll}`).toBeLessThan(
+            0.02 * plainly,
+          );
+        }
+      }
+    });
+  }
 });
 
 describe('the tenth pixel', () => {
