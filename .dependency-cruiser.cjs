@@ -27,6 +27,8 @@ const CORE = {
   change: ['geometry', 'header', 'layers', 'model', 'stack', 'sweep'],
   sweep: ['change', 'colour', 'geometry', 'header', 'layers', 'measure', 'model', 'page', 'stack'],
   remedy: ['colour', 'geometry', 'header', 'layers', 'model', 'stack', 'sweep'],
+  // Rows brought together, and what clears them.
+  finding: ['header', 'model', 'remedy', 'sweep'],
   output: ['colour', 'css', 'header', 'layers', 'measure', 'model', 'page', 'sweep'],
   gather: ['colour', 'geometry', 'header', 'measure', 'model', 'page', 'pixels', 'sweep'],
   tokens: ['colour', 'gather', 'model'],

@@ -41,7 +41,7 @@ const stage = () => tab.frameLocator('.stage iframe');
 
 describe('an owner', () => {
   test('sees the site with its verdict, and opens it', async () => {
-    await tab.locator('.site-verdict', { hasText: /\d lost/ }).waitFor(SLOW);
+    await tab.locator('.site-verdict', { hasText: /\d findings/ }).waitFor(SLOW);
     expect(
       await tab.frameLocator('.site-picture iframe >> nth=0').locator('.hr-link').first().textContent(),
     ).toBe('Visit');

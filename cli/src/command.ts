@@ -93,12 +93,17 @@ async function prove(file: string, { page: path, width: asked, json }: Options):
   const widths = width === undefined ? STANDARD_WIDTHS : [width];
   for await (const row of proveSite(loaded, pages, widths)) rows.push(plain(row));
   const panels = provePanels(loaded, pages, widths);
-  if (json) console.log(JSON.stringify({ rows, panels, widths }, null, 2));
+  if (json) console.log(JSON.stringify({ rows: rows.map(printed), panels, widths }, null, 2));
   else printRows(rows, panels, widths);
   return [...rows, ...panels].some(({ verdict }) => verdict === 'lost') ? 1 : 0;
 }
 
 function plain({ contrasts: _, ...row }: SweptRow): Row {
+  return row;
+}
+
+/** A row in the form in which it is printed as JSON. */
+function printed({ below: _, ground: __, ...row }: Row): Omit<Row, 'below' | 'ground'> {
   return row;
 }
 

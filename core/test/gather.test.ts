@@ -90,6 +90,8 @@ describe('verdicts before and after', () => {
     page,
     header: 'h',
     width: 1280,
+    below: 0,
+    ground: { kind: 'page', tone: 'light' },
     moment: 'top',
     item: itemId,
     itemId,

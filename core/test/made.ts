@@ -2,6 +2,9 @@ import type { Font, FontMetrics, Measure } from '../src/measure/measure.ts';
 import type { Header } from '../src/model/header.ts';
 import type { Site } from '../src/model/site.ts';
 import type { Drawing, LogoPixels } from '../src/stack/drawing.ts';
+import type { LaidPage } from '../src/page/laid.ts';
+import { parseColour } from '../src/colour/rgb.ts';
+import { resolveColour } from '../src/model/palette.ts';
 import type { Raster } from '../src/geometry/raster.ts';
 import type { Rgb } from '../src/colour/rgb.ts';
 import { WEIGHT } from '../src/output/css/weight.ts';
@@ -150,4 +153,22 @@ export const run = (advance: number, left = 100.4) => ({
 /** A header's style sheet without what gives its rules their weight: what they say. */
 export function light(css: string): string {
   return css.replaceAll(WEIGHT, '').replaceAll(':where(header).hr', '.hr').replaceAll('header.hr', '.hr');
+}
+
+/** A page of even bands, each in its backdrop's colour under its tint. */
+export function painted(
+  { width, height, colour, bands }: LaidPage,
+  palette: Site['palette'] = site.palette,
+): Raster {
+  const data = new Uint8ClampedArray(4 * width * height);
+  for (let y = 0; y < height; y++) {
+    const band = bands.find(({ top, height: tall }) => y >= top && y < top + tall);
+    const ground = band ? parseColour(band.backdrop.colour.colour ?? '')! : colour;
+    const { tint } = band?.backdrop ?? {};
+    const over = tint ? resolveColour(palette, tint.colour) : ground;
+    const mixed = (key: 'r' | 'g' | 'b') => ground[key] + (over[key] - ground[key]) * (tint?.opacity ?? 0);
+    const pixel = [mixed('r'), mixed('g'), mixed('b'), 255];
+    for (let x = 0; x < width; x++) data.set(pixel, 4 * (y * width + x));
+  }
+  return { width, height, data };
 }

@@ -6,11 +6,7 @@ import { leastPercents, type Knob, type SolvedPlace } from '@hatrail/core/remedy
 import { proveScene, type Row } from '@hatrail/core/sweep/prove';
 import { layoutScene } from '@hatrail/core/sweep/scene';
 import { bareBand, readBand, type BandReading } from '@hatrail/core/sweep/words';
-import { parseColour } from '@hatrail/core/colour/rgb';
-import type { LaidPage } from '@hatrail/core/page/laid';
-import type { Raster } from '@hatrail/core/geometry/raster';
-import { resolveColour } from '@hatrail/core/model/palette';
-import { measure, noDrawing } from '../../core/test/made.ts';
+import { measure, noDrawing, painted } from '../../core/test/made.ts';
 import type { LoadedSite } from '../src/engine/loadedSite.ts';
 
 /** The engine as the application asks it, played by the core itself over pages of even bands, at one width. */
@@ -18,21 +14,6 @@ import type { LoadedSite } from '../src/engine/loadedSite.ts';
 export const WIDTH = 500;
 /** How often a header was swept over all pages. */
 export const asked = { sweeps: 0 };
-
-/** A page of even bands, each in its backdrop's colour under its tint. */
-function flat({ palette }: Pick<Site, 'palette'>, { width, height, colour, bands }: LaidPage): Raster {
-  const data = new Uint8ClampedArray(4 * width * height);
-  for (let y = 0; y < height; y++) {
-    const band = bands.find(({ top, height: tall }) => y >= top && y < top + tall);
-    const ground = band ? parseColour(band.backdrop.colour.colour ?? '')! : colour;
-    const { tint } = band?.backdrop ?? {};
-    const over = tint ? resolveColour(palette, tint.colour) : ground;
-    const mixed = (key: 'r' | 'g' | 'b') => ground[key] + (over[key] - ground[key]) * (tint?.opacity ?? 0);
-    const pixel = [mixed('r'), mixed('g'), mixed('b'), 255];
-    for (let x = 0; x < width; x++) data.set(pixel, 4 * (y * width + x));
-  }
-  return { width, height, data };
-}
 
 /** A scene of one header on a page, with its raster. */
 export function sceneOf(site: Site, header: Header, page: Page) {
@@ -43,7 +24,7 @@ export function sceneOf(site: Site, header: Header, page: Page) {
     { width: WIDTH, windowHeight: 400 },
     measure,
   );
-  return { scene, raster: flat(site, scene.laid) };
+  return { scene, raster: painted(scene.laid, site.palette) };
 }
 
 function rowsOn(site: Site, header: Header, page: Page, moments: readonly Moment[]): Row[] {
@@ -125,6 +106,6 @@ export async function readBandAt(
   const header = site.headers.find(({ id }) => id === headerId)!;
   const page = site.pages.find(({ id }) => id === pageId)!;
   const { scene } = sceneOf(site, header, page);
-  const bare = flat(site, bareBand(scene.laid, band));
+  const bare = painted(bareBand(scene.laid, band), site.palette);
   return [readBand(site, { page, laid: scene.laid, index: band }, bare, measure)];
 }

@@ -14,6 +14,9 @@ export function linear(level: number): number {
   return v <= 0.04045 ? v / 12.92 : ((v + 0.055) / 1.055) ** 2.4;
 }
 
+/** Relative luminance whose contrast with black and with white is the same: √(1.05 · 0.05) − 0.05. */
+export const EVEN_LUMINANCE = Math.sqrt(1.05 * 0.05) - 0.05;
+
 /** Relative luminance, 0 to 1, of a colour whose channels need not be whole (WCAG 2.2). */
 export function relativeLuminance({ r, g, b }: Rgb): number {
   return WEIGHTS[0] * linear(r) + WEIGHTS[1] * linear(g) + WEIGHTS[2] * linear(b);

@@ -3,6 +3,8 @@ import { blurAndFill } from './blurAndFill.ts';
 import { worstFirst, type Asked, type Found, type RemedyKind } from './kind.ts';
 import { largerLetters } from './largerLetters.ts';
 import { layOver } from './layOver.ts';
+import { inksAndLogo } from './inksAndLogo.ts';
+import { otherHover } from './otherHover.ts';
 import { otherInk } from './otherInk.ts';
 import { otherLogo } from './otherLogo.ts';
 import { strongerGradient } from './strongerGradient.ts';
@@ -15,7 +17,9 @@ export const REMEDIES = {
   strongerGradient,
   blurAndFill,
   otherLogo,
+  otherHover,
   otherInk,
+  inksAndLogo,
   whereItChanges,
   largerLetters,
 } satisfies Record<string, RemedyKind>;
@@ -36,7 +40,7 @@ function resultOf({ rows, cost, isEven }: Pick<Way, 'rows' | 'cost' | 'isEven'>)
 }
 
 /** Finds one remedy, with its cost where the moment is worst. */
-async function costed(remedy: RemedyKind, asked: Asked): Promise<Way | undefined> {
+export async function costedWay(remedy: RemedyKind, asked: Asked): Promise<Way | undefined> {
   const way = await remedy.find(asked);
   const [worst] = worstFirst(asked.rows);
   return way && worst && { ...way, cost: await asked.work.cost(worst, asked.header, way.header) };
@@ -44,7 +48,7 @@ async function costed(remedy: RemedyKind, asked: Asked): Promise<Way | undefined
 
 /** What is wrong, where a header stands in the flow of the page and not over it: see `layOver`. */
 export function causeOf(asked: Asked): Promise<Way | undefined> {
-  return costed(layOver, asked);
+  return costedWay(layOver, asked);
 }
 
 /**
@@ -60,7 +64,7 @@ export async function otherWays(
   const ways: Way[] = [];
   const known = new Set(told.map(resultOf));
   for (const [i, remedy] of Object.values(REMEDIES).entries()) {
-    const way = await costed(remedy, asked);
+    const way = await costedWay(remedy, asked);
     const result = way && resultOf(way);
     if (way && !(result && known.has(result))) ways.push(way);
     known.add(result);

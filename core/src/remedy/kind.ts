@@ -6,8 +6,8 @@ import { leastOpacity, type Knob, type LeastFill, type SolvedPlace } from './lea
 
 /** What remedies need done over all pages and widths, wherever that is carried out. Each stops when the search is given up. */
 export interface RemedyWork {
-  /** Sweeps a header at some moments. */
-  sweep(header: Header, moments: readonly Moment[]): Promise<Row[]>;
+  /** Sweeps a header at some moments, over all pages and widths, or at one page and width to begin with. */
+  sweep(header: Header, moments: readonly Moment[], only?: Pick<Row, 'page' | 'width'>): Promise<Row[]>;
   /** Solves places over a header's own look, the first ones first: see `leastPercents`. */
   solve(
     header: Header,
@@ -55,11 +55,14 @@ export function withLook(header: Header, moment: Moment, set: Header['looks'][Mo
 
 /** Sweeps a header: a way where every row is clear. */
 export async function ifClear(
-  { work, moment }: Asked,
+  { work, moment, rows: asked }: Asked,
   header: Header,
   text: string,
   moments: readonly Moment[] = [moment],
 ): Promise<Found | undefined> {
+  // What does not clear the worst place need not be swept over all the others.
+  const [worst] = worstFirst(asked);
+  if (worst && !(await work.sweep(header, moments, worst)).every(isClear)) return undefined;
   const rows = await work.sweep(header, moments);
   return rows.every(isClear) ? { text, header, rows, limit: undefined } : undefined;
 }

@@ -4,6 +4,7 @@ import { allMoments, momentsOf, type Moment } from '../model/header.ts';
 import type { Box } from '../geometry/box.ts';
 import type { Drawing } from '../stack/drawing.ts';
 import type { Raster } from '../geometry/raster.ts';
+import { pageGround, type PageGround } from '../page/ground.ts';
 import { cellBox, type Cell } from './cells.ts';
 import { STATE_NAMES } from '../header/stateNames.ts';
 import { readQuick } from './quick.ts';
@@ -39,6 +40,10 @@ export interface Row {
   box: Box;
   /** The scrolls that were swept, both ends included. */
   span: Span;
+  /** At how many of them it is below what it needs. */
+  below: number;
+  /** What of the page lies there where it is worst. */
+  ground: PageGround;
 }
 
 /** A verdict with its contrast at every scroll of its span. */
@@ -226,6 +231,7 @@ function rowOf(
   const top = headerRow(scene, scroll);
   const told = numbers && target.shape.kind === 'cells' ? target.shape.cells[numbers[at]!] : known;
   const cell = told ?? readQuick(target, rasterAt(scene, raster, scroll), behindAt(scene, scroll)).cell;
+  const box = cellBox(cell, top);
   return {
     page: scene.page.path,
     header: scene.header.id,
@@ -240,9 +246,11 @@ function rowOf(
     worst,
     verdict: verdictOf(worst, target.needed),
     scroll,
-    cell: cellBox(cell, top),
+    cell: box,
     box: { ...target.ink.box, y: top + target.ink.box.y },
     span,
+    below: contrasts.reduce((count, contrast) => count + Number(contrast < target.needed), 0),
+    ground: pageGround(scene.laid, raster, box),
     contrasts,
   };
 }

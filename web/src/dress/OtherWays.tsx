@@ -1,7 +1,7 @@
 import { Button } from '@mui/material';
 import type { Header, Moment } from '@hatrail/core/model/header';
 import type { Row } from '@hatrail/core/sweep/prove';
-import { changeHeader } from '../editor/edits.ts';
+import { wearFound } from '../editor/edits.ts';
 import { WAYS, otherWays, type Way } from '@hatrail/core/remedy/index';
 import { askedOf } from '../editor/remedyWork.ts';
 import { useAsked, useSoFar } from '../engine/answers.ts';
@@ -90,12 +90,7 @@ export function WayOffered({
         size="small"
         variant="outlined"
         aria-label={`Try it: ${way.text}`}
-        onClick={() =>
-          changeHeader(header.id, way.text, (draft) => {
-            const { looks, manner, rails } = JSON.parse(JSON.stringify(way.header)) as Header;
-            Object.assign(draft, { looks, manner, rails });
-          })
-        }
+        onClick={() => wearFound(header.id, way.text, way.header)}
       >
         Try it
       </Button>{' '}

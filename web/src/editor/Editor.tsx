@@ -50,7 +50,7 @@ function OpenSite({
   const context: EditorContext = { siteId, slug, loaded, place, go };
   return (
     <VerdictsProvider value={verdicts}>
-      <TopBar siteId={siteId} site={site} place={place} />
+      <TopBar siteId={siteId} loaded={loaded} place={place} />
       <Conflict />
       <Shortcuts go={go} />
       <HoldKeepers loaded={loaded} header={place.header} width={place.width} />

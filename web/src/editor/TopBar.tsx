@@ -1,30 +1,39 @@
+import type { LoadedSite } from '../engine/loadedSite.ts';
+import { useStanding } from '../prove/useFindings.ts';
 import { useSoFar } from '../engine/answers.ts';
 import { ArrowUUpLeft, ArrowUUpRight } from '@phosphor-icons/react';
 import { IconButton, Tooltip } from '@mui/material';
-import { memo } from 'react';
+import { memo, useState } from 'react';
 import { Link, NavLink, useLocation, useNavigate } from 'react-router';
 import type { Header } from '@hatrail/core/model/header';
-import type { Site } from '@hatrail/core/model/site';
 import type { EditorPlace } from '../dress/place.ts';
-import { worstRow } from '../dress/view.ts';
 import { Mark } from '../parts/Mark.tsx';
 import { VerdictMark } from '../parts/Verdict.tsx';
 import { useEditor, type SaveState } from './store.ts';
-import { standingOf, useVerdicts } from './verdicts.ts';
+import { useVerdicts } from './verdicts.ts';
 
 /** The pegs of the rod whose screens there are. */
 const PEGS = [
   { path: 'gather', name: 'Gather' },
   { path: 'hang', name: 'Hang' },
   { path: 'dress', name: 'Dress' },
+  { path: 'prove', name: 'Prove' },
   { path: 'hand-over', name: 'Hand over' },
 ] as const;
 
 /** The bar along the top: what is worked on, the rod with its pegs, and how things stand. */
-export function TopBar({ siteId, site, place }: { siteId: string; site: Site; place: EditorPlace }) {
+export function TopBar({
+  siteId,
+  loaded,
+  place,
+}: {
+  siteId: string;
+  loaded: LoadedSite;
+  place: EditorPlace;
+}) {
+  const { site } = loaded;
   const { search } = useLocation();
-  const { rows, banners } = useVerdicts();
-  const lost = rows ? standingOf(site, place.header, rows, banners).lost : 0;
+  const count = useStanding(loaded, place.header)?.count ?? 0;
   return (
     <header className="bar">
       <Link to="/" className="bar-mark" aria-label="Hat Rail, all sites">
@@ -44,7 +53,7 @@ export function TopBar({ siteId, site, place }: { siteId: string; site: Site; pl
                   {isActive && <Hat />}
                 </span>
                 {name}
-                {path === 'dress' && lost > 0 && <b className="peg-count">{lost}</b>}
+                {path === 'prove' && count > 0 && <b className="peg-count">{count}</b>}
               </>
             )}
           </NavLink>
@@ -53,7 +62,7 @@ export function TopBar({ siteId, site, place }: { siteId: string; site: Site; pl
       <div className="bar-state">
         <Saved />
         <UndoRedo />
-        <RunningVerdict siteId={siteId} site={site} header={place.header} />
+        <RunningVerdict siteId={siteId} loaded={loaded} header={place.header} />
       </div>
     </header>
   );
@@ -105,12 +114,19 @@ const UndoRedo = memo(function UndoRedo() {
   );
 });
 
-/** How many items and menus are lost on all pages and widths; opens the worst place. */
-function RunningVerdict({ siteId, site, header }: { siteId: string; site: Site; header: Header }) {
-  const { rows, banners, ...working } = useVerdicts();
+/** How many findings there are on all pages and widths, and what became of them since the step before; opens Prove. */
+function RunningVerdict({ siteId, loaded, header }: { siteId: string; loaded: LoadedSite; header: Header }) {
+  const { rows, ...working } = useVerdicts();
   const progress = useSoFar(working);
+  const standing = useStanding(loaded, header);
+  const { search } = useLocation();
   const navigate = useNavigate();
-  if (!rows) {
+  const [seen, setSeen] = useState({ rows, count: standing?.count, change: 0 });
+  if (seen.rows !== rows && !working.isWorking && standing) {
+    const change = seen.count === undefined ? 0 : standing.count - seen.count;
+    setSeen({ rows, count: standing.count, change });
+  }
+  if (!rows || !standing) {
     return (
       <span className="bar-verdict quiet">
         {progress ? `sweeping ${progress.done} of ${progress.of}` : 'sweeping'}
@@ -118,29 +134,20 @@ function RunningVerdict({ siteId, site, header }: { siteId: string; site: Site; 
     );
   }
   if (rows.length === 0) return <span className="bar-verdict quiet">nothing hangs yet</span>;
-  const worst = worstRow(rows);
-  const { verdict, words } = standingOf(site, header, rows, banners);
-  const open = () => {
-    if (!worst) return;
-    const params = new URLSearchParams({
-      header: worst.header,
-      page: site.pages.find(({ path }) => path === worst.page)!.id,
-      width: String(worst.width),
-      moment: worst.moment,
-      scroll: String(worst.scroll),
-    });
-    void navigate(`/sites/${siteId}/dress?${params}`);
-  };
+  const { verdict, words } = standing;
+  const { change } = seen;
+  const became = change === 0 ? '' : `, ${Math.abs(change)} ${change < 0 ? 'fewer' : 'more'}`;
   return (
     <button
       type="button"
       className="bar-verdict"
       data-verdict={verdict}
-      onClick={open}
-      title="Over all pages, at 390, 768, 1280 and 1920 px and the width on screen. Opens the worst place."
+      onClick={() => void navigate({ pathname: `/sites/${siteId}/prove`, search })}
+      title="Over all pages, at 390, 768, 1280 and 1920 px and the width on screen. Opens Prove."
     >
       <VerdictMark verdict={verdict} />
       {words}
+      {!working.isWorking && became}
       {working.isWorking && (
         <>
           <span className="sr-only">, being swept again</span>

@@ -27,9 +27,9 @@ export function askedOf(
     moment,
     rows,
     work: {
-      async sweep(tried, moments) {
+      async sweep(tried, moments, only) {
         signal.throwIfAborted();
-        return proveAll(loaded, tried, { ...options, moments });
+        return proveAll(loaded, tried, { ...options, moments, ...(only && { only }) });
       },
       async solve(tried, at, knob, places, floor) {
         signal.throwIfAborted();

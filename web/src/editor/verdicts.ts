@@ -6,8 +6,9 @@ import { resolveLook } from '@hatrail/core/header/look';
 import type { ColourUse } from '@hatrail/core/model/palette';
 import type { Site } from '@hatrail/core/model/site';
 import type { Row } from '@hatrail/core/sweep/prove';
-import { judgePanel } from '@hatrail/core/sweep/panel';
-import type { Verdict } from '@hatrail/core/sweep/verdict';
+import { worstVerdict, type Verdict } from '@hatrail/core/sweep/verdict';
+import { findingsOf, type Finding } from '@hatrail/core/finding/finding';
+import { menuFindings, wordFindings, type OtherFinding } from '@hatrail/core/finding/others';
 import type { LookCost } from '@hatrail/core/remedy/cost';
 import { proveAll, readBanners, type BannerWords } from '../engine/proof.ts';
 import { useAnswer, useSoFar, type Answered, type WorkProgress } from '../engine/answers.ts';
@@ -41,11 +42,13 @@ export function countItems(rows: readonly Row[], verdict: Row['verdict']): numbe
   return new Set(rows.filter((row) => row.verdict === verdict).map(({ itemId }) => itemId)).size;
 }
 
-/** How a header stands over all pages and widths. */
+/** How a header stands over all pages and widths: what was found, and in a few words. */
 export interface Standing {
+  findings: Finding[];
+  /** Of its menus, and the words of banners. */
+  others: OtherFinding[];
   verdict: Verdict;
-  /** How many items, menus and banners' words are lost. */
-  lost: number;
+  count: number;
   words: string;
 }
 
@@ -53,19 +56,14 @@ export interface Standing {
 export function standingOf(
   site: Site,
   header: Header,
-  rows: readonly Row[],
-  banners: readonly BannerWords[] = [],
+  { rows, banners }: { rows: readonly Row[]; banners: readonly BannerWords[] },
 ): Standing {
-  const panels = judgePanel(site, header);
-  const count = (verdict: Verdict) => {
-    const menus = panels.filter((panel) => panel.verdict === verdict).map(({ where }) => where);
-    const words = banners.filter((banner) => banner.verdict === verdict);
-    return countItems(rows, verdict) + new Set(menus).size + words.length;
-  };
-  const [lost, strained] = [count('lost'), count('strained')];
-  if (lost > 0) return { verdict: 'lost', lost, words: `${lost} lost` };
-  if (strained > 0) return { verdict: 'strained', lost, words: `${strained} strained` };
-  return { verdict: 'clear', lost, words: 'All clear' };
+  const findings = findingsOf(site, header, rows);
+  const others = [...menuFindings(site, header), ...wordFindings(site, banners)];
+  const verdict = worstVerdict([...findings, ...others].map((each) => each.verdict));
+  const count = findings.length + others.length;
+  const words = count === 0 ? 'All clear' : count === 1 ? '1 finding' : `${count} findings`;
+  return { findings, others, verdict, count, words };
 }
 
 interface ProofWanted {

@@ -61,9 +61,19 @@ export function placesToProve(site: Site, width?: number): { pageId: string; wid
 export async function proveAll(
   at: LoadedSite,
   header: Header,
-  options: ProofOptions & { width?: number; progress?: (done: number, of: number) => void } = {},
+  options: ProofOptions & {
+    width?: number;
+    progress?: (done: number, of: number) => void;
+    /** One page, by its path, and one width, where not all are wanted. */
+    only?: Pick<Row, 'page' | 'width'>;
+  } = {},
 ): Promise<Row[]> {
-  const places = placesToProve(at.site, options.width);
+  const { only } = options;
+  const isWanted = (place: { pageId: string; width: number }) =>
+    !only ||
+    (place.width === only.width &&
+      at.site.pages.some(({ id, path }) => id === place.pageId && path === only.page));
+  const places = placesToProve(at.site, options.width).filter(isWanted);
   let done = 0;
   const rows = await Promise.all(
     places.map(async ({ pageId, width }) => {

@@ -170,7 +170,7 @@ function SiteVerdict({ kept }: { kept: KeptSite }) {
   if (rows.length === 0) return <p className="quiet">Nothing hangs in its header yet</p>;
   const worst = worstRow(rows);
   const page = kept.site.pages.find(({ path }) => path === worst?.page)?.title;
-  const { verdict, words } = standingOf(kept.site, at(kept.site.headers, 0), rows, banners);
+  const { verdict, words } = standingOf(kept.site, at(kept.site.headers, 0), { rows, banners });
   const [word] = banners.filter((each) => each.verdict === 'lost');
   const wordPage = kept.site.pages.find(({ id }) => id === word?.pageId)?.title;
   return (

@@ -1,0 +1,247 @@
+import { itemOfInk } from '../header/layout.ts';
+import { resolveLook } from '../header/look.ts';
+import { STATE_NAMES } from '../header/stateNames.ts';
+import { inkIn } from '../header/states.ts';
+import { at } from '../lists.ts';
+import { momentName, type Header, type Moment } from '../model/header.ts';
+import { colourName } from '../model/palette.ts';
+import type { Site } from '../model/site.ts';
+import { isPassing, type Row } from '../sweep/prove.ts';
+import { worstVerdict, type Verdict } from '../sweep/verdict.ts';
+
+/**
+ * Findings: the rows below their targets, brought together by what makes them. Rows are of one finding where the same value of
+ * the same look makes them, at the same moment, over the same kind of ground.
+ */
+
+/** The value that is at fault, by where it is set. */
+export type FaultValue = 'fill' | 'tint' | 'gradient' | 'inks' | 'pointed inks' | 'ring' | 'item';
+
+/** Success criteria of WCAG 2.2 under which contrast falls. */
+export type Criterion = '1.4.3' | '1.4.11';
+
+/** One cause, with everything that comes of it. */
+export interface Finding {
+  /** The same for the same cause, whatever order pages, menus and items are in. */
+  id: string;
+  header: string;
+  moment: Moment;
+  value: FaultValue;
+  /** What is wrong, in a few words: “White links over light pages, after scrolling”. */
+  title: string;
+  /** What is below: “5 links, logo, menu button”. */
+  items: string;
+  /** Where the value is set: “the fill, Midnight 42 %”. */
+  set: string;
+  /** What lies behind it: “pages and cards”, or a picture's name. */
+  behind: string;
+  criteria: Criterion[];
+  verdict: Verdict;
+  /** The row that is furthest below its need. */
+  worst: Row;
+  /** All that it holds, from the worst. */
+  rows: Row[];
+  /** Paths of the pages it is on, and the widths at which it was met; ascending. */
+  pages: string[];
+  widths: number[];
+  /** How many of those who visit meet it, estimated from moment, share of scroll and pages: 0 to 1. */
+  met: number;
+}
+
+/** What a finding's rows have in common. */
+interface Cause {
+  value: FaultValue;
+  /** The item, where it is at fault by itself. */
+  itemId?: string;
+  /** What lies behind: a tone of the page's own, or a picture. */
+  ground: string;
+}
+
+/** Layers of a look that lie over the whole header, the first that shows is what stands between page and ink. */
+const COVERING = ['fill', 'tint', 'gradient'] as const;
+
+function coveringLayer(site: Site, header: Header, moment: Moment): (typeof COVERING)[number] | undefined {
+  const look = resolveLook(site, header, moment);
+  const opacity = {
+    fill: look.fill.opacity,
+    tint: look.tint.opacity,
+    gradient: look.gradient.on ? Math.max(0, ...look.gradient.stops.map((stop) => stop.opacity)) : 0,
+  };
+  // What nothing can be added to is not what is missing.
+  return COVERING.find((layer) => opacity[layer] > 0 && opacity[layer] < 1);
+}
+
+function causeOfRow(site: Site, header: Header, row: Row): Cause {
+  const { picture, kind, tone } = row.ground;
+  const ground = picture ? `picture ${picture}` : kind === 'button' ? `button ${tone}` : tone;
+  const item = itemOfInk(site, header, row.itemId);
+  // What has a ground of its own is not read over the page.
+  if (item?.kind === 'button' && row.part !== 'ring')
+    return { value: 'item', itemId: item.id, ground: 'own' };
+  const ownInk = item && 'ink' in item ? item.ink : undefined;
+  if (item && ownInk && !isPassing(row)) return { value: 'item', itemId: item.id, ground };
+  // A ring that is not set has the ink of what it stands round, and is cleared with that.
+  const hasRing = resolveLook(site, header, row.moment).ink.ring !== undefined;
+  if (row.part === 'ring' && hasRing) return { value: 'ring', ground };
+  if (row.part !== 'ring' && isPassing(row)) return { value: 'pointed inks', ground };
+  return { value: coveringLayer(site, header, row.moment) ?? 'inks', ground };
+}
+
+/** Where somebody meets a moment, as a share of all visits: everybody sees the top, and most scroll. */
+const MEETING: Record<Moment, number> = { top: 1, scrolled: 0.8, back: 0.5, pointed: 0.4 };
+
+/**
+ * The findings of a header from its rows, in order of how many meet them, then of how bad they are. Each row below its target is
+ * in exactly one. The same rows give the same findings, in whatever order they come.
+ */
+export function findingsOf(site: Site, header: Header, rows: readonly Row[]): Finding[] {
+  const groups = new Map<string, { cause: Cause; rows: Row[] }>();
+  for (const row of rows) {
+    if (row.verdict === 'clear') continue;
+    const cause = causeOfRow(site, header, row);
+    const id = [row.moment, cause.value, cause.itemId ?? '', cause.ground].join(' / ');
+    const known = groups.get(id);
+    if (known) known.rows.push(row);
+    else groups.set(id, { cause, rows: [row] });
+  }
+  const pages = site.pages.length;
+  return [...groups]
+    .map(([id, group]) => findingOf(site, header, { id, ...group }, pages))
+    .sort((a, b) => b.met - a.met || shareOf(a.worst) - shareOf(b.worst) || (a.id < b.id ? -1 : 1));
+}
+
+const shareOf = ({ worst, needed }: Row) => worst / needed;
+
+/** From the worst row; of equals by what they are of, so that their order never depends on how they came. */
+function worstFirst(rows: readonly Row[]): Row[] {
+  const name = (row: Row) => [row.page, row.width, row.itemId, row.state, row.part, row.scroll].join(' ');
+  return [...rows].sort((a, b) => shareOf(a) - shareOf(b) || (name(a) < name(b) ? -1 : 1));
+}
+
+function findingOf(
+  site: Site,
+  header: Header,
+  { id, cause, rows: unsorted }: { id: string; cause: Cause; rows: Row[] },
+  pageCount: number,
+): Finding {
+  const rows = worstFirst(unsorted);
+  const worst = at(rows, 0);
+  const { moment } = worst;
+  const pages = [...new Set(rows.map(({ page }) => page))].sort();
+  const title = [
+    `${inkWords(site, header, cause, rows)} over ${groundWords(site, cause, worst)}`,
+    momentName(header, moment).toLowerCase(),
+  ].join(', ');
+  const scroll = (row: Row) => row.below / (row.span.to - row.span.from + 1);
+  const share = rows.reduce((sum, row) => Math.max(sum, scroll(row)), 0);
+  const passing = cause.value === 'pointed inks' || cause.value === 'ring' ? 0.5 : 1;
+  return {
+    id: `${header.id} / ${id}`,
+    header: header.id,
+    moment,
+    value: cause.value,
+    title,
+    items: itemWords(site, header, rows),
+    set: setWords(site, header, cause, moment),
+    behind: behindWords(site, cause, rows),
+    criteria: [...new Set(rows.map(criterionOf))].sort(),
+    verdict: worstVerdict(rows.map(({ verdict }) => verdict)),
+    worst,
+    rows,
+    pages,
+    widths: [...new Set(rows.map(({ width }) => width))].sort((a, b) => a - b),
+    met: (MEETING[moment] * passing * share * pages.length) / pageCount,
+  };
+}
+
+/** Text that is read falls under Contrast (Minimum); what is only seen, marks and rings, under Non-text Contrast. */
+function criterionOf({ part, itemId, item }: Row): Criterion {
+  return part !== 'ink' || itemId === 'menu-button' || item === 'Logo' ? '1.4.11' : '1.4.3';
+}
+
+function inkWords(site: Site, header: Header, { value, itemId }: Cause, rows: readonly Row[]): string {
+  const worst = at(rows, 0);
+  if (value === 'ring') return 'Focus rings';
+  if (value === 'item')
+    return itemOfInk(site, header, itemId!)?.kind === 'button' ? `“${worst.item}”` : worst.item;
+  const look = resolveLook(site, header, worst.moment);
+  const kinds = new Set(rows.map((row) => itemOfInk(site, header, row.itemId)?.kind));
+  const links = kinds.has('menu') ? 'links' : kinds.has('text') ? 'text' : 'icons';
+  if (value === 'pointed inks') {
+    if (rows.every(({ state }) => state === 'current')) return 'The link of the current page';
+    return `${capital(links)} ${STATE_NAMES.hover}`;
+  }
+  if ([...kinds].every((kind) => kind === 'logo')) return `${capital(look.ink.logo)} logo`;
+  return `${capital(colourName(site.palette, inkIn(look, 'rest')))} ${links}`;
+}
+
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+
+function pictureName(site: Site, id: string): string {
+  return site.pictures.find((picture) => picture.id === id)?.name ?? 'a picture';
+}
+
+function groundWords(site: Site, { ground }: Cause, { ground: { picture, tone, kind } }: Row): string {
+  if (ground === 'own') return 'its own fill';
+  if (picture)
+    return kind === 'snapshot' ? `${tone} parts of the captured page` : `“${pictureName(site, picture)}”`;
+  return kind === 'button' ? `${tone} buttons` : `${tone} pages`;
+}
+
+const PARTS: Record<Row['ground']['kind'], string> = {
+  page: 'the page’s own colour',
+  band: 'bands of even colour',
+  card: 'cards',
+  button: 'buttons',
+  picture: 'the picture',
+  snapshot: 'the captured page',
+};
+
+function behindWords(site: Site, { ground }: Cause, rows: readonly Row[]): string {
+  if (ground === 'own') return 'its own fill';
+  const { picture } = at(rows, 0).ground;
+  if (picture) return `the picture “${pictureName(site, picture)}”`;
+  const kinds = [...new Set(rows.map((row) => PARTS[row.ground.kind]))].sort();
+  return kinds.join(', ');
+}
+
+function setWords(site: Site, header: Header, { value, itemId }: Cause, moment: Moment): string {
+  const { fill, tint, ink } = resolveLook(site, header, moment);
+  const name = (use: typeof ink.link) => colourName(site.palette, use);
+  const percent = (opacity: number) => `${Number((100 * opacity).toFixed(1))} %`;
+  switch (value) {
+    case 'fill':
+      return `the fill, ${name(fill.colour)} ${percent(fill.opacity)}`;
+    case 'tint':
+      return `the tint, ${name(tint.colour)} ${percent(tint.opacity)}`;
+    case 'gradient':
+      return 'the gradient';
+    case 'ring':
+      return ink.ring ? `the focus ring, ${name(ink.ring)}` : 'the focus ring';
+    case 'pointed inks':
+      return `the hovered ink, ${name(ink.hover)}`;
+    case 'item':
+      return `“${itemOfInk(site, header, itemId!)?.id}”, with a fill and an ink of its own`;
+    case 'inks':
+      return `the links’ ink, ${name(ink.link)}, and the ${ink.logo} logo`;
+  }
+}
+
+/** “5 links, logo, menu button, their lines”. */
+function itemWords(site: Site, header: Header, rows: readonly Row[]): string {
+  const links = new Set<string>();
+  const others = new Set<string>();
+  for (const { itemId, item } of rows) {
+    const kind = itemOfInk(site, header, itemId)?.kind;
+    const own = item
+      .replace(/, (?:its line|focus ring|with .*)$/, '')
+      .replace(/, (?:its line|focus ring)$/, '');
+    // The mark that opens a drop-down is the link's.
+    if (kind === 'menu') links.add(itemId.replace(/-opener$/, ''));
+    else others.add(itemId === 'menu-button' || kind === 'logo' ? own.toLowerCase() : own);
+  }
+  const lines = rows.some(({ part }) => part === 'cue') ? ['their lines'] : [];
+  const count = links.size === 1 ? ['1 link'] : links.size > 1 ? [`${links.size} links`] : [];
+  const rings = rows.some(({ part }) => part === 'ring') ? ['focus rings'] : [];
+  return [...count, ...[...others].sort(), ...lines, ...rings].join(', ');
+}

@@ -1,0 +1,70 @@
+import { STATE_NAMES } from '../header/stateNames.ts';
+import type { Header } from '../model/header.ts';
+import type { Site } from '../model/site.ts';
+import { judgePanel, type PanelVerdict } from '../sweep/panel.ts';
+import { worstVerdict, type Verdict } from '../sweep/verdict.ts';
+
+/** Findings that do not depend on what a header lies over: entries of its menus on their solid ground, and words of banners. */
+
+export interface OtherFinding {
+  id: string;
+  title: string;
+  items: string;
+  set: string;
+  verdict: Verdict;
+  contrast: number;
+  needed: number;
+  /** Where it is put right: the menu's look, or the opening band of a page. */
+  at: { menu: PanelVerdict['where'] } | { pageId: string };
+}
+
+/** The worst word of a page's opening band. */
+export interface BandWord {
+  pageId: string;
+  text: string;
+  contrast: number;
+  needed: number;
+  verdict: Verdict;
+}
+
+const MENUS = { 'drop-downs': 'the drop-downs', 'folded menu': 'the folded menu' };
+
+/** What is not clear in a header's drop-downs and folded menu, one finding for each. */
+export function menuFindings(site: Site, header: Header): OtherFinding[] {
+  const bad = judgePanel(site, header).filter(({ verdict }) => verdict !== 'clear');
+  return (['drop-downs', 'folded menu'] as const).flatMap((where) => {
+    const own = bad.filter((each) => each.where === where);
+    const [worst] = [...own].sort((a, b) => a.contrast / a.needed - b.contrast / b.needed);
+    if (!worst) return [];
+    const said = (each: PanelVerdict) =>
+      each.what === 'focus ring' ? 'focus ring' : `${each.name ?? each.what} ${STATE_NAMES[each.state]}`;
+    return [
+      {
+        id: `${header.id} / ${where}`,
+        title: `Entries of ${MENUS[where]}`,
+        items: [...new Set(own.map(said))].join(', '),
+        set: 'the menu’s own fill and ink',
+        verdict: worstVerdict(own.map(({ verdict }) => verdict)),
+        contrast: worst.contrast,
+        needed: worst.needed,
+        at: { menu: where },
+      },
+    ];
+  });
+}
+
+/** Banners whose words are not clear, one finding for each page. */
+export function wordFindings(site: Site, words: readonly BandWord[]): OtherFinding[] {
+  return words
+    .filter(({ verdict }) => verdict !== 'clear')
+    .map(({ pageId, text, contrast, needed, verdict }) => ({
+      id: `words / ${pageId}`,
+      title: `Words of the opening band of ${site.pages.find(({ id }) => id === pageId)?.title ?? pageId}`,
+      items: `“${text}” is worst`,
+      set: 'the band’s own ink, picture and tint',
+      verdict,
+      contrast,
+      needed,
+      at: { pageId },
+    }));
+}

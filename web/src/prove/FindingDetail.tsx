@@ -1,0 +1,173 @@
+import { Button } from '@mui/material';
+import { Suspense, lazy } from 'react';
+import { Link, useNavigate } from 'react-router';
+import type { Finding } from '@hatrail/core/finding/finding';
+import { FINDING_WAYS } from '@hatrail/core/finding/ways';
+import type { Header } from '@hatrail/core/model/header';
+import { wearFound } from '../editor/edits.ts';
+import { useVerdicts } from '../editor/verdicts.ts';
+import { useSoFar } from '../engine/answers.ts';
+import type { LoadedSite } from '../engine/loadedSite.ts';
+import { VERDICT_COLOURS, VerdictMark, figure } from '../parts/Verdict.tsx';
+import { dressAddress } from './address.ts';
+import { useCurve, useWays } from './useFindings.ts';
+import { WorstPlace } from './WorstPlace.tsx';
+
+// Charts are fetched with the first of them.
+const LineChart = lazy(() =>
+  import('../parts/LineChart.tsx').then((module) => ({ default: module.LineChart })),
+);
+
+interface DetailProps {
+  siteId: string;
+  loaded: LoadedSite;
+  header: Header;
+  finding: Finding;
+}
+
+/** One finding: where it is worst, what it depends on, its contrast along the scroll, and the ways that clear all of it. */
+export function FindingDetail({ siteId, loaded, header, finding }: DetailProps) {
+  const { worst } = finding;
+  const { site } = loaded;
+  const page = site.pages.find(({ path }) => path === worst.page);
+  return (
+    <aside className="prove-side" aria-label={finding.title}>
+      <h2>{finding.title}</h2>
+      <p className="prove-lead">
+        {worst.item} is worst: {figure(worst.worst)} where {worst.needed} is needed,{' '}
+        {worst.scroll.toLocaleString('en')} px down {page?.title} at {worst.width}.{' '}
+        <Link to={dressAddress(siteId, site, worst)}>Open it in Dress</Link>
+      </p>
+      <WorstPlace
+        loaded={loaded}
+        header={header}
+        row={worst}
+        width={408}
+        height={110}
+        scale={worst.width > 700 ? 1 : 1.3}
+      />
+      <dl className="prove-facts">
+        <div>
+          <dt>Behind it</dt>
+          <dd>{finding.behind}</dd>
+        </div>
+        <div>
+          <dt>Set by</dt>
+          <dd>{finding.set}</dd>
+        </div>
+        <div>
+          <dt>Holds</dt>
+          <dd>
+            {finding.rows.length} of what was swept; {finding.items}
+          </dd>
+        </div>
+      </dl>
+      <Curve siteId={siteId} loaded={loaded} header={header} finding={finding} />
+      <Ways loaded={loaded} header={header} finding={finding} />
+    </aside>
+  );
+}
+
+/** The worst item's contrast along the scroll. */
+function Curve({ siteId, loaded, header, finding }: DetailProps) {
+  const { worst } = finding;
+  const navigate = useNavigate();
+  const { data } = useCurve(loaded, header, worst);
+  if (!data) return <p className="quiet">Its contrast along the scroll is being read.</p>;
+  if (data.length < 2) return null;
+  const { points, scrolls } = thinned(data, worst.span.from);
+  const most = Math.max(2 * worst.needed, 7);
+  return (
+    <section className="prove-curve" aria-label="Contrast along the scroll">
+      <Suspense fallback={<p className="quiet">Loading the chart</p>}>
+        <LineChart
+          label={`Contrast of ${worst.item} by the scroll of the page`}
+          points={points}
+          target={{ y: worst.needed, words: String(worst.needed) }}
+          lost={(2 * worst.needed) / 3}
+          marks={[{ x: worst.scroll, colour: 'lost' }]}
+          most={most}
+          onPick={(i) => void navigate(dressAddress(siteId, loaded.site, worst, scrolls[i]))}
+        />
+      </Suspense>
+      <p className="prove-ends quiet">
+        <span>{worst.span.from} px</span>
+        <span>{worst.span.to.toLocaleString('en')}</span>
+      </p>
+    </section>
+  );
+}
+
+/** Most points of a curve that are drawn: of those between two, the worst. */
+const MOST_POINTS = 400;
+
+/** A curve of every pixel of scroll as points, each the least of its stretch, so that nothing that is lost is left out. */
+function thinned(contrasts: readonly number[], from: number) {
+  const step = Math.ceil(contrasts.length / MOST_POINTS);
+  const scrolls: number[] = [];
+  for (let start = 0; start < contrasts.length; start += step) {
+    let least = start;
+    for (let i = start; i < Math.min(contrasts.length, start + step); i++)
+      if (contrasts[i]! < contrasts[least]!) least = i;
+    scrolls.push(from + least);
+  }
+  const points = scrolls.map((scroll) => {
+    const contrast = contrasts[scroll - from]!;
+    return { x: scroll, y: contrast, words: `${figure(contrast)}, ${scroll.toLocaleString('en')} px down` };
+  });
+  return { points, scrolls };
+}
+
+/** Every way that clears all of the finding, each swept again over every page, width and state before it is shown. */
+function Ways({ loaded, header, finding }: Omit<DetailProps, 'siteId'>) {
+  const { isWorking } = useVerdicts();
+  const answer = useWays(loaded, header, finding);
+  const soFar = useSoFar<NonNullable<typeof answer.data>>(answer);
+  const { ways, tried } = answer.data ?? soFar ?? { ways: [], tried: 0 };
+  return (
+    <section className="prove-ways">
+      <h3>Ways that clear all of it</h3>
+      {answer.failure !== undefined && (
+        <p role="alert">The search stopped: {answer.failure} Change something to try again.</p>
+      )}
+      <ul>
+        {ways.map((way, i) => (
+          <li key={way.text}>
+            <span>
+              <strong>{way.text.replace(/\.$/, '')}</strong>
+              <span className="quiet">
+                {way.cost && `${Math.round(100 * way.cost.pageShowing)} % of the page shows through; `}
+                {way.left === 0
+                  ? 'no finding is left'
+                  : `${way.left} ${way.left === 1 ? 'finding is' : 'findings are'} left`}
+              </span>
+            </span>
+            <b className="finding-figure" style={{ color: VERDICT_COLOURS.clear }}>
+              <VerdictMark verdict="clear" />
+              {figure(way.least.worst)}
+            </b>
+            <Button
+              size="small"
+              variant={i === 0 ? 'contained' : 'outlined'}
+              aria-label={`Try it: ${way.text}`}
+              onClick={() => wearFound(header.id, way.text, way.header)}
+            >
+              Try it
+            </Button>
+          </li>
+        ))}
+      </ul>
+      {tried < FINDING_WAYS && answer.failure === undefined ? (
+        <p className="quiet" role="status">
+          {isWorking
+            ? 'The pages are being swept first.'
+            : `${tried} of ${FINDING_WAYS} tried, each over every page and width.`}
+        </p>
+      ) : (
+        ways.length === 0 && (
+          <p>No single change that is known clears all of it. Clear all looks for several together.</p>
+        )
+      )}
+    </section>
+  );
+}

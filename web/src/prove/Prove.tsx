@@ -1,0 +1,244 @@
+import type { KeyboardEvent } from 'react';
+import { Link, useNavigate, useOutletContext, useSearchParams } from 'react-router';
+import type { Finding } from '@hatrail/core/finding/finding';
+import type { OtherFinding } from '@hatrail/core/finding/others';
+import type { EditorContext } from '../editor/Editor.tsx';
+import { useVerdicts } from '../editor/verdicts.ts';
+import { useSoFar } from '../engine/answers.ts';
+import { useNear } from '../parts/useNear.ts';
+import { VERDICT_COLOURS, VerdictMark, figure } from '../parts/Verdict.tsx';
+import { dressAddress } from './address.ts';
+import { ClearAll } from './ClearAll.tsx';
+import { FindingDetail } from './FindingDetail.tsx';
+import { useStanding } from './useFindings.ts';
+import { WorstPlace } from './WorstPlace.tsx';
+
+/** Prove: everything that can go wrong, as a handful of causes, each with what clears it. */
+export function Prove() {
+  const { siteId, loaded, place } = useOutletContext<EditorContext>();
+  const { header } = place;
+  const verdicts = useVerdicts();
+  const progress = useSoFar(verdicts);
+  const standing = useStanding(loaded, header);
+  const findings = standing?.findings;
+  const [params, setParams] = useSearchParams();
+  const chosen = findings?.find(({ id }) => id === params.get('finding')) ?? findings?.[0];
+  const choose = (id: string) =>
+    setParams(
+      (now) => {
+        const next = new URLSearchParams(now);
+        next.set('finding', id);
+        return next;
+      },
+      { replace: true },
+    );
+  if (verdicts.failure !== undefined)
+    return (
+      <main className="prove-empty">
+        <p role="alert">The pages could not be swept: {verdicts.failure} Reload to try again.</p>
+      </main>
+    );
+  if (!standing || !findings)
+    return (
+      <main className="prove-empty">
+        <h1>Sweeping every page</h1>
+        <p>{progress ? `${progress.done} of ${progress.of} pages and widths done.` : 'Starting.'}</p>
+      </main>
+    );
+  const { rows = [] } = verdicts;
+  const widths = [...new Set(rows.map(({ width }) => width))].sort((a, b) => a - b);
+  return (
+    <main className="prove">
+      <section className="prove-list" aria-label="Findings">
+        <header className="prove-head">
+          <h1>{standing.count === 0 ? 'No findings' : standing.words}</h1>
+          <p className="quiet">
+            {rows.length === 0
+              ? 'Nothing hangs in this header yet, so that there is nothing to read.'
+              : `from ${rows.length.toLocaleString('en')} places; ${loaded.site.pages.length} pages at ${widths.join(', ')} px, every pixel of scroll`}
+            {verdicts.isWorking &&
+              (progress ? `; ${progress.done} of ${progress.of} swept again` : '; being swept again')}
+          </p>
+        </header>
+        {findings.length > 0 && <ClearAll loaded={loaded} header={header} findings={findings} />}
+        <FindingList
+          findings={findings}
+          chosen={chosen?.id}
+          onChoose={choose}
+          context={{ siteId, loaded, header }}
+        />
+        <OtherFindings siteId={siteId} header={header} findings={standing.others} />
+        {standing.count === 0 && rows.length > 0 && (
+          <p className="prove-clear">
+            <VerdictMark verdict="clear" size={16} /> Every letter, line and ring reaches what it needs on
+            every page, at these widths, at every scroll and in every state.
+          </p>
+        )}
+      </section>
+      {chosen && (
+        <FindingDetail key={chosen.id} siteId={siteId} loaded={loaded} header={header} finding={chosen} />
+      )}
+    </main>
+  );
+}
+
+interface ListContext {
+  siteId: string;
+  loaded: EditorContext['loaded'];
+  header: EditorContext['place']['header'];
+}
+
+/** The findings, walked by the arrow keys; Enter opens the worst place in Dress. */
+function FindingList({
+  findings,
+  chosen,
+  onChoose,
+  context,
+}: {
+  findings: readonly Finding[];
+  chosen: string | undefined;
+  onChoose: (id: string) => void;
+  context: ListContext;
+}) {
+  const navigate = useNavigate();
+  const onKeyDown = (event: KeyboardEvent<HTMLUListElement>) => {
+    const at = findings.findIndex(({ id }) => id === chosen);
+    const to = { ArrowDown: at + 1, ArrowUp: at - 1, Home: 0, End: findings.length - 1 }[event.key];
+    const found = to === undefined ? undefined : findings[Math.max(0, Math.min(findings.length - 1, to))];
+    if (found) {
+      event.preventDefault();
+      onChoose(found.id);
+      event.currentTarget.querySelector<HTMLElement>(`[data-finding="${CSS.escape(found.id)}"]`)?.focus();
+    }
+  };
+  return (
+    <ul
+      className="findings"
+      role="listbox"
+      aria-label="Findings, those that most visitors meet first"
+      onKeyDown={onKeyDown}
+    >
+      {findings.map((finding) => (
+        <FindingRow
+          key={finding.id}
+          finding={finding}
+          isChosen={finding.id === chosen}
+          onChoose={() => onChoose(finding.id)}
+          onOpen={() => void navigate(dressAddress(context.siteId, context.loaded.site, finding.worst))}
+          context={context}
+        />
+      ))}
+    </ul>
+  );
+}
+
+function FindingRow({
+  finding,
+  isChosen,
+  onChoose,
+  onOpen,
+  context: { loaded, header },
+}: {
+  finding: Finding;
+  isChosen: boolean;
+  onChoose: () => void;
+  onOpen: () => void;
+  context: ListContext;
+}) {
+  const [row, isNear] = useNear<HTMLLIElement>();
+  const { site } = loaded;
+  return (
+    <li
+      ref={row}
+      role="option"
+      className="finding"
+      data-finding={finding.id}
+      aria-selected={isChosen}
+      tabIndex={isChosen ? 0 : -1}
+      onClick={onChoose}
+      onDoubleClick={onOpen}
+      onKeyDown={(event) => event.key === 'Enter' && onOpen()}
+    >
+      {isNear ? (
+        <WorstPlace
+          loaded={loaded}
+          header={header}
+          row={finding.worst}
+          width={152}
+          height={58}
+          scale={0.42}
+        />
+      ) : (
+        <div className="worst-place" style={{ width: 152, height: 58 }} />
+      )}
+      <span className="finding-text">
+        <strong>{finding.title}</strong>
+        <span>
+          {finding.items} · {pagesWords(site, finding.pages)} · {widthWords(finding.widths)}
+        </span>
+        <span>
+          Set by {finding.set} · {finding.criteria.join(', ')}
+        </span>
+      </span>
+      <b className="finding-figure" style={{ color: VERDICT_COLOURS[finding.verdict] }}>
+        <VerdictMark verdict={finding.verdict} />
+        <span className="sr-only">{finding.verdict}, worst</span>
+        {figure(finding.worst.worst)}
+      </b>
+    </li>
+  );
+}
+
+/** Titles of the pages, or that it is all of them. */
+export function pagesWords(site: EditorContext['loaded']['site'], paths: readonly string[]): string {
+  if (paths.length === site.pages.length && paths.length > 1) return 'every page';
+  const titles = site.pages.filter(({ path }) => paths.includes(path)).map(({ title }) => title);
+  return titles.length > 4
+    ? `${titles.slice(0, 3).join(', ')} and ${titles.length - 3} more`
+    : titles.join(', ');
+}
+
+/** What does not depend on the ground: menus on their own fill, and words of banners; each leads to where it is put right. */
+function OtherFindings({
+  siteId,
+  header,
+  findings,
+}: {
+  siteId: string;
+  header: ListContext['header'];
+  findings: readonly OtherFinding[];
+}) {
+  if (findings.length === 0) return null;
+  const address = ({ at }: OtherFinding) => {
+    const params = new URLSearchParams({ header: header.id, ...('pageId' in at && { page: at.pageId }) });
+    return `/sites/${siteId}/dress?${params}`;
+  };
+  return (
+    <ul className="findings" aria-label="Findings of menus and of words of the pages">
+      {findings.map((finding) => (
+        <li key={finding.id} className="finding">
+          <span />
+          <span className="finding-text">
+            <strong>{finding.title}</strong>
+            <span>
+              {finding.items} · {figure(finding.contrast)} where {finding.needed} is needed
+            </span>
+            <span>
+              Set by {finding.set} · 1.4.3 ·{' '}
+              <Link to={address(finding)}>
+                {'menu' in finding.at ? 'Open Dress, and there Menu open' : 'Open the band in Dress'}
+              </Link>
+            </span>
+          </span>
+          <b className="finding-figure" style={{ color: VERDICT_COLOURS[finding.verdict] }}>
+            <VerdictMark verdict={finding.verdict} />
+            {figure(finding.contrast)}
+          </b>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+export const widthWords = (widths: readonly number[]) =>
+  widths.length === 1 ? `at ${widths[0]} px` : `at ${widths.slice(0, -1).join(', ')} and ${widths.at(-1)} px`;

@@ -1,0 +1,65 @@
+import type { Header } from '@hatrail/core/model/header';
+import { usualWindowHeight } from '@hatrail/core/page/layout';
+import type { Row } from '@hatrail/core/sweep/prove';
+import { useMeasure } from '../dress/view.ts';
+import type { LoadedSite } from '../engine/loadedSite.ts';
+import { LiveFrame } from '../parts/LiveFrame.tsx';
+import { usePreview, type PinnedState } from '../parts/preview.ts';
+
+interface WorstPlaceProps {
+  loaded: LoadedSite;
+  header: Header;
+  row: Row;
+  /** Size of the picture, and how large a pixel of the page is in it. */
+  width: number;
+  height: number;
+  scale: number;
+}
+
+const STATES: Partial<Record<Row['state'], PinnedState>> = {
+  hover: 'hover',
+  pressed: 'active',
+  focused: 'focus-visible',
+  open: 'drop-downs',
+};
+
+/** Where a row is worst, as a visitor sees it: the page as it ships, with a bracket round the letter. */
+export function WorstPlace({ loaded, header, row, width, height, scale }: WorstPlaceProps) {
+  const page = loaded.site.pages.find(({ path }) => path === row.page) ?? loaded.site.pages[0]!;
+  const preview = usePreview(loaded, header, page, useMeasure(loaded));
+  const windowHeight = usualWindowHeight(row.width);
+  const { cell } = row;
+  const y = cell.y - row.scroll;
+  const within = (at: number, most: number) => Math.max(0, Math.min(at, Math.max(0, most)));
+  const left = within(cell.x + cell.width / 2 - width / scale / 2, row.width - width / scale);
+  const top = within(y + cell.height / 2 - height / scale / 2, windowHeight - height / scale);
+  const held =
+    row.part === 'ring' ? 'focus-visible' : row.moment === 'pointed' ? 'pointed' : STATES[row.state];
+  return (
+    <div className="worst-place" style={{ width, height }}>
+      <div style={{ position: 'absolute', left: -left * scale, top: -top * scale }}>
+        {preview && (
+          <LiveFrame
+            preview={preview}
+            title={`${page.title}, ${row.scroll} px down`}
+            width={row.width}
+            height={windowHeight}
+            scale={scale}
+            scroll={row.scroll}
+            held={held}
+          />
+        )}
+        <span
+          className="worst-bracket"
+          aria-hidden="true"
+          style={{
+            left: cell.x * scale - 3,
+            top: y * scale - 3,
+            width: cell.width * scale + 6,
+            height: cell.height * scale + 6,
+          }}
+        />
+      </div>
+    </div>
+  );
+}
