@@ -159,7 +159,12 @@ describe('findings', () => {
     });
     expect(menuFindings(of(header), header)).toEqual([]);
     const word = { pageId: 'pale', text: 'Open', contrast: 2, needed: 4.5, verdict: 'lost' as const };
-    expect(wordFindings(of(header), [word, { ...word, verdict: 'clear' }])).toHaveLength(1);
+    const [words] = wordFindings(of(header), [
+      { ...word, pageId: 'dark', contrast: 3, verdict: 'strained' },
+      word,
+      { ...word, pageId: 'x', verdict: 'clear' },
+    ]);
+    expect(words).toMatchObject({ verdict: 'lost', contrast: 2, at: { pageIds: ['pale', 'dark'] } });
   });
 });
 

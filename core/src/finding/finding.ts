@@ -73,7 +73,9 @@ function coveringLayer(site: Site, header: Header, moment: Moment): (typeof COVE
 
 function causeOfRow(site: Site, header: Header, row: Row): Cause {
   const { picture, kind, tone } = row.ground;
-  const ground = picture ? `picture ${picture}` : kind === 'button' ? `button ${tone}` : tone;
+  const layer = coveringLayer(site, header, row.moment);
+  // Under a layer that lies over everything, what counts of a ground is how light it is.
+  const ground = layer ? tone : picture ? `picture ${picture}` : kind === 'button' ? `button ${tone}` : tone;
   const item = itemOfInk(site, header, row.itemId);
   // What has a ground of its own is not read over the page.
   if (item?.kind === 'button' && row.part !== 'ring')
@@ -84,7 +86,7 @@ function causeOfRow(site: Site, header: Header, row: Row): Cause {
   const hasRing = resolveLook(site, header, row.moment).ink.ring !== undefined;
   if (row.part === 'ring' && hasRing) return { value: 'ring', ground };
   if (row.part !== 'ring' && isPassing(row)) return { value: 'pointed inks', ground };
-  return { value: coveringLayer(site, header, row.moment) ?? 'inks', ground };
+  return { value: layer ?? 'inks', ground };
 }
 
 /** Where somebody meets a moment, as a share of all visits: everybody sees the top, and most scroll. */
@@ -183,7 +185,7 @@ function pictureName(site: Site, id: string): string {
 
 function groundWords(site: Site, { ground }: Cause, { ground: { picture, tone, kind } }: Row): string {
   if (ground === 'own') return 'its own fill';
-  if (picture)
+  if (picture && ground !== tone)
     return kind === 'snapshot' ? `${tone} parts of the captured page` : `“${pictureName(site, picture)}”`;
   return kind === 'button' ? `${tone} buttons` : `${tone} pages`;
 }
@@ -199,10 +201,9 @@ const PARTS: Record<Row['ground']['kind'], string> = {
 
 function behindWords(site: Site, { ground }: Cause, rows: readonly Row[]): string {
   if (ground === 'own') return 'its own fill';
-  const { picture } = at(rows, 0).ground;
-  if (picture) return `the picture “${pictureName(site, picture)}”`;
-  const kinds = [...new Set(rows.map((row) => PARTS[row.ground.kind]))].sort();
-  return kinds.join(', ');
+  const pictures = [...new Set(rows.flatMap((row) => row.ground.picture ?? []))].sort();
+  const kinds = [...new Set(rows.filter((row) => !row.ground.picture).map((row) => PARTS[row.ground.kind]))];
+  return [...kinds.sort(), ...pictures.map((id) => `the picture “${pictureName(site, id)}”`)].join(', ');
 }
 
 function setWords(site: Site, header: Header, { value, itemId }: Cause, moment: Moment): string {

@@ -14,8 +14,8 @@ export interface OtherFinding {
   verdict: Verdict;
   contrast: number;
   needed: number;
-  /** Where it is put right: the menu's look, or the opening band of a page. */
-  at: { menu: PanelVerdict['where'] } | { pageId: string };
+  /** Where it is put right: the menu's look, or the opening bands of pages, the worst first. */
+  at: { menu: PanelVerdict['where'] } | { pageIds: string[] };
 }
 
 /** The worst word of a page's opening band. */
@@ -53,18 +53,24 @@ export function menuFindings(site: Site, header: Header): OtherFinding[] {
   });
 }
 
-/** Banners whose words are not clear, one finding for each page. */
+/** Banners whose words are not clear, all pages' in one. */
 export function wordFindings(site: Site, words: readonly BandWord[]): OtherFinding[] {
-  return words
+  const bad = words
     .filter(({ verdict }) => verdict !== 'clear')
-    .map(({ pageId, text, contrast, needed, verdict }) => ({
-      id: `words / ${pageId}`,
-      title: `Words of the opening band of ${site.pages.find(({ id }) => id === pageId)?.title ?? pageId}`,
-      items: `“${text}” is worst`,
+    .sort((a, b) => a.contrast / a.needed - b.contrast / b.needed || (a.pageId < b.pageId ? -1 : 1));
+  const [worst] = bad;
+  if (!worst) return [];
+  const titles = site.pages.filter(({ id }) => bad.some(({ pageId }) => pageId === id));
+  return [
+    {
+      id: 'words',
+      title: `Words of the opening band: ${titles.map(({ title }) => title).join(', ')}`,
+      items: `“${worst.text}” is worst`,
       set: 'the band’s own ink, picture and tint',
-      verdict,
-      contrast,
-      needed,
-      at: { pageId },
-    }));
+      verdict: worstVerdict(bad.map(({ verdict }) => verdict)),
+      contrast: worst.contrast,
+      needed: worst.needed,
+      at: { pageIds: bad.map(({ pageId }) => pageId) },
+    },
+  ];
 }

@@ -1,23 +1,23 @@
 import { Button } from '@mui/material';
-import type { Finding } from '@hatrail/core/finding/finding';
 import { momentName, type Header } from '@hatrail/core/model/header';
-import { wearFound } from '../editor/edits.ts';
-import { useVerdicts } from '../editor/verdicts.ts';
+import { wearPlan } from '../editor/edits.ts';
+import { useVerdicts, type Standing } from '../editor/verdicts.ts';
 import { useSoFar } from '../engine/answers.ts';
 import type { LoadedSite } from '../engine/loadedSite.ts';
-import { usePlan } from './useFindings.ts';
+import { usePlan, type WholePlan } from './useFindings.ts';
 
 interface ClearAllProps {
   loaded: LoadedSite;
   header: Header;
-  findings: readonly Finding[];
+  standing: Standing;
 }
 
 /** The fewest changes that clear every finding together: looked for, shown as a plan that was swept, and taken as one step. */
-export function ClearAll({ loaded, header, findings }: ClearAllProps) {
+export function ClearAll({ loaded, header, standing }: ClearAllProps) {
   const { isWorking } = useVerdicts();
-  const plan = usePlan(loaded, header, findings);
-  const soFar = useSoFar<{ steps: { text: string }[]; left: number }>(plan);
+  const words = standing.others.flatMap(({ at }) => ('pageIds' in at ? at.pageIds : []));
+  const plan = usePlan(loaded, header, words);
+  const soFar = useSoFar<{ steps: number; left: number }>(plan);
   if (!plan.isAsked)
     return (
       <div className="clear-all">
@@ -30,55 +30,75 @@ export function ClearAll({ loaded, header, findings }: ClearAllProps) {
   if (plan.failure !== undefined)
     return (
       <p role="alert" className="clear-all">
-        The search stopped: {plan.failure} Change something, or{' '}
-        <button type="button" className="link" onClick={plan.stop}>
-          try again
-        </button>
-        .
+        The search stopped: {plan.failure} Change something to try again.
       </p>
     );
   if (!plan.data)
     return (
       <div className="clear-all" role="status">
         <span>
-          Looking for the fewest changes.{' '}
-          {soFar ? `${soFar.steps.length} found, ${soFar.left} findings left.` : ''}
+          Looking for the fewest changes.{soFar && ` ${soFar.steps} found, ${soFar.left} findings left.`}
         </span>
         <Button variant="outlined" size="small" onClick={plan.stop}>
           Stop
         </Button>
       </div>
     );
-  const { steps, left, header: cleared } = plan.data;
-  const changes = steps.length === 1 ? '1 change' : `${steps.length} changes`;
+  return <PlanFound header={header} standing={standing} plan={plan.data} words={words} onClose={plan.stop} />;
+}
+
+/** A plan: its steps, what it leaves, and both answers to it. */
+function PlanFound({
+  header,
+  standing,
+  plan: { steps, left, header: cleared, tints },
+  words,
+  onClose,
+}: {
+  header: Header;
+  standing: Standing;
+  plan: WholePlan;
+  words: readonly string[];
+  onClose: () => void;
+}) {
+  const count = steps.length + tints.length;
+  const changes = count === 1 ? '1 change clears' : `${count} changes clear`;
+  const rest = [
+    ...left.map(({ title }) => title),
+    // Menus are put right in Dress, where their own fill and ink are.
+    ...standing.others.filter(({ at }) => 'menu' in at).map(({ title }) => title),
+    ...(tints.length < words.length ? ['words of opening bands that no tint clears'] : []),
+  ];
+  const title =
+    count === 0
+      ? 'No change that is known clears these'
+      : rest.length === 0
+        ? `${changes} everything`
+        : `${changes} what can be cleared from here`;
   return (
     <section className="plan" aria-label="What clears all">
-      <h2>
-        {left.length === 0
-          ? `${changes} clear${steps.length === 1 ? 's' : ''} everything`
-          : steps.length === 0
-            ? 'No change that is known clears these'
-            : `${changes} leave ${left.length} of ${findings.length}`}
-      </h2>
+      <h2>{title}</h2>
       <ol>
         {steps.map(({ text, moment, finding }) => (
           <li key={`${finding} ${text}`}>
-            <strong>{text}</strong>{' '}
-            <span className="quiet">
-              {momentName(header, moment)}: {finding}
-            </span>
+            <strong>{text}</strong> <span className="quiet">{momentName(header, moment)}</span>
+          </li>
+        ))}
+        {tints.map(({ text }) => (
+          <li key={text}>
+            <strong>{text}</strong> <span className="quiet">Its words, and the header over them</span>
           </li>
         ))}
       </ol>
-      {left.length > 0 && <p className="quiet">Left: {left.map(({ title }) => title).join('; ')}.</p>}
-      <p className="quiet">Swept over every page and width together.</p>
+      {rest.length > 0 && <p className="quiet">Left: {rest.join('; ')}.</p>}
+      <p className="quiet">The header was swept with all of it, over every page and width.</p>
       <div className="row">
-        {steps.length > 0 && (
-          <Button variant="contained" onClick={() => wearFound(header.id, 'Clear all', cleared)}>
-            Take {steps.length === 1 ? 'it' : `all ${steps.length}`}
+        {count > 0 && (
+          <Button variant="contained" onClick={() => wearPlan(header.id, cleared, tints)}>
+            Take {count === 1 ? 'it' : `all ${count}`}
           </Button>
         )}
-        <Button variant="outlined" onClick={plan.stop}>
+        <Button variant="outlined" onClick={onClose}>
           Not now
         </Button>
       </div>

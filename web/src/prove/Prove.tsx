@@ -60,7 +60,7 @@ export function Prove() {
               (progress ? `; ${progress.done} of ${progress.of} swept again` : '; being swept again')}
           </p>
         </header>
-        {findings.length > 0 && <ClearAll loaded={loaded} header={header} findings={findings} />}
+        {standing.count > 0 && <ClearAll loaded={loaded} header={header} standing={standing} />}
         <FindingList
           findings={findings}
           chosen={chosen?.id}
@@ -210,7 +210,10 @@ function OtherFindings({
 }) {
   if (findings.length === 0) return null;
   const address = ({ at }: OtherFinding) => {
-    const params = new URLSearchParams({ header: header.id, ...('pageId' in at && { page: at.pageId }) });
+    const params = new URLSearchParams({
+      header: header.id,
+      ...('pageIds' in at && { page: at.pageIds[0]! }),
+    });
     return `/sites/${siteId}/dress?${params}`;
   };
   return (

@@ -1,13 +1,20 @@
 import { useMemo } from 'react';
 import type { Finding } from '@hatrail/core/finding/finding';
 import { planFor, waysOfFinding, type FindingWay, type Plan } from '@hatrail/core/finding/ways';
+import { contrastRatio } from '@hatrail/core/colour/contrast';
 import type { Header } from '@hatrail/core/model/header';
+import type { Tint } from '@hatrail/core/model/layer';
+import type { Page } from '@hatrail/core/model/page';
+import { colourName, resolveColour, type ColourUse } from '@hatrail/core/model/palette';
+import { bandColours } from '@hatrail/core/page/contents';
 import { spotKey, type Row } from '@hatrail/core/sweep/prove';
 import { useAnswer, useAsked } from '../engine/answers.ts';
 import { keyOf, rowsKey, siteKey } from '../engine/dependsOn.ts';
 import type { LoadedSite } from '../engine/loadedSite.ts';
 import { onEngine } from '../engine/pool.ts';
 import { laneName, sceneRequest } from '../engine/request.ts';
+import { leastBandTint } from '../dress/bandRemedy.ts';
+import { withHeader } from '../engine/proof.ts';
 import { askedOf } from '../editor/remedyWork.ts';
 import { standingOf, useVerdicts, type Standing } from '../editor/verdicts.ts';
 
@@ -56,17 +63,70 @@ export function useWays(loaded: LoadedSite, header: Header, finding: Finding) {
   );
 }
 
+/** A tint of a page's opening band that clears its words, and the header over it. */
+export interface BandTint {
+  page: Page;
+  tint: Tint;
+  text: string;
+}
+
+/** A plan for the header and, where words of banners are lost, for their bands. */
+export interface WholePlan extends Plan {
+  tints: BandTint[];
+}
+
+/** Colours that are tried for a band's tint. */
+const MOST_COLOURS = 3;
+
+/** The least tint of a band, in its own colour or in one of the palette that stands furthest from its ink. */
+async function bandTint(loaded: LoadedSite, header: Header, page: Page, signal: AbortSignal) {
+  const { palette } = loaded.site;
+  const band = page.bands[0]!;
+  const ink = resolveColour(palette, bandColours(loaded.site, band).ink);
+  const distance = (use: ColourUse) => contrastRatio(ink, resolveColour(palette, use));
+  const swatches = palette.map(({ id }): ColourUse => ({ swatch: id }));
+  swatches.sort((a, b) => distance(b) - distance(a));
+  const own = band.backdrop.tint ? [band.backdrop.tint.colour] : [];
+  for (const colour of [...own, ...swatches].slice(0, MOST_COLOURS)) {
+    const found = await leastBandTint(loaded, header, { page, width: WIDTH, colour }, signal);
+    if (!found) continue;
+    const text = `Tint of the opening band of ${page.title} in ${colourName(palette, colour)} to ${found.percent} %.`;
+    return { page, tint: { colour, opacity: found.percent / 100 }, text };
+  }
+  return undefined;
+}
+
+/** A standard width, so that nothing is swept beside those. */
+const WIDTH = 1280;
+
 /** What clears all findings together, looked for when it is asked for. */
-export function usePlan(loaded: LoadedSite, header: Header, findings: readonly Finding[]) {
+export function usePlan(loaded: LoadedSite, header: Header, words: readonly string[]) {
   const { rows = [] } = useVerdicts();
-  return useAsked<Plan, { steps: Plan['steps']; left: number }>(
-    ['plan', siteKey(loaded), keyOf([header, findings.length])],
+  return useAsked<WholePlan, { steps: number; left: number }>(
+    ['plan', siteKey(loaded), keyOf([header])],
     async ({ signal, tell }) => {
-      const [first] = findings;
-      return planFor(provedOf(loaded, header, first!, rows, signal), (steps, left) => {
+      const proved = {
+        site: loaded.site,
+        header,
+        rows,
+        work: askedOf(loaded, header, 'top', [], { signal }).work,
+      };
+      const plan = await planFor(proved, (steps, left) => {
         signal.throwIfAborted();
-        tell({ steps, left });
+        tell({ steps: steps.length, left });
       });
+      const cleared = withHeader(loaded, plan.header);
+      const tints: BandTint[] = [];
+      for (const id of words) {
+        const page = loaded.site.pages.find((each) => each.id === id);
+        const tint = page && (await bandTint(cleared, plan.header, page, signal));
+        if (tint) tints.push(tint);
+        tell({
+          steps: plan.steps.length + tints.length,
+          left: plan.left.length + words.length - tints.length,
+        });
+      }
+      return { ...plan, tints };
     },
   );
 }
