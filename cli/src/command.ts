@@ -1,6 +1,9 @@
 import { parseArgs } from 'node:util';
 import { MOMENT_NAMES } from '@hatrail/core/model/header';
 import { BadInput } from '@hatrail/core/model/badInput';
+import { ADVICE, findingsOf } from '@hatrail/core/finding/finding';
+import { menuFindings } from '@hatrail/core/finding/others';
+import type { Site } from '@hatrail/core/model/site';
 import { siteFiles } from '@hatrail/core/output/files';
 import type { Row, SweptRow } from '@hatrail/core/sweep/prove';
 import { STATE_NAMES, stateWords } from '@hatrail/core/header/stateNames';
@@ -11,7 +14,7 @@ import { loadSite } from '@hatrail/node/siteFile';
 import { skiaMeasure } from '@hatrail/node/skia';
 
 const USAGE = `Use:
-  hatrail prove SITE.hatrail.json [--page PATH] [--width PX] [--json]
+  hatrail prove SITE.hatrail.json [--page PATH] [--width PX] [--rows] [--strict] [--json]
   hatrail export SITE.hatrail.json --out DIR
   hatrail check SITE.hatrail.json`;
 
@@ -56,6 +59,8 @@ interface Options {
   page?: string;
   width?: string;
   json?: boolean;
+  rows?: boolean;
+  strict?: boolean;
   out?: string;
   help?: boolean;
 }
@@ -69,6 +74,8 @@ function readArgs(args: string[]): { values: Options; positionals: string[] } {
         page: { type: 'string' },
         width: { type: 'string' },
         json: { type: 'boolean' },
+        rows: { type: 'boolean' },
+        strict: { type: 'boolean' },
         out: { type: 'string' },
         help: { type: 'boolean', short: 'h' },
       },
@@ -78,7 +85,8 @@ function readArgs(args: string[]): { values: Options; positionals: string[] } {
   }
 }
 
-async function prove(file: string, { page: path, width: asked, json }: Options): Promise<number> {
+async function prove(file: string, options: Options): Promise<number> {
+  const { page: path, width: asked, json } = options;
   const loaded = await loadSite(file);
   const pages = loaded.site.pages.filter((page) => path === undefined || page.path === path);
   if (pages.length === 0) {
@@ -94,8 +102,11 @@ async function prove(file: string, { page: path, width: asked, json }: Options):
   for await (const row of proveSite(loaded, pages, widths)) rows.push(plain(row));
   const panels = provePanels(loaded, pages, widths);
   if (json) console.log(JSON.stringify({ rows: rows.map(printed), panels, widths }, null, 2));
-  else printRows(rows, panels, widths);
-  return [...rows, ...panels].some(({ verdict }) => verdict === 'lost') ? 1 : 0;
+  else if (options.rows) printRows(rows, panels);
+  else printFindings(loaded.site, rows, panels);
+  if (!json) printTotals(rows, panels, widths);
+  const fails = (verdict: string) => verdict === 'lost' || (options.strict && verdict === 'strained');
+  return [...rows, ...panels].some(({ verdict }) => fails(verdict)) ? 1 : 0;
 }
 
 function plain({ contrasts: _, ...row }: SweptRow): Row {
@@ -109,7 +120,27 @@ function printed({ below: _, ground: __, ...row }: Row): Omit<Row, 'below' | 'gr
 
 type Panels = ReturnType<typeof provePanels>;
 
-function printRows(rows: Row[], panels: Panels, widths: readonly number[]): void {
+/** A line for each finding: how bad, what, where, and what to do. */
+function printFindings(site: Site, rows: Row[], panels: Panels): void {
+  const headers = site.headers.filter(({ id }) => rows.some((row) => row.header === id));
+  for (const header of headers) {
+    const own = rows.filter((row) => row.header === header.id);
+    for (const { verdict, title, items, worst, pages, set, value } of findingsOf(site, header, own)) {
+      console.log(
+        `${verdict}: ${title}: ${items}, worst ${worst.worst.toFixed(2)} where ${worst.needed} is needed, ` +
+          `${worst.scroll} px down ${worst.page} at ${worst.width}, on ${pages.join(' ')}. Set by ${set}: ${ADVICE[value]}.`,
+      );
+    }
+    for (const { verdict, title, items, contrast, needed } of menuFindings(
+      site,
+      header,
+      panels.filter((panel) => panel.header === header.id),
+    ))
+      console.log(`${verdict}: ${title}: ${items}, worst ${contrast.toFixed(2)} where ${needed} is needed.`);
+  }
+}
+
+function printRows(rows: Row[], panels: Panels): void {
   const bad = rows.filter((row) => row.verdict !== 'clear');
   for (const row of bad.sort((a, b) => a.worst / a.needed - b.worst / b.needed)) {
     const state = stateWords(row);
@@ -123,6 +154,9 @@ function printRows(rows: Row[], panels: Panels, widths: readonly number[]): void
     const said = what === 'focus ring' ? what : `${name ?? what}, ${STATE_NAMES[state]}`;
     console.log(`${verdict}: ${where}, ${said}: ${contrast.toFixed(2)} where ${needed} is needed`);
   }
+}
+
+function printTotals(rows: Row[], panels: Panels, widths: readonly number[]): void {
   const all = [...rows, ...panels];
   const count = (verdict: string) => all.filter((row) => row.verdict === verdict).length;
   console.log(

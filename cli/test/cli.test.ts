@@ -71,6 +71,28 @@ describe('prove', () => {
     expect(stdout).toMatch(/^0 lost/m);
   });
 
+  test('prints findings with what to do, a line each, or every row where that is asked for', async () => {
+    const asked = ['prove', DEMO, '--page', '/', '--width', '1280'];
+    const { stdout } = await run(...asked);
+    const lines = stdout.trim().split('\n');
+    expect(lines.length).toBeLessThan(6);
+    expect(lines[0]).toMatch(
+      /^lost: White links over light pages, after scrolling: 5 links, .*: make the fill more/,
+    );
+    const { stdout: rows } = await run(...asked, '--rows');
+    const below = rows.split('\n').filter((line) => /^(?:lost|strained): /.test(line));
+    const total = /(\d+) lost, (\d+) strained/.exec(stdout)!;
+    expect(below).toHaveLength(Number(total[1]) + Number(total[2]));
+  });
+
+  test('strict, what is strained fails too', async () => {
+    const file = spoilt('strained.hatrail.json', (text) => text.replace('"opacity": 0.42', '"opacity": 0.7'));
+    const asked = ['prove', file, '--page', '/', '--width', '1280'];
+    const { stdout, status } = await run(...asked);
+    expect(stdout).toMatch(/^0 lost, [1-9]/m);
+    expect([status, (await run(...asked, '--strict')).status]).toEqual([0, 1]);
+  });
+
   test.each([
     [['--page', '/nowhere'], /no page \/nowhere: choose one of \/, \/visit/],
     [['--width', 'wide'], /“wide” is no width/],
@@ -153,9 +175,11 @@ describe('what an owner finds by asking', () => {
     });
     const small = await run('prove', pale, '--page', '/', '--width', '390');
     expect(small.status).toBe(1);
-    expect(small.stdout).toMatch(/lost: folded menu, entries, at rest: 1\.01 where 4\.5 is needed/);
+    expect(small.stdout).toMatch(
+      /^lost: Entries of the folded menu: entries at rest, .* worst 1\.01 where 4\.5 is needed/m,
+    );
     const wide = await run('prove', pale, '--page', '/', '--width', '1280');
-    expect(wide.stdout).toMatch(/lost: drop-downs/);
+    expect(wide.stdout).toMatch(/lost: Entries of the drop-downs/);
     expect(wide.stdout).not.toMatch(/folded menu/);
   });
 });

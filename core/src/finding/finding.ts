@@ -17,6 +17,17 @@ import { worstVerdict, type Verdict } from '../sweep/verdict.ts';
 /** The value that is at fault, by where it is set. */
 export type FaultValue = 'fill' | 'tint' | 'gradient' | 'inks' | 'pointed inks' | 'ring' | 'item';
 
+/** What can be done about each, in a few words; how much of it is solved by the ways. */
+export const ADVICE: Record<FaultValue, string> = {
+  fill: 'make the fill more opaque, or turn links and logo to the other tone',
+  tint: 'make the tint more opaque, or add a fill',
+  gradient: 'make the gradient stronger, or add a fill',
+  inks: 'add a fill, or turn links and logo to the other tone',
+  'pointed inks': 'give hovered links another ink',
+  ring: 'give the focus ring another colour',
+  item: 'change its own fill or ink',
+};
+
 /** Success criteria of WCAG 2.2 under which contrast falls. */
 export type Criterion = '1.4.3' | '1.4.11';
 

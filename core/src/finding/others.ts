@@ -29,9 +29,16 @@ export interface BandWord {
 
 const MENUS = { 'drop-downs': 'the drop-downs', 'folded menu': 'the folded menu' };
 
-/** What is not clear in a header's drop-downs and folded menu, one finding for each. */
-export function menuFindings(site: Site, header: Header): OtherFinding[] {
-  const bad = judgePanel(site, header).filter(({ verdict }) => verdict !== 'clear');
+/**
+ * What is not clear in a header's drop-downs and folded menu, one finding for each.
+ * @param panels what was judged of them; at every width where nothing else is said
+ */
+export function menuFindings(
+  site: Site,
+  header: Header,
+  panels: readonly PanelVerdict[] = judgePanel(site, header),
+): OtherFinding[] {
+  const bad = panels.filter(({ verdict }) => verdict !== 'clear');
   return (['drop-downs', 'folded menu'] as const).flatMap((where) => {
     const own = bad.filter((each) => each.where === where);
     const [worst] = [...own].sort((a, b) => a.contrast / a.needed - b.contrast / b.needed);

@@ -102,7 +102,9 @@ function FindingList({
 }) {
   const navigate = useNavigate();
   const onKeyDown = (event: KeyboardEvent<HTMLUListElement>) => {
-    const at = findings.findIndex(({ id }) => id === chosen);
+    // Where the keyboard is: what is chosen may follow a moment later.
+    const here = (event.target as HTMLElement).closest<HTMLElement>('[data-finding]')?.dataset.finding;
+    const at = findings.findIndex(({ id }) => id === (here ?? chosen));
     const to = { ArrowDown: at + 1, ArrowUp: at - 1, Home: 0, End: findings.length - 1 }[event.key];
     const found = to === undefined ? undefined : findings[Math.max(0, Math.min(findings.length - 1, to))];
     if (found) {

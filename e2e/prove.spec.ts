@@ -1,0 +1,119 @@
+import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { findings as axeFindings } from './axe.ts';
+import { openDressing, type Dressing } from './dressing.ts';
+
+/** An owner who never saw Prove: what is wrong in a few words, what clears it, and all of it taken back. */
+
+const SLOW = { timeout: 180_000 };
+let owner: Dressing;
+beforeAll(async () => {
+  owner = await openDressing('Larkfell');
+});
+afterAll(() => owner.close());
+
+const list = () => owner.tab.getByRole('listbox');
+const detail = () => owner.tab.locator('.prove-side');
+const verdict = () => owner.tab.locator('button.bar-verdict');
+/** How many findings there are, once everything has been swept. */
+async function count(): Promise<number> {
+  await owner.tab.locator('.bar-again').waitFor({ state: 'detached', ...SLOW });
+  const words = (await verdict().textContent()) ?? '';
+  return words.startsWith('All clear') ? 0 : Number(/^\d+/.exec(words)?.[0]);
+}
+
+describe('an owner in Prove', () => {
+  let all = 0;
+  test(
+    'comes from the number at the right to a handful of causes, not to hundreds of rows',
+    SLOW,
+    async () => {
+      await owner.tab.goto(`${owner.running.url}/sites/${owner.siteId}/dress`);
+      await verdict().click(SLOW);
+      await owner.tab.waitForURL(/\/prove/);
+      await list().waitFor(SLOW);
+      all = await count();
+      expect(all).toBeGreaterThan(3);
+      expect(all).toBeLessThanOrEqual(12);
+      const first = list().getByRole('option').first();
+      expect(await first.textContent()).toMatch(/White links over light pages, after scrolling/);
+      expect(await first.textContent()).toMatch(/Set by the fill, Midnight 42 % · 1\.4\.11, 1\.4\.3/);
+      expect(await axeFindings(owner.tab)).toEqual([]);
+    },
+  );
+
+  test('walks the findings by the arrow keys, and Enter opens the worst place in Dress', SLOW, async () => {
+    await list().getByRole('option').first().focus();
+    await owner.tab.keyboard.press('ArrowDown');
+    await owner.tab.keyboard.press('ArrowDown');
+    const chosen = list().getByRole('option').nth(2);
+    await expect.poll(() => chosen.getAttribute('aria-selected'), SLOW).toBe('true');
+    const title = (await chosen.locator('strong').textContent())!;
+    await expect.poll(() => detail().locator('h2').textContent(), SLOW).toBe(title);
+    expect(new URL(owner.tab.url()).searchParams.get('finding')).toBe(
+      await chosen.getAttribute('data-finding'),
+    );
+    await owner.tab.keyboard.press('Enter');
+    await owner.tab.waitForURL(/\/dress\?.*moment=top/);
+    const { searchParams } = new URL(owner.tab.url());
+    expect(searchParams.get('page')).toBe('log');
+    expect(Number(searchParams.get('scroll'))).toBeGreaterThanOrEqual(0);
+    await owner.tab.goBack();
+    await list().waitFor(SLOW);
+  });
+
+  test('reads the contrast along the scroll, and goes to a place of it by Enter', SLOW, async () => {
+    await list().getByRole('option').first().click();
+    const chart = detail().getByRole('slider', { name: /^Contrast of/ });
+    await chart.focus(SLOW);
+    await owner.tab.keyboard.press('End');
+    expect(await chart.getAttribute('aria-valuetext')).toMatch(/^\d+\.\d, [\d,]+ px down$/);
+    await owner.tab.keyboard.press('Enter');
+    await owner.tab.waitForURL(/\/dress\?.*moment=scrolled/);
+    await owner.tab.goBack();
+    await list().waitFor(SLOW);
+  });
+
+  test('tries a way: what became of the findings is told, and undone with one key', SLOW, async () => {
+    await list().getByRole('option').first().click();
+    const way = detail()
+      .getByRole('button', { name: /^Try it: Fill to/ })
+      .first();
+    await way.waitFor(SLOW);
+    const left = /(\d+) findings are left/.exec(
+      (await detail().locator('.prove-ways li').first().textContent())!,
+    );
+    await way.click();
+    await verdict().filter({ hasText: /fewer/ }).waitFor(SLOW);
+    // What the way told of the header, and the words of banners, which no header clears.
+    expect(await count()).toBe(Number(left![1]) + 1);
+    await owner.tab.keyboard.press('Control+z');
+    await verdict().filter({ hasText: /more/ }).waitFor(SLOW);
+    expect(await count()).toBe(all);
+  });
+
+  test('clears all in a few clicks, as one step that is taken back as one', SLOW, async () => {
+    await owner.tab.getByRole('button', { name: 'Clear all' }).click();
+    const take = owner.tab.getByRole('button', { name: /^Take/ });
+    await take.waitFor(SLOW);
+    const plan = owner.tab.getByRole('region', { name: 'What clears all' });
+    expect(await plan.textContent()).toMatch(/\d changes clear everything/);
+    expect(await axeFindings(owner.tab)).toEqual([]);
+    await take.click();
+    await verdict().filter({ hasText: 'All clear' }).waitFor(SLOW);
+    await owner.tab.getByText('Every letter, line and ring reaches what it needs').waitFor(SLOW);
+    await owner.tab.keyboard.press('Control+z');
+    await verdict()
+      .filter({ hasText: /findings/ })
+      .waitFor(SLOW);
+    expect(await count()).toBe(all);
+  });
+
+  test('without anything in its header is told so', SLOW, async () => {
+    owner.keep(owner.siteId, ({ headers }) => {
+      for (const rail of headers[0]!.rails) Object.assign(rail, { start: [], middle: [], end: [] });
+    });
+    await owner.tab.goto(`${owner.running.url}/sites/${owner.siteId}/prove`);
+    await owner.tab.getByText('Nothing hangs in this header yet').waitFor(SLOW);
+    expect(owner.errors).toEqual([]);
+  });
+});
