@@ -108,6 +108,35 @@ describe('an owner in Prove', () => {
     expect(await count()).toBe(all);
   });
 
+  test(
+    'finds one item in the matrix by keyboard: its states, its worst place, and its finding',
+    SLOW,
+    async () => {
+      await owner.tab.getByRole('button', { name: 'Matrix' }).click();
+      const grid = owner.tab.getByRole('treegrid');
+      await grid.focus(SLOW);
+      const before = await grid.getByRole('row').count();
+      for (const key of ['ArrowRight', 'ArrowDown', 'Space']) await owner.tab.keyboard.press(key);
+      await expect.poll(() => grid.getByRole('row').count(), SLOW).toBeGreaterThan(before);
+      const chosen = new URL(owner.tab.url()).searchParams;
+      expect([chosen.get('view'), chosen.get('row'), chosen.get('column')]).toEqual([
+        'matrix',
+        'visit',
+        'top 768',
+      ]);
+      await grid.getByRole('gridcell').filter({ hasText: 'lost' }).last().click();
+      await detail().getByText('Part of the finding').waitFor(SLOW);
+      expect(await axeFindings(owner.tab)).toEqual([]);
+      await owner.tab.getByRole('checkbox', { name: 'only what is not clear' }).check();
+      await owner.tab.getByRole('combobox', { name: 'Page' }).selectOption('Home');
+      await expect.poll(() => new URL(owner.tab.url()).searchParams.get('on'), SLOW).toBe('/');
+      await grid.focus();
+      await owner.tab.keyboard.press('ArrowDown');
+      await owner.tab.keyboard.press('Enter');
+      await owner.tab.waitForURL(/\/dress\?.*page=home/);
+    },
+  );
+
   test('without anything in its header is told so', SLOW, async () => {
     owner.keep(owner.siteId, ({ headers }) => {
       for (const rail of headers[0]!.rails) Object.assign(rail, { start: [], middle: [], end: [] });

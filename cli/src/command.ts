@@ -114,7 +114,12 @@ function plain({ contrasts: _, ...row }: SweptRow): Row {
 }
 
 /** A row in the form in which it is printed as JSON. */
-function printed({ below: _, ground: __, ...row }: Row): Omit<Row, 'below' | 'ground'> {
+function printed({
+  below: _,
+  ground: __,
+  thread: ___,
+  ...row
+}: Row): Omit<Row, 'below' | 'ground' | 'thread'> {
   return row;
 }
 

@@ -91,6 +91,7 @@ describe('verdicts before and after', () => {
     header: 'h',
     width: 1280,
     below: 0,
+    thread: 'c',
     ground: { kind: 'page', tone: 'light' },
     moment: 'top',
     item: itemId,

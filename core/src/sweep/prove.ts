@@ -44,6 +44,22 @@ export interface Row {
   below: number;
   /** What of the page lies there where it is worst. */
   ground: PageGround;
+  /** The worst verdict in each of {@link THREAD} equal parts of the span, or in each scroll of a shorter one: `c`, `s` or `l`. */
+  thread: string;
+}
+
+/** How many parts a row's thread has. */
+export const THREAD = 40;
+
+function threadOf(contrasts: Float32Array, needed: number): string {
+  const parts = Math.min(THREAD, contrasts.length);
+  return Array.from({ length: parts }, (_, i) => {
+    const part = contrasts.subarray(
+      Math.floor((i * contrasts.length) / parts),
+      Math.floor(((i + 1) * contrasts.length) / parts),
+    );
+    return verdictOf(Math.min(...part), needed).charAt(0);
+  }).join('');
 }
 
 /** A verdict with its contrast at every scroll of its span. */
@@ -251,6 +267,7 @@ function rowOf(
     span,
     below: contrasts.reduce((count, contrast) => count + Number(contrast < target.needed), 0),
     ground: pageGround(scene.laid, raster, box),
+    thread: threadOf(contrasts, target.needed),
     contrasts,
   };
 }

@@ -4,6 +4,7 @@ import { Link, useNavigate } from 'react-router';
 import type { Finding } from '@hatrail/core/finding/finding';
 import { FINDING_WAYS } from '@hatrail/core/finding/ways';
 import type { Header } from '@hatrail/core/model/header';
+import type { Row } from '@hatrail/core/sweep/prove';
 import { wearFound } from '../editor/edits.ts';
 import { useVerdicts } from '../editor/verdicts.ts';
 import { useSoFar } from '../engine/answers.ts';
@@ -62,15 +63,14 @@ export function FindingDetail({ siteId, loaded, header, finding }: DetailProps) 
           </dd>
         </div>
       </dl>
-      <Curve siteId={siteId} loaded={loaded} header={header} finding={finding} />
+      <Curve siteId={siteId} loaded={loaded} header={header} worst={worst} />
       <Ways loaded={loaded} header={header} finding={finding} />
     </aside>
   );
 }
 
-/** The worst item's contrast along the scroll. */
-function Curve({ siteId, loaded, header, finding }: DetailProps) {
-  const { worst } = finding;
+/** A row's contrast along the scroll; a point of it that is picked opens in Dress. */
+export function Curve({ siteId, loaded, header, worst }: Omit<DetailProps, 'finding'> & { worst: Row }) {
   const navigate = useNavigate();
   const { data } = useCurve(loaded, header, worst);
   if (!data) return <p className="quiet">Its contrast along the scroll is being read.</p>;

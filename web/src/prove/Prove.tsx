@@ -1,3 +1,4 @@
+import { ToggleButton, ToggleButtonGroup } from '@mui/material';
 import type { KeyboardEvent } from 'react';
 import { Link, useNavigate, useOutletContext, useSearchParams } from 'react-router';
 import type { Finding } from '@hatrail/core/finding/finding';
@@ -10,6 +11,7 @@ import { VERDICT_COLOURS, VerdictMark, figure } from '../parts/Verdict.tsx';
 import { dressAddress } from './address.ts';
 import { ClearAll } from './ClearAll.tsx';
 import { FindingDetail } from './FindingDetail.tsx';
+import { MatrixView } from './MatrixView.tsx';
 import { useStanding } from './useFindings.ts';
 import { WorstPlace } from './WorstPlace.tsx';
 
@@ -30,7 +32,7 @@ export function Prove() {
         next.set('finding', id);
         return next;
       },
-      { replace: true },
+      { replace: true, flushSync: true },
     );
   if (verdicts.failure !== undefined)
     return (
@@ -47,9 +49,20 @@ export function Prove() {
     );
   const { rows = [] } = verdicts;
   const widths = [...new Set(rows.map(({ width }) => width))].sort((a, b) => a - b);
+  const view = params.get('view') === 'matrix' ? 'matrix' : 'findings';
+  const show = (next: 'matrix' | 'findings') =>
+    setParams(
+      (now) => {
+        const changed = new URLSearchParams(now);
+        if (next === 'matrix') changed.set('view', next);
+        else changed.delete('view');
+        return changed;
+      },
+      { replace: true, flushSync: true },
+    );
   return (
     <main className="prove">
-      <section className="prove-list" aria-label="Findings">
+      <div className="prove-top">
         <header className="prove-head">
           <h1>{standing.count === 0 ? 'No findings' : standing.words}</h1>
           <p className="quiet">
@@ -60,23 +73,41 @@ export function Prove() {
               (progress ? `; ${progress.done} of ${progress.of} swept again` : '; being swept again')}
           </p>
         </header>
-        {standing.count > 0 && <ClearAll loaded={loaded} header={header} standing={standing} />}
-        <FindingList
-          findings={findings}
-          chosen={chosen?.id}
-          onChoose={choose}
-          context={{ siteId, loaded, header }}
-        />
-        <OtherFindings siteId={siteId} header={header} findings={standing.others} />
-        {standing.count === 0 && rows.length > 0 && (
-          <p className="prove-clear">
-            <VerdictMark verdict="clear" size={16} /> Every letter, line and ring reaches what it needs on
-            every page, at these widths, at every scroll and in every state.
-          </p>
-        )}
-      </section>
-      {chosen && (
-        <FindingDetail key={chosen.id} siteId={siteId} loaded={loaded} header={header} finding={chosen} />
+        <ToggleButtonGroup
+          exclusive
+          size="small"
+          value={view}
+          aria-label="How it is shown"
+          onChange={(_, next: 'matrix' | 'findings' | null) => next && show(next)}
+        >
+          <ToggleButton value="findings">Findings</ToggleButton>
+          <ToggleButton value="matrix">Matrix</ToggleButton>
+        </ToggleButtonGroup>
+      </div>
+      {view === 'matrix' ? (
+        <MatrixView siteId={siteId} loaded={loaded} header={header} rows={rows} standing={standing} />
+      ) : (
+        <>
+          <section className="prove-list" aria-label="Findings">
+            {standing.count > 0 && <ClearAll loaded={loaded} header={header} standing={standing} />}
+            <FindingList
+              findings={findings}
+              chosen={chosen?.id}
+              onChoose={choose}
+              context={{ siteId, loaded, header, widths: widths.length }}
+            />
+            <OtherFindings siteId={siteId} header={header} findings={standing.others} />
+            {standing.count === 0 && rows.length > 0 && (
+              <p className="prove-clear">
+                <VerdictMark verdict="clear" size={16} /> Every letter, line and ring reaches what it needs on
+                every page, at these widths, at every scroll and in every state.
+              </p>
+            )}
+          </section>
+          {chosen && (
+            <FindingDetail key={chosen.id} siteId={siteId} loaded={loaded} header={header} finding={chosen} />
+          )}
+        </>
       )}
     </main>
   );
@@ -86,6 +117,8 @@ interface ListContext {
   siteId: string;
   loaded: EditorContext['loaded'];
   header: EditorContext['place']['header'];
+  /** How many widths were swept. */
+  widths: number;
 }
 
 /** The findings, walked by the arrow keys; Enter opens the worst place in Dress. */
@@ -139,7 +172,7 @@ function FindingRow({
   isChosen,
   onChoose,
   onOpen,
-  context: { loaded, header },
+  context: { loaded, header, widths },
 }: {
   finding: Finding;
   isChosen: boolean;
@@ -176,7 +209,7 @@ function FindingRow({
       <span className="finding-text">
         <strong>{finding.title}</strong>
         <span>
-          {finding.items} · {pagesWords(site, finding.pages)} · {widthWords(finding.widths)}
+          {finding.items} · {pagesWords(site, finding.pages)} · {widthWords(finding.widths, widths)}
         </span>
         <span>
           Set by {finding.set} · {finding.criteria.join(', ')}
@@ -245,5 +278,10 @@ function OtherFindings({
   );
 }
 
-export const widthWords = (widths: readonly number[]) =>
-  widths.length === 1 ? `at ${widths[0]} px` : `at ${widths.slice(0, -1).join(', ')} and ${widths.at(-1)} px`;
+/** The widths of a finding, or that it is all that were swept. */
+export const widthWords = (widths: readonly number[], all: number) =>
+  widths.length === all && all > 1
+    ? `all ${all} widths`
+    : widths.length === 1
+      ? `at ${widths[0]} px`
+      : `at ${widths.slice(0, -1).join(', ')} and ${widths.at(-1)} px`;

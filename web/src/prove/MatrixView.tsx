@@ -1,0 +1,164 @@
+import { useMemo, useState } from 'react';
+import { Link, useSearchParams } from 'react-router';
+import { stateWords } from '@hatrail/core/header/stateNames';
+import { momentName, type Header } from '@hatrail/core/model/header';
+import { spotKey, type Row } from '@hatrail/core/sweep/prove';
+import type { LoadedSite } from '../engine/loadedSite.ts';
+import type { Standing } from '../editor/verdicts.ts';
+import { figure } from '../parts/Verdict.tsx';
+import { dressAddress } from './address.ts';
+import { Curve } from './FindingDetail.tsx';
+import { Matrix } from './Matrix.tsx';
+import { matrixRows, type MatrixFilter } from './matrixRows.ts';
+import { WorstPlace } from './WorstPlace.tsx';
+
+interface MatrixViewProps {
+  siteId: string;
+  loaded: LoadedSite;
+  header: Header;
+  rows: readonly Row[];
+  standing: Standing;
+}
+
+/** The matrix with its filters and the chosen cell; all of it stands in the address. */
+export function MatrixView({ siteId, loaded, header, rows, standing }: MatrixViewProps) {
+  const { site } = loaded;
+  const [params, setParams] = useSearchParams();
+  const set = (changes: Record<string, string>) =>
+    setParams(
+      (now) => {
+        const next = new URLSearchParams(now);
+        for (const [name, value] of Object.entries(changes))
+          if (value === '') next.delete(name);
+          else next.set(name, value);
+        return next;
+      },
+      { replace: true, flushSync: true },
+    );
+  const [page, below, criterion] = ['on', 'below', 'criterion'].map((name) => params.get(name) ?? '');
+  const [only, setOnly] = useState(below === '1');
+  const filter = useMemo(
+    (): MatrixFilter => ({
+      ...(page && { page }),
+      onlyBelow: only,
+      ...((criterion === '1.4.3' || criterion === '1.4.11') && { criterion }),
+    }),
+    [page, only, criterion],
+  );
+  const [row, column] = [params.get('row') ?? '', params.get('column') ?? ''];
+  const chosen = useMemo(() => (row && column ? { row, column } : undefined), [row, column]);
+  const found = useMemo(() => {
+    const all = matrixRows(site, header, rows, filter);
+    return all.flatMap((item) => [item, ...item.states]).find(({ id }) => id === row)?.cells[column];
+  }, [site, header, rows, filter, row, column]);
+  return (
+    <>
+      <section className="prove-list" aria-label="Matrix">
+        <div className="matrix-filters">
+          <label>
+            Page
+            <select
+              className="choice-select"
+              value={page}
+              onChange={(event) => set({ on: event.target.value })}
+            >
+              <option value="">worst of all</option>
+              {site.pages.map(({ id, path, title }) => (
+                <option key={id} value={path}>
+                  {title}
+                </option>
+              ))}
+            </select>
+          </label>
+          <label>
+            Criterion
+            <select
+              className="choice-select"
+              value={criterion}
+              onChange={(event) => set({ criterion: event.target.value })}
+            >
+              <option value="">both</option>
+              <option value="1.4.3">1.4.3, text</option>
+              <option value="1.4.11">1.4.11, lines and rings</option>
+            </select>
+          </label>
+          <label>
+            <input
+              type="checkbox"
+              checked={only}
+              onChange={(event) => {
+                // At once: the address follows a moment later.
+                setOnly(event.target.checked);
+                set({ below: event.target.checked ? '1' : '' });
+              }}
+            />
+            only what is not clear
+          </label>
+        </div>
+        <Matrix
+          siteId={siteId}
+          loaded={loaded}
+          header={header}
+          rows={rows}
+          filter={filter}
+          chosen={chosen}
+          onChoose={(r, c) => set({ row: r, column: c })}
+        />
+        <p className="quiet matrix-legend">
+          Each cell is its worst contrast, over its thread from the top of the page to the end. Space opens
+          the states of an item, Enter the place in Dress.
+        </p>
+      </section>
+      <aside className="prove-side" aria-label="The chosen cell">
+        {found ? (
+          <CellDetail siteId={siteId} loaded={loaded} header={header} row={found} standing={standing} />
+        ) : (
+          <p className="quiet">
+            Choose a cell: its worst place and its contrast along the scroll are shown here.
+          </p>
+        )}
+      </aside>
+    </>
+  );
+}
+
+function CellDetail({ siteId, loaded, header, row, standing }: Omit<MatrixViewProps, 'rows'> & { row: Row }) {
+  const page = loaded.site.pages.find(({ path }) => path === row.page);
+  const isOf = (other: Row) =>
+    spotKey(other) === spotKey(row) &&
+    other.page === row.page &&
+    other.width === row.width &&
+    other.moment === row.moment;
+  const finding = standing.findings.find(({ rows }) => rows.some(isOf));
+  return (
+    <>
+      <h2>
+        {row.item}
+        {stateWords(row)}, {momentName(header, row.moment).toLowerCase()}, at {row.width}
+      </h2>
+      <p className="prove-lead">
+        {row.verdict === 'clear' ? 'Clear' : row.verdict === 'lost' ? 'Lost' : 'Strained'}:{' '}
+        {figure(row.worst)} where {row.needed} is needed, {row.scroll.toLocaleString('en')} px down{' '}
+        {page?.title}. <Link to={dressAddress(siteId, loaded.site, row)}>Open it in Dress</Link>
+      </p>
+      <WorstPlace
+        loaded={loaded}
+        header={header}
+        row={row}
+        width={408}
+        height={110}
+        scale={row.width > 700 ? 1 : 1.3}
+      />
+      <Curve siteId={siteId} loaded={loaded} header={header} worst={row} />
+      {finding && (
+        <p>
+          Part of the finding{' '}
+          <Link to={`?${new URLSearchParams({ header: header.id, finding: finding.id })}`}>
+            {finding.title}
+          </Link>
+          , where the ways to clear it are.
+        </p>
+      )}
+    </>
+  );
+}
