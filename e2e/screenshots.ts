@@ -51,6 +51,16 @@ await tab.locator('button.bar-verdict').waitFor(WAIT);
 await tab.waitForTimeout(1500);
 await shoot('hang-folded');
 
+await tab.goto(`${running.url}/sites/${id}/prove`);
+await tab.locator('.finding').first().waitFor(WAIT);
+await tab.getByText(/of \d+ tried/).waitFor({ state: 'detached', ...WAIT });
+await tab.waitForTimeout(1500);
+await shoot('prove');
+await tab.goto(`${running.url}/sites/${id}/prove?view=matrix&row=log&column=scrolled+1280`);
+await tab.getByText('Part of the finding').waitFor(WAIT);
+await tab.waitForTimeout(2500);
+await shoot('prove-matrix');
+
 await tab.goto(`${running.url}/sites/${id}/dress`);
 const tryIt = tab.getByRole('button', { name: 'Try it', exact: true });
 await tryIt.waitFor(WAIT);
@@ -94,14 +104,9 @@ await tab.getByText('being swept again').waitFor({ state: 'detached', ...WAIT })
 await tab.waitForTimeout(3000);
 await shoot('dress-change');
 await undo(1);
-await add('Gradient');
-await tab.waitForTimeout(2500);
-await shoot('dress-gradient');
-await undo(1);
 await add('Tint');
 await add('Picture');
 await tab.waitForTimeout(2500);
-await shoot('dress-picture');
 await undo(2);
 
 await tab.goto(`${running.url}/sites/${id}/dress`);
