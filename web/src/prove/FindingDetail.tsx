@@ -1,5 +1,5 @@
 import { Button } from '@mui/material';
-import { Suspense, lazy } from 'react';
+import { Suspense, lazy, useEffect, useRef } from 'react';
 import { Link, useNavigate } from 'react-router';
 import type { Finding } from '@hatrail/core/finding/finding';
 import { FINDING_WAYS } from '@hatrail/core/finding/ways';
@@ -27,12 +27,23 @@ interface DetailProps {
 }
 
 /** One finding: where it is worst, what it depends on, its contrast along the scroll, and the ways that clear all of it. */
-export function FindingDetail({ siteId, loaded, header, finding }: DetailProps) {
+export function FindingDetail({
+  siteId,
+  loaded,
+  header,
+  finding,
+  isPicked,
+}: DetailProps & { /** Whether somebody chose it, and it is not just the first. */ isPicked: boolean }) {
   const { worst } = finding;
   const { site } = loaded;
   const page = site.pages.find(({ path }) => path === worst.page);
+  // Below the list, where the window is narrow: what was chosen comes into view.
+  const side = useRef<HTMLElement>(null);
+  useEffect(() => {
+    if (isPicked && matchMedia('(max-width: 1000px)').matches) side.current?.scrollIntoView();
+  }, [isPicked]);
   return (
-    <aside className="prove-side" aria-label={finding.title}>
+    <aside ref={side} className="prove-side" aria-label={finding.title}>
       <h2>{finding.title}</h2>
       <p className="prove-lead">
         {worst.item} is worst: {figure(worst.worst)} where {worst.needed} is needed,{' '}

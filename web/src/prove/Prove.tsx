@@ -105,7 +105,14 @@ export function Prove() {
             )}
           </section>
           {chosen && (
-            <FindingDetail key={chosen.id} siteId={siteId} loaded={loaded} header={header} finding={chosen} />
+            <FindingDetail
+              key={chosen.id}
+              siteId={siteId}
+              loaded={loaded}
+              header={header}
+              finding={chosen}
+              isPicked={params.get('finding') === chosen.id}
+            />
           )}
         </>
       )}
