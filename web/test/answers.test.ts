@@ -33,7 +33,10 @@ describe('an answer', () => {
   test('goes on when one of two gives it up, and is given up with the last of them', async () => {
     const { run, signals } = work();
     const [one, two] = [new AbortController(), new AbortController()];
-    const answers = [answer(['b'], run, one.signal), answer(['b'], run, two.signal)].map(failureOf);
+    const answers = [
+      answer(['b'], run, { signal: one.signal }),
+      answer(['b'], run, { signal: two.signal }),
+    ].map(failureOf);
     one.abort();
     expect(isAbort(await answers[0])).toBe(true);
     expect(signals[0]!.aborted).toBe(false);
@@ -45,14 +48,14 @@ describe('an answer', () => {
   test('that was given up is computed anew for who asks next', async () => {
     const first = work();
     const stop = new AbortController();
-    const given = failureOf(answer(['c'], first.run, stop.signal));
+    const given = failureOf(answer(['c'], first.run, { signal: stop.signal }));
     stop.abort();
     await given;
     const second = work();
     const found = answer(['c'], second.run);
     second.resolve('anew');
     expect(await found).toBe('anew');
-    expect(isAbort(await failureOf(answer(['d'], second.run, stop.signal)))).toBe(true);
+    expect(isAbort(await failureOf(answer(['d'], second.run, { signal: stop.signal })))).toBe(true);
   });
 
   test('that failed says so, and is tried again by who asks next', async () => {

@@ -75,6 +75,9 @@ interface ProofWanted {
   keepsLast?: boolean;
 }
 
+/** How long verdicts on the document itself are kept, ms: an edit after a pause sweeps only what it touched. */
+const OWN_KEPT = 15 * 60_000;
+
 /** Sweeps a header over all pages; what is in sight is swept again whenever anything of the document changes. */
 export function useProofOfAll(loaded: LoadedSite, header: Header, wanted: ProofWanted = {}): Verdicts {
   const { width, ...options } = wanted;
@@ -82,7 +85,8 @@ export function useProofOfAll(loaded: LoadedSite, header: Header, wanted: ProofW
     ['proof', siteKey(loaded), keyOf([header, width])],
     async ({ signal, tell }) => {
       const progress = (done: number, of: number) => tell({ done, of });
-      const rows = await proveAll(loaded, header, { ...(width && { width }), signal, progress });
+      const options = { ...(width && { width }), signal, progress, kept: OWN_KEPT };
+      const rows = await proveAll(loaded, header, options);
       return { rows, banners: await readBanners(loaded, header.id, width, { signal }) };
     },
     // Others are soon in its place, and of those whose parts are the same the rows are kept longer.

@@ -24,19 +24,20 @@ const COMPUTED = { staleTime: Infinity, retry: false, structuralSharing: false }
 /**
  * An answer, asked for outside of a component.
  * @param work computes it; its signal is aborted once all who asked have given it up
+ * @param options how long it is kept when nobody asks for it, ms: the longest that anybody wanted
  * @throws `AbortError` where this one gave it up
  */
 export function answer<T>(
   queryKey: QueryKey,
   work: (signal: AbortSignal) => Promise<T>,
-  signal?: AbortSignal,
+  { signal, kept: gcTime = KEPT }: { signal?: AbortSignal; kept?: number } = {},
 ): Promise<T> {
   const kept = client.getQueryData<T>(queryKey);
   if (kept !== undefined) return Promise.resolve(kept);
   if (signal?.aborted) return Promise.reject(dropped());
   const observer = new QueryObserver<T>(client, {
     ...COMPUTED,
-    gcTime: KEPT,
+    gcTime,
     queryKey,
     queryFn: ({ signal }) => work(signal),
   });

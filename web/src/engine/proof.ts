@@ -18,6 +18,8 @@ export interface ProofOptions {
   urgency?: Urgency;
   signal?: AbortSignal;
   moments?: readonly Moment[];
+  /** How long verdicts are kept, ms: those of what is only tried need not be for long. */
+  kept?: number;
 }
 
 /** Verdicts are kept by all that they depend on, so that an edit recomputes only what it touched. */
@@ -41,7 +43,7 @@ async function proveMoment(
     });
     return swept.rows;
   };
-  return answer(['rows', key], sweep, options.signal);
+  return answer(['rows', key], sweep, options);
 }
 
 /** The widths at which a site is judged: the one on screen, where there is one, and the standard ones. */
