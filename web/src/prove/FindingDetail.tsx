@@ -12,6 +12,7 @@ import type { LoadedSite } from '../engine/loadedSite.ts';
 import { VERDICT_COLOURS, VerdictMark, figure } from '../parts/Verdict.tsx';
 import { dressAddress } from './address.ts';
 import { useCurve, useWays } from './useFindings.ts';
+import { Since } from './Since.tsx';
 import { WorstPlace } from './WorstPlace.tsx';
 
 // Charts are fetched with the first of them.
@@ -73,6 +74,7 @@ export function FindingDetail({
             {finding.rows.length} of what was swept; {finding.items}
           </dd>
         </div>
+        <Since loaded={loaded} header={header} finding={finding} />
       </dl>
       <Curve siteId={siteId} loaded={loaded} header={header} worst={worst} />
       <Ways loaded={loaded} header={header} finding={finding} />
