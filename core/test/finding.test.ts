@@ -6,7 +6,8 @@ import { allMoments, type Header, type Moment } from '../src/model/header.ts';
 import type { Page } from '../src/model/page.ts';
 import type { Site } from '../src/model/site.ts';
 import { leastPercents } from '../src/remedy/leastFill.ts';
-import { layoutScene } from '../src/sweep/scene.ts';
+import type { Raster } from '../src/geometry/raster.ts';
+import { layoutScene, type Scene } from '../src/sweep/scene.ts';
 import { proveScene, spotKey, type Row } from '../src/sweep/prove.ts';
 import { header, measure, noDrawing, painted, random, site } from './made.ts';
 
@@ -33,6 +34,15 @@ const of = (worn: Header, pages = PAGES): Site => ({ ...site, pages, headers: [w
 const sceneOf = (at: Site, worn: Header, on: Page, width: number) =>
   layoutScene(at, worn, on, { width, windowHeight: 400 }, measure);
 
+/** Pages painted once: the header lies over them, so that they are the same whatever it wears. */
+const rasters = new Map<string, Raster>();
+function rasterOf({ page: on, width, laid }: Scene): Raster {
+  const key = `${on.id} ${width}`;
+  const raster = rasters.get(key) ?? painted(laid);
+  rasters.set(key, raster);
+  return raster;
+}
+
 function rowsOf(
   at: Site,
   worn: Header,
@@ -43,9 +53,7 @@ function rowsOf(
   return at.pages.flatMap((on) =>
     WIDTHS.filter((width) => isWanted(on, width)).flatMap((width) => {
       const scene = sceneOf(at, worn, on, width);
-      return proveScene(scene, painted(scene.laid), noDrawing, moments).map(
-        ({ contrasts: _, ...row }) => row,
-      );
+      return proveScene(scene, rasterOf(scene), noDrawing, moments).map(({ contrasts: _, ...row }) => row);
     }),
   );
 }
@@ -67,7 +75,7 @@ function proved(worn: Header, pages = PAGES): Proved {
             at.pages.find(({ path }) => path === place.page)!,
             place.width,
           );
-          return leastPercents(scene, painted(scene.laid), noDrawing, { moment, knob, floor }, [place])[0];
+          return leastPercents(scene, rasterOf(scene), noDrawing, { moment, knob, floor }, [place])[0];
         }),
       cost: async () => undefined,
     },
