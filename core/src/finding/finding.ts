@@ -82,20 +82,35 @@ function coveringLayer(site: Site, header: Header, moment: Moment): (typeof COVE
   return COVERING.find((layer) => opacity[layer] > 0 && opacity[layer] < 1);
 }
 
-function causeOfRow(site: Site, header: Header, row: Row): Cause {
+/** What of a header bears on the cause of its rows, looked up once for each moment and ink. */
+function lookedUp(site: Site, header: Header) {
+  const once = <K, V>(make: (key: K) => V) => {
+    const known = new Map<K, V>();
+    return (key: K): V => {
+      if (!known.has(key)) known.set(key, make(key));
+      return known.get(key) as V;
+    };
+  };
+  return {
+    layer: once((moment: Moment) => coveringLayer(site, header, moment)),
+    hasRing: once((moment: Moment) => resolveLook(site, header, moment).ink.ring !== undefined),
+    item: once((inkId: string) => itemOfInk(site, header, inkId)),
+  };
+}
+
+function causeOfRow(of: ReturnType<typeof lookedUp>, row: Row): Cause {
   const { picture, kind, tone } = row.ground;
-  const layer = coveringLayer(site, header, row.moment);
+  const layer = of.layer(row.moment);
   // Under a layer that lies over everything, what counts of a ground is how light it is.
   const ground = layer ? tone : picture ? `picture ${picture}` : kind === 'button' ? `button ${tone}` : tone;
-  const item = itemOfInk(site, header, row.itemId);
+  const item = of.item(row.itemId);
   // What has a ground of its own is not read over the page.
   if (item?.kind === 'button' && row.part !== 'ring')
     return { value: 'item', itemId: item.id, ground: 'own' };
   const ownInk = item && 'ink' in item ? item.ink : undefined;
   if (item && ownInk && !isPassing(row)) return { value: 'item', itemId: item.id, ground };
   // A ring that is not set has the ink of what it stands round, and is cleared with that.
-  const hasRing = resolveLook(site, header, row.moment).ink.ring !== undefined;
-  if (row.part === 'ring' && hasRing) return { value: 'ring', ground };
+  if (row.part === 'ring' && of.hasRing(row.moment)) return { value: 'ring', ground };
   if (row.part !== 'ring' && isPassing(row)) return { value: 'pointed inks', ground };
   return { value: layer ?? 'inks', ground };
 }
@@ -109,9 +124,10 @@ const MEETING: Record<Moment, number> = { top: 1, scrolled: 0.8, back: 0.5, poin
  */
 export function findingsOf(site: Site, header: Header, rows: readonly Row[]): Finding[] {
   const groups = new Map<string, { cause: Cause; rows: Row[] }>();
+  const of = lookedUp(site, header);
   for (const row of rows) {
     if (row.verdict === 'clear') continue;
-    const cause = causeOfRow(site, header, row);
+    const cause = causeOfRow(of, row);
     const id = [row.moment, cause.value, cause.itemId ?? '', cause.ground].join(' / ');
     const known = groups.get(id);
     if (known) known.rows.push(row);
