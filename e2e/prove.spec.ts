@@ -108,7 +108,7 @@ describe('an owner in Prove', () => {
     const back = detail().getByRole('button', { name: 'take that back' });
     await back.waitFor(SLOW);
     expect(await detail().locator('.prove-facts').textContent()).toMatch(
-      /SinceFill opacity, today \d\d:\d\d/,
+      /SinceFill opacity, After scrolling, today \d\d:\d\d/,
     );
     await back.click();
     await verdict().filter({ hasText: /fewer/ }).waitFor(SLOW);
