@@ -84,8 +84,7 @@ describe('an owner in Prove', () => {
     );
     await way.click();
     await verdict().filter({ hasText: /fewer/ }).waitFor(SLOW);
-    // What the way told of the header, and the words of banners, which no header clears.
-    expect(await count()).toBe(Number(left![1]) + 1);
+    expect(await count()).toBe(Number(left![1]));
     await owner.tab.keyboard.press('Control+z');
     await verdict().filter({ hasText: /more/ }).waitFor(SLOW);
     expect(await count()).toBe(all);

@@ -11,7 +11,7 @@ import { useSoFar } from '../engine/answers.ts';
 import type { LoadedSite } from '../engine/loadedSite.ts';
 import { VERDICT_COLOURS, VerdictMark, figure } from '../parts/Verdict.tsx';
 import { dressAddress } from './address.ts';
-import { useCurve, useWays } from './useFindings.ts';
+import { useCurve, useStanding, useWays } from './useFindings.ts';
 import { Since } from './Since.tsx';
 import { WorstPlace } from './WorstPlace.tsx';
 
@@ -134,6 +134,8 @@ function thinned(contrasts: readonly number[], from: number) {
 /** Every way that clears all of the finding, each swept again over every page, width and state before it is shown. */
 function Ways({ loaded, header, finding }: Omit<DetailProps, 'siteId'>) {
   const { isWorking } = useVerdicts();
+  // Menus and words of banners are as they were, whatever a way does to the header.
+  const others = useStanding(loaded, header)?.others.length ?? 0;
   const answer = useWays(loaded, header, finding);
   const soFar = useSoFar<NonNullable<typeof answer.data>>(answer);
   const { ways, tried } = answer.data ?? soFar ?? { ways: [], tried: 0 };
@@ -150,9 +152,9 @@ function Ways({ loaded, header, finding }: Omit<DetailProps, 'siteId'>) {
               <strong>{way.text.replace(/\.$/, '')}</strong>
               <span className="quiet">
                 {way.cost && `${Math.round(100 * way.cost.pageShowing)} % of the page shows through; `}
-                {way.left === 0
+                {way.left + others === 0
                   ? 'no finding is left'
-                  : `${way.left} ${way.left === 1 ? 'finding is' : 'findings are'} left`}
+                  : `${way.left + others} ${way.left + others === 1 ? 'finding is' : 'findings are'} left`}
               </span>
             </span>
             <b className="finding-figure" style={{ color: VERDICT_COLOURS.clear }}>

@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import type { Finding } from '@hatrail/core/finding/finding';
+import { findingsOf, type Finding } from '@hatrail/core/finding/finding';
 import { planFor, waysOfFinding, type FindingWay, type Plan } from '@hatrail/core/finding/ways';
 import { contrastRatio } from '@hatrail/core/colour/contrast';
 import type { Header } from '@hatrail/core/model/header';
@@ -13,8 +13,8 @@ import { keyOf, rowsKey, siteKey } from '../engine/dependsOn.ts';
 import type { LoadedSite } from '../engine/loadedSite.ts';
 import { onEngine } from '../engine/pool.ts';
 import { laneName, sceneRequest } from '../engine/request.ts';
-import { leastBandTint } from '../dress/bandRemedy.ts';
-import { withHeader } from '../engine/proof.ts';
+import { leastBandTint, withBandTint } from '../dress/bandRemedy.ts';
+import { proveAll, withHeader } from '../engine/proof.ts';
 import { askedOf } from '../editor/remedyWork.ts';
 import { standingOf, useVerdicts, type Standing } from '../editor/verdicts.ts';
 
@@ -126,7 +126,11 @@ export function usePlan(loaded: LoadedSite, header: Header, words: readonly stri
           left: plan.left.length + words.length - tints.length,
         });
       }
-      return { ...plan, tints };
+      if (tints.length === 0) return { ...plan, tints };
+      // What is told of the whole is swept with all of it: a tint lies under the header at every moment.
+      const tinted = tints.reduce((site, { page, tint }) => withBandTint(site, page, tint), cleared.site);
+      const swept = await proveAll({ ...cleared, site: tinted }, plan.header, { signal });
+      return { ...plan, rows: swept, left: findingsOf(tinted, plan.header, swept), tints };
     },
   );
 }
