@@ -114,13 +114,9 @@ function plain({ contrasts: _, ...row }: SweptRow): Row {
 }
 
 /** A row in the form in which it is printed as JSON. */
-function printed({
-  below: _,
-  ground: __,
-  thread: ___,
-  ...row
-}: Row): Omit<Row, 'below' | 'ground' | 'thread'> {
-  return row;
+function printed(row: Row): object {
+  const { below: _, ground: __, thread: ___, name: ____, criterion: _____, ...told } = row;
+  return told;
 }
 
 type Panels = ReturnType<typeof provePanels>;

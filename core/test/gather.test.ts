@@ -92,6 +92,8 @@ describe('verdicts before and after', () => {
     width: 1280,
     below: 0,
     thread: 'c',
+    name: itemId,
+    criterion: '1.4.3',
     ground: { kind: 'page', tone: 'light' },
     moment: 'top',
     item: itemId,

@@ -28,9 +28,6 @@ export const ADVICE: Record<FaultValue, string> = {
   item: 'change its own fill or ink',
 };
 
-/** Success criteria of WCAG 2.2 under which contrast falls. */
-export type Criterion = '1.4.3' | '1.4.11';
-
 /** One cause, with everything that comes of it. */
 export interface Finding {
   /** The same for the same cause, whatever order pages, menus and items are in. */
@@ -46,7 +43,8 @@ export interface Finding {
   set: string;
   /** What lies behind it: “pages and cards”, or a picture's name. */
   behind: string;
-  criteria: Criterion[];
+  /** Success criteria of WCAG 2.2 under which its rows fall. */
+  criteria: Row['criterion'][];
   verdict: Verdict;
   /** The row that is furthest below its need. */
   worst: Row;
@@ -173,7 +171,7 @@ function findingOf(
     items: itemWords(site, header, rows),
     set: setWords(site, header, cause, moment),
     behind: behindWords(site, cause, rows),
-    criteria: [...new Set(rows.map(criterionOf))].sort(),
+    criteria: [...new Set(rows.map(({ criterion }) => criterion))].sort(),
     verdict: worstVerdict(rows.map(({ verdict }) => verdict)),
     worst,
     rows,
@@ -181,11 +179,6 @@ function findingOf(
     widths: [...new Set(rows.map(({ width }) => width))].sort((a, b) => a - b),
     met: (MEETING[moment] * passing * share * pages.length) / pageCount,
   };
-}
-
-/** Text that is read falls under Contrast (Minimum); what is only seen, marks and rings, under Non-text Contrast. */
-function criterionOf({ part, itemId, item }: Row): Criterion {
-  return part !== 'ink' || itemId === 'menu-button' || item === 'Logo' ? '1.4.11' : '1.4.3';
 }
 
 function inkWords(site: Site, header: Header, { value, itemId }: Cause, rows: readonly Row[]): string {
@@ -259,14 +252,11 @@ function setWords(site: Site, header: Header, { value, itemId }: Cause, moment: 
 function itemWords(site: Site, header: Header, rows: readonly Row[]): string {
   const links = new Set<string>();
   const others = new Set<string>();
-  for (const { itemId, item } of rows) {
+  for (const { itemId, name } of rows) {
     const kind = itemOfInk(site, header, itemId)?.kind;
-    const own = item
-      .replace(/, (?:its line|focus ring|with .*)$/, '')
-      .replace(/, (?:its line|focus ring)$/, '');
     // The mark that opens a drop-down is the link's.
     if (kind === 'menu') links.add(itemId.replace(/-opener$/, ''));
-    else others.add(itemId === 'menu-button' || kind === 'logo' ? own.toLowerCase() : own);
+    else others.add(itemId === 'menu-button' || kind === 'logo' ? name.toLowerCase() : name);
   }
   const lines = rows.some(({ part }) => part === 'cue') ? ['their lines'] : [];
   const count = links.size === 1 ? ['1 link'] : links.size > 1 ? [`${links.size} links`] : [];

@@ -44,6 +44,10 @@ export interface Row {
   below: number;
   /** What of the page lies there where it is worst. */
   ground: PageGround;
+  /** The name of the ink itself, without what is judged of it. */
+  name: string;
+  /** The success criterion of WCAG 2.2: 1.4.3 for text that is read, 1.4.11 for marks, lines and rings. */
+  criterion: '1.4.3' | '1.4.11';
   /** The worst verdict in each of {@link THREAD} equal parts of the span, or in each scroll of a shorter one: `c`, `s` or `l`. */
   thread: string;
 }
@@ -267,6 +271,8 @@ function rowOf(
     span,
     below: contrasts.reduce((count, contrast) => count + Number(contrast < target.needed), 0),
     ground: pageGround(scene.laid, raster, box),
+    name: target.ink.name,
+    criterion: target.part === 'ink' && target.ink.what.kind === 'text' ? '1.4.3' : '1.4.11',
     thread: threadOf(contrasts, target.needed),
     contrasts,
   };

@@ -79,7 +79,7 @@ export function MatrixView({ siteId, loaded, header, rows, standing }: MatrixVie
             >
               <option value="">both</option>
               <option value="1.4.3">1.4.3, text</option>
-              <option value="1.4.11">1.4.11, lines and rings</option>
+              <option value="1.4.11">1.4.11, marks, lines and rings</option>
             </select>
           </label>
           <label>

@@ -47,8 +47,6 @@ function ownerOf(site: Site, header: Header, { itemId }: Row): string {
   return item && item.kind !== 'menu' && item.kind !== 'icons' ? item.id : itemId.replace(/-opener$/, '');
 }
 
-const criterionOf = (row: Row) => (row.needed === 3 && row.part !== 'ink' ? '1.4.11' : '1.4.3');
-
 /** The matrix of a header's rows, the items in the order in which they hang. */
 export function matrixRows(
   site: Site,
@@ -59,12 +57,9 @@ export function matrixRows(
   const items = new Map<string, MatrixRow>();
   for (const row of rows) {
     if (page !== undefined && row.page !== page) continue;
-    if (criterion && criterionOf(row) !== criterion) continue;
+    if (criterion && row.criterion !== criterion) continue;
     const owner = ownerOf(site, header, row);
-    const name = row.item
-      .replace(/, (?:its line|focus ring|with .*)$/, '')
-      .replace(/, (?:its line|focus ring)$/, '');
-    const item = items.get(owner) ?? { id: owner, name, cells: {}, states: [] };
+    const item = items.get(owner) ?? { id: owner, name: row.name, cells: {}, states: [] };
     items.set(owner, item);
     const key = `${owner} ${spotKey(row)}`;
     let state = item.states.find(({ id }) => id === key);
