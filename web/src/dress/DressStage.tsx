@@ -1,0 +1,122 @@
+import { BorrowedGround, groundCss, groundName } from './BorrowedGround.tsx';
+import { Moments } from './Moments.tsx';
+import { Stage } from './Stage.tsx';
+import { mostLost } from './view.ts';
+import { Trials } from './Trials.tsx';
+import { WidthRuler } from './WidthRuler.tsx';
+import type { Dressed } from './useDressed.tsx';
+
+/** The page under its header, at the moment and the width that are dressed. */
+export function DressStage({
+  header,
+  page,
+  width,
+  moment,
+  scroll,
+  site,
+  scene,
+  facts,
+  probes,
+  all,
+  failure,
+  ground,
+  setGround,
+  borrowed,
+  preview,
+  lent,
+  calmPreview,
+  calm,
+  go,
+  goTo,
+  compared,
+  compare,
+  end,
+  heldNow,
+  menu,
+  stage,
+  scale,
+  windowHeight,
+  handles,
+  chooseMoment,
+  openMenu,
+  followLink,
+}: Dressed) {
+  return (
+    <div className="dress-stage">
+      <div className="dress-tools">
+        <label className="page-choice">
+          Page
+          <select value={page.id} onChange={(event) => go({ page: event.target.value, scroll: undefined })}>
+            {site.pages.map(({ id, title }) => (
+              <option key={id} value={id}>
+                {title}
+              </option>
+            ))}
+          </select>
+        </label>
+        <BorrowedGround value={ground} page={page} pages={site.pages} onChange={setGround} />
+        <WidthRuler
+          width={width}
+          foldWidth={facts?.layout.foldWidth ?? 0}
+          onChange={(next) => go({ width: next })}
+        />
+      </div>
+      <div ref={stage} className="stage">
+        <Stage
+          preview={lent ?? preview}
+          title={`${(borrowed ?? page).title}, as it ships`}
+          width={width}
+          windowHeight={windowHeight}
+          scale={scale}
+          scroll={scroll}
+          ground={groundCss(ground)}
+          held={heldNow}
+          worst={ground === 'page' && menu === 'closed' ? mostLost(probes) : undefined}
+          compared={compared}
+          handles={handles}
+          onCompared={end}
+          onScroll={(next) => next !== scroll && goTo(next)}
+          onLink={followLink}
+        />
+      </div>
+      {ground !== 'page' && (
+        <p className="note-warn" role="status">
+          Borrowed ground, {groundName(ground, site.pages)}: to look at only. It never ships, and all verdicts
+          are of {page.title} itself.{' '}
+          <button type="button" className="link" onClick={() => setGround('page')}>
+            Back to the page
+          </button>
+        </p>
+      )}
+      {failure && (
+        <p className="note-error" role="alert">
+          This page could not be swept: {failure} Change something, or reload, to try again.
+        </p>
+      )}
+      <Moments
+        preview={calmPreview}
+        header={header}
+        scene={scene}
+        pageTitle={page.title}
+        width={width}
+        moment={moment}
+        isMenuOpen={menu === 'open'}
+        site={site}
+        page={page.path}
+        rows={all.rows}
+        foldWidth={facts?.layout.foldWidth ?? 0}
+        onChoose={chooseMoment}
+        onMenu={openMenu}
+      />
+      <Trials
+        loaded={calm.loaded}
+        header={calm.header}
+        page={page}
+        width={width}
+        moment={moment}
+        scroll={scroll}
+        onCompare={compare}
+      />
+    </div>
+  );
+}
