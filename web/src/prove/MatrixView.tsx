@@ -105,8 +105,8 @@ export function MatrixView({ siteId, loaded, header, rows, standing }: MatrixVie
           onChoose={(r, c) => set({ row: r, column: c })}
         />
         <p className="quiet matrix-legend">
-          Each cell is its worst contrast, over its thread from the top of the page to the end. Space opens
-          the states of an item, Enter the place in Dress.
+          Each cell is its worst contrast, over its thread from the scroll at which the moment begins to its
+          end. Space opens the states of an item, Enter the place in Dress.
         </p>
       </section>
       <aside className="prove-side" aria-label="The chosen cell">
