@@ -33,6 +33,7 @@ export default defineConfig({
           testTimeout: 180_000,
           hookTimeout: 180_000,
           maxWorkers: 2,
+          isolate: false,
         },
       },
       {

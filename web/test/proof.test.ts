@@ -75,7 +75,7 @@ describe('sweeping again', () => {
   });
   test('everything where another name or page is behind it, at the standard widths and the one on screen', async () => {
     asked.length = 0;
-    await proveAll({ ...loaded, site: { ...site, name: 'Renamed' } }, header, { width: 500 });
+    await proveAll({ ...loaded, site: { ...site, name: 'Renamed' } }, header, { beside: [500] });
     expect(asked).toHaveLength(10);
     expect(new Set(asked.map(({ width }) => width))).toEqual(new Set([390, 500, 768, 1280, 1920]));
   });

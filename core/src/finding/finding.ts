@@ -66,6 +66,9 @@ interface Cause {
   ground: string;
 }
 
+/** Whatever lies behind. */
+const ANY = 'any';
+
 /** Layers of a look that lie over the whole header, the first that shows is what stands between page and ink. */
 const COVERING = ['fill', 'tint', 'gradient'] as const;
 
@@ -110,7 +113,8 @@ function causeOfRow(of: ReturnType<typeof lookedUp>, row: Row): Cause {
   // A ring that is not set has the ink of what it stands round, and is cleared with that.
   if (row.part === 'ring' && of.hasRing(row.moment)) return { value: 'ring', ground };
   if (row.part !== 'ring' && isPassing(row)) return { value: 'pointed inks', ground };
-  return { value: layer ?? 'inks', ground };
+  // One value that is too little over light pages is so over light letters of dark ones, too.
+  return layer ? { value: layer, ground: ANY } : { value: 'inks', ground };
 }
 
 /** Where somebody meets a moment, as a share of all visits: everybody sees the top, and most scroll. */
@@ -205,6 +209,7 @@ function pictureName(site: Site, id: string): string {
 
 function groundWords(site: Site, { ground }: Cause, { ground: { picture, tone, kind } }: Row): string {
   if (ground === 'own') return 'its own fill';
+  if (ground === ANY) return `${tone} pages`;
   if (picture && ground !== tone)
     return kind === 'snapshot' ? `${tone} parts of the captured page` : `“${pictureName(site, picture)}”`;
   return kind === 'button' ? `${tone} buttons` : `${tone} pages`;

@@ -125,7 +125,6 @@ function LayerRows({
   header,
   moment,
   loaded,
-  width,
   rows,
   cut,
   answer,
@@ -141,8 +140,8 @@ function LayerRows({
     !isPart && (open === layer || isHeld(header, moment, layer)) && showsLayer(look, layer);
   const answers = {
     fill: answer,
-    tint: useLeast(loaded, header, { moment, width, layer: 'tint' }, isAsked('tint')),
-    gradient: useLeast(loaded, header, { moment, width, layer: 'gradient' }, isAsked('gradient')),
+    tint: useLeast(loaded, header, { moment, layer: 'tint' }, isAsked('tint')),
+    gradient: useLeast(loaded, header, { moment, layer: 'gradient' }, isAsked('gradient')),
   };
   return listed.map((name) => {
     const { Body, Summary } = LAYER_VIEWS[name];

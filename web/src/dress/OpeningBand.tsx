@@ -31,7 +31,12 @@ export function useOpeningBand({ loaded, header, page, width }: OpeningBandProps
   const { data, failure } = useAnswer(
     ['band', keyOf([...groundsOfPage(loaded, header), page, width])],
     ({ signal }) =>
-      readBandAt(loaded, header.id, { pageId: page.id, band: 0, width }, { urgency: 'later', signal }),
+      readBandAt(
+        loaded,
+        header.id,
+        { pageId: page.id, band: 0, beside: [width] },
+        { urgency: 'later', signal },
+      ),
   );
   return failure === undefined ? data : [];
 }
@@ -217,7 +222,8 @@ function BandTint({
   } = useAsked(
     queryKey,
     // None where no tint clears them.
-    async ({ signal }) => (await leastBandTint(loaded, header, { page, width, colour }, signal)) ?? null,
+    async ({ signal }) =>
+      (await leastBandTint(loaded, header, { page, beside: [width], colour }, signal)) ?? null,
   );
   const name = colourName(loaded.site.palette, colour);
   const over = `${header.name}, ${momentName(header, 'top')}`;

@@ -3,9 +3,10 @@ import type { Header, Moment } from '@hatrail/core/model/header';
 import type { Row } from '@hatrail/core/sweep/prove';
 import { wearFound } from '../editor/edits.ts';
 import { WAYS, otherWays, type Way } from '@hatrail/core/remedy/index';
+import { useVerdicts } from '../editor/verdicts.ts';
 import { askedOf } from '../editor/remedyWork.ts';
 import { useAsked, useSoFar } from '../engine/answers.ts';
-import { keyOf, siteKey } from '../engine/dependsOn.ts';
+import { besideKey, keyOf, siteKey } from '../engine/dependsOn.ts';
 import type { LoadedSite } from '../engine/loadedSite.ts';
 import { Cost } from './Cost.tsx';
 
@@ -26,14 +27,17 @@ interface Search {
 
 /** Other changes that clear a moment, looked for when they are asked for; each is swept before it is listed. */
 export function OtherWays({ loaded, header, moment, rows, told, onCompare }: OtherWaysProps) {
+  const { beside } = useVerdicts();
   // What was found holds for the header as it was.
-  const question = ['ways', siteKey(loaded), keyOf([header, moment])];
+  const question = ['ways', siteKey(loaded), keyOf([header, moment, besideKey(beside)])];
   const { isAsked, ask, stop, data, failure, ...working } = useAsked<Search, Search>(
     question,
     async ({ signal, tell }) => {
       let search: Search = { ways: [], tried: 0 };
-      await otherWays(askedOf(loaded, header, moment, rows, { signal }), told ? [told] : [], (ways, tried) =>
-        tell((search = { ways, tried })),
+      await otherWays(
+        askedOf(loaded, header, moment, rows, { beside, signal }),
+        told ? [told] : [],
+        (ways, tried) => tell((search = { ways, tried })),
       );
       return search;
     },

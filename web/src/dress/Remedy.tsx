@@ -5,10 +5,11 @@ import { resolveLook } from '@hatrail/core/header/look';
 import { allMoments, momentName, type Header, type Moment } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
 import type { Row } from '@hatrail/core/sweep/prove';
+import { widthsOf } from '@hatrail/core/sweep/widthPlan';
 import { useEditor } from '../editor/store.ts';
 import { causeOf } from '@hatrail/core/remedy/index';
 import { askedOf } from '../editor/remedyWork.ts';
-import type { FillAnswer } from '../editor/verdicts.ts';
+import { useVerdicts, type FillAnswer } from '../editor/verdicts.ts';
 import { colourName } from '@hatrail/core/model/palette';
 import { figure } from '../parts/Verdict.tsx';
 import type { LoadedSite } from '../engine/loadedSite.ts';
@@ -17,7 +18,7 @@ import { Cost } from './Cost.tsx';
 import { OtherWays, WayOffered } from './OtherWays.tsx';
 import { worstRow } from './view.ts';
 import { useAnswer } from '../engine/answers.ts';
-import { keyOf, siteKey } from '../engine/dependsOn.ts';
+import { besideKey, keyOf, siteKey } from '../engine/dependsOn.ts';
 
 interface RemedyProps {
   loaded: LoadedSite;
@@ -73,7 +74,7 @@ function RemedyText({
       <>
         <h3>{momentName(header, moment)}: clear on all pages</h3>
         <p>
-          Every letter reaches what it needs at every scroll, at {widthsOf(own)} px. The nearest to its limit
+          Every letter reaches what it needs at every scroll, at {widthsSwept(own)} px. The nearest to its limit
           is {worst.item}
           {stateWords(worst)}: {figure(worst.worst)} where {worst.needed} is needed.
         </p>
@@ -87,7 +88,7 @@ function RemedyText({
         <>
           <h3>Smallest change that clears it</h3>
           <p>
-            Being solved over all pages, at {widthsOf(own)} px
+            Being solved over all pages, at {widthsSwept(own)} px
             {answer.progress && `: ${answer.progress.done} of ${answer.progress.of} swept with it`}.
           </p>
         </>
@@ -159,8 +160,9 @@ function RemedyText({
 }
 
 /** The widths that rows were swept at, in words. */
-export function widthsOf(rows: readonly Pick<Row, 'width'>[]): string {
-  const widths = [...new Set(rows.map(({ width }) => width))].sort((a, b) => a - b);
+export function widthsSwept(rows: readonly Pick<Row, 'width'>[]): string {
+  const widths = widthsOf(rows);
+  if (widths.length > 6) return `${widths.length} widths from ${widths[0]} to ${widths.at(-1)}`;
   return widths.length < 2 ? widths.join('') : `${widths.slice(0, -1).join(', ')} and ${widths.at(-1)}`;
 }
 
@@ -206,11 +208,12 @@ function Cause({
   rows,
   onCompare,
 }: Pick<RemedyProps, 'loaded' | 'header' | 'moment' | 'onCompare'> & { rows: readonly Row[] }) {
+  const { beside } = useVerdicts();
   const { data: way } = useAnswer(
-    ['cause', siteKey(loaded), keyOf([header, moment])],
+    ['cause', siteKey(loaded), keyOf([header, moment, besideKey(beside)])],
     async ({ signal }) =>
       // None where there is no such cause.
-      (await causeOf(askedOf(loaded, header, moment, rows, { signal }))) ?? null,
+      (await causeOf(askedOf(loaded, header, moment, rows, { beside, signal }))) ?? null,
   );
   if (!way) return null;
   return (

@@ -13,7 +13,6 @@ const DISTANCES = Array.from({ length: 5000 }, (_, i) => i + 1);
 /** Where the moment changes: at a distance, at the end of a band, or with the ground beneath. */
 export function SwitchFields({
   loaded,
-  width,
   header,
   facts,
 }: {
@@ -79,7 +78,6 @@ export function SwitchFields({
               }
               says={(px) => `${moment === 'top' ? 'Clear up to' : 'Clear from'} ${px} px.`}
               loaded={loaded}
-              width={width}
               header={header}
               moments={[moment]}
               values={DISTANCES}

@@ -32,15 +32,15 @@ export function withBandTint(site: Site, page: Page, tint: Tint): Site {
 export async function leastBandTint(
   loaded: LoadedSite,
   header: Header,
-  { page, width, colour }: { page: Page; width: number; colour: Tint['colour'] },
+  { page, beside, colour }: { page: Page; beside: readonly number[]; colour: Tint['colour'] },
   signal: AbortSignal,
 ): Promise<BandRemedy | undefined> {
   const tried = async (percent: number): Promise<BandRemedy | undefined> => {
     signal.throwIfAborted();
     const at = { ...loaded, site: withBandTint(loaded.site, page, { colour, opacity: percent / 100 }) };
     const [rows, readings] = await Promise.all([
-      provePage(at, header, { pageId: page.id, width }, ['top'], { signal }),
-      readBandAt(at, header.id, { pageId: page.id, band: 0, width }, { signal }),
+      provePage(at, header, { pageId: page.id, beside }, ['top'], { signal }),
+      readBandAt(at, header.id, { pageId: page.id, band: 0, beside }, { signal }),
     ]);
     const isClear =
       rows.every(({ verdict }) => verdict === 'clear') &&

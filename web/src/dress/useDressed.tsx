@@ -44,7 +44,7 @@ export function useDressed() {
   const cut = useCut(loaded, header, page.id, worst);
   const all = useVerdicts();
   const progress = useSoFar(all);
-  const answer = useLeast(loaded, header, { moment, width, layer: 'fill' });
+  const answer = useLeast(loaded, header, { moment, layer: 'fill' });
   const [chosen, setGround] = useState<Ground>('page');
   const ground = chosen === `page ${page.id}` ? 'page' : chosen;
   const borrowed = borrowedPage(ground, site.pages);

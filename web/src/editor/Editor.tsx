@@ -10,7 +10,8 @@ import { HoldKeepers } from './HoldKeeper.tsx';
 import { Shortcuts } from './Shortcuts.tsx';
 import { useEditor } from './store.ts';
 import { TopBar } from './TopBar.tsx';
-import { useProofOfAll, VerdictsProvider } from './verdicts.ts';
+import { useRunningVerdicts } from './everyWidth.ts';
+import { VerdictsProvider } from './verdicts.ts';
 
 /** What the screens of one site work with. */
 export interface EditorContext {
@@ -46,14 +47,14 @@ function OpenSite({
   const loaded = useMemo(() => ({ site, hashes }), [site, hashes]);
   const [place, go] = usePlace(site);
   useAutosave();
-  const verdicts = useProofOfAll(loaded, place.header, { width: place.width, rest: 200, keepsLast: true });
+  const verdicts = useRunningVerdicts(loaded, place.header, place.width);
   const context: EditorContext = { siteId, slug, loaded, place, go };
   return (
     <VerdictsProvider value={verdicts}>
       <TopBar siteId={siteId} loaded={loaded} place={place} />
       <Conflict />
       <Shortcuts go={go} />
-      <HoldKeepers loaded={loaded} header={place.header} width={place.width} />
+      <HoldKeepers loaded={loaded} header={place.header} />
       <Outlet context={context} />
     </VerdictsProvider>
   );

@@ -11,40 +11,24 @@ import type { Solved } from '../engine/dependsOn.ts';
 export const useHeldNews = create<Partial<Record<string, string>>>()(() => ({}));
 
 /** Keeps every held layer of a header at the least that clears it, whatever changes it depends on. */
-export function HoldKeepers({
-  loaded,
-  header,
-  width,
-}: {
-  loaded: LoadedSite;
-  header: Header;
-  width: number;
-}) {
+export function HoldKeepers({ loaded, header }: { loaded: LoadedSite; header: Header }) {
   return (header.holds ?? []).map((hold) => (
-    <HoldKeeper
-      key={`${hold.moment} ${hold.layer}`}
-      loaded={loaded}
-      header={header}
-      width={width}
-      hold={hold}
-    />
+    <HoldKeeper key={`${hold.moment} ${hold.layer}`} loaded={loaded} header={header} hold={hold} />
   ));
 }
 
 function HoldKeeper({
   loaded,
   header,
-  width,
   hold: { moment, layer },
 }: {
   loaded: LoadedSite;
   header: Header;
-  width: number;
   hold: Hold;
 }) {
-  const answer = useLeast(loaded, header, { moment, width, layer });
+  const answer = useLeast(loaded, header, { moment, layer });
   // A moment that no page comes to asks for nothing, and is left as it is.
-  const { rows, isWorking } = useVerdicts();
+  const { rows, isWorking, isDecided } = useVerdicts();
   const isSwept = !isWorking && rows?.some((row) => row.moment === moment) === true;
   const now = percentOf(loaded, header, moment, layer);
   useEffect(() => {
@@ -53,6 +37,8 @@ function HoldKeeper({
     if (answer.kind === 'other' || answer.kind === 'none')
       tell('No opacity clears it now: it is left as it was.');
     if (answer.kind !== 'own' || answer.fill.percent === now) return;
+    // Less may do at the standard widths, and not at those between.
+    if (answer.fill.percent < now && !isDecided) return;
     const { looks } = answer.fill.header;
     useEditor.getState().amend(`Held ${layer}`, (draft) => {
       const target = draft.headers.find(({ id }) => id === header.id)!;
@@ -60,7 +46,7 @@ function HoldKeeper({
       Object.assign(look, { [layer]: JSON.parse(JSON.stringify(looks[moment]?.[layer])) as unknown });
     });
     tell(`Solved again: ${now} % became ${answer.fill.percent} %.`);
-  }, [answer, now, isSwept, header.id, moment, layer]);
+  }, [answer, now, isSwept, isDecided, header.id, moment, layer]);
   return null;
 }
 

@@ -1,11 +1,9 @@
 import type { LoadedSite } from '../engine/loadedSite.ts';
-import { useStanding } from '../prove/useFindings.ts';
 import { useSoFar } from '../engine/answers.ts';
 import { ArrowUUpLeft, ArrowUUpRight } from '@phosphor-icons/react';
 import { IconButton, Tooltip } from '@mui/material';
 import { memo, useState } from 'react';
 import { Link, NavLink, useLocation, useNavigate } from 'react-router';
-import type { Header } from '@hatrail/core/model/header';
 import type { EditorPlace } from '../dress/place.ts';
 import { Mark } from '../parts/Mark.tsx';
 import { VerdictMark } from '../parts/Verdict.tsx';
@@ -33,7 +31,7 @@ export function TopBar({
 }) {
   const { site } = loaded;
   const { search } = useLocation();
-  const count = useStanding(loaded, place.header)?.count ?? 0;
+  const count = useVerdicts().standing?.count ?? 0;
   return (
     <header className="bar">
       <Link to="/" className="bar-mark" aria-label="Hat Rail, all sites">
@@ -62,7 +60,7 @@ export function TopBar({
       <div className="bar-state">
         <Saved />
         <UndoRedo />
-        <RunningVerdict siteId={siteId} loaded={loaded} header={place.header} />
+        <RunningVerdict siteId={siteId} />
       </div>
     </header>
   );
@@ -115,16 +113,16 @@ const UndoRedo = memo(function UndoRedo() {
 });
 
 /** How many findings there are on all pages and widths, and what became of them since the step before; opens Prove. */
-function RunningVerdict({ siteId, loaded, header }: { siteId: string; loaded: LoadedSite; header: Header }) {
-  const { rows, ...working } = useVerdicts();
+function RunningVerdict({ siteId }: { siteId: string }) {
+  const { rows, first, firstCount, standing, widths, ...working } = useVerdicts();
   const progress = useSoFar(working);
-  const standing = useStanding(loaded, header);
   const { search } = useLocation();
   const navigate = useNavigate();
-  const [seen, setSeen] = useState({ rows, count: standing?.count, change: 0 });
-  if (seen.rows !== rows && !working.isWorking && standing) {
-    const change = seen.count === undefined ? 0 : standing.count - seen.count;
-    setSeen({ rows, count: standing.count, change });
+  // What became of the findings is told of the widths that are swept after every step.
+  const [seen, setSeen] = useState({ rows: first, count: firstCount, change: 0 });
+  if (seen.rows !== first && !working.isWorking && firstCount !== undefined) {
+    const change = seen.count === undefined ? 0 : firstCount - seen.count;
+    setSeen({ rows: first, count: firstCount, change });
   }
   if (!rows || !standing) {
     return (
@@ -143,11 +141,12 @@ function RunningVerdict({ siteId, loaded, header }: { siteId: string; loaded: Lo
       className="bar-verdict"
       data-verdict={verdict}
       onClick={() => void navigate({ pathname: `/sites/${siteId}/prove`, search })}
-      title="Over all pages, at 390, 768, 1280 and 1920 px and the width on screen. Opens Prove."
+      title={`Over all pages, at ${widths.done} widths${widths.done < widths.of ? ` so far, of ${widths.of}` : ''}. Opens Prove.`}
     >
       <VerdictMark verdict={verdict} />
       {words}
       {!working.isWorking && became}
+      {!working.isWorking && <span className="bar-widths">at {widths.done} widths</span>}
       {working.isWorking && (
         <>
           <span className="sr-only">, being swept again</span>

@@ -6,7 +6,7 @@ import type { LoadedSite } from '../engine/loadedSite.ts';
 /** A number of a header or its type from which, or up to which, some of its moments are clear on every page. */
 export interface NumberAsked {
   loaded: LoadedSite;
-  width: number;
+  beside: readonly number[];
   moments: readonly Moment[];
   /** The numbers to choose from, ascending. */
   values: readonly number[];
@@ -22,11 +22,11 @@ export interface NumberAsked {
  * @returns `undefined` where not even the number furthest on the clear side is clear.
  */
 export async function boundOf(asked: NumberAsked): Promise<number | undefined> {
-  const { width, moments, values, holds, make, signal } = asked;
+  const { beside, moments, values, holds, make, signal } = asked;
   const isClear = async (at: number) => {
     signal.throwIfAborted();
     const { loaded, header } = make(elementAt(values, at));
-    const rows = await proveAll(loaded, header, { moments, width, signal });
+    const rows = await proveAll(loaded, header, { moments, beside, signal });
     return rows.every(({ verdict }) => verdict === 'clear');
   };
   let [clear, other] = holds === 'above' ? [values.length - 1, -1] : [0, values.length];

@@ -6,8 +6,8 @@ import type { LoadedSite } from '../engine/loadedSite.ts';
 
 interface WorkOptions {
   signal: AbortSignal;
-  /** A width to be swept beside the standard ones, CSS pixels. */
-  width?: number;
+  /** Widths to be swept beside the standard ones, CSS pixels. */
+  beside?: readonly number[];
   /** Told after each page and width that is swept. */
   progress?: (done: number, of: number) => void;
 }

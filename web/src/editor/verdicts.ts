@@ -26,12 +26,27 @@ export interface Proof {
 /** The same as the screens see it, with how far it is: see `useSoFar`. */
 export interface Verdicts extends Partial<Proof>, Omit<Answered<Proof>, 'data'> {}
 
-const VerdictsContext = createContext<Verdicts | undefined>(undefined);
+/** The verdicts of the header that is worked on: of the standard widths first, then of those between, as they come. */
+export interface RunningVerdicts extends Verdicts {
+  /** The rows of the widths that are swept first, and how many findings there are at those. */
+  first: readonly Row[] | undefined;
+  firstCount: number | undefined;
+  /** How the header stands by all rows; while it is swept again, as it last stood. */
+  standing: Standing | undefined;
+  /** At how many widths its verdicts are established, and how many are planned. */
+  widths: { done: number; of: number };
+  /** Widths beside the standard ones that whatever is solved has to hold for: the one on screen, and those that decide. */
+  beside: readonly number[];
+  /** Whether it is known which those are. */
+  isDecided: boolean;
+}
+
+const VerdictsContext = createContext<RunningVerdicts | undefined>(undefined);
 /** Hands the verdicts of the header that is worked on to all screens below. */
 export const VerdictsProvider = VerdictsContext.Provider;
 
 /** The verdicts of the header that is worked on. */
-export function useVerdicts(): Verdicts {
+export function useVerdicts(): RunningVerdicts {
   const verdicts = useContext(VerdictsContext);
   if (!verdicts) throw new Error('Verdicts are there within the editor only.');
   return verdicts;
@@ -85,9 +100,9 @@ export function useProofOfAll(loaded: LoadedSite, header: Header, wanted: ProofW
     ['proof', siteKey(loaded), keyOf([header, width])],
     async ({ signal, tell }) => {
       const progress = (done: number, of: number) => tell({ done, of });
-      const options = { ...(width && { width }), signal, progress, kept: OWN_KEPT };
-      const rows = await proveAll(loaded, header, options);
-      return { rows, banners: await readBanners(loaded, header.id, width, { signal }) };
+      const beside = width === undefined ? [] : [width];
+      const rows = await proveAll(loaded, header, { beside, signal, progress, kept: OWN_KEPT });
+      return { rows, banners: await readBanners(loaded, header.id, beside, { signal }) };
     },
     // Others are soon in its place, and of those whose parts are the same the rows are kept longer.
     { ...options, kept: 10_000 },
@@ -115,16 +130,16 @@ const SOLVE_DEBOUNCE = 150;
 export function useLeast(
   loaded: LoadedSite,
   header: Header,
-  { moment, width, layer }: { moment: Moment; width: number; layer: Solved },
+  { moment, layer }: { moment: Moment; layer: Solved },
   isAsked = true,
 ): FillAnswer {
-  const { rows } = useVerdicts();
+  const { first: rows, beside } = useVerdicts();
   const { data, failure, ...working } = useAnswer<FillAnswer>(
-    ['least', isAsked ? leastKey(loaded, header, moment, width, layer) : ''],
+    ['least', isAsked ? leastKey(loaded, header, moment, beside, layer) : ''],
     async ({ signal, tell }) => {
       const own = (rows ?? []).filter((row) => row.moment === moment);
       const progress = (done: number, of: number) => tell({ done, of });
-      return solve(askedOf(loaded, header, moment, own, { signal, progress, width }), layer);
+      return solve(askedOf(loaded, header, moment, own, { signal, progress, beside }), layer);
     },
     { isAsked: isAsked && rows !== undefined, rest: SOLVE_DEBOUNCE },
   );

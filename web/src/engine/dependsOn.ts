@@ -92,6 +92,15 @@ export function rowsKey(
   ]);
 }
 
+/** Of the widths at which something is solved, beside the standard ones. */
+export function besideKey(beside: readonly number[]): string {
+  const isStandard = (width: number) => STANDARD_WIDTHS.some((standard) => standard === width);
+  return [...new Set(beside)]
+    .filter((width) => !isStandard(width))
+    .sort((a, b) => a - b)
+    .join(' ');
+}
+
 /** The layers whose least opacity is solved. */
 export type Solved = 'fill' | 'tint' | 'gradient';
 
@@ -106,12 +115,15 @@ function withoutOpacity(look: ResolvedLook, layer: Solved): unknown {
   };
 }
 
-/** Of the least opacity of a layer at a moment, over all pages and widths: everything but the opacity that it now has. */
+/**
+ * Of the least opacity of a layer at a moment, over all pages and widths: everything but the opacity that it now has.
+ * @param beside widths beside the standard ones, which are swept anyhow
+ */
 export function leastKey(
   at: LoadedSite,
   header: Header,
   moment: Moment,
-  width: number,
+  beside: readonly number[],
   layer: Solved,
 ): string {
   const { site } = at;
@@ -120,8 +132,7 @@ export function leastKey(
   return JSON.stringify([
     layer,
     moment,
-    // A standard width is swept anyhow.
-    STANDARD_WIDTHS.some((standard) => standard === width) ? '' : width,
+    besideKey(beside),
     siteParts(at),
     site.pages.map(keyPart),
     headerParts(header),

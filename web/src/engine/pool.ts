@@ -5,10 +5,10 @@ import { dropped } from './dropped.ts';
 
 /**
  * How soon a task is wanted: single places on screen, which take a moment; the sweep of the page on screen, its threads
- * first and then what comes under the pointer; then what the screen says of all pages.
+ * first and then what comes under the pointer; then what the screen says of all pages; then what is established meanwhile.
  */
 export type Urgency = (typeof ORDER)[number];
-const ORDER = ['now', 'soon', 'next', 'later'] as const;
+const ORDER = ['now', 'soon', 'next', 'later', 'idle'] as const;
 
 interface Task {
   urgency: Urgency;

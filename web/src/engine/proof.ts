@@ -35,6 +35,7 @@ async function proveMoment(
       ...(await sceneRequest(withHeader(at, header), header.id, pageId, width)),
       moments: [moment],
       curves: false,
+      isPassing: options.urgency === 'idle',
     };
     const swept = await onEngine(laneName(pageId, width), (engine) => engine.sweep(request), {
       ...options,
@@ -46,25 +47,25 @@ async function proveMoment(
   return answer(['rows', key], sweep, options);
 }
 
-/** The widths at which a site is judged: the one on screen, where there is one, and the standard ones. */
-function widthsToProve(width?: number): number[] {
-  return [...new Set([...(width === undefined ? [] : [width]), ...STANDARD_WIDTHS])];
+/** The widths at which a site is judged first: some others, such as that on screen, and the standard ones. */
+export function widthsToProve(beside: readonly number[] = []): number[] {
+  return [...new Set([...beside, ...STANDARD_WIDTHS])];
 }
 
-/** Every page and width at which a site is judged. */
-export function placesToProve(site: Site, width?: number): { pageId: string; width: number }[] {
-  return widthsToProve(width).flatMap((w) => site.pages.map(({ id }) => ({ pageId: id, width: w })));
+/** Every page at every such width. */
+export function placesToProve(site: Site, beside?: readonly number[]): { pageId: string; width: number }[] {
+  return widthsToProve(beside).flatMap((width) => site.pages.map(({ id }) => ({ pageId: id, width })));
 }
 
 /**
- * Sweeps a header over all pages at all standard widths, and the one on screen.
+ * Sweeps a header over all pages at all standard widths, and some beside.
  * @param progress told after each page and width
  */
 export async function proveAll(
   at: LoadedSite,
   header: Header,
   options: ProofOptions & {
-    width?: number;
+    beside?: readonly number[];
     progress?: (done: number, of: number) => void;
     /** One page, by its path, and one width, where not all are wanted. */
     only?: Pick<Row, 'page' | 'width'>;
@@ -75,7 +76,7 @@ export async function proveAll(
     !only ||
     (place.width === only.width &&
       at.site.pages.some(({ id, path }) => id === place.pageId && path === only.page));
-  const places = placesToProve(at.site, options.width).filter(isWanted);
+  const places = placesToProve(at.site, options.beside).filter(isWanted);
   let done = 0;
   const rows = await Promise.all(
     places.map(async ({ pageId, width }) => {
@@ -87,6 +88,25 @@ export async function proveAll(
       options.progress?.(++done, places.length);
       return found.flat();
     }),
+  );
+  return rows.flat();
+}
+
+/**
+ * Sweeps a header over all pages at one width that is not among those that are kept at hand.
+ */
+export async function proveWidth(
+  at: LoadedSite,
+  header: Header,
+  width: number,
+  options: ProofOptions = {},
+): Promise<Row[]> {
+  const rows = await Promise.all(
+    at.site.pages.flatMap(({ id: pageId }) =>
+      allMoments(header).map((moment) =>
+        proveMoment(at, header, { pageId, width, moment }, { ...options, urgency: 'idle' }),
+      ),
+    ),
   );
   return rows.flat();
 }
@@ -173,9 +193,9 @@ export async function proveChangeAll(
   at: LoadedSite,
   header: Header,
   change: Change,
-  options: ProofOptions & { width?: number; progress?: (done: number, of: number) => void } = {},
+  options: ProofOptions & { beside?: readonly number[]; progress?: (done: number, of: number) => void } = {},
 ): Promise<WholeChange | undefined> {
-  const places = placesToProve(at.site, options.width);
+  const places = placesToProve(at.site, options.beside);
   let done = 0;
   const found = await Promise.all(
     places.map(async ({ pageId, width }) => {
@@ -197,14 +217,14 @@ export async function proveChangeAll(
   }, undefined);
 }
 
-/** The words of a page's band, at every standard width and the one on screen; none where the page has no such band. */
+/** The words of a page's band, at every standard width and some beside; none where the page has no such band. */
 export async function readBandAt(
   at: LoadedSite,
   headerId: string,
-  { pageId, band, width }: { pageId: string; band: number; width: number | undefined },
+  { pageId, band, beside }: { pageId: string; band: number; beside: readonly number[] },
   options: ProofOptions = {},
 ): Promise<BandReading[]> {
-  const widths = widthsToProve(width).sort((a, b) => a - b);
+  const widths = widthsToProve(beside).sort((a, b) => a - b);
   const readings = await Promise.all(
     widths.map(async (each) => {
       const request = await sceneRequest(at, headerId, pageId, each);
@@ -217,15 +237,15 @@ export async function readBandAt(
   return readings.filter((reading) => reading !== undefined);
 }
 
-/** Sweeps a header at some moments over one page, at every standard width and the one on screen. */
+/** Sweeps a header at some moments over one page, at every standard width and some beside. */
 export async function provePage(
   at: LoadedSite,
   header: Header,
-  { pageId, width }: { pageId: string; width: number },
+  { pageId, beside }: { pageId: string; beside: readonly number[] },
   moments: readonly Moment[],
   options: ProofOptions = {},
 ): Promise<Row[]> {
-  const places = placesToProve(at.site, width).filter((place) => place.pageId === pageId);
+  const places = placesToProve(at.site, beside).filter((place) => place.pageId === pageId);
   const rows = await Promise.all(
     places.flatMap((place) =>
       moments.map((moment) => proveMoment(at, header, { pageId, width: place.width, moment }, options)),
@@ -239,11 +259,11 @@ export interface BannerWords extends WordVerdict {
   pageId: string;
 }
 
-/** Reads the words of every page's opening band, at every standard width and the one on screen; pages without any are left out. */
+/** Reads the words of every page's opening band, at every standard width and some beside; pages without any are left out. */
 export async function readBanners(
   at: LoadedSite,
   headerId: string,
-  width: number | undefined,
+  beside: readonly number[],
   options: ProofOptions = {},
 ): Promise<BannerWords[]> {
   const found = await Promise.all(
@@ -252,7 +272,7 @@ export async function readBanners(
       const readings = await readBandAt(
         at,
         headerId,
-        { pageId: id, band: 0, width },
+        { pageId: id, band: 0, beside },
         { urgency: 'later', ...options },
       );
       const [worst] = readings

@@ -60,13 +60,23 @@ function tileOf(vector: ImageBitmap) {
   };
 }
 
-/** The raster of a laid-out page. */
-export async function rasterOf(request: SceneRequest, laid: LaidPage): Promise<Raster> {
+/** The last that was only passed over. */
+let passing: { key: string; raster: Raster } | undefined;
+
+/**
+ * The raster of a laid-out page.
+ * @param isPassing whether it is not wanted again soon: then none that is kept gives way to it
+ */
+export async function rasterOf(request: SceneRequest, laid: LaidPage, isPassing = false): Promise<Raster> {
   const { site, hashes, sizes } = request;
   const key = rasterKey(laid, site.palette, hashes, sizes);
-  let raster = rasters.get(key);
-  if (raster) rasters.delete(key);
-  else raster = paint(laid, await decodeAll(request), site);
+  const kept = rasters.get(key) ?? (passing?.key === key ? passing.raster : undefined);
+  const raster = kept ?? paint(laid, await decodeAll(request), site);
+  if (isPassing) {
+    if (!rasters.has(key)) passing = { key, raster };
+    return raster;
+  }
+  rasters.delete(key);
   rasters.set(key, raster);
   let total = [...rasters.values()].reduce((sum, raster) => sum + sizeOf(raster), 0);
   for (const [old, raster] of rasters) {

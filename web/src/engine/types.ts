@@ -56,4 +56,6 @@ export interface SweepRequest extends SceneRequest {
   curves: boolean;
   /** Only a part of it. */
   part?: SweepPart;
+  /** Whether its page's picture is not wanted again soon: it takes no room from those that are. */
+  isPassing?: boolean;
 }

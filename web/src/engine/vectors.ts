@@ -1,8 +1,9 @@
+import { GREATEST_WIDTH } from '@hatrail/core/sweep/widths';
 import type { Site } from '@hatrail/core/model/site';
 import { paintedPictures } from './picturePixels.ts';
 
 /** Workers cannot decode SVG: the main thread draws it, as wide as the widest page, and hands the picture over. */
-const WIDEST = 1920;
+const WIDEST = GREATEST_WIDTH;
 
 const drawn = new Map<string, Promise<ImageBitmap>>();
 

@@ -33,9 +33,9 @@ function newContext(width: number, height: number): ReadableContext {
   return canvas.getContext('2d', { willReadFrequently: true }) as unknown as ReadableContext;
 }
 
-async function prepared(request: SceneRequest) {
+async function prepared(request: SceneRequest & Pick<SweepRequest, 'isPassing'>) {
   const scene = await sceneOf(request);
-  const raster = await rasterOf(request, scene.laid);
+  const raster = await rasterOf(request, scene.laid, request.isPassing);
   const draw: Drawing = {
     logo: (picture, ink) => request.logos[drawnKey(picture, ink.id)],
     ...contextDrawing(newContext, await decodeAll(request)),

@@ -4,7 +4,7 @@ import { wearPlan } from '../editor/edits.ts';
 import { useVerdicts, type Standing } from '../editor/verdicts.ts';
 import { useSoFar } from '../engine/answers.ts';
 import type { LoadedSite } from '../engine/loadedSite.ts';
-import { usePlan, type WholePlan } from './useFindings.ts';
+import { usePlan, type PlanSoFar, type WholePlan } from './useFindings.ts';
 
 interface ClearAllProps {
   loaded: LoadedSite;
@@ -17,7 +17,7 @@ export function ClearAll({ loaded, header, standing }: ClearAllProps) {
   const { isWorking } = useVerdicts();
   const words = standing.others.flatMap(({ at }) => ('pageIds' in at ? at.pageIds : []));
   const plan = usePlan(loaded, header, words);
-  const soFar = useSoFar<{ steps: number; left: number }>(plan);
+  const soFar = useSoFar<PlanSoFar>(plan);
   if (!plan.isAsked)
     return (
       <div className="clear-all">
@@ -33,7 +33,8 @@ export function ClearAll({ loaded, header, standing }: ClearAllProps) {
         The search stopped: {plan.failure} Change something to try again.
       </p>
     );
-  if (!plan.data)
+  const found = plan.data ?? (soFar?.found && { ...soFar.found.plan, widths: soFar.found.widths });
+  if (!found)
     return (
       <div className="clear-all" role="status">
         <span>
@@ -44,20 +45,32 @@ export function ClearAll({ loaded, header, standing }: ClearAllProps) {
         </Button>
       </div>
     );
-  return <PlanFound header={header} standing={standing} plan={plan.data} words={words} onClose={plan.stop} />;
+  return (
+    <PlanFound
+      header={header}
+      standing={standing}
+      plan={found}
+      sweeping={plan.data ? undefined : soFar?.found}
+      words={words}
+      onClose={plan.stop}
+    />
+  );
 }
 
 /** A plan: its steps, what it leaves, and both answers to it. */
 function PlanFound({
   header,
   standing,
-  plan: { steps, left, header: cleared, tints },
+  plan: { steps, left, header: cleared, tints, widths },
+  sweeping,
   words,
   onClose,
 }: {
   header: Header;
   standing: Standing;
   plan: WholePlan;
+  /** How many of the other widths have been swept with it, until all have. */
+  sweeping: { done: number; of: number } | undefined;
   words: readonly string[];
   onClose: () => void;
 }) {
@@ -91,7 +104,10 @@ function PlanFound({
         ))}
       </ol>
       {rest.length > 0 && <p className="quiet">Left: {rest.join('; ')}.</p>}
-      <p className="quiet">The header was swept with all of it, over every page and width.</p>
+      <p className="quiet">
+        The header was swept with all of it, over every page at {widths + (sweeping?.done ?? 0)} widths
+        {sweeping && `; ${sweeping.of - sweeping.done} more are being swept`}.
+      </p>
       <div className="row">
         {count > 0 && (
           <Button variant="contained" onClick={() => wearPlan(header.id, cleared, tints)}>

@@ -1,17 +1,18 @@
 import { Button } from '@mui/material';
-import { Suspense, lazy, useEffect, useRef } from 'react';
+import { Suspense, lazy, useEffect, useMemo, useRef } from 'react';
 import { Link, useNavigate } from 'react-router';
 import type { Finding } from '@hatrail/core/finding/finding';
 import { FINDING_WAYS } from '@hatrail/core/finding/ways';
 import type { Header } from '@hatrail/core/model/header';
-import type { Row } from '@hatrail/core/sweep/prove';
+import { at as elementAt } from '@hatrail/core/lists';
+import { spotKey, type Row } from '@hatrail/core/sweep/prove';
 import { wearFound } from '../editor/edits.ts';
 import { useVerdicts } from '../editor/verdicts.ts';
 import { useSoFar } from '../engine/answers.ts';
 import type { LoadedSite } from '../engine/loadedSite.ts';
 import { VERDICT_COLOURS, VerdictMark, figure } from '../parts/Verdict.tsx';
 import { dressAddress } from './address.ts';
-import { useCurve, useStanding, useWays } from './useFindings.ts';
+import { useCurve, useWays, useWidthsOfWays } from './useFindings.ts';
 import { Since } from './Since.tsx';
 import { WorstPlace } from './WorstPlace.tsx';
 
@@ -77,6 +78,7 @@ export function FindingDetail({
         <Since loaded={loaded} header={header} finding={finding} />
       </dl>
       <Curve siteId={siteId} loaded={loaded} header={header} worst={worst} />
+      <ByWidth siteId={siteId} loaded={loaded} finding={finding} />
       <Ways loaded={loaded} header={header} finding={finding} />
     </aside>
   );
@@ -111,6 +113,46 @@ export function Curve({ siteId, loaded, header, worst }: Omit<DetailProps, 'find
   );
 }
 
+/** The worst contrast of what is worst, by the width of the window: where between the usual widths it is lost. */
+function ByWidth({ siteId, loaded, finding: { worst, pages } }: Omit<DetailProps, 'header'>) {
+  const navigate = useNavigate();
+  const { rows = [] } = useVerdicts();
+  const spot = spotKey(worst);
+  const byWidth = useMemo(() => {
+    const least = new Map<number, Row>();
+    for (const row of rows) {
+      if (row.moment !== worst.moment || !pages.includes(row.page) || spotKey(row) !== spot) continue;
+      const known = least.get(row.width);
+      if (!known || row.worst < known.worst) least.set(row.width, row);
+    }
+    return [...least.values()].sort((a, b) => a.width - b.width);
+  }, [rows, worst.moment, pages, spot]);
+  if (byWidth.length < 5) return null;
+  return (
+    <section className="prove-curve" aria-label="Contrast by width">
+      <Suspense fallback={<p className="quiet">Loading the chart</p>}>
+        <LineChart
+          label={`Worst contrast of ${worst.item} by the width of the window`}
+          points={byWidth.map((row) => ({
+            x: row.width,
+            y: row.worst,
+            words: `${figure(row.worst)} at ${row.width} px`,
+          }))}
+          target={{ y: worst.needed, words: String(worst.needed) }}
+          lost={(2 * worst.needed) / 3}
+          marks={[{ x: worst.width, colour: 'lost' }]}
+          most={Math.max(2 * worst.needed, 7)}
+          onPick={(i) => void navigate(dressAddress(siteId, loaded.site, elementAt(byWidth, i)))}
+        />
+      </Suspense>
+      <p className="prove-ends quiet">
+        <span>{elementAt(byWidth, 0).width} px wide</span>
+        <span>{byWidth.at(-1)?.width}</span>
+      </p>
+    </section>
+  );
+}
+
 /** Most points of a curve that are drawn: of those between two, the worst. */
 const MOST_POINTS = 400;
 
@@ -131,12 +173,13 @@ function thinned(contrasts: readonly number[], from: number) {
   return { points, scrolls };
 }
 
-/** Every way that clears all of the finding, each swept again over every page, width and state before it is shown. */
+/** Every way that clears all of the finding, each swept again over every page and state at the widths that decide before it is shown. */
 function Ways({ loaded, header, finding }: Omit<DetailProps, 'siteId'>) {
-  const { isWorking } = useVerdicts();
+  const { isWorking, standing } = useVerdicts();
   // Menus and words of banners are as they were, whatever a way does to the header.
-  const others = useStanding(loaded, header)?.others.length ?? 0;
+  const others = standing?.others.length ?? 0;
   const answer = useWays(loaded, header, finding);
+  const widths = useWidthsOfWays(finding);
   const soFar = useSoFar<NonNullable<typeof answer.data>>(answer);
   const { ways, tried } = answer.data ?? soFar ?? { ways: [], tried: 0 };
   return (
@@ -176,7 +219,7 @@ function Ways({ loaded, header, finding }: Omit<DetailProps, 'siteId'>) {
         <p className="quiet" role="status">
           {isWorking
             ? 'The pages are being swept first.'
-            : `${tried} of ${FINDING_WAYS} tried, each over every page and width.`}
+            : `${tried} of ${FINDING_WAYS} tried, each over every page at ${widths.length} widths.`}
         </p>
       ) : (
         ways.length === 0 && (

@@ -40,7 +40,7 @@ const column = createColumnHelper<typeof features, MatrixRow>();
 /** Items and states down, moments and widths across; walked by the arrow keys, Enter opens the place in Dress. */
 export function Matrix({ siteId, loaded, header, rows, filter, chosen, onChoose }: MatrixProps) {
   const { site } = loaded;
-  const columns = useMemo(() => matrixColumns(header, rows), [header, rows]);
+  const columns = useMemo(() => matrixColumns(header, rows, filter.widths), [header, rows, filter.widths]);
   const data = useMemo(() => matrixRows(site, header, rows, filter), [site, header, rows, filter]);
   const navigate = useNavigate();
   const table = useTable({
@@ -179,7 +179,7 @@ function ColumnHead({
       {isFirst && <b>{momentName(header, moment)}</b>}
       <span>
         {!isFirst && <span className="sr-only">{momentName(header, moment)}, </span>}
-        {width}
+        {width ?? <span title="The worst of all other widths that were swept">others</span>}
       </span>
     </span>
   );

@@ -4,7 +4,8 @@ import { stateWords } from '@hatrail/core/header/stateNames';
 import { momentName, type Header } from '@hatrail/core/model/header';
 import { spotKey, type Row } from '@hatrail/core/sweep/prove';
 import type { LoadedSite } from '../engine/loadedSite.ts';
-import type { Standing } from '../editor/verdicts.ts';
+import { widthsOf } from '@hatrail/core/sweep/widthPlan';
+import { useVerdicts, type Standing } from '../editor/verdicts.ts';
 import { figure } from '../parts/Verdict.tsx';
 import { dressAddress } from './address.ts';
 import { Curve } from './FindingDetail.tsx';
@@ -37,13 +38,17 @@ export function MatrixView({ siteId, loaded, header, rows, standing }: MatrixVie
     );
   const [page, below, criterion] = ['on', 'below', 'criterion'].map((name) => params.get(name) ?? '');
   const [only, setOnly] = useState(below === '1');
+  const { first = rows } = useVerdicts();
+  const allWidths = params.get('widths') === 'all';
+  const widths = useMemo(() => widthsOf(allWidths ? rows : first), [allWidths, rows, first]);
   const filter = useMemo(
     (): MatrixFilter => ({
+      widths,
       ...(page && { page }),
       onlyBelow: only,
       ...((criterion === '1.4.3' || criterion === '1.4.11') && { criterion }),
     }),
-    [page, only, criterion],
+    [page, only, criterion, widths],
   );
   const [row, column] = [params.get('row') ?? '', params.get('column') ?? ''];
   const chosen = useMemo(() => (row && column ? { row, column } : undefined), [row, column]);
@@ -80,6 +85,17 @@ export function MatrixView({ siteId, loaded, header, rows, standing }: MatrixVie
               <option value="">both</option>
               <option value="1.4.3">1.4.3, text</option>
               <option value="1.4.11">1.4.11, marks, lines and rings</option>
+            </select>
+          </label>
+          <label>
+            Widths
+            <select
+              className="choice-select"
+              value={allWidths ? 'all' : ''}
+              onChange={(event) => set({ widths: event.target.value })}
+            >
+              <option value="">usual, worst of others</option>
+              <option value="all">all swept</option>
             </select>
           </label>
           <label>

@@ -6,13 +6,13 @@ import type { OtherFinding } from '@hatrail/core/finding/others';
 import type { EditorContext } from '../editor/Editor.tsx';
 import { useVerdicts } from '../editor/verdicts.ts';
 import { useSoFar } from '../engine/answers.ts';
+import { widthsOf } from '@hatrail/core/sweep/widthPlan';
 import { useNear } from '../parts/useNear.ts';
 import { VERDICT_COLOURS, VerdictMark, figure } from '../parts/Verdict.tsx';
 import { dressAddress } from './address.ts';
 import { ClearAll } from './ClearAll.tsx';
 import { FindingDetail } from './FindingDetail.tsx';
 import { MatrixView } from './MatrixView.tsx';
-import { useStanding } from './useFindings.ts';
 import { WorstPlace } from './WorstPlace.tsx';
 
 /** Prove: everything that can go wrong, as a handful of causes, each with what clears it. */
@@ -21,7 +21,7 @@ export function Prove() {
   const { header } = place;
   const verdicts = useVerdicts();
   const progress = useSoFar(verdicts);
-  const standing = useStanding(loaded, header);
+  const { standing } = verdicts;
   const findings = standing?.findings;
   const [params, setParams] = useSearchParams();
   const chosen = findings?.find(({ id }) => id === params.get('finding')) ?? findings?.[0];
@@ -48,7 +48,7 @@ export function Prove() {
       </main>
     );
   const { rows = [] } = verdicts;
-  const widths = [...new Set(rows.map(({ width }) => width))].sort((a, b) => a - b);
+  const widths = widthsOf(rows);
   const view = params.get('view') === 'matrix' ? 'matrix' : 'findings';
   const show = (next: 'matrix' | 'findings') =>
     setParams(
@@ -68,7 +68,10 @@ export function Prove() {
           <p className="quiet">
             {rows.length === 0
               ? 'Nothing hangs in this header yet, so that there is nothing to read.'
-              : `from ${rows.length.toLocaleString('en')} places; ${loaded.site.pages.length} pages at ${widths.join(', ')} px, every pixel of scroll`}
+              : `from ${rows.length.toLocaleString('en')} places; ${loaded.site.pages.length} pages at ${widths.length} widths${widths.length > 6 ? ` from ${widths[0]} to ${widths.at(-1)} px` : `, ${widths.join(', ')} px`}, every pixel of scroll`}
+            {!verdicts.isWorking &&
+              verdicts.widths.done < verdicts.widths.of &&
+              `; ${verdicts.widths.of - verdicts.widths.done} more widths are being swept`}
             {verdicts.isWorking &&
               (progress ? `; ${progress.done} of ${progress.of} swept again` : '; being swept again')}
           </p>
@@ -100,7 +103,7 @@ export function Prove() {
             {standing.count === 0 && rows.length > 0 && (
               <p className="prove-clear">
                 <VerdictMark verdict="clear" size={16} /> Every letter, line and ring reaches what it needs on
-                every page, at these widths, at every scroll and in every state.
+                every page, at these {widths.length} widths, at every scroll and in every state.
               </p>
             )}
           </section>
@@ -291,4 +294,6 @@ export const widthWords = (widths: readonly number[], all: number) =>
     ? `all ${all} widths`
     : widths.length === 1
       ? `at ${widths[0]} px`
-      : `at ${widths.slice(0, -1).join(', ')} and ${widths.at(-1)} px`;
+      : widths.length > 5
+        ? `at ${widths.length} of ${all} widths, ${widths[0]} to ${widths.at(-1)} px`
+        : `at ${widths.slice(0, -1).join(', ')} and ${widths.at(-1)} px`;

@@ -3,13 +3,15 @@ import { stateWords } from '@hatrail/core/header/stateNames';
 import { allMoments, type Header, type Moment } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
 import { spotKey, type Row } from '@hatrail/core/sweep/prove';
+import { widthsOf } from '@hatrail/core/sweep/widthPlan';
 
 /** The matrix: items and their states down, moments and widths across; each cell the worst of what was swept there. */
 
 export interface MatrixColumn {
   id: string;
   moment: Moment;
-  width: number;
+  /** None for the worst of all widths that have no column. */
+  width: number | undefined;
 }
 
 export interface MatrixRow {
@@ -28,17 +30,29 @@ export interface MatrixFilter {
   onlyBelow: boolean;
   /** Only what falls under a success criterion. */
   criterion?: '1.4.3' | '1.4.11';
+  /** The widths that have a column each. */
+  widths: readonly number[];
 }
 
-const columnId = ({ moment, width }: Pick<Row, 'moment' | 'width'>) => `${moment} ${width}`;
+/** The column of a row, or the one of its moment for widths that have none. */
+const columnId = ({ moment, width }: Pick<MatrixColumn, 'moment' | 'width'>, widths: readonly number[]) =>
+  `${moment} ${width !== undefined && widths.includes(width) ? width : 'others'}`;
 const isWorse = (row: Row, than: Row) => row.worst / row.needed < than.worst / than.needed;
 
-/** The columns of some rows: by moment, then by width. */
-export function matrixColumns(header: Header, rows: readonly Row[]): MatrixColumn[] {
-  const widths = [...new Set(rows.map(({ width }) => width))].sort((a, b) => a - b);
+/** The columns of some rows: by moment, then by width; one more for all widths that have none of their own. */
+export function matrixColumns(
+  header: Header,
+  rows: readonly Row[],
+  widths: readonly number[],
+): MatrixColumn[] {
+  const swept = widthsOf(rows);
+  const shown = swept.filter((width) => widths.includes(width));
+  const others = shown.length < swept.length ? [undefined] : [];
   return allMoments(header)
     .filter((moment) => rows.some((row) => row.moment === moment))
-    .flatMap((moment) => widths.map((width) => ({ id: columnId({ moment, width }), moment, width })));
+    .flatMap((moment) =>
+      [...shown, ...others].map((width) => ({ id: columnId({ moment, width }, shown), moment, width })),
+    );
 }
 
 /** What a row is a state of: the item that it belongs to, a link by itself. */
@@ -52,7 +66,7 @@ export function matrixRows(
   site: Site,
   header: Header,
   rows: readonly Row[],
-  { page, onlyBelow, criterion }: MatrixFilter,
+  { page, onlyBelow, criterion, widths }: MatrixFilter,
 ): MatrixRow[] {
   const items = new Map<string, MatrixRow>();
   for (const row of rows) {
@@ -66,8 +80,8 @@ export function matrixRows(
     if (!state)
       item.states.push((state = { id: key, name: `${row.item}${stateWords(row)}`, cells: {}, states: [] }));
     for (const each of [item, state]) {
-      const known = each.cells[columnId(row)];
-      if (!known || isWorse(row, known)) each.cells[columnId(row)] = row;
+      const known = each.cells[columnId(row, widths)];
+      if (!known || isWorse(row, known)) each.cells[columnId(row, widths)] = row;
     }
   }
   const isBelow = ({ cells }: MatrixRow) =>

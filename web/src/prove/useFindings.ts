@@ -1,31 +1,23 @@
-import { useMemo } from 'react';
 import { findingsOf, type Finding } from '@hatrail/core/finding/finding';
 import { planFor, waysOfFinding, type FindingWay, type Plan } from '@hatrail/core/finding/ways';
 import { contrastRatio } from '@hatrail/core/colour/contrast';
 import type { Header } from '@hatrail/core/model/header';
 import type { Tint } from '@hatrail/core/model/layer';
+import type { Site } from '@hatrail/core/model/site';
 import type { Page } from '@hatrail/core/model/page';
 import { colourName, resolveColour, type ColourUse } from '@hatrail/core/model/palette';
 import { bandColours } from '@hatrail/core/page/contents';
 import { spotKey, type Row } from '@hatrail/core/sweep/prove';
-import { useAnswer, useAsked } from '../engine/answers.ts';
-import { keyOf, rowsKey, siteKey } from '../engine/dependsOn.ts';
+import { decidingWidths, widthsOf } from '@hatrail/core/sweep/widthPlan';
+import { useAnswer, useAsked, type Working } from '../engine/answers.ts';
+import { besideKey, keyOf, rowsKey, siteKey } from '../engine/dependsOn.ts';
 import type { LoadedSite } from '../engine/loadedSite.ts';
 import { onEngine } from '../engine/pool.ts';
 import { laneName, sceneRequest } from '../engine/request.ts';
 import { leastBandTint, withBandTint } from '../dress/bandRemedy.ts';
-import { proveAll, withHeader } from '../engine/proof.ts';
+import { proveAll, proveWidth, widthsToProve, withHeader } from '../engine/proof.ts';
 import { askedOf } from '../editor/remedyWork.ts';
-import { standingOf, useVerdicts, type Standing } from '../editor/verdicts.ts';
-
-/** How a header stands: by the rows of the last sweep, which may be of the document before. */
-export function useStanding({ site }: LoadedSite, header: Header): Standing | undefined {
-  const { rows, banners } = useVerdicts();
-  return useMemo(
-    () => (rows && banners ? standingOf(site, header, { rows, banners }) : undefined),
-    [site, header, rows, banners],
-  );
-}
+import { useVerdicts } from '../editor/verdicts.ts';
 
 interface Found {
   ways: FindingWay[];
@@ -37,29 +29,41 @@ function provedOf(
   loaded: LoadedSite,
   header: Header,
   finding: Finding,
-  rows: readonly Row[],
-  signal: AbortSignal,
+  { rows, beside, signal }: { rows: readonly Row[]; beside: readonly number[]; signal: AbortSignal },
 ) {
   const { site } = loaded;
-  const { work } = askedOf(loaded, header, finding.moment, finding.rows, { signal });
+  const { work } = askedOf(loaded, header, finding.moment, finding.rows, { beside, signal });
   return { site, header, rows, work };
+}
+
+/** The rows of some widths. */
+const rowsAt = (rows: readonly Row[], widths: readonly number[]) =>
+  rows.filter(({ width }) => widths.includes(width));
+
+/** The widths at which the ways of a finding are swept: the standard ones, those that decide, and its worst. */
+export function useWidthsOfWays({ worst }: Finding): number[] {
+  const { beside } = useVerdicts();
+  return widthsToProve([...beside, worst.width]);
 }
 
 /** The ways that clear a finding, told as they are found. */
 export function useWays(loaded: LoadedSite, header: Header, finding: Finding) {
   const { rows = [], isWorking } = useVerdicts();
+  const beside = useWidthsOfWays(finding);
   return useAnswer<Found, Found>(
-    ['finding ways', siteKey(loaded), keyOf([header, finding.id, finding.rows.length])],
+    ['finding ways', siteKey(loaded), keyOf([header, finding.id, besideKey(beside)])],
     async ({ signal, tell }) => {
       let found: Found = { ways: [], tried: 0 };
-      await waysOfFinding(provedOf(loaded, header, finding, rows, signal), finding, (ways, tried) => {
+      const own = { ...finding, rows: rowsAt(finding.rows, beside) };
+      const proved = provedOf(loaded, header, own, { rows: rowsAt(rows, beside), beside, signal });
+      await waysOfFinding(proved, own, (ways, tried) => {
         signal.throwIfAborted();
         tell((found = { ways, tried }));
       });
       return found;
     },
     // What was swept before the last edit is not asked about.
-    { isAsked: !isWorking, rest: 200 },
+    { isAsked: !isWorking, rest: 200, keepsLast: true },
   );
 }
 
@@ -73,6 +77,8 @@ export interface BandTint {
 /** A plan for the header and, where words of banners are lost, for their bands. */
 export interface WholePlan extends Plan {
   tints: BandTint[];
+  /** At how many widths it was swept. */
+  widths: number;
 }
 
 /** Colours that are tried for a band's tint. */
@@ -88,7 +94,7 @@ async function bandTint(loaded: LoadedSite, header: Header, page: Page, signal: 
   swatches.sort((a, b) => distance(b) - distance(a));
   const own = band.backdrop.tint ? [band.backdrop.tint.colour] : [];
   for (const colour of [...own, ...swatches].slice(0, MOST_COLOURS)) {
-    const found = await leastBandTint(loaded, header, { page, width: WIDTH, colour }, signal);
+    const found = await leastBandTint(loaded, header, { page, beside: [], colour }, signal);
     if (!found) continue;
     const text = `Tint of the opening band of ${page.title} in ${colourName(palette, colour)} to ${found.percent} %.`;
     return { page, tint: { colour, opacity: found.percent / 100 }, text };
@@ -96,43 +102,93 @@ async function bandTint(loaded: LoadedSite, header: Header, page: Page, signal: 
   return undefined;
 }
 
-/** A standard width, so that nothing is swept beside those. */
-const WIDTH = 1280;
+/** How often a plan is made anew for widths at which the last one left something. */
+const ROUNDS = 3;
+const MOST_DECIDING = 4;
 
-/** What clears all findings together, looked for when it is asked for. */
+/** What is told of a plan while it is looked for. */
+export interface PlanSoFar {
+  steps: number;
+  left: number;
+  /** What was found, and how many of the other widths have been swept with it. */
+  found?: { plan: Omit<WholePlan, 'widths'>; widths: number; done: number; of: number };
+}
+
+interface PlanAsked {
+  loaded: LoadedSite;
+  header: Header;
+  /** Over all widths that were swept. */
+  rows: readonly Row[];
+  /** Pages whose opening bands have words that are not clear. */
+  words: readonly string[];
+}
+
+/** A plan that holds for the standard widths and some beside, with the tints that words of bands need. */
+async function planAt(
+  { loaded, header, rows, words }: PlanAsked,
+  widths: readonly number[],
+  { signal, tell }: Working<PlanSoFar>,
+): Promise<Omit<WholePlan, 'widths'>> {
+  const { work } = askedOf(loaded, header, 'top', [], { beside: widths, signal });
+  const proved = { site: loaded.site, header, rows: rowsAt(rows, widths), work };
+  const plan = await planFor(proved, (steps, left) => {
+    signal.throwIfAborted();
+    tell({ steps: steps.length, left });
+  });
+  const cleared = withHeader(loaded, plan.header);
+  const tints: BandTint[] = [];
+  for (const id of words) {
+    const page = loaded.site.pages.find((each) => each.id === id);
+    const tint = page && (await bandTint(cleared, plan.header, page, signal));
+    if (tint) tints.push(tint);
+    tell({ steps: plan.steps.length + tints.length, left: plan.left.length + words.length - tints.length });
+  }
+  return { ...plan, tints };
+}
+
+/** The rows of a plan at all widths: a tint lies under the header at every moment, so that it is swept with all of it. */
+async function sweptAt(
+  { loaded }: PlanAsked,
+  plan: Omit<WholePlan, 'widths'>,
+  { solved, all }: { solved: readonly number[]; all: readonly number[] },
+  { signal, tell }: Working<PlanSoFar>,
+): Promise<{ site: Site; rows: Row[] }> {
+  const { header, tints } = plan;
+  const steps = plan.steps.length + tints.length;
+  const cleared = withHeader(loaded, header);
+  const site = tints.reduce((now, { page, tint }) => withBandTint(now, page, tint), cleared.site);
+  const rows = await proveAll({ ...cleared, site }, header, { beside: solved, signal });
+  const others = all.filter((width) => !solved.includes(width));
+  for (const [done, width] of others.entries()) {
+    const found = { plan, widths: solved.length, done, of: others.length };
+    tell({ steps, left: plan.left.length, found });
+    rows.push(...(await proveWidth({ ...cleared, site }, header, width, { signal })));
+    signal.throwIfAborted();
+  }
+  return { site, rows };
+}
+
+/**
+ * What clears all findings together, looked for when it is asked for. It is solved at the widths that decide and swept at all that
+ * are known; where something is left at one of those, that one decides, too.
+ */
 export function usePlan(loaded: LoadedSite, header: Header, words: readonly string[]) {
-  const { rows = [] } = useVerdicts();
-  return useAsked<WholePlan, { steps: number; left: number }>(
-    ['plan', siteKey(loaded), keyOf([header])],
-    async ({ signal, tell }) => {
-      const proved = {
-        site: loaded.site,
-        header,
-        rows,
-        work: askedOf(loaded, header, 'top', [], { signal }).work,
-      };
-      const plan = await planFor(proved, (steps, left) => {
-        signal.throwIfAborted();
-        tell({ steps: steps.length, left });
-      });
-      const cleared = withHeader(loaded, plan.header);
-      const tints: BandTint[] = [];
-      for (const id of words) {
-        const page = loaded.site.pages.find((each) => each.id === id);
-        const tint = page && (await bandTint(cleared, plan.header, page, signal));
-        if (tint) tints.push(tint);
-        tell({
-          steps: plan.steps.length + tints.length,
-          left: plan.left.length + words.length - tints.length,
-        });
-      }
-      if (tints.length === 0) return { ...plan, tints };
-      // What is told of the whole is swept with all of it: a tint lies under the header at every moment.
-      const tinted = tints.reduce((site, { page, tint }) => withBandTint(site, page, tint), cleared.site);
-      const swept = await proveAll({ ...cleared, site: tinted }, plan.header, { signal });
-      return { ...plan, rows: swept, left: findingsOf(tinted, plan.header, swept), tints };
-    },
-  );
+  const { rows = [], beside } = useVerdicts();
+  return useAsked<WholePlan, PlanSoFar>(['plan', siteKey(loaded), keyOf([header])], async (working) => {
+    const asked = { loaded, header, rows, words };
+    const all = widthsOf(rows);
+    let widths = widthsToProve([...beside, ...decidingWidths(rows, MOST_DECIDING)]);
+    for (let round = 1; ; round++) {
+      const plan = await planAt(asked, widths, working);
+      const { site, rows: swept } = await sweptAt(asked, plan, { solved: widths, all }, working);
+      const left = findingsOf(site, plan.header, swept);
+      const more = decidingWidths(swept, MOST_DECIDING).filter((width) => !widths.includes(width));
+      const isLeft = left.some(({ id }) => plan.left.every((known) => known.id !== id));
+      if (!isLeft || more.length === 0 || round === ROUNDS)
+        return { ...plan, rows: swept, left, widths: all.length };
+      widths = [...widths, ...more];
+    }
+  });
 }
 
 /** A row's contrast at every scroll of its span. */

@@ -6,7 +6,7 @@ const RADII = Array.from({ length: 61 }, (_, i) => i);
 
 /** The blur of what is behind: the page itself, before anything is laid over it. */
 export function BlurLayer() {
-  const { loaded, width, wearer, moment } = useDressing();
+  const { loaded, wearer, moment } = useDressing();
   const { header } = wearer;
   const blurred = (radius: number) => ({
     ...header,
@@ -20,7 +20,6 @@ export function BlurLayer() {
           question="From where does a blur clear it?"
           says={(px) => `Clear from ${px} px.`}
           loaded={loaded}
-          width={width}
           header={header}
           moments={[moment]}
           values={RADII}

@@ -18,7 +18,7 @@ function setLetters(header: Header, size: number): void {
 
 /** Size and weight of the links' letters, each with the number from which the moment is clear. */
 export function LinkLetters() {
-  const { loaded, width, site, wearer, moment } = useDressing();
+  const { loaded, site, wearer, moment } = useDressing();
   const { header } = wearer;
   const edit = useEditor((state) => state.edit);
   const sized = headerItems(header).find(({ kind }) => kind === 'menu' || kind === 'text');
@@ -29,7 +29,7 @@ export function LinkLetters() {
     changeHeader(header.id, 'Letters of the links', (draft) => setLetters(draft, value), 'letters');
   const takeWeight = (value: number) =>
     edit('Weight of the links', ({ type }) => void (type.menu.weight = value as TypeStyle['weight']));
-  const asked = { loaded, width, header, moments: [moment], holds: 'above' as const };
+  const asked = { loaded, header, moments: [moment], holds: 'above' as const };
   return (
     <div className="value">
       <span className="value-label">Letters</span>
