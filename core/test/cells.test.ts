@@ -1,8 +1,9 @@
+import { STRICT_NEEDS, USUAL_NEEDS } from '../src/model/needs.ts';
 import { describe, expect, test } from 'vitest';
 import { letterCells, markCells, percentileRank } from '../src/sweep/cells.ts';
 import { logoCells, logoContrastAt, type LogoPixels } from '../src/sweep/logo.ts';
 import { textTarget, verdictOf } from '../src/sweep/verdict.ts';
-import { raster, run, runFont } from './made.ts';
+import { raster, run } from './made.ts';
 
 describe('letter cells', () => {
   test('as many as 0.6 em goes into the advance, rounded up, from cap height to descent', () => {
@@ -42,10 +43,17 @@ describe('verdicts', () => {
       'lost',
     ]);
   });
-  test('large text needs 3', () => {
-    expect([24, 23.9].map((size) => textTarget({ font: { ...runFont, size } }))).toEqual([3, 4.5]);
-    expect([600, 700].map((weight) => textTarget({ font: { ...runFont, size: 18.66, weight } }))).toEqual([
-      4.5, 3,
+  test('large text needs 3, of a stricter owner 4.5', () => {
+    const of = (size: number, weight = 400) =>
+      [USUAL_NEEDS, STRICT_NEEDS].map((needs) => textTarget(needs, { size, weight }));
+    expect([of(24), of(23.9)]).toEqual([
+      [3, 4.5],
+      [4.5, 7],
+    ]);
+    expect([of(18.66, 600), of(18.66, 700), of(18.65, 700)]).toEqual([
+      [4.5, 7],
+      [3, 4.5],
+      [4.5, 7],
     ]);
   });
 });

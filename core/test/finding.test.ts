@@ -3,6 +3,7 @@ import { findingsOf, type Finding } from '../src/finding/finding.ts';
 import { menuFindings, wordFindings } from '../src/finding/others.ts';
 import { planFor, waysOfFinding, type FindingWay, type Proved } from '../src/finding/ways.ts';
 import { allMoments, type Header, type Moment } from '../src/model/header.ts';
+import { STRICT_NEEDS, USUAL_NEEDS, type Needs } from '../src/model/needs.ts';
 import type { Page } from '../src/model/page.ts';
 import type { Site } from '../src/model/site.ts';
 import { leastPercents } from '../src/remedy/leastFill.ts';
@@ -30,7 +31,12 @@ const PAGES = [
   page('dark', ['#101b33', '#101b33', '#0a0f1c']),
   page('pale', ['#eef2f6', '#ffffff', '#101b33']),
 ];
-const of = (worn: Header, pages = PAGES): Site => ({ ...site, pages, headers: [worn] });
+const of = (worn: Header, pages = PAGES, needs?: Needs): Site => ({
+  ...site,
+  pages,
+  headers: [worn],
+  ...(needs && { needs }),
+});
 const sceneOf = (at: Site, worn: Header, on: Page, width: number) =>
   layoutScene(at, worn, on, { width, windowHeight: 400 }, measure);
 
@@ -59,8 +65,8 @@ function rowsOf(
 }
 
 /** A header proved, its work done in place. */
-function proved(worn: Header, pages = PAGES): Proved {
-  const at = of(worn, pages);
+function proved(worn: Header, pages = PAGES, needs?: Needs): Proved {
+  const at = of(worn, pages, needs);
   return {
     site: at,
     header: worn,
@@ -122,6 +128,24 @@ describe('findings', () => {
       }
     },
   );
+
+  test('where more is asked for, rows, findings and ways follow', async () => {
+    const worn: Header = { ...header, looks: { ...header.looks, scrolled: { fill: { opacity: 0.62 } } } };
+    const scrolled = (rows: readonly Row[]) => rows.filter((row) => row.moment === 'scrolled');
+    const usual = proved(worn);
+    const strict = proved(worn, PAGES, STRICT_NEEDS);
+    expect(scrolled(usual.rows).every(({ verdict }) => verdict === 'clear')).toBe(true);
+    const finding = findingsOf(strict.site, worn, strict.rows).find(({ moment }) => moment === 'scrolled')!;
+    expect([finding.value, finding.criteria, finding.worst.needed]).toEqual(['fill', ['1.4.6'], 7]);
+    const ways = await waysOfFinding(strict, finding, () => undefined);
+    expect(ways[0]!.text).toMatch(/^Fill to 7\d/);
+    const held = new Set(finding.rows.map(keyOf));
+    for (const { header: tried } of ways)
+      for (const row of rowsOf(strict.site, tried).filter((each) => held.has(keyOf(each))))
+        expect(row.worst).toBeGreaterThanOrEqual(row.criterion === '1.4.11' ? 3 : 7);
+    const own = proved(worn, PAGES, { ...USUAL_NEEDS, marks: 12 });
+    expect(findingsOf(own.site, worn, own.rows)[0]!.criteria).toContain('1.4.11');
+  });
 
   test('name the value at fault, what lies behind, and how many it holds', () => {
     const worn: Header = { ...header, looks: { ...header.looks, scrolled: { fill: { opacity: 0.42 } } } };

@@ -34,6 +34,18 @@ describe('the site file', () => {
 
   test.each<[string, (draft: typeof site) => void, string, RegExp]>([
     [
+      'a need of nothing',
+      (d) => (d.needs = { text: 0, large: 3, marks: 3 }),
+      'needs.text',
+      /“0” is out of range: give a number from 1 to 21/,
+    ],
+    [
+      'a need that nothing meets',
+      (d) => (d.needs = { text: 7, large: 30, marks: 3 }),
+      'needs.large',
+      /“30” is out of range/,
+    ],
+    [
       'a colour that is none',
       (d) => (d.palette[0]!.colour = 'whitish'),
       'palette[0].colour',

@@ -1,3 +1,4 @@
+import { USUAL_NEEDS } from '../src/model/needs.ts';
 import { describe, expect, test } from 'vitest';
 import { evenGround, logoOn, marginShare } from '../src/gather/logoVerdicts.ts';
 import { sizeForUses, usesOfPicture } from '../src/gather/pictureUses.ts';
@@ -112,13 +113,17 @@ describe('a logo’s box', () => {
       raster(24, 24, () => INK),
       (x, y) => (x >= 6 && x < 18 && y >= 6 && y < 18 ? 255 : 0),
     );
-    expect(logoOn(mark, evenGround(WHITE, 40, 40), 8, 8)).toMatchObject({ verdict: 'clear' });
-    expect(logoOn(mark, evenGround({ r: 30, g: 50, b: 60 }, 40, 40), 8, 8)).toMatchObject({
+    expect(logoOn(mark, evenGround(WHITE, 40, 40), { left: 8, top: 8 }, USUAL_NEEDS)).toMatchObject({
+      verdict: 'clear',
+    });
+    expect(
+      logoOn(mark, evenGround({ r: 30, g: 50, b: 60 }, 40, 40), { left: 8, top: 8 }, USUAL_NEEDS),
+    ).toMatchObject({
       verdict: 'lost',
     });
     // Half of the ground dark: the worst part of the edge decides.
     const split = raster(40, 40, (x) => (x < 20 ? WHITE : { r: 10, g: 30, b: 25 }));
-    expect(logoOn(mark, split, 8, 8).verdict).toBe('lost');
+    expect(logoOn(mark, split, { left: 8, top: 8 }, USUAL_NEEDS).verdict).toBe('lost');
   });
 });
 

@@ -2,7 +2,8 @@ import type { Rgb } from '../colour/rgb.ts';
 import type { PixelBox } from '../pixels/raster.ts';
 import type { Raster } from '../geometry/raster.ts';
 import { logoCells, logoContrastAt } from '../sweep/logo.ts';
-import { MARK_TARGET, verdictOf, type Verdict } from '../sweep/verdict.ts';
+import type { Needs } from '../model/needs.ts';
+import { verdictOf, type Verdict } from '../sweep/verdict.ts';
 
 /**
  * How well a logo is told from a ground, along its own edge: the worst 12 px square of it decides, as in the sweep.
@@ -12,8 +13,8 @@ import { MARK_TARGET, verdictOf, type Verdict } from '../sweep/verdict.ts';
 export function logoOn(
   logo: Raster,
   ground: Raster,
-  left: number,
-  top: number,
+  { left, top }: { left: number; top: number },
+  needs: Needs,
 ): { contrast: number; verdict: Verdict } {
   const cells = logoCells({ ...logo, left, top }, ground.width, ground.height);
   const { contrast } = logoContrastAt(cells, ground, {
@@ -22,7 +23,7 @@ export function logoOn(
     right: ground.width,
     bottom: ground.height,
   });
-  return { contrast, verdict: verdictOf(contrast, MARK_TARGET) };
+  return { contrast, verdict: verdictOf(contrast, needs.marks) };
 }
 
 /** An even ground of a size. */

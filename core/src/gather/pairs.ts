@@ -3,6 +3,7 @@ import { resolveLook } from '../header/look.ts';
 import { headerItems, momentName, momentsOf } from '../model/header.ts';
 import { resolveColour, type ColourUse } from '../model/palette.ts';
 import type { Site } from '../model/site.ts';
+import { needsOf } from '../model/needs.ts';
 import { bandColours } from '../page/contents.ts';
 import { verdictOf, type Verdict } from '../sweep/verdict.ts';
 
@@ -17,18 +18,16 @@ export interface Pair {
   verdict: Verdict;
 }
 
-/** Contrast that running text needs (WCAG 2.2, 1.4.3). */
-const TEXT = 4.5;
-
 /**
  * Every ink of the site that lies on an even, solid ground: of pairings, bands without a picture, cards, buttons, panels
  * and headers whose fill is solid. What lies over pictures is the sweep's to judge.
  */
 export function pairsInUse(site: Site): Pair[] {
   const found: Pair[] = [];
+  const { text: needed } = needsOf(site);
   const add = (ink: ColourUse, ground: ColourUse, where: string) => {
     const contrast = contrastRatio(resolveColour(site.palette, ink), resolveColour(site.palette, ground));
-    found.push({ ink, ground, where, contrast, needed: TEXT, verdict: verdictOf(contrast, TEXT) });
+    found.push({ ink, ground, where, contrast, needed, verdict: verdictOf(contrast, needed) });
   };
   for (const { name, ground, ink, hover, current } of site.pairings ?? []) {
     for (const use of [ink, hover, current]) if (use) add(use, ground, `Pairing ${name}`);

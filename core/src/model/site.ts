@@ -5,6 +5,7 @@ import { Page } from './page.ts';
 import { Pairing, Swatch } from './palette.ts';
 import { Picture, SiteLogo } from './picture.ts';
 import { IsPlainText, Nested, NestedList } from './rules.ts';
+import { Needs } from './needs.ts';
 import { OwnFont, SiteType } from './type.ts';
 import { Words } from './words.ts';
 
@@ -29,6 +30,10 @@ export class Site {
   @IsOptional()
   @Nested(() => Words)
   words?: Words;
+  /** Contrast that its owner asks for; level AA where nothing is said. */
+  @IsOptional()
+  @Nested(() => Needs)
+  needs?: Needs;
   @Nested(() => SiteType) type: SiteType;
   @IsOptional()
   @NestedList(() => OwnFont, 20)

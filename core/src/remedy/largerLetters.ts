@@ -1,5 +1,5 @@
 import { headerItems } from '../model/header.ts';
-import { MARK_TARGET, TEXT_TARGET } from '../sweep/verdict.ts';
+import { needsOf } from '../model/needs.ts';
 import { copyOf, failing, ifClear, type RemedyKind } from './kind.ts';
 
 /** Least size of large text at any weight (WCAG 2.2), CSS pixels. */
@@ -9,8 +9,8 @@ const LARGE = 24;
 export const largerLetters: RemedyKind = {
   async find(asked) {
     const { header, rows } = asked;
-    if (failing(rows).some(({ needed, worst }) => needed < TEXT_TARGET || worst < MARK_TARGET))
-      return undefined;
+    const { text, large } = needsOf(asked.site);
+    if (failing(rows).some(({ needed, worst }) => needed < text || worst < large)) return undefined;
     const grown = copyOf(header);
     for (const item of headerItems(grown)) {
       if (item.kind === 'menu' || item.kind === 'text') item.size = Math.max(item.size ?? 0, LARGE);

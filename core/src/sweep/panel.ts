@@ -7,7 +7,8 @@ import type { Measure } from '../measure/measure.ts';
 import { headerItems, type Header } from '../model/header.ts';
 import { resolveColour, type ColourUse } from '../model/palette.ts';
 import type { Site } from '../model/site.ts';
-import { MARK_TARGET, textTargetOf, verdictOf, type Verdict } from './verdict.ts';
+import { needsOf } from '../model/needs.ts';
+import { textTarget, verdictOf, type Verdict } from './verdict.ts';
 
 /** The verdict on the entries of drop-downs or of the folded menu, or on a button in it, in one state: all are solid, whatever is behind them. */
 export interface PanelVerdict {
@@ -37,6 +38,7 @@ export function hasDropDowns(site: Site, header: Header): boolean {
 export function judgePanel(site: Site, header: Header): PanelVerdict[] {
   const { panel, fold } = header;
   const { size, weight } = site.type.menu;
+  const asked = needsOf(site);
   const places = [
     ...(hasDropDowns(site, header) ? [{ where: 'drop-downs' as const, size }] : []),
     ...(folds(header) ? [{ where: 'folded menu' as const, size: fold?.size ?? size }] : []),
@@ -69,10 +71,10 @@ export function judgePanel(site: Site, header: Header): PanelVerdict[] {
         what: 'entries',
         state,
         contrast: on(worn[state]),
-        needed: textTargetOf(text, weight),
+        needed: textTarget(asked, { size: text, weight }),
       }),
     ),
-    told({ where, what: 'focus ring', state: 'focused', contrast: ring, needed: MARK_TARGET }),
+    told({ where, what: 'focus ring', state: 'focused', contrast: ring, needed: asked.marks }),
     ...(where === 'folded menu' ? buttons : []).flatMap((button) => {
       const { ink, hoverInk = ink, fill, hoverFill, pressedFill } = button;
       const grounds = { rest: fill, hover: hoverFill, ...(pressedFill && { pressed: pressedFill }) };
@@ -83,7 +85,7 @@ export function judgePanel(site: Site, header: Header): PanelVerdict[] {
           name: button.label,
           state: state as LinkState,
           contrast: on({ ink: state === 'rest' ? ink : hoverInk, fill: ground }),
-          needed: textTargetOf(button.size ?? site.type.button.size, site.type.button.weight),
+          needed: textTarget(asked, { ...site.type.button, size: button.size ?? site.type.button.size }),
         }),
       );
     }),

@@ -1,6 +1,7 @@
 import { headerBetween, type Side } from '../change/between.ts';
 import { pointedOver } from '../header/pointed.ts';
 import { allMoments, momentsOf, type Moment } from '../model/header.ts';
+import { USUAL_NEEDS } from '../model/needs.ts';
 import type { Box } from '../geometry/box.ts';
 import type { Drawing } from '../stack/drawing.ts';
 import type { Raster } from '../geometry/raster.ts';
@@ -14,7 +15,7 @@ import { Planes, sweepBlurredAt, sweepTarget } from './sweepTarget.ts';
 import type { Swept } from './swept.ts';
 import { rasterAt, stretchesIn, type ScrollStretch } from './turns.ts';
 import { targetsOf, type InkPart, type LinkState, type JudgedTarget } from './targets.ts';
-import { verdictOf, type Verdict } from './verdict.ts';
+import { textTarget, verdictOf, type Verdict } from './verdict.ts';
 
 /** The verdict on one item in one state, at one moment, over one page at one width. */
 export interface Row {
@@ -46,10 +47,19 @@ export interface Row {
   ground: PageGround;
   /** The name of the ink itself, without what is judged of it. */
   name: string;
-  /** The success criterion of WCAG 2.2: 1.4.3 for text that is read, 1.4.11 for marks, lines and rings. */
-  criterion: '1.4.3' | '1.4.11';
+  /** The success criterion of WCAG 2.2 that it falls under. */
+  criterion: ContrastCriterion;
   /** The worst verdict in each of {@link THREAD} equal parts of the span, or in each scroll of a shorter one: `c`, `s` or `l`. */
   thread: string;
+}
+
+/** 1.4.3 for text that is read, 1.4.6 where it reaches that and its owner asks for more, 1.4.11 for marks, lines and rings. */
+export type ContrastCriterion = '1.4.3' | '1.4.6' | '1.4.11';
+
+function criterionOf({ part, ink: { what }, needed }: JudgedTarget, worst: number): ContrastCriterion {
+  if (part !== 'ink' || what.kind !== 'text') return '1.4.11';
+  const least = textTarget(USUAL_NEEDS, what.run.font);
+  return needed > least && worst >= least ? '1.4.6' : '1.4.3';
 }
 
 /** How many parts a row's thread has. */
@@ -272,7 +282,7 @@ function rowOf(
     below: contrasts.reduce((count, contrast) => count + Number(contrast < target.needed), 0),
     ground: pageGround(scene.laid, raster, box),
     name: target.ink.name,
-    criterion: target.part === 'ink' && target.ink.what.kind === 'text' ? '1.4.3' : '1.4.11',
+    criterion: criterionOf(target, worst),
     thread: threadOf(contrasts, target.needed),
     contrasts,
   };

@@ -21,7 +21,8 @@ import { letterCells, markCells, type Cell } from './cells.ts';
 import { backingLayers, backingsOf, besidesOf, elementOf, type Situation } from './backings.ts';
 import { cueBox, isCurrentOn, ringCells, statesOf } from './linkStates.ts';
 import { logoCells, type LogoCell } from './logo.ts';
-import { MARK_TARGET, textTarget } from './verdict.ts';
+import { needsOf } from '../model/needs.ts';
+import { textTarget } from './verdict.ts';
 
 export type { InkPart } from '../header/states.ts';
 export { LINK_STATES, type LinkState } from '../header/states.ts';
@@ -231,7 +232,8 @@ function cellTargets(worn: Worn, ink: HeaderInk): JudgedTarget[] {
     );
   const cells =
     what.kind === 'text' ? letterCells(what.run) : what.kind === 'mark' ? markCells(what.inked) : [];
-  const needed = what.kind === 'text' ? textTarget(what.run) : MARK_TARGET;
+  const asked = needsOf(worn.site);
+  const needed = what.kind === 'text' ? textTarget(asked, what.run.font) : asked.marks;
   const states = statesOf(ink, look, worn.page);
   const ring = ringCells(ink, worn.layout);
   const ringed = resolveColour(palette, ringIn(look, isCurrent, ink.wearsOwn === true));
@@ -241,9 +243,9 @@ function cellTargets(worn: Worn, ink: HeaderInk): JudgedTarget[] {
     ),
     ...states.flatMap((state) => {
       const line = cueBox(ink, look, state, isCurrent);
-      return line ? targets(state, 'cue', [areaOf(line)], MARK_TARGET, colourIn(state)) : [];
+      return line ? targets(state, 'cue', [areaOf(line)], asked.marks, colourIn(state)) : [];
     }),
-    ...(ring.length > 0 ? targets('focused', 'ring', ring, MARK_TARGET, ringed) : []),
+    ...(ring.length > 0 ? targets('focused', 'ring', ring, asked.marks, ringed) : []),
   ];
 }
 
@@ -257,7 +259,7 @@ function pictureTargets(worn: Worn, ink: HeaderInk, picture: string): JudgedTarg
     ink,
     state: 'rest',
     part: 'ink',
-    needed: MARK_TARGET,
+    needed: needsOf(worn.site).marks,
     pixels,
     shape: { kind: 'logo', cells, isVector: isVector(worn.site, picture) },
   };

@@ -1,22 +1,16 @@
 import type { TextRun } from '../header/layout.ts';
+import type { Needs } from '../model/needs.ts';
 
 export type Verdict = 'clear' | 'strained' | 'lost';
 
-/** Contrast that marks and logos need (WCAG 2.2, 1.4.11). */
-export const MARK_TARGET = 3;
-
-/** Contrast that a text needs which is not large (WCAG 2.2, 1.4.3). */
-export const TEXT_TARGET = 4.5;
-
-/** Contrast that a text needs (WCAG 2.2, 1.4.3): 3 where it is large, else {@link TEXT_TARGET}. */
-export function textTarget({ font }: Pick<TextRun, 'font'>): number {
-  return textTargetOf(font.size, font.weight);
+/** Contrast that a text needs, by a size in CSS pixels and a weight: less where it is large as WCAG 2.2 has it. */
+export function textTarget(needs: Needs, { size, weight }: Pick<TextRun['font'], 'size' | 'weight'>): number {
+  return isLarge(size, weight) ? needs.large : needs.text;
 }
 
-/** The same of a size in CSS pixels and a weight. */
-export function textTargetOf(size: number, weight: number): number {
-  const large = size >= 24 || (size >= 18.66 && weight >= 700);
-  return large ? 3 : TEXT_TARGET;
+/** Large text in the sense of WCAG 2.2: 18 pt, or 14 pt in bold. */
+function isLarge(size: number, weight: number): boolean {
+  return size >= 24 || (size >= 18.66 && weight >= 700);
 }
 
 /** Clear at or above the target, strained at or above two thirds of it, else lost. */

@@ -3,6 +3,7 @@ import type { Measure } from '../measure/measure.ts';
 import { type ColourUse, resolveColour } from '../model/palette.ts';
 import type { Page } from '../model/page.ts';
 import type { Site } from '../model/site.ts';
+import { needsOf } from '../model/needs.ts';
 import type { StackLayer } from '../stack/layers.ts';
 import { around } from '../geometry/area.ts';
 import type { Raster } from '../geometry/raster.ts';
@@ -155,7 +156,7 @@ export function readBand(
         },
         state: 'rest',
         part: 'ink',
-        needed: textTarget(runs[0]!),
+        needed: textTarget(needsOf(site), runs[0]!.font),
         stack: { layers },
         overlay: overlayOf(layers, around(cells)),
         shape: { kind: 'cells', colour: text.colour, cells },

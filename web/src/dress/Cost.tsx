@@ -3,7 +3,7 @@ import type { Site } from '@hatrail/core/model/site';
 import type { LookCost } from '@hatrail/core/remedy/cost';
 import type { LeastFill } from '@hatrail/core/remedy/leastFill';
 import { spotKey } from '@hatrail/core/sweep/prove';
-import { TEXT_TARGET } from '@hatrail/core/sweep/verdict';
+import { needsOf } from '@hatrail/core/model/needs';
 import { figure } from '../parts/Verdict.tsx';
 
 /** What a remedy reaches and costs, from its own sweep. */
@@ -16,7 +16,7 @@ export function Cost({
   fill: Pick<LeastFill, 'rows' | 'limit'>;
   cost: LookCost | undefined;
 }) {
-  const text = fill.rows.filter(({ needed }) => needed === TEXT_TARGET).map(({ worst }) => worst);
+  const text = fill.rows.filter(({ needed }) => needed === needsOf(site).text).map(({ worst }) => worst);
   const limit =
     fill.limit &&
     fill.rows.find(

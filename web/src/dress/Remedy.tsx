@@ -74,8 +74,8 @@ function RemedyText({
       <>
         <h3>{momentName(header, moment)}: clear on all pages</h3>
         <p>
-          Every letter reaches what it needs at every scroll, at {widthsSwept(own)} px. The nearest to its limit
-          is {worst.item}
+          Every letter reaches what it needs at every scroll, at {widthsSwept(own)} px. The nearest to its
+          limit is {worst.item}
           {stateWords(worst)}: {figure(worst.worst)} where {worst.needed} is needed.
         </p>
         <Elsewhere site={site} header={header} moment={moment} rows={rows} />

@@ -1,5 +1,6 @@
 import type { Header } from '@hatrail/core/model/header';
 import type { Tint } from '@hatrail/core/model/layer';
+import type { Needs } from '@hatrail/core/model/needs';
 import { useEditor } from './store.ts';
 
 /** Puts what was found in the place of what a header wears, as one undoable step. */
@@ -40,4 +41,9 @@ export function changeHeader(
     },
     group,
   );
+}
+
+/** Sets the contrast that is asked for on the site; figures that are typed one after the other are one step. */
+export function setNeeds(needs: Needs): void {
+  useEditor.getState().edit('Contrast needed', (draft) => void (draft.needs = { ...needs }), 'needs');
 }

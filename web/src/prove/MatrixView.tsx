@@ -21,6 +21,12 @@ interface MatrixViewProps {
   standing: Standing;
 }
 
+const CRITERIA: readonly (readonly [Row['criterion'], string])[] = [
+  ['1.4.3', 'text'],
+  ['1.4.6', 'text, stricter'],
+  ['1.4.11', 'marks, lines and rings'],
+];
+
 /** The matrix with its filters and the chosen cell; all of it stands in the address. */
 export function MatrixView({ siteId, loaded, header, rows, standing }: MatrixViewProps) {
   const { site } = loaded;
@@ -46,7 +52,7 @@ export function MatrixView({ siteId, loaded, header, rows, standing }: MatrixVie
       widths,
       ...(page && { page }),
       onlyBelow: only,
-      ...((criterion === '1.4.3' || criterion === '1.4.11') && { criterion }),
+      ...(CRITERIA.find(([each]) => each === criterion) && { criterion: criterion as Row['criterion'] }),
     }),
     [page, only, criterion, widths],
   );
@@ -82,9 +88,12 @@ export function MatrixView({ siteId, loaded, header, rows, standing }: MatrixVie
               value={criterion}
               onChange={(event) => set({ criterion: event.target.value })}
             >
-              <option value="">both</option>
-              <option value="1.4.3">1.4.3, text</option>
-              <option value="1.4.11">1.4.11, marks, lines and rings</option>
+              <option value="">all</option>
+              {CRITERIA.map(([each, of]) => (
+                <option key={each} value={each}>
+                  {each}, {of}
+                </option>
+              ))}
             </select>
           </label>
           <label>

@@ -12,6 +12,7 @@ import { VERDICT_COLOURS, VerdictMark, figure } from '../parts/Verdict.tsx';
 import { dressAddress } from './address.ts';
 import { ClearAll } from './ClearAll.tsx';
 import { FindingDetail } from './FindingDetail.tsx';
+import { NeedsChoice } from './NeedsChoice.tsx';
 import { MatrixView } from './MatrixView.tsx';
 import { WorstPlace } from './WorstPlace.tsx';
 
@@ -76,6 +77,7 @@ export function Prove() {
               (progress ? `; ${progress.done} of ${progress.of} swept again` : '; being swept again')}
           </p>
         </header>
+        <NeedsChoice site={loaded.site} />
         <ToggleButtonGroup
           exclusive
           size="small"

@@ -29,7 +29,7 @@ export interface MatrixFilter {
   /** Only items of which something is below its need. */
   onlyBelow: boolean;
   /** Only what falls under a success criterion. */
-  criterion?: '1.4.3' | '1.4.11';
+  criterion?: Row['criterion'];
   /** The widths that have a column each. */
   widths: readonly number[];
 }

@@ -1,3 +1,4 @@
+import { needsOf } from '@hatrail/core/model/needs';
 import { evenGround, logoOn } from '@hatrail/core/gather/logoVerdicts';
 import { headerItems, type Header } from '@hatrail/core/model/header';
 import type { Picture } from '@hatrail/core/model/picture';
@@ -22,9 +23,10 @@ export function LogoGrounds({ loaded, header, logo }: { loaded: LoadedSite; head
     .filter((id, i, all) => all.indexOf(id) === i)
     .slice(0, 4)
     .join(' ');
+  const needs = needsOf(site);
   // What is drawn depends on the files and the height.
   const { data: shown = [] } = useAnswer(
-    ['logo grounds', keyOf([logo.id, height, used, loaded.hashes])],
+    ['logo grounds', keyOf([logo.id, height, used, loaded.hashes, needs])],
     async () => {
       const mark = await drawnAt(loaded, logo, height);
       const grounds: { name: string; raster: Raster }[] = [
@@ -41,7 +43,7 @@ export function LogoGrounds({ loaded, header, logo }: { loaded: LoadedSite; head
       return grounds.map(({ name, raster }) => ({
         name,
         raster: laidOver(raster, mark, left, top),
-        ...logoOn(mark, raster, left, top),
+        ...logoOn(mark, raster, { left, top }, needs),
       }));
     },
     { keepsLast: true, kept: 10_000 },

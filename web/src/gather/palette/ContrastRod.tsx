@@ -1,3 +1,4 @@
+import type { Needs } from '@hatrail/core/model/needs';
 import { COLOURS } from '../../theme.ts';
 import { at } from '@hatrail/core/lists';
 import { useRef, useState } from 'react';
@@ -10,6 +11,7 @@ import { figure } from '../../parts/Verdict.tsx';
 import { useWidth } from '../../parts/useWidth.ts';
 
 interface ContrastRodProps {
+  needs: Needs;
   palette: readonly Swatch[];
   pairs: readonly PairGroup[];
   chosen: string | undefined;
@@ -24,10 +26,10 @@ const LEVEL = 86;
 const SNAP = 0.012;
 
 /**
- * The contrast rod: swatches on an axis of log(L + 0.05), the gauge of 3 and 4.5 that slides along it from any ground,
+ * The contrast rod: swatches on an axis of log(L + 0.05), the gauge of the targets that slides along it from any ground,
  * and threads between the pairs in use.
  */
-export function ContrastRod({ palette, pairs, chosen, onChoose, onMove }: ContrastRodProps) {
+export function ContrastRod({ palette, needs, pairs, chosen, onChoose, onMove }: ContrastRodProps) {
   const rod = useRef<HTMLDivElement>(null);
   const width = useWidth(rod, 1000);
   const [free, setFree] = useState<number>();
@@ -54,6 +56,7 @@ export function ContrastRod({ palette, pairs, chosen, onChoose, onMove }: Contra
     <section className="contrast-rod" aria-label="Contrast rod">
       <Gauge
         place={gauge}
+        needs={needs}
         ground={ground?.name ?? `a ground of ${Math.round(luminance * 100)} % light`}
         onDrag={drag}
         onStep={(by) => setFree(Math.min(1, Math.max(0, gauge + by)))}
@@ -165,12 +168,13 @@ function SwatchCard({ swatch, level, isChosen, caption, rodWidth, onChoose, onMo
 interface GaugeProps {
   place: number;
   ground: string;
+  needs: Needs;
   onDrag: (clientX: number) => void;
   onStep: (by: number) => void;
 }
 
-/** The gauge: how far away 3 and 4.5 are from a ground, to either side. */
-function Gauge({ place, ground, onDrag, onStep }: GaugeProps) {
+/** The gauge: how far away the targets are from a ground, to either side. */
+function Gauge({ place, ground, needs, onDrag, onStep }: GaugeProps) {
   const span = (ratio: number) => {
     const [from, to] = [place - lengthOfContrast(ratio), place + lengthOfContrast(ratio)];
     return {
@@ -180,11 +184,15 @@ function Gauge({ place, ground, onDrag, onStep }: GaugeProps) {
   };
   return (
     <div className="gauge">
-      <div className="gauge-text" {...span(4.5)}>
-        <span>4.5 to either side of {ground}: text</span>
+      <div className="gauge-text" {...span(needs.text)}>
+        <span>
+          {needs.text} to either side of {ground}: text
+        </span>
       </div>
-      <div className="gauge-mark" {...span(3)}>
-        <span>3: large text and marks</span>
+      <div className="gauge-mark" {...span(needs.marks)}>
+        <span>
+          {needs.marks}: marks{needs.large === needs.marks && ' and large text'}
+        </span>
       </div>
       <span
         className="gauge-ground"

@@ -1,3 +1,4 @@
+import { needsOf } from '@hatrail/core/model/needs';
 import { at } from '@hatrail/core/lists';
 import { Button } from '@mui/material';
 import { contrastRatio } from '@hatrail/core/colour/contrast';
@@ -127,7 +128,7 @@ function PairingCard({ loaded, header, pairing }: { loaded: LoadedSite; header: 
                 use={use}
                 onChange={(next) => change(`${label} of a pairing`, (draft) => void (draft[key] = next))}
               />
-              <VerdictText verdict={verdictOf(contrast, 4.5)} contrast={contrast} />
+              <VerdictText verdict={verdictOf(contrast, needsOf(site).text)} contrast={contrast} />
             </span>
           </FieldRow>
         );

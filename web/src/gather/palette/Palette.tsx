@@ -1,3 +1,4 @@
+import { needsOf } from '@hatrail/core/model/needs';
 import { Button } from '@mui/material';
 import { useMemo, useState } from 'react';
 import { useOutletContext } from 'react-router';
@@ -77,7 +78,14 @@ export function Palette() {
           Add
         </Button>
       </Head>
-      <ContrastRod palette={palette} pairs={pairs} chosen={chosen?.id} onChoose={choose} onMove={change} />
+      <ContrastRod
+        palette={palette}
+        needs={needsOf(loaded.site)}
+        pairs={pairs}
+        chosen={chosen?.id}
+        onChoose={choose}
+        onMove={change}
+      />
       {chosen && (
         <div className="palette-below">
           <SwatchTag

@@ -1,3 +1,5 @@
+import { needsOf } from '@hatrail/core/model/needs';
+import { verdictOf } from '@hatrail/core/sweep/verdict';
 import { useMemo, useState } from 'react';
 import { contrastRatio } from '@hatrail/core/colour/contrast';
 import { hexColour } from '@hatrail/core/colour/rgb';
@@ -102,8 +104,7 @@ function UseVerdict({ loaded, header, place }: { loaded: LoadedSite; header: Hea
     if (!pairing) return null;
     const colour = (of: typeof use) => resolveColour(loaded.site.palette, of);
     const contrast = contrastRatio(colour(use), colour(pairing.ground));
-    const verdict = contrast >= 4.5 ? 'clear' : contrast >= 3 ? 'strained' : 'lost';
-    return <VerdictText verdict={verdict} contrast={contrast} />;
+    return <VerdictText verdict={verdictOf(contrast, needsOf(loaded.site).text)} contrast={contrast} />;
   }
   return ['colour', 'fill', 'ground', 'hoverFill', 'pressedFill'].includes(key) ? (
     <span className="quiet">ground</span>
