@@ -30,6 +30,8 @@ const CORE = {
   // Rows brought together, and what clears them.
   finding: ['header', 'model', 'remedy', 'sweep'],
   output: ['colour', 'css', 'header', 'layers', 'measure', 'model', 'page', 'sweep'],
+  // What was found, in the forms in which it is handed on.
+  report: ['colour', 'css', 'finding', 'geometry', 'header', 'measure', 'model', 'page', 'stack', 'sweep'],
   gather: ['colour', 'geometry', 'header', 'measure', 'model', 'page', 'pixels', 'sweep'],
   tokens: ['colour', 'gather', 'model'],
   start: ['gather', 'header', 'model'],

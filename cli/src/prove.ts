@@ -1,29 +1,51 @@
 import { at } from '@hatrail/core/lists';
+import type { Header } from '@hatrail/core/model/header';
 import type { Page } from '@hatrail/core/model/page';
 import { headerFor } from '@hatrail/core/output/files';
 import { shippedSizes } from '@hatrail/core/output/sizes';
+import { placePicture } from '@hatrail/core/report/place';
 import { judgePanelAt, type PanelVerdict } from '@hatrail/core/sweep/panel';
-import { proveScene, type SweptRow } from '@hatrail/core/sweep/prove';
+import { proveScene, type Row, type SweptRow } from '@hatrail/core/sweep/prove';
 import { layoutScene } from '@hatrail/core/sweep/scene';
+import { widthsBetween } from '@hatrail/core/sweep/widthPlan';
 import { STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
+import { placeAddress } from '@hatrail/node/placePng';
 import { decodePictures, skiaDrawing, skiaMeasure, skiaRaster } from '@hatrail/node/skia';
 import type { LoadedSite } from '@hatrail/node/siteFile';
 
-/** Sweeps pages of a site at some widths, one scene after the other. */
-export async function* proveSite(
-  { site, read }: LoadedSite,
-  pages: readonly Page[] = site.pages,
-  widths: readonly number[] = STANDARD_WIDTHS,
-): AsyncGenerator<SweptRow> {
+/** A site ready to be swept: its pictures are decoded once. */
+export interface Prover {
+  /** Sweeps one page at one width. */
+  sweep(page: Page, width: number): SweptRow[];
+  /** A picture of where a row is worst, as a data address; `undefined` where it is of another site. */
+  picture(row: Row, size: { width: number; height: number }): string | undefined;
+}
+
+/** Makes a site ready to be swept. */
+export async function openProver({ site, read }: LoadedSite): Promise<Prover> {
   const measure = skiaMeasure();
   const pictures = await decodePictures(site, read, shippedSizes(site, at(site.headers, 0), measure));
   const draw = skiaDrawing(site, pictures);
-  for (const page of pages) {
-    for (const width of widths) {
-      const scene = layoutScene(site, headerFor(site, page), page, { width }, measure);
-      yield* proveScene(scene, skiaRaster(site, scene.laid, pictures), draw);
-    }
-  }
+  const sceneOf = (page: Page, width: number) =>
+    layoutScene(site, headerFor(site, page), page, { width }, measure);
+  return {
+    sweep(page, width) {
+      const scene = sceneOf(page, width);
+      return proveScene(scene, skiaRaster(site, scene.laid, pictures), draw);
+    },
+    picture(row, size) {
+      const page = site.pages.find(({ path }) => path === row.page);
+      if (!page) return undefined;
+      const scene = sceneOf(page, row.width);
+      const picture = placePicture(scene, skiaRaster(site, scene.laid, pictures), draw, row, size);
+      return picture && placeAddress(picture);
+    },
+  };
+}
+
+/** The usual widths of a site and those between, as they are swept on screen before any are parted further. */
+export function plannedWidths({ site }: Pick<LoadedSite, 'site'>, header: Header): number[] {
+  return [...STANDARD_WIDTHS, ...widthsBetween(site, header, skiaMeasure())].sort((a, b) => a - b);
 }
 
 /** The verdicts on drop-downs and folded menus, of the headers that hang on some pages, at some widths. */

@@ -1,8 +1,10 @@
-import { readFile } from 'node:fs/promises';
+import { mkdtemp, readFile, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
 import { basename, dirname, join } from 'node:path';
 import { endsRight, readPicture } from './pictures.ts';
 import { resized } from './resize.ts';
 import { fontName, registerOwnFonts } from './fonts.ts';
+import { documentIn, isZip, unpack } from './unpack.ts';
 import { readSite } from '@hatrail/core/model/check';
 import { BadInput } from '@hatrail/core/model/badInput';
 import type { Picture } from '@hatrail/core/model/picture';
@@ -20,14 +22,16 @@ export interface LoadedSite {
  * @throws {BadInput} with the reason
  */
 export async function loadSite(path: string): Promise<LoadedSite> {
-  const text = await readFile(path, 'utf8').catch(() => {
+  const missing = () => {
     throw new BadInput(`There is no file ${path}: check the name.`);
-  });
-  const site = readSite(text);
-  const clean = new Map<string, Uint8Array>();
+  };
+  const isPacked = await isZip(path).catch(missing);
+  const files = isPacked ? await unpacked(path) : undefined;
+  const site = readSite(files ? files.document : await readFile(path, 'utf8').catch(missing));
+  const clean = new Map<string, Uint8Array>(files?.others);
   const read = async (file: string, width?: number) => {
-    const bytes =
-      clean.get(file) ?? (await readFile(join(dirname(path), basename(file))).catch(() => undefined));
+    const beside = () => readFile(join(dirname(path), basename(file))).catch(() => undefined);
+    const bytes = clean.get(file) ?? (isPacked ? undefined : await beside());
     return bytes && width !== undefined ? resized(bytes, width) : bytes;
   };
   for (const { file } of site.fonts ?? []) {
@@ -44,6 +48,20 @@ export async function loadSite(path: string): Promise<LoadedSite> {
     if (sound !== bytes) clean.set(picture.file, sound);
   }
   return { site, read };
+}
+
+/** What a zip holds: the site's document, and all other files by their names. */
+async function unpacked(path: string): Promise<{ document: string; others: Map<string, Uint8Array> }> {
+  const folder = await mkdtemp(join(tmpdir(), 'hatrail-zip-'));
+  try {
+    const files = await unpack(path, folder);
+    const document = documentIn(files);
+    const others = new Map<string, Uint8Array>();
+    for (const [name, file] of files) if (file !== document) others.set(name, await readFile(file));
+    return { document: await readFile(document, 'utf8'), others };
+  } finally {
+    await rm(folder, { recursive: true, force: true });
+  }
 }
 
 /** Decodes a picture of the site; gives its bytes, an SVG's once it is cleaned. */

@@ -165,7 +165,7 @@ const SHADOW_GREY = 'rgb(100 100 100)';
  * lightness; this build does so more strongly than Chromium's, which makes light text too bold and dark text too thin.
  * So the coverage is drawn in a grey at which both agree, and then filled with the colour.
  */
-function drawTextAsBrowsers(context: SKRSContext2D): void {
+export function drawTextAsBrowsers(context: SKRSContext2D): void {
   context.fillText = (text: string, x: number, y: number) => {
     const style = String(context.fillStyle);
     const size = Number(/([\d.]+)px/.exec(context.font)?.[1] ?? 16);

@@ -1,13 +1,10 @@
-import { at } from '@hatrail/core/lists';
 import { createHash } from 'node:crypto';
-import { createWriteStream, openAsBlob } from 'node:fs';
 import { readFile, writeFile } from 'node:fs/promises';
-import { Writable } from 'node:stream';
 import { join } from 'node:path';
-import type { Entry } from '@zip.js/zip.js';
 import sharp from 'sharp';
 import { endsRight, readPicture } from '@hatrail/node/pictures';
 import { resized } from '@hatrail/node/resize';
+import { documentIn, isZip, unpack } from '@hatrail/node/unpack';
 import { BadInput, type Problem } from '@hatrail/core/model/badInput';
 import type { SiteChanges } from '@hatrail/core/model/kept';
 import type { Site } from '@hatrail/core/model/site';
@@ -25,9 +22,7 @@ export interface ReadyFile {
   height?: number;
 }
 
-/** Most that a site file may unpack to, bytes; most files in it; most of its document. */
-const MOST_UNPACKED = 512 * 2 ** 20;
-const MOST_ENTRIES = 2000;
+/** Most of a site's document, bytes. */
 const MOST_DOCUMENT = 8 * 2 ** 20;
 
 const hashOf = (bytes: Uint8Array) => createHash('sha256').update(bytes).digest('hex');
@@ -69,16 +64,8 @@ async function sized({ path, to, width }: { path: string; to: string; width: num
  * @throws {BadInput} with what to do
  */
 async function site({ path, folder }: { path: string; folder: string }) {
-  const head = new Uint8Array(await (await openAsBlob(path)).slice(0, 2).arrayBuffer());
-  const isZip = head[0] === 0x50 && head[1] === 0x4b;
-  const files = isZip ? await unpack(path, folder) : new Map<string, string>();
-  const documents = [...files.keys()].filter((name) => name.endsWith('.hatrail.json'));
-  if (isZip && documents.length !== 1) {
-    throw new BadInput(
-      `This zip holds ${documents.length} site files; it should hold one that ends in .hatrail.json, and its pictures.`,
-    );
-  }
-  const document = await readFile(isZip ? files.get(at(documents, 0))! : path);
+  const files = (await isZip(path)) ? await unpack(path, folder) : undefined;
+  const document = await readFile(files ? documentIn(files) : path);
   if (document.length > MOST_DOCUMENT)
     throw new BadInput(
       'This site file is larger than 8 MB without its pictures: that is no site of 400 pages.',
@@ -87,7 +74,7 @@ async function site({ path, folder }: { path: string; folder: string }) {
   const read = readSite(new TextDecoder().decode(document));
   const ready: Record<string, ReadyFile> = {};
   for (const { id, file, width, height } of read.pictures) {
-    const found = files.get(file);
+    const found = files?.get(file);
     if (!found) {
       throw new BadInput(
         `The picture ${file} is not with it: bring the .hatrail.zip that holds the site and its pictures.`,
@@ -104,7 +91,7 @@ async function site({ path, folder }: { path: string; folder: string }) {
     ready[id] = { path: found, hash: facts.hash, width, height };
   }
   for (const { file, id } of read.fonts ?? []) {
-    const found = files.get(file);
+    const found = files?.get(file);
     if (!found) throw new BadInput(`The font ${file} is not with it: bring the .hatrail.zip that holds it.`);
     const { hash } = await font({ path: found, name: file });
     if (hash.slice(0, 12) !== id.slice(4))
@@ -113,63 +100,6 @@ async function site({ path, folder }: { path: string; folder: string }) {
   }
   await writeFile(join(folder, 'site.json'), JSON.stringify(read));
   return { files: ready };
-}
-
-/** Unpacks a zip into a folder, as numbers, counting the bytes that really come; gives their paths by the names in it. */
-async function unpack(path: string, folder: string): Promise<Map<string, string>> {
-  const { BlobReader, ZipReader } = await import('@zip.js/zip.js');
-  const files = new Map<string, string>();
-  const reader = new ZipReader(new BlobReader(await openAsBlob(path)), {
-    checkSignature: true,
-    useWebWorkers: false,
-  });
-  let total = 0;
-  try {
-    let count = 0;
-    for await (const entry of reader.getEntriesGenerator()) {
-      if (++count > MOST_ENTRIES)
-        throw new BadInput(`This zip holds more than ${MOST_ENTRIES} files: that is no site file.`);
-      if (entry.directory) continue;
-      const to = join(folder, String(count));
-      await unpackOne(entry, to, (size) => {
-        total += size;
-        if (total > MOST_UNPACKED)
-          throw new BadInput('This zip unpacks to more than 512 MB: that is too large.');
-      });
-      const name = entry.filename.split(/[/\\]/).pop()!;
-      if (!files.has(name)) files.set(name, to);
-    }
-  } catch (error) {
-    if (error instanceof BadInput) throw error;
-    const { code } = error as NodeJS.ErrnoException;
-    if (code === 'ENOSPC') throw error;
-    throw new BadInput('This zip is damaged or cut short: save it again where it came from.');
-  } finally {
-    await reader.close();
-  }
-  return files;
-}
-
-async function unpackOne(entry: Entry, to: string, count: (size: number) => void): Promise<void> {
-  if (!('getData' in entry) || !entry.getData) return;
-  let refused: unknown;
-  const counted = new TransformStream<Uint8Array, Uint8Array>({
-    transform(part, out) {
-      try {
-        count(part.length);
-      } catch (error) {
-        refused = error;
-        throw error;
-      }
-      out.enqueue(part);
-    },
-  });
-  const written = counted.readable.pipeTo(
-    Writable.toWeb(createWriteStream(to)) as WritableStream<Uint8Array>,
-  );
-  const [unpacked, kept] = await Promise.allSettled([entry.getData(counted.writable), written]);
-  if (refused) throw refused;
-  for (const each of [kept, unpacked]) if (each.status === 'rejected') throw each.reason;
 }
 
 /** What is wrong with a site once it is changed. */

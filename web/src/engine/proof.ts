@@ -157,6 +157,23 @@ export async function costOf(
   return old && fresh && lookCost(old, fresh);
 }
 
+/** A picture of where a row of a header is worst, as a data address. */
+export async function placeImage(
+  at: LoadedSite,
+  header: Header,
+  row: Row,
+  size: { width: number; height: number },
+  options: ProofOptions = {},
+): Promise<string | undefined> {
+  const pageId = at.site.pages.find(({ path }) => path === row.page)?.id;
+  if (pageId === undefined) return undefined;
+  const request = await sceneRequest(at, header.id, pageId, row.width);
+  return onEngine(laneName(pageId, row.width), (engine) => engine.picture(request, row, size), {
+    urgency: 'soon',
+    ...options,
+  });
+}
+
 /** A site at hand with another header in the place of the one of the same id. */
 export function withHeader(at: LoadedSite, header: Header): LoadedSite {
   const headers = at.site.headers.map((old) => (old.id === header.id ? header : old));

@@ -5,6 +5,7 @@ import type { Header, Moment } from '@hatrail/core/model/header';
 import { leastPercents, type Knob, type SolvedPlace } from '@hatrail/core/remedy/leastFill';
 import { cutScene, type Cut } from '@hatrail/core/sweep/cut';
 import { changeCurve, type Change, type ChangeCurve } from '@hatrail/core/change/curve';
+import { placePicture } from '@hatrail/core/report/place';
 import { probeScene, proveInSteps, type Probe, type Row, type Spot } from '@hatrail/core/sweep/prove';
 import { bareBand, readBand, type BandReading } from '@hatrail/core/sweep/words';
 import { KeptBlurs } from '@hatrail/core/sweep/keptBlurs';
@@ -12,6 +13,7 @@ import { layoutScene, type Scene } from '@hatrail/core/sweep/scene';
 import { contextDrawing, type ReadableContext } from '@hatrail/core/stack/contextDrawing';
 import type { Drawing } from '@hatrail/core/stack/drawing';
 import { loadFonts } from './fonts.ts';
+import { placeAddress } from './placeAddress.ts';
 import { decodeAll, rasterOf } from './rasters.ts';
 import { drawnKey, type SceneRequest, type SweepRequest, type SweptScene } from './types.ts';
 
@@ -116,6 +118,17 @@ const engine = {
   async cut(request: SceneRequest, at: Spot & Pick<Row, 'moment' | 'scroll'>): Promise<Cut | undefined> {
     const { scene, raster, draw } = await prepared(request);
     return cutScene(scene, raster, draw, at);
+  },
+
+  /** A picture of where a row is worst, as a data address. */
+  async picture(
+    request: SceneRequest,
+    row: Row,
+    size: { width: number; height: number },
+  ): Promise<string | undefined> {
+    const { scene, raster, draw } = await prepared({ ...request, isPassing: true });
+    const picture = placePicture(scene, raster, draw, row, size);
+    return picture && placeAddress(picture);
   },
 
   /** The least opacity of a layer at each of some places. */

@@ -7,6 +7,7 @@ import type { EditorContext } from '../editor/Editor.tsx';
 import { useVerdicts } from '../editor/verdicts.ts';
 import { useSoFar } from '../engine/answers.ts';
 import { widthsOf } from '@hatrail/core/sweep/widthPlan';
+import { SaveReport } from './SaveReport.tsx';
 import { useNear } from '../parts/useNear.ts';
 import { VERDICT_COLOURS, VerdictMark, figure } from '../parts/Verdict.tsx';
 import { dressAddress } from './address.ts';
@@ -18,7 +19,7 @@ import { WorstPlace } from './WorstPlace.tsx';
 
 /** Prove: everything that can go wrong, as a handful of causes, each with what clears it. */
 export function Prove() {
-  const { siteId, loaded, place } = useOutletContext<EditorContext>();
+  const { siteId, slug, loaded, place } = useOutletContext<EditorContext>();
   const { header } = place;
   const verdicts = useVerdicts();
   const progress = useSoFar(verdicts);
@@ -78,6 +79,7 @@ export function Prove() {
           </p>
         </header>
         <NeedsChoice site={loaded.site} />
+        <SaveReport slug={slug} loaded={loaded} header={header} />
         <ToggleButtonGroup
           exclusive
           size="small"

@@ -1,0 +1,78 @@
+import { worstVerdict } from '../sweep/verdict.ts';
+import type { Row } from '../sweep/prove.ts';
+import { criterionAddress, criterionName, type Report } from './report.ts';
+
+/**
+ * The report in EARL 1.0 (W3C), as JSON-LD: for each page and each success criterion that was computed, whether the header's
+ * contrast reaches it. What is asserted is of the header alone, and of the widths that were swept.
+ */
+export function reportEarl({ site, header, pages, rows, widths, made }: Report): object {
+  const tool = {
+    '@id': '_:hat-rail',
+    '@type': ['earl:Assertor', 'earl:Software'],
+    'doap:name': 'Hat Rail',
+  };
+  const criteria = [...new Set(rows.map(({ criterion }) => criterion))].sort();
+  const graph = pages.flatMap((page) =>
+    criteria.flatMap((criterion) => {
+      const own = rows.filter((row) => row.page === page.path && row.criterion === criterion);
+      if (own.length === 0) return [];
+      const bad = own.filter(({ verdict }) => verdict !== 'clear');
+      return [assertion({ header: header.name, page, criterion, own, bad, widths, made })];
+    }),
+  );
+  return {
+    '@context': {
+      earl: 'http://www.w3.org/ns/earl#',
+      dct: 'http://purl.org/dc/terms/',
+      doap: 'http://usefulinc.com/ns/doap#',
+      ptr: 'http://www.w3.org/2009/pointers#',
+    },
+    '@graph': [tool, { '@id': '_:site', '@type': 'earl:TestSubject', 'dct:title': site }, ...graph],
+  };
+}
+
+function assertion({
+  header,
+  page,
+  criterion,
+  own,
+  bad,
+  widths,
+  made,
+}: {
+  header: string;
+  page: { path: string; title: string };
+  criterion: Row['criterion'];
+  own: readonly Row[];
+  bad: readonly Row[];
+  widths: readonly number[];
+  made: Date;
+}): object {
+  const worst = own.reduce((a, b) => (b.worst / b.needed < a.worst / a.needed ? b : a));
+  return {
+    '@type': 'earl:Assertion',
+    'earl:assertedBy': { '@id': '_:hat-rail' },
+    'earl:mode': { '@id': 'earl:automatic' },
+    'earl:subject': {
+      '@type': 'earl:TestSubject',
+      'dct:title': `${header}, on ${page.title}`,
+      'dct:source': page.path,
+      'dct:isPartOf': { '@id': '_:site' },
+    },
+    'earl:test': {
+      '@type': 'earl:TestRequirement',
+      '@id': criterionAddress(criterion),
+      'dct:title': criterionName(criterion),
+    },
+    'earl:result': {
+      '@type': 'earl:TestResult',
+      'earl:outcome': { '@id': bad.length === 0 ? 'earl:passed' : 'earl:failed' },
+      'dct:date': made.toISOString(),
+      'dct:description':
+        `${bad.length} of ${own.length} places of the header below their need, at ${widths.length} widths; ` +
+        `worst: ${worst.item}, ${worst.worst.toFixed(2)} where ${worst.needed} is needed, ${worst.scroll} px down at ${worst.width} px.`,
+      ...(bad.length > 0 && { 'earl:info': worstVerdict(bad.map(({ verdict }) => verdict)) }),
+    },
+  };
+}

@@ -1,0 +1,18 @@
+import type { PanelVerdict } from '../sweep/panel.ts';
+import type { Row } from '../sweep/prove.ts';
+
+/** A row in the form in which it is handed on as JSON. */
+function told(row: Row): object {
+  const { below: _, ground: __, thread: ___, name: ____, criterion: _____, ...rest } = row;
+  return rest;
+}
+
+/** Everything that was swept, as JSON. */
+export function reportJson(swept: {
+  rows: readonly Row[];
+  panels: readonly PanelVerdict[];
+  widths: readonly number[];
+}): string {
+  const { rows, panels, widths } = swept;
+  return JSON.stringify({ rows: rows.map(told), panels, widths }, null, 2);
+}
