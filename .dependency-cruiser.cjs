@@ -30,8 +30,22 @@ const CORE = {
   // Rows brought together, and what clears them.
   finding: ['header', 'model', 'remedy', 'sweep'],
   output: ['colour', 'css', 'header', 'layers', 'measure', 'model', 'page', 'sweep'],
+  // What is computed beside contrast.
+  checks: ['colour', 'geometry', 'header', 'layers', 'measure', 'model', 'page'],
   // What was found, in the forms in which it is handed on.
-  report: ['colour', 'css', 'finding', 'geometry', 'header', 'measure', 'model', 'page', 'stack', 'sweep'],
+  report: [
+    'checks',
+    'colour',
+    'css',
+    'finding',
+    'geometry',
+    'header',
+    'measure',
+    'model',
+    'page',
+    'stack',
+    'sweep',
+  ],
   gather: ['colour', 'geometry', 'header', 'measure', 'model', 'page', 'pixels', 'sweep'],
   tokens: ['colour', 'gather', 'model'],
   start: ['gather', 'header', 'model'],

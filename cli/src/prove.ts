@@ -1,4 +1,6 @@
 import { at } from '@hatrail/core/lists';
+import { shortcomingsOf } from '@hatrail/core/checks/index';
+import type { Shortcoming } from '@hatrail/core/checks/kind';
 import type { Header } from '@hatrail/core/model/header';
 import type { Page } from '@hatrail/core/model/page';
 import { headerFor } from '@hatrail/core/output/files';
@@ -46,6 +48,19 @@ export async function openProver({ site, read }: LoadedSite): Promise<Prover> {
 /** The usual widths of a site and those between, as they are swept on screen before any are parted further. */
 export function plannedWidths({ site }: Pick<LoadedSite, 'site'>, header: Header): number[] {
   return [...STANDARD_WIDTHS, ...widthsBetween(site, header, skiaMeasure())].sort((a, b) => a - b);
+}
+
+/** What the headers that hang on some pages lack beside contrast, at some widths. */
+export function lackingOf(
+  { site }: Pick<LoadedSite, 'site'>,
+  pages: readonly Page[],
+  widths: readonly number[],
+): (Shortcoming & { header: string })[] {
+  const measure = skiaMeasure();
+  const headers = new Set(pages.map((page) => headerFor(site, page)));
+  return [...headers].flatMap((header) =>
+    shortcomingsOf({ site, header, measure, widths }).map((each) => ({ ...each, header: header.id })),
+  );
 }
 
 /** The verdicts on drop-downs and folded menus, of the headers that hang on some pages, at some widths. */

@@ -9,7 +9,7 @@ import type { Row } from '@hatrail/core/sweep/prove';
 import { STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
 import { loadSite, type LoadedSite } from '@hatrail/node/siteFile';
 import { needsSaid, shardSaid, widthsSaid, type Options, type Said, type Shard } from './options.ts';
-import { openProver, plannedWidths, provePanels, type Prover } from './prove.ts';
+import { lackingOf, openProver, plannedWidths, provePanels, type Prover } from './prove.ts';
 import { joined, partJson, worseThan, type Panel, type Proved } from './proved.ts';
 import { checkPlaces, reportsOf, writeReports } from './reports.ts';
 
@@ -91,7 +91,8 @@ async function proved(
     if (isShown) process.stderr.write(`\r${i + 1} of ${own.length} pages and widths`);
   }
   if (isShown) process.stderr.write('\n');
-  return { site: loaded.site, rows, panels: provePanels(loaded, pages, widths), widths };
+  const panels = provePanels(loaded, pages, widths);
+  return { site: loaded.site, rows, panels, lacking: lackingOf(loaded, pages, widths), widths };
 }
 
 /** Prints and writes what was proved. */
@@ -124,7 +125,7 @@ function codeOf({ rows, panels }: Proved, { strict }: Options): number {
 
 /** A line for each finding: how bad, what, where, and what to do. */
 function printFindings(proved: Proved): void {
-  for (const { findings, others } of reportsOf(proved, new Date())) {
+  for (const { findings, others, shortcomings } of reportsOf(proved, new Date())) {
     for (const { verdict, title, items, worst, pages, set, value } of findings) {
       console.log(
         `${verdict}: ${title}: ${items}, worst ${worst.worst.toFixed(2)} where ${worst.needed} is needed, ` +
@@ -133,6 +134,10 @@ function printFindings(proved: Proved): void {
     }
     for (const { verdict, title, items, contrast, needed } of others)
       console.log(`${verdict}: ${title}: ${items}, worst ${contrast.toFixed(2)} where ${needed} is needed.`);
+    for (const { criterion, title, told, advice, way } of shortcomings)
+      console.log(
+        `beside contrast, ${criterion}: ${title}: ${told} What can be done: ${way ? way.text : `${advice}.`}`,
+      );
   }
 }
 

@@ -1,4 +1,5 @@
 import { readFile } from 'node:fs/promises';
+import type { Shortcoming } from '@hatrail/core/checks/kind';
 import { BadInput } from '@hatrail/core/model/badInput';
 import { checkSite } from '@hatrail/core/model/check';
 import type { Site } from '@hatrail/core/model/site';
@@ -10,10 +11,14 @@ import type { Shard } from './options.ts';
 
 export type Panel = PanelVerdict & { header: string };
 
+export type Lacking = Shortcoming & { header: string };
+
 export interface Proved {
   site: Site;
   rows: Row[];
   panels: Panel[];
+  /** What headers lack beside contrast. */
+  lacking: Lacking[];
   widths: readonly number[];
 }
 
@@ -35,6 +40,7 @@ function isPart(data: unknown): data is ProvedPart {
     part !== null &&
     Array.isArray(part.rows) &&
     Array.isArray(part.panels) &&
+    Array.isArray(part.lacking) &&
     Array.isArray(part.widths) &&
     Number.isInteger(part.shard?.part) &&
     Number.isInteger(part.shard?.of) &&
@@ -87,8 +93,8 @@ export async function joined(files: readonly string[]): Promise<Proved> {
         `Part ${part} of ${first.shard.of} is ${count === 0 ? 'missing' : 'there twice'}: name each part once.`,
       );
   }
-  const { site, panels, widths } = first;
-  return { site, panels, widths, rows: parts.flatMap(({ rows }) => rows) };
+  const { site, panels, lacking, widths } = first;
+  return { site, panels, lacking, widths, rows: parts.flatMap(({ rows }) => rows) };
 }
 
 const RANK = { lost: 0, strained: 1, clear: 2 };
@@ -112,5 +118,6 @@ export function worseThan(now: Proved, before: Proved): Proved {
     ...now,
     rows: worseBy(now.rows, before.rows, rowKey),
     panels: worseBy(now.panels, before.panels, panelKey),
+    lacking: now.lacking.filter(({ id }) => before.lacking.every((each) => each.id !== id)),
   };
 }

@@ -17,7 +17,7 @@ import type { Proved } from './proved.ts';
 /** Reports of what was proved, written to files. */
 
 /** The report of each header that hangs on a page that was proved. */
-export function reportsOf({ site, rows, panels }: Proved, made: Date): Report[] {
+export function reportsOf({ site, rows, panels, lacking }: Proved, made: Date): Report[] {
   return site.headers.flatMap((header) => {
     const own = rows.filter((row) => row.header === header.id);
     const its = panels.filter((panel) => panel.header === header.id);
@@ -28,6 +28,7 @@ export function reportsOf({ site, rows, panels }: Proved, made: Date): Report[] 
         panels: its,
         findings: findingsOf(site, header, own),
         others: menuFindings(site, header, its),
+        shortcomings: lacking.filter((each) => each.header === header.id),
         moments: allMoments(header).map((moment) => ({ moment, name: momentName(header, moment) })),
         made,
       }),

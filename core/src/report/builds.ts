@@ -22,7 +22,7 @@ interface Result {
   advice: string;
 }
 
-function resultsOf({ findings, others }: Report): Result[] {
+function resultsOf({ findings, others, shortcomings }: Report): Result[] {
   return [
     ...findings.map((finding) => ({
       id: finding.id,
@@ -41,6 +41,15 @@ function resultsOf({ findings, others }: Report): Result[] {
       criteria: ['1.4.3'],
       isLost: finding.verdict === 'lost',
       advice: 'change its own fill, tint or ink',
+    })),
+    ...shortcomings.map(({ id, title, told: message, criterion, advice, way }) => ({
+      id,
+      title,
+      message,
+      rule: `wcag/${criterion}`,
+      criteria: [criterion],
+      isLost: false,
+      advice: way?.text.replace(/\.$/, '') ?? advice,
     })),
   ];
 }

@@ -1,4 +1,4 @@
-import { worstVerdict } from '../sweep/verdict.ts';
+import { CHECKED_CRITERIA } from '../checks/index.ts';
 import type { Row } from '../sweep/prove.ts';
 import { criterionAddress, criterionName, type Report } from './report.ts';
 
@@ -6,7 +6,7 @@ import { criterionAddress, criterionName, type Report } from './report.ts';
  * The report in EARL 1.0 (W3C), as JSON-LD: for each page and each success criterion that was computed, whether the header's
  * contrast reaches it. What is asserted is of the header alone, and of the widths that were swept.
  */
-export function reportEarl({ site, header, pages, rows, widths, made }: Report): object {
+export function reportEarl({ site, header, pages, rows, widths, shortcomings, made }: Report): object {
   const tool = {
     '@id': '_:hat-rail',
     '@type': ['earl:Assertor', 'earl:Software'],
@@ -28,7 +28,23 @@ export function reportEarl({ site, header, pages, rows, widths, made }: Report):
       doap: 'http://usefulinc.com/ns/doap#',
       ptr: 'http://www.w3.org/2009/pointers#',
     },
-    '@graph': [tool, { '@id': '_:site', '@type': 'earl:TestSubject', 'dct:title': site }, ...graph],
+    '@graph': [
+      tool,
+      { '@id': '_:site', '@type': 'earl:TestSubject', 'dct:title': site },
+      ...graph,
+      ...CHECKED_CRITERIA.map((criterion) => {
+        const own = shortcomings.filter((each) => each.criterion === criterion);
+        return asserted({
+          subject: { 'dct:title': header.name },
+          criterion,
+          isPassed: own.length === 0,
+          made,
+          told:
+            own.map(({ title, told }) => `${title}. ${told}`).join(' ') ||
+            `Nothing was found of the header at ${widths.length} widths.`,
+        });
+      }),
+    ],
   };
 }
 
@@ -50,16 +66,35 @@ function assertion({
   made: Date;
 }): object {
   const worst = own.reduce((a, b) => (b.worst / b.needed < a.worst / a.needed ? b : a));
+  return asserted({
+    subject: { 'dct:title': `${header}, on ${page.title}`, 'dct:source': page.path },
+    criterion,
+    isPassed: bad.length === 0,
+    made,
+    told:
+      `${bad.length} of ${own.length} places of the header below their need, at ${widths.length} widths; ` +
+      `worst: ${worst.item}, ${worst.worst.toFixed(2)} where ${worst.needed} is needed, ${worst.scroll} px down at ${worst.width} px.`,
+  });
+}
+
+function asserted({
+  subject,
+  criterion,
+  isPassed,
+  made,
+  told,
+}: {
+  subject: object;
+  criterion: string;
+  isPassed: boolean;
+  made: Date;
+  told: string;
+}): object {
   return {
     '@type': 'earl:Assertion',
     'earl:assertedBy': { '@id': '_:hat-rail' },
     'earl:mode': { '@id': 'earl:automatic' },
-    'earl:subject': {
-      '@type': 'earl:TestSubject',
-      'dct:title': `${header}, on ${page.title}`,
-      'dct:source': page.path,
-      'dct:isPartOf': { '@id': '_:site' },
-    },
+    'earl:subject': { '@type': 'earl:TestSubject', ...subject, 'dct:isPartOf': { '@id': '_:site' } },
     'earl:test': {
       '@type': 'earl:TestRequirement',
       '@id': criterionAddress(criterion),
@@ -67,12 +102,9 @@ function assertion({
     },
     'earl:result': {
       '@type': 'earl:TestResult',
-      'earl:outcome': { '@id': bad.length === 0 ? 'earl:passed' : 'earl:failed' },
+      'earl:outcome': { '@id': isPassed ? 'earl:passed' : 'earl:failed' },
       'dct:date': made.toISOString(),
-      'dct:description':
-        `${bad.length} of ${own.length} places of the header below their need, at ${widths.length} widths; ` +
-        `worst: ${worst.item}, ${worst.worst.toFixed(2)} where ${worst.needed} is needed, ${worst.scroll} px down at ${worst.width} px.`,
-      ...(bad.length > 0 && { 'earl:info': worstVerdict(bad.map(({ verdict }) => verdict)) }),
+      'dct:description': told,
     },
   };
 }

@@ -1,3 +1,4 @@
+import { CHECKED_CRITERIA } from '../checks/index.ts';
 import { escapeHtml } from '../css/text.ts';
 import { ADVICE, type Finding } from '../finding/finding.ts';
 import { stateWords } from '../header/stateNames.ts';
@@ -83,6 +84,7 @@ ${others
 </div></section>`,
   )
   .join('\n')}
+${besideHtml(report)}
 ${matrixHtml(report)}
 </section>`;
 }
@@ -118,6 +120,21 @@ function findingHtml(
 <dl>${facts.map(([name, text]) => `<dt>${name}</dt><dd>${escapeHtml(text)}</dd>`).join('')}<dt>WCAG 2.2</dt><dd>${links}</dd></dl>
 </div>
 </section>`;
+}
+
+/** What the header lacks beside contrast, and what was looked at. */
+function besideHtml({ shortcomings }: Report): string {
+  const looked = CHECKED_CRITERIA.map((each) => escapeHtml(criterionName(each))).join(', ');
+  const found = shortcomings.map(
+    ({ title, told, advice, criterion, way }) => `<section class="finding"><div></div><div>
+<h3>${escapeHtml(title)}</h3>
+<p>${escapeHtml(told)}</p>
+<dl><dt>What to do</dt><dd>${escapeHtml(way ? way.text : `${advice}.`)}</dd><dt>WCAG 2.2</dt><dd><a href="${criterionAddress(criterion)}">${escapeHtml(criterionName(criterion))}</a></dd></dl>
+</div></section>`,
+  );
+  return `<h2>Beside contrast</h2>
+<p class="quiet">Looked at: ${looked}.${found.length === 0 ? ' Nothing was found.' : ''}</p>
+${found.join('\n')}`;
 }
 
 /** Most widths that have a column each; of more, the worst is told. */

@@ -1,3 +1,4 @@
+import type { Shortcoming } from '../checks/kind.ts';
 import type { Finding } from '../finding/finding.ts';
 import type { OtherFinding } from '../finding/others.ts';
 import type { Header } from '../model/header.ts';
@@ -20,6 +21,8 @@ export interface Report {
   made: Date;
   findings: readonly Finding[];
   others: readonly OtherFinding[];
+  /** What it lacks beside contrast. */
+  shortcomings: readonly Shortcoming[];
   rows: readonly Row[];
   panels: readonly PanelVerdict[];
   /** The names of its moments. */
@@ -30,7 +33,7 @@ export interface Report {
 export function reportOf(
   site: Site,
   header: Header,
-  told: Pick<Report, 'findings' | 'others' | 'rows' | 'panels' | 'moments' | 'made'>,
+  told: Pick<Report, 'findings' | 'others' | 'shortcomings' | 'rows' | 'panels' | 'moments' | 'made'>,
 ): Report {
   const swept = new Set(told.rows.map(({ page }) => page));
   return {

@@ -5,6 +5,9 @@ import type { Header, Moment } from '@hatrail/core/model/header';
 import { leastPercents, type Knob, type SolvedPlace } from '@hatrail/core/remedy/leastFill';
 import { cutScene, type Cut } from '@hatrail/core/sweep/cut';
 import { changeCurve, type Change, type ChangeCurve } from '@hatrail/core/change/curve';
+import { shortcomingsOf } from '@hatrail/core/checks/index';
+import type { Shortcoming } from '@hatrail/core/checks/kind';
+import { widthsBetween } from '@hatrail/core/sweep/widthPlan';
 import { placePicture } from '@hatrail/core/report/place';
 import { probeScene, proveInSteps, type Probe, type Row, type Spot } from '@hatrail/core/sweep/prove';
 import { bareBand, readBand, type BandReading } from '@hatrail/core/sweep/words';
@@ -118,6 +121,13 @@ const engine = {
   async cut(request: SceneRequest, at: Spot & Pick<Row, 'moment' | 'scroll'>): Promise<Cut | undefined> {
     const { scene, raster, draw } = await prepared(request);
     return cutScene(scene, raster, draw, at);
+  },
+
+  /** What a header lacks beside contrast, at the usual widths and those between. */
+  async lacking(request: SceneRequest): Promise<Shortcoming[]> {
+    const { site, header } = await sceneOf(request);
+    const widths = widthsBetween(site, header, measure!, []).sort((a, b) => a - b);
+    return shortcomingsOf({ site, header, measure: measure!, widths });
   },
 
   /** A picture of where a row is worst, as a data address. */

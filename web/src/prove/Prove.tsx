@@ -11,6 +11,7 @@ import { SaveReport } from './SaveReport.tsx';
 import { useNear } from '../parts/useNear.ts';
 import { VERDICT_COLOURS, VerdictMark, figure } from '../parts/Verdict.tsx';
 import { dressAddress } from './address.ts';
+import { BesideContrast } from './BesideContrast.tsx';
 import { ClearAll } from './ClearAll.tsx';
 import { FindingDetail } from './FindingDetail.tsx';
 import { NeedsChoice } from './NeedsChoice.tsx';
@@ -104,6 +105,7 @@ export function Prove() {
               context={{ siteId, loaded, header, widths: widths.length }}
             />
             <OtherFindings siteId={siteId} header={header} findings={standing.others} />
+            <BesideContrast siteId={siteId} loaded={loaded} header={header} />
             {standing.count === 0 && rows.length > 0 && (
               <p className="prove-clear">
                 <VerdictMark verdict="clear" size={16} /> Every letter, line and ring reaches what it needs on

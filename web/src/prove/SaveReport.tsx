@@ -1,5 +1,6 @@
 import { Button, Menu, MenuItem } from '@mui/material';
 import { useEffect, useRef, useState } from 'react';
+import type { Shortcoming } from '@hatrail/core/checks/kind';
 import { allMoments, momentName, type Header } from '@hatrail/core/model/header';
 import { reportCsv } from '@hatrail/core/report/csv';
 import { reportEarl } from '@hatrail/core/report/earl';
@@ -10,6 +11,7 @@ import { judgePanel } from '@hatrail/core/sweep/panel';
 import { useVerdicts, type RunningVerdicts } from '../editor/verdicts.ts';
 import type { LoadedSite } from '../engine/loadedSite.ts';
 import { placeImage } from '../engine/proof.ts';
+import { useShortcomings } from './useFindings.ts';
 import { saveText } from '../parts/saveText.ts';
 
 interface SaveReportProps {
@@ -38,13 +40,14 @@ const PICTURE = { width: 300, height: 96 };
 /** Saves what was found, as far as it has been swept, as a file. */
 export function SaveReport({ slug, loaded, header }: SaveReportProps) {
   const verdicts = useVerdicts();
+  const shortcomings = useShortcomings(loaded, header);
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const [state, setState] = useState<{ words: string; isError?: boolean }>();
   const stop = useRef<AbortController>(undefined);
   useEffect(() => () => stop.current?.abort(), []);
   const save = async (kind: Kind) => {
     setAnchor(null);
-    const report = reportNow(loaded, header, verdicts);
+    const report = reportNow(loaded, header, verdicts, shortcomings);
     stop.current = new AbortController();
     const { signal } = stop.current;
     try {
@@ -76,7 +79,7 @@ export function SaveReport({ slug, loaded, header }: SaveReportProps) {
       <Button
         size="small"
         variant="outlined"
-        disabled={!verdicts.rows || verdicts.isWorking}
+        disabled={!verdicts.rows || verdicts.isWorking || !shortcomings}
         aria-haspopup="menu"
         onClick={(event) => setAnchor(event.currentTarget)}
       >
@@ -93,12 +96,18 @@ export function SaveReport({ slug, loaded, header }: SaveReportProps) {
   );
 }
 
-function reportNow({ site }: LoadedSite, header: Header, { rows = [], standing }: RunningVerdicts): Report {
+function reportNow(
+  { site }: LoadedSite,
+  header: Header,
+  { rows = [], standing }: RunningVerdicts,
+  shortcomings: readonly Shortcoming[] = [],
+): Report {
   return reportOf(site, header, {
     rows,
     panels: judgePanel(site, header),
     findings: standing?.findings ?? [],
     others: standing?.others ?? [],
+    shortcomings,
     moments: allMoments(header).map((moment) => ({ moment, name: momentName(header, moment) })),
     made: new Date(),
   });

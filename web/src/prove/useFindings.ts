@@ -1,4 +1,5 @@
 import { findingsOf, type Finding } from '@hatrail/core/finding/finding';
+import type { Shortcoming } from '@hatrail/core/checks/kind';
 import { planFor, waysOfFinding, type FindingWay, type Plan } from '@hatrail/core/finding/ways';
 import { contrastRatio } from '@hatrail/core/colour/contrast';
 import type { Header } from '@hatrail/core/model/header';
@@ -213,4 +214,20 @@ export function useCurve(loaded: LoadedSite, header: Header, row: Row) {
     },
     { isAsked: page !== undefined, kept: 30_000 },
   );
+}
+
+/** What a header lacks beside contrast. */
+export function useShortcomings(loaded: LoadedSite, header: Header): Shortcoming[] | undefined {
+  const page = loaded.site.pages[0];
+  return useAnswer(
+    ['lacking', siteKey(loaded), keyOf([header])],
+    async ({ signal }) => {
+      const request = await sceneRequest(loaded, header.id, page!.id, 1280);
+      return onEngine(laneName(page!.id, 1280), (engine) => engine.lacking(request), {
+        urgency: 'later',
+        signal,
+      });
+    },
+    { isAsked: page !== undefined, rest: 300, keepsLast: true },
+  ).data;
 }

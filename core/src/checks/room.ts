@@ -1,0 +1,115 @@
+import { foldOf } from '../header/fold.ts';
+import { layoutAt, solvedFold } from '../header/layout.ts';
+import type { Measure } from '../measure/measure.ts';
+import type { Header } from '../model/header.ts';
+import type { Site } from '../model/site.ts';
+import { rangeWords, type Check, type Shortcoming } from './kind.ts';
+
+/** Whether what hangs on the rails has room: as it is, down to 320 px; and with the text spaced as some readers need it. */
+
+/** Widths at which something does not fit, and by how much at most; CSS pixels. */
+interface Short {
+  widths: number[];
+  by: number;
+  worst: number;
+  folded: boolean;
+}
+
+/** A pixel's share that layout may be short by without anything being cut. */
+const ROUNDING = 0.5;
+
+/**
+ * Where the rails are too narrow for what hangs on them.
+ * @param fold the width from which the style sheet does not fold it
+ */
+function shortOf(
+  site: Site,
+  header: Header,
+  measure: Measure,
+  { widths, fold }: { widths: readonly number[]; fold: number },
+): Short[] {
+  const found = { folded: empty(true), open: empty(false) };
+  for (const width of widths) {
+    const folded = width < fold;
+    const { rails } = layoutAt(site, header, width, measure, { folded });
+    const by = Math.max(0, ...rails.map(({ spare }) => -spare));
+    if (by <= ROUNDING) continue;
+    const short = folded ? found.folded : found.open;
+    short.widths.push(width);
+    if (by > short.by) Object.assign(short, { by, worst: width });
+  }
+  return Object.values(found).filter((short) => short.widths.length > 0);
+}
+
+const empty = (folded: boolean): Short => ({ widths: [], by: 0, worst: 0, folded });
+const barWords = (folded: boolean) => (folded ? 'The folded bar' : 'The open menu');
+
+/**
+ * WCAG 2.2, 1.4.10 and 1.4.4: nothing is cut off where a window of 1280 px is enlarged to 400 %, which is one of 320 px, or to
+ * 200 %, one of 640.
+ */
+export const reflow: Check = ({ site, header, measure, widths }) => {
+  const fold = solvedFold(site, header, measure);
+  return shortOf(site, header, measure, { widths, fold }).map((short): Shortcoming => ({
+    id: `1.4.10 / ${header.id} / ${short.folded ? 'folded' : 'open'}`,
+    criterion: '1.4.10',
+    title: `${barWords(short.folded)} has no room for all that hangs in it`,
+    told: `At ${rangeWords(short.widths)} it is up to ${Math.ceil(short.by)} px too narrow, worst at ${short.worst} px: what does not fit is cut off. A window of 1280 px enlarged to 400 % is 320 px wide.`,
+    advice: short.folded
+      ? 'take something out of the folded bar, or make it smaller there'
+      : 'let it fold sooner',
+    width: short.worst,
+  }));
+};
+
+/** Text with the spacing of WCAG 2.2, 1.4.12: 0.12 em between letters and 0.16 em between words. */
+function spaced(measure: Measure): Measure {
+  return {
+    metrics: (font) => measure.metrics(font),
+    advance(text, font) {
+      const letterSpacing = Math.max(font.letterSpacing, 0.12 * font.size);
+      const spaces = text.split(' ').length - 1;
+      return measure.advance(text, { ...font, letterSpacing }) + spaces * 0.16 * font.size;
+    },
+  };
+}
+
+/** The widest that a header's fold can be set to, and the widest window that is looked at. */
+const MOST_SOONER = 2000;
+const GREATEST_WIDTH = 2560;
+
+/**
+ * WCAG 2.2, 1.4.12: nothing is cut off where a reader spaces the text. The style sheet folds at the width that was solved for
+ * the text as it is.
+ */
+export const textSpacing: Check = ({ site, header, measure, widths }) => {
+  const fold = solvedFold(site, header, measure);
+  const wide = spaced(measure);
+  // What has no room as it is, is told of by itself.
+  const tight = new Set(shortOf(site, header, measure, { widths, fold }).flatMap((short) => short.widths));
+  const looked = { widths: widths.filter((width) => !tight.has(width)), fold };
+  return shortOf(site, header, wide, looked).map((short): Shortcoming => {
+    const way = short.folded ? undefined : sooner(site, header, wide, looked.widths);
+    // The open menu has room again from where it would fold if it were solved for spaced text.
+    const last = Math.ceil(solvedFold(site, header, wide)) - 1;
+    const at = short.folded || last > GREATEST_WIDTH ? short.widths : [...short.widths, last];
+    return {
+      id: `1.4.12 / ${header.id} / ${short.folded ? 'folded' : 'open'}`,
+      criterion: '1.4.12',
+      title: `${barWords(short.folded)} has no room for spaced text`,
+      told: `With letters and words spaced as a reader may need them it is up to ${Math.ceil(short.by)} px too narrow at ${rangeWords(at)}, worst at ${short.worst} px.`,
+      advice: short.folded ? 'leave more room in the folded bar' : 'let it fold sooner',
+      width: short.worst,
+      ...(way && { way }),
+    };
+  });
+};
+
+/** The header folding where spaced text has no room any more, where that mends it. */
+function sooner(site: Site, header: Header, wide: Measure, widths: readonly number[]): Shortcoming['way'] {
+  const px = Math.ceil(solvedFold(site, header, wide));
+  if (px > MOST_SOONER) return undefined;
+  const folding = { ...header, fold: { ...foldOf(header), sooner: px } };
+  const left = shortOf(site, folding, wide, { widths, fold: px });
+  return left.some(({ folded }) => !folded) ? undefined : { text: `Fold below ${px} px.`, header: folding };
+}
