@@ -1,4 +1,7 @@
-import { afterAll, beforeAll, test } from 'vitest';
+import { afterAll, beforeAll, expect, test } from 'vitest';
+import { shortcomingsOf } from '@hatrail/core/checks/index';
+import { widthsBetween } from '@hatrail/core/sweep/widthPlan';
+import { skiaMeasure } from '@hatrail/node/skia';
 import { loadSite } from '@hatrail/node/siteFile';
 import type { Header } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
@@ -141,3 +144,29 @@ function changed(site: Site, change?: Combination['change']): { site: Site; head
   const header = { ...first!, ...change?.(first!) };
   return { site: { ...site, headers: [header] }, header };
 }
+
+test('spaced text has as little room as is told, and room again from the width at which it is told to fold', async () => {
+  const { site } = demos.larkfell;
+  const header = site.headers[0]!;
+  const measure = skiaMeasure();
+  const widths = widthsBetween(site, header, measure, []);
+  const told = shortcomingsOf({ site, header, measure, widths }).find(
+    ({ criterion }) => criterion === '1.4.12',
+  )!;
+  const [, by, from, to] = /up to (\d+) px too narrow at (\d+) to (\d+) px/.exec(told.told)!.map(Number);
+  /** How far the last item reaches past the room that its rail has. */
+  const over = async (width: number) => {
+    const { tab } = await viewers.larkfell.show(site, header, site.pages[0]!, { width });
+    await tab.addStyleTag({
+      content: '* { letter-spacing: 0.12em !important; word-spacing: 0.16em !important }',
+    });
+    return tab.evaluate(() => {
+      const rail = document.querySelector('.hr-rail')!;
+      const items = [...rail.querySelectorAll('.hr-item')].map((item) => item.getBoundingClientRect().right);
+      return Math.max(...items) - innerWidth + parseFloat(getComputedStyle(rail).paddingRight);
+    });
+  };
+  expect(Math.abs((await over(from!)) - by!)).toBeLessThan(1);
+  expect(await over(to!)).toBeGreaterThan(0);
+  expect(await over(to! + 1)).toBeLessThanOrEqual(0.1);
+});

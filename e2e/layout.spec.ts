@@ -3,8 +3,6 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { shippedFiles, type ShippedFile } from '@hatrail/node/export';
 import { loadSite, type LoadedSite } from '@hatrail/node/siteFile';
 import { skiaMeasure } from '@hatrail/node/skia';
-import { shortcomingsOf } from '@hatrail/core/checks/index';
-import { widthsBetween } from '@hatrail/core/sweep/widthPlan';
 import { layoutHeader } from '@hatrail/core/header/layout';
 import { fontShorthand, type Font, type Measure } from '@hatrail/core/measure/measure';
 import { checkSite } from '@hatrail/core/model/check';
@@ -266,36 +264,4 @@ describe('the demo’s pages', () => {
     }
     await tab.close();
   });
-});
-
-test('spaced text has as little room as is told, and room again from the width at which it is told to fold', async () => {
-  const { site } = loaded;
-  const [header] = site.headers;
-  const widths = widthsBetween(site, header!, measure, []);
-  const [told] = shortcomingsOf({ site, header: header!, measure, widths }).filter(
-    ({ criterion }) => criterion === '1.4.12',
-  );
-  const [, by, from, to] = /up to (\d+) px too narrow at (\d+) to (\d+) px/.exec(told!.told)!.map(Number);
-  files = await shippedFiles(site, siteFiles(site, measure), loaded.read);
-  const tab = await browser.newPage();
-  await tab.goto(server.url);
-  await tab.evaluate(() => document.fonts.ready);
-  await tab.addStyleTag({
-    content:
-      '* { letter-spacing: 0.12em !important; word-spacing: 0.16em !important; white-space: nowrap !important }',
-  });
-  /** How far the last item reaches past the room that its rail has. */
-  const over = async (width: number) => {
-    await tab.setViewportSize({ width, height: 800 });
-    return tab.evaluate(() => {
-      const rail = document.querySelector('.hr-rail')!;
-      const items = [...rail.querySelectorAll('.hr-item')].map((item) => item.getBoundingClientRect().right);
-      return Math.max(...items) - innerWidth + parseFloat(getComputedStyle(rail).paddingRight);
-    });
-  };
-  expect(Math.abs((await over(from!)) - by!)).toBeLessThan(1);
-  // At the last of them it may be short by a part of a pixel.
-  expect(await over(to! - 1)).toBeGreaterThan(0);
-  expect(await over(to! + 1)).toBeLessThanOrEqual(0.1);
-  await tab.close();
 });
