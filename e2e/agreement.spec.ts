@@ -163,7 +163,8 @@ test('spaced text has as little room as is told, and room again from the width a
     return tab.evaluate(() => {
       const rail = document.querySelector('.hr-rail')!;
       const items = [...rail.querySelectorAll('.hr-item')].map((item) => item.getBoundingClientRect().right);
-      return Math.max(...items) - innerWidth + parseFloat(getComputedStyle(rail).paddingRight);
+      const { clientWidth } = document.documentElement;
+      return Math.max(...items) - clientWidth + parseFloat(getComputedStyle(rail).paddingRight);
     });
   };
   expect(Math.abs((await over(from!)) - by!)).toBeLessThan(1);
