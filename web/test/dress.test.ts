@@ -5,7 +5,7 @@ import { site } from '../../core/test/made.ts';
 import { originText, putBack, setLook, setManner, setsLayer } from '../src/dress/lookEdits.ts';
 import { clampWidth } from '../src/dress/place.ts';
 import { verdictStretches } from '../src/dress/stretches.ts';
-import { threadsOf, worstRow } from '../src/dress/view.ts';
+import { threadsOf, worstRow, type ThreadState } from '../src/dress/view.ts';
 import { useEditor } from '../src/editor/store.ts';
 import { worstFirst } from '@hatrail/core/remedy/kind';
 import { countItems } from '../src/editor/verdicts.ts';
@@ -62,18 +62,32 @@ describe('threads', () => {
     span: { from, to: from + contrasts.length - 1 },
     contrasts: Float32Array.from(contrasts),
   });
-  test('one for each item at rest, over all moments', () => {
+  test('one for each item over all moments, in one of its states or the worst of all, and nothing where it is not there', () => {
     const rows = [
       swept(0, [9, 9], 'top'),
-      swept(2, [1, 1], 'scrolled'),
-      { ...swept(0, [1], 'top'), state: 'hover' as const },
+      swept(2, [1.5, 9], 'scrolled'),
+      swept(7, [9], 'scrolled'),
+      { ...swept(0, [2.25, 18], 'top'), state: 'hover' as const },
+      { ...swept(0, [1.5, 18], 'top'), state: 'focused' as const, part: 'ring' as const, needed: 3 },
     ];
+    const shown = (state?: ThreadState) =>
+      threadsOf(rows, state).flatMap(({ parts }) => parts.map(({ span, shares }) => [span.from, ...shares]));
+    expect(shown('rest')).toEqual([
+      [0, 2, 2, 1.5 / 4.5, 2],
+      [7, 2],
+    ]);
+    expect(shown('hover')).toEqual([[0, 0.5, 4]]);
+    expect(shown('focused')).toEqual([[0, 0.5, 6]]);
+    expect(shown()).toEqual([
+      [0, 0.5, 2, 1.5 / 4.5, 2],
+      [7, 2],
+    ]);
     expect(threadsOf(rows)).toHaveLength(1);
-    expect(threadsOf(rows)[0]!.rows).toHaveLength(2);
   });
+  const partOf = (swept: SweptRow) => threadsOf([swept])[0]!.parts[0]!;
   test('stretches of one verdict; a lost pixel is not smoothed away on a long page', () => {
     const contrasts = Array.from({ length: 4000 }, (_, s) => (s === 2002 ? 1 : s < 1000 ? 3.5 : 9));
-    const stretches = verdictStretches(swept(0, contrasts, 'top'), 5000);
+    const stretches = verdictStretches(partOf(swept(0, contrasts, 'top')), 5000);
     expect(stretches).toEqual([
       { from: 0, to: 200, verdict: 'strained' },
       { from: 200, to: 400, verdict: 'clear' },
@@ -82,7 +96,7 @@ describe('threads', () => {
     ]);
   });
   test('a page shorter than the film has rows for every pixel of scroll', () => {
-    const stretches = verdictStretches(swept(10, [9, 1, 9], 'top'), 100);
+    const stretches = verdictStretches(partOf(swept(10, [9, 1, 9], 'top')), 100);
     expect(stretches.map(({ from, to, verdict }) => [from, to, verdict])).toEqual([
       [100, 110, 'clear'],
       [110, 120, 'lost'],

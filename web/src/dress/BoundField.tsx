@@ -3,7 +3,7 @@ import type { Header } from '@hatrail/core/model/header';
 import { boundOf, type NumberAsked } from '../editor/leastNumber.ts';
 import { useVerdicts } from '../editor/verdicts.ts';
 import { useAsked } from '../engine/answers.ts';
-import { besideKey, keyOf, siteKey } from '../engine/dependsOn.ts';
+import { keyOf, siteKey } from '../engine/dependsOn.ts';
 
 interface BoundFieldProps extends Omit<NumberAsked, 'signal' | 'beside'> {
   /** What is asked: “From where is it clear?” */
@@ -18,7 +18,7 @@ interface BoundFieldProps extends Omit<NumberAsked, 'signal' | 'beside'> {
 export function BoundField({ question, says, header, onTake, ...asked }: BoundFieldProps) {
   const { beside } = useVerdicts();
   // What was found holds for the header as it was.
-  const queryKey = ['bound', useId(), siteKey(asked.loaded), keyOf([header, besideKey(beside)])];
+  const queryKey = ['bound', useId(), siteKey(asked.loaded), keyOf([header])];
   const { isAsked, ask, stop, data, failure } = useAsked(
     queryKey,
     // None where no number clears it.

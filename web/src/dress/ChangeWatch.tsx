@@ -22,7 +22,8 @@ interface ChangeWatchProps {
   pageId: string;
   pageTitle: string;
   width: number;
-  onCompare: Compare;
+  /** Holds another timing against the present one; without it none are looked for. */
+  onCompare?: Compare;
 }
 
 /** The worst contrast while one moment changes into the next, and while a link comes under the pointer. */
@@ -86,7 +87,7 @@ function Watched({
         in
         {below > 0 && `; something is below for ${Math.max(1, Math.round(below))} ${unit}`}.
       </p>
-      {!clears && change.kind === 'moment' && (
+      {!clears && change.kind === 'moment' && onCompare && (
         <Timings
           loaded={loaded}
           header={header}

@@ -1,11 +1,11 @@
 import { COLOURS } from '../theme.ts';
-import { memo, useEffect, useMemo, useRef, type KeyboardEvent } from 'react';
+import { memo, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import type { Row } from '@hatrail/core/sweep/prove';
 import type { Verdict } from '@hatrail/core/sweep/verdict';
 import type { SceneFacts, SweptScene } from '../engine/types.ts';
 import { figure } from '../parts/Verdict.tsx';
 import { ROWS, verdictStretches } from './stretches.ts';
-import { threadsOf, type Thread } from './view.ts';
+import { THREAD_STATES, threadsOf, type Thread, type ThreadState } from './view.ts';
 
 interface FilmProps {
   title: string;
@@ -50,7 +50,8 @@ export const Film = memo(function Film({
     latest.current = scroll;
   }, [scroll]);
   const facts = scene?.facts;
-  const threads = useMemo(() => (scene ? threadsOf(scene.rows) : []), [scene]);
+  const [state, setState] = useState<ThreadState>('worst');
+  const threads = useMemo(() => (scene ? threadsOf(scene.rows, state) : []), [scene, state]);
   const pageHeight = facts?.pageHeight ?? 1;
   const pitch = Math.min(12, THREADS / Math.max(1, threads.length));
   /** The page row at a height of the screen. */
@@ -84,7 +85,7 @@ export const Film = memo(function Film({
           {title}
           {facts && `, ${facts.pageHeight.toLocaleString('en')} px`}
         </strong>
-        <span>drag to scroll</span>
+        <ThreadChoice state={state} onChange={setState} />
       </header>
       <div className="film-heads" aria-hidden="true">
         {threads.map(({ itemId, item }) => (
@@ -249,7 +250,31 @@ function StretchEnds({
   );
 }
 
-function FilmPicture({ picture }: { picture: ImageBitmap | undefined }) {
+/** Which state of the items the threads show. */
+export function ThreadChoice({
+  state,
+  onChange,
+}: {
+  state: ThreadState;
+  onChange: (state: ThreadState) => void;
+}) {
+  return (
+    <select
+      className="choice-select thread-choice"
+      aria-label="What the threads show"
+      value={state}
+      onChange={(event) => onChange(event.target.value as ThreadState)}
+    >
+      {Object.entries(THREAD_STATES).map(([key, words]) => (
+        <option key={key} value={key}>
+          {words}
+        </option>
+      ))}
+    </select>
+  );
+}
+
+export function FilmPicture({ picture }: { picture: ImageBitmap | undefined }) {
   const canvas = useRef<HTMLCanvasElement>(null);
   useEffect(() => {
     const element = canvas.current!;
@@ -267,7 +292,8 @@ const THREAD_COLOURS: Record<Verdict, string> = {
   lost: COLOURS.lost,
 };
 
-function Threads({
+/** The threads of items side by side: see `verdictStretches`. */
+export function Threads({
   threads,
   pageHeight,
   pitch,
@@ -285,9 +311,11 @@ function Threads({
     element.height = ROWS;
     const context = element.getContext('2d')!;
     const width = 2 * pitch - 6;
-    threads.forEach(({ rows }, i) => {
+    threads.forEach(({ parts }, i) => {
       const left = i * 2 * pitch;
-      for (const { from, to, verdict } of rows.flatMap((row) => verdictStretches(row, pageHeight, below))) {
+      for (const { from, to, verdict } of parts.flatMap((part) =>
+        verdictStretches(part, pageHeight, below),
+      )) {
         context.fillStyle = THREAD_COLOURS[verdict];
         context.fillRect(left, from, width, to - from);
         if (verdict !== 'strained') continue;

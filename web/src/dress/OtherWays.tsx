@@ -6,7 +6,7 @@ import { WAYS, otherWays, type Way } from '@hatrail/core/remedy/index';
 import { useVerdicts } from '../editor/verdicts.ts';
 import { askedOf } from '../editor/remedyWork.ts';
 import { useAsked, useSoFar } from '../engine/answers.ts';
-import { besideKey, keyOf, siteKey } from '../engine/dependsOn.ts';
+import { keyOf, siteKey } from '../engine/dependsOn.ts';
 import type { LoadedSite } from '../engine/loadedSite.ts';
 import { Cost } from './Cost.tsx';
 
@@ -29,7 +29,7 @@ interface Search {
 export function OtherWays({ loaded, header, moment, rows, told, onCompare }: OtherWaysProps) {
   const { beside } = useVerdicts();
   // What was found holds for the header as it was.
-  const question = ['ways', siteKey(loaded), keyOf([header, moment, besideKey(beside)])];
+  const question = ['ways', siteKey(loaded), keyOf([header, moment])];
   const { isAsked, ask, stop, data, failure, ...working } = useAsked<Search, Search>(
     question,
     async ({ signal, tell }) => {

@@ -1,4 +1,6 @@
 import { at } from '@hatrail/core/lists';
+import { isPointedAt } from '@hatrail/core/header/states';
+import type { Span } from '@hatrail/core/sweep/scene';
 import { useEffect, useEffectEvent, useRef, useState } from 'react';
 import type { Header, Moment } from '@hatrail/core/model/header';
 import type { Cut } from '@hatrail/core/sweep/cut';
@@ -163,19 +165,64 @@ export function worstRow<T extends Row>(rows: readonly T[]): T | undefined {
   );
 }
 
-/** One thread of the film: an item's verdicts at rest, over all moments. */
+/** What a thread shows of an item: one of its states, or the worst of all. */
+export const THREAD_STATES = {
+  worst: 'the worst of all',
+  rest: 'at rest',
+  hover: 'hovered',
+  focused: 'focused',
+} as const;
+export type ThreadState = keyof typeof THREAD_STATES;
+
+const SHOWS: Record<ThreadState, (row: Row) => boolean> = {
+  worst: () => true,
+  rest: (row) => !isPassing(row),
+  hover: ({ state, beside }) => isPointedAt(state) || beside !== undefined,
+  focused: ({ state }) => state === 'focused',
+};
+
+/** A stretch of scrolls at which an item is there, with its contrast as a share of its need at each. */
+export interface ThreadPart {
+  span: Span;
+  shares: Float64Array;
+}
+
+/** One thread of the film: an item over all moments. */
 export interface Thread {
   itemId: string;
   item: string;
-  rows: SweptRow[];
+  parts: ThreadPart[];
 }
 
-export function threadsOf(rows: readonly SweptRow[]): Thread[] {
-  const groups = groupsOf(
-    rows.filter((row) => !isPassing(row)),
-    ({ itemId }) => itemId,
-  );
-  return [...groups].map(([itemId, list]) => ({ itemId, item: at(list, 0).item, rows: list }));
+/** The threads of some rows, one for each item that has the state. */
+export function threadsOf(rows: readonly SweptRow[], state: ThreadState = 'worst'): Thread[] {
+  const groups = groupsOf(rows.filter(SHOWS[state]), ({ itemId }) => itemId);
+  return [...groups].map(([itemId, list]) => ({
+    itemId,
+    item: at(list, 0).name,
+    parts: partsOf(list),
+  }));
+}
+
+/** The least share at every scroll, in stretches in which there is any. */
+function partsOf(rows: readonly SweptRow[]): ThreadPart[] {
+  const first = Math.min(...rows.map(({ span }) => span.from));
+  const last = Math.max(...rows.map(({ span }) => span.to));
+  const shares = new Float64Array(last - first + 1).fill(Infinity);
+  for (const { span, contrasts, needed } of rows)
+    for (let i = 0; i < contrasts.length; i++) {
+      const at = span.from - first + i;
+      shares[at] = Math.min(shares[at]!, contrasts[i]! / needed);
+    }
+  const parts: ThreadPart[] = [];
+  for (let i = 0; i < shares.length; i++) {
+    if (shares[i] === Infinity) continue;
+    let end = i;
+    while (end + 1 < shares.length && shares[end + 1] !== Infinity) end++;
+    parts.push({ span: { from: first + i, to: first + end }, shares: shares.subarray(i, end + 1) });
+    i = end;
+  }
+  return parts;
 }
 
 /** Of the items at this scroll that are not clear, the one furthest below its need; hovered links are left out. */

@@ -1,17 +1,22 @@
 import { Button } from '@mui/material';
-import { Suspense, lazy, useEffect, useMemo, useRef } from 'react';
+import { Suspense, lazy, useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import type { Finding } from '@hatrail/core/finding/finding';
-import { FINDING_WAYS } from '@hatrail/core/finding/ways';
+import { FINDING_WAYS, type FindingWay } from '@hatrail/core/finding/ways';
 import type { Header } from '@hatrail/core/model/header';
+import type { Page } from '@hatrail/core/model/page';
+import { ChangeWatch } from '../dress/ChangeWatch.tsx';
 import { at as elementAt } from '@hatrail/core/lists';
 import { spotKey, type Row } from '@hatrail/core/sweep/prove';
 import { wearFound } from '../editor/edits.ts';
 import { useVerdicts } from '../editor/verdicts.ts';
 import { useSoFar } from '../engine/answers.ts';
 import type { LoadedSite } from '../engine/loadedSite.ts';
+import { withHeader } from '../engine/proof.ts';
+import { useNear } from '../parts/useNear.ts';
 import { VERDICT_COLOURS, VerdictMark, figure } from '../parts/Verdict.tsx';
 import { dressAddress } from './address.ts';
+import { TradeOff } from './TradeOff.tsx';
 import { useCurve, useWays, useWidthsOfWays } from './useFindings.ts';
 import { Since } from './Since.tsx';
 import { WorstPlace } from './WorstPlace.tsx';
@@ -80,6 +85,8 @@ export function FindingDetail({
       <Curve siteId={siteId} loaded={loaded} header={header} worst={worst} />
       <ByWidth siteId={siteId} loaded={loaded} finding={finding} />
       <Ways loaded={loaded} header={header} finding={finding} />
+      <TradeOff loaded={loaded} header={header} finding={finding} />
+      {page && <Changing loaded={loaded} header={header} worst={worst} page={page} />}
     </aside>
   );
 }
@@ -153,6 +160,32 @@ function ByWidth({ siteId, loaded, finding: { worst, pages } }: Omit<DetailProps
   );
 }
 
+/** How well it is read on the way from one moment into the next, and from rest to hovered: worked out once it is opened. */
+function Changing({
+  loaded,
+  header,
+  worst,
+  page,
+}: Omit<DetailProps, 'finding' | 'siteId'> & { worst: Row; page: Page }) {
+  const [isOpen, setOpen] = useState(false);
+  if (worst.moment === 'pointed') return null;
+  return (
+    <details className="prove-ways" onToggle={(event) => setOpen(event.currentTarget.open)}>
+      <summary>On the way: into the next moment, and under the pointer</summary>
+      {isOpen && (
+        <ChangeWatch
+          loaded={loaded}
+          header={header}
+          moment={worst.moment}
+          pageId={page.id}
+          pageTitle={page.title}
+          width={worst.width}
+        />
+      )}
+    </details>
+  );
+}
+
 /** Most points of a curve that are drawn: of those between two, the worst. */
 const MOST_POINTS = 400;
 
@@ -173,6 +206,31 @@ function thinned(contrasts: readonly number[], from: number) {
   return { points, scrolls };
 }
 
+/** The worst place as it is with a way, beside the one above, which is as it is now. */
+function WayPicture({
+  loaded,
+  header,
+  way,
+  row,
+}: Omit<DetailProps, 'siteId' | 'finding'> & { way: FindingWay; row: Row }) {
+  const [place, isNear] = useNear<HTMLDivElement>();
+  const tried = useMemo(() => withHeader(loaded, way.header), [loaded, way.header]);
+  return (
+    <div ref={place} className="way-picture">
+      {isNear && (
+        <WorstPlace
+          loaded={tried}
+          header={tried.site.headers.find(({ id }) => id === header.id) ?? header}
+          row={row}
+          width={112}
+          height={44}
+          scale={0.5}
+        />
+      )}
+    </div>
+  );
+}
+
 /** Every way that clears all of the finding, each swept again over every page and state at the widths that decide before it is shown. */
 function Ways({ loaded, header, finding }: Omit<DetailProps, 'siteId'>) {
   const { isWorking, standing } = useVerdicts();
@@ -191,6 +249,7 @@ function Ways({ loaded, header, finding }: Omit<DetailProps, 'siteId'>) {
       <ul>
         {ways.map((way, i) => (
           <li key={way.text}>
+            <WayPicture loaded={loaded} header={header} way={way} row={finding.worst} />
             <span>
               <strong>{way.text.replace(/\.$/, '')}</strong>
               <span className="quiet">

@@ -13,10 +13,14 @@ import { VERDICT_COLOURS, VerdictMark, figure } from '../parts/Verdict.tsx';
 import { dressAddress } from './address.ts';
 import { BesideContrast } from './BesideContrast.tsx';
 import { ClearAll } from './ClearAll.tsx';
+import { Films } from './Films.tsx';
 import { FindingDetail } from './FindingDetail.tsx';
 import { NeedsChoice } from './NeedsChoice.tsx';
 import { MatrixView } from './MatrixView.tsx';
 import { WorstPlace } from './WorstPlace.tsx';
+
+const VIEWS = ['findings', 'matrix', 'films'] as const;
+type View = (typeof VIEWS)[number];
 
 /** Prove: everything that can go wrong, as a handful of causes, each with what clears it. */
 export function Prove() {
@@ -52,13 +56,13 @@ export function Prove() {
     );
   const { rows = [] } = verdicts;
   const widths = widthsOf(rows);
-  const view = params.get('view') === 'matrix' ? 'matrix' : 'findings';
-  const show = (next: 'matrix' | 'findings') =>
+  const view = VIEWS.find((each) => each === params.get('view')) ?? 'findings';
+  const show = (next: View) =>
     setParams(
       (now) => {
         const changed = new URLSearchParams(now);
-        if (next === 'matrix') changed.set('view', next);
-        else changed.delete('view');
+        if (next === 'findings') changed.delete('view');
+        else changed.set('view', next);
         return changed;
       },
       { replace: true, flushSync: true },
@@ -86,13 +90,16 @@ export function Prove() {
           size="small"
           value={view}
           aria-label="How it is shown"
-          onChange={(_, next: 'matrix' | 'findings' | null) => next && show(next)}
+          onChange={(_, next: View | null) => next && show(next)}
         >
           <ToggleButton value="findings">Findings</ToggleButton>
           <ToggleButton value="matrix">Matrix</ToggleButton>
+          <ToggleButton value="films">Films</ToggleButton>
         </ToggleButtonGroup>
       </div>
-      {view === 'matrix' ? (
+      {view === 'films' ? (
+        <Films siteId={siteId} loaded={loaded} header={header} />
+      ) : view === 'matrix' ? (
         <MatrixView siteId={siteId} loaded={loaded} header={header} rows={rows} standing={standing} />
       ) : (
         <>

@@ -1,6 +1,10 @@
 import { findingsOf, type Finding } from '@hatrail/core/finding/finding';
 import type { Shortcoming } from '@hatrail/core/checks/kind';
 import { planFor, waysOfFinding, type FindingWay, type Plan } from '@hatrail/core/finding/ways';
+import { headerWith, type Knob } from '@hatrail/core/remedy/leastFill';
+import { tradeOff, type TradeOffPoint } from '@hatrail/core/remedy/tradeOff';
+import { resolveLook } from '@hatrail/core/header/look';
+import { wearFound } from '../editor/edits.ts';
 import { contrastRatio } from '@hatrail/core/colour/contrast';
 import type { Header } from '@hatrail/core/model/header';
 import type { Tint } from '@hatrail/core/model/layer';
@@ -67,6 +71,44 @@ export function useWays(loaded: LoadedSite, header: Header, finding: Finding) {
     { isAsked: !isWorking, rest: 200, keepsLast: true },
   );
 }
+
+/** The layer whose strength a finding depends on; none where it is no layer's. */
+function knobOf({ site }: LoadedSite, header: Header, { value, moment }: Finding): Knob | undefined {
+  const { fill, tint } = resolveLook(site, header, moment);
+  if (value === 'fill' || value === 'inks') return { layer: 'fill', colour: fill.colour };
+  if (value === 'tint') return { layer: 'tint', colour: tint.colour };
+  return value === 'gradient' ? { layer: 'gradient' } : undefined;
+}
+
+/** Strength against contrast and against what still shows of the page, swept when it is asked for. */
+export function useTradeOff(loaded: LoadedSite, header: Header, finding: Finding) {
+  const { rows = [] } = useVerdicts();
+  const beside = useWidthsOfWays(finding);
+  const knob = knobOf(loaded, header, finding);
+  const asked = useAsked<TradeOffPoint[], TradeOffPoint[]>(
+    // At the widths that decide when it is asked for: those that are found meanwhile do not take it away.
+    ['trade-off', siteKey(loaded), keyOf([header, finding.id])],
+    async ({ signal, tell }) => {
+      const own = { ...finding, rows: rowsAt(finding.rows, beside) };
+      const { work } = provedOf(loaded, header, own, { rows, beside, signal });
+      const { moment } = finding;
+      return tradeOff({ site: loaded.site, header, moment, rows: own.rows, work }, knob!, (points) => {
+        signal.throwIfAborted();
+        tell(points);
+      });
+    },
+  );
+  const set = (percent: number) =>
+    knob &&
+    wearFound(
+      header.id,
+      `${capital(knob.layer)} to ${percent} %`,
+      headerWith(header, finding.moment, knob, percent / 100),
+    );
+  return { ...asked, knob, set };
+}
+
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** A tint of a page's opening band that clears its words, and the header over it. */
 export interface BandTint {
