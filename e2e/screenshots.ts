@@ -60,6 +60,11 @@ await tab.goto(`${running.url}/sites/${id}/prove?view=matrix&row=log&column=scro
 await tab.getByText('Part of the finding').waitFor(WAIT);
 await tab.waitForTimeout(2500);
 await shoot('prove-matrix');
+await tab.goto(`${running.url}/sites/${id}/prove?view=films`);
+await tab.getByRole('figure').last().getByText('being swept').waitFor({ state: 'detached', ...WAIT });
+await tab.getByRole('slider', { name: 'Scroll of all pages' }).press('PageDown');
+await tab.waitForTimeout(1500);
+await shoot('prove-films');
 
 await tab.goto(`${running.url}/sites/${id}/dress`);
 const tryIt = tab.getByRole('button', { name: 'Try it', exact: true });
