@@ -23,6 +23,7 @@ describe('the owner looks for another way', { timeout: 120_000 }, () => {
   test('other ways are swept before they are listed; one is tried, is clear, and is undone', async () => {
     const { tab } = owner;
     const before = JSON.stringify(header().looks);
+    await tab.getByRole('button', { name: 'More' }).click(SLOW);
     await tab.getByRole('button', { name: 'Other ways' }).click(SLOW);
     const blurred = tab.getByRole('button', { name: /^Try it: Blur of 12 px/ });
     await blurred.waitFor(SLOW);

@@ -61,7 +61,11 @@ await tab.getByText('Part of the finding').waitFor(WAIT);
 await tab.waitForTimeout(2500);
 await shoot('prove-matrix');
 await tab.goto(`${running.url}/sites/${id}/prove?view=films`);
-await tab.getByRole('figure').last().getByText('being swept').waitFor({ state: 'detached', ...WAIT });
+await tab
+  .getByRole('figure')
+  .last()
+  .getByText('being swept')
+  .waitFor({ state: 'detached', ...WAIT });
 await tab.getByRole('slider', { name: 'Scroll of all pages' }).press('PageDown');
 await tab.waitForTimeout(1500);
 await shoot('prove-films');

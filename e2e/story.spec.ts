@@ -148,7 +148,7 @@ describe('an owner', () => {
       await expect.poll(keptOpacity, SLOW).toBe(percent / 100);
       // A tenth of a percent less is not clear: the remedy is the smallest.
       await opacity().fill(String(Number((percent - 0.1).toFixed(1))));
-      await card.getByText('Smallest change that clears it').waitFor(SLOW);
+      await card.getByText('clears it.').waitFor(SLOW);
       await tab.getByRole('button', { name: 'Undo' }).click();
       await card.getByText(/clear on all pages/).waitFor(SLOW);
     },

@@ -24,6 +24,7 @@ describe('told', () => {
       await at('scrolled');
       await remedy().getByRole('button', { name: 'Try it' }).first().click(SLOW);
       await remedy().getByText('clear on all pages').waitFor(SLOW);
+      await remedy().getByRole('button', { name: 'More' }).click();
       expect(await remedy().textContent()).toMatch(/at 390, 768, 1280 and 1920 px/);
       const elsewhere = remedy().getByRole('link', { name: 'At the top' });
       expect(await remedy().textContent()).toMatch(/At the top is not: .* where 4\.5 is needed/);
@@ -60,6 +61,7 @@ describe('told', () => {
       }
     });
     await at('top');
+    await remedy().getByRole('button', { name: 'More' }).click(SLOW);
     await remedy().getByRole('heading', { name: 'What is wrong' }).waitFor(SLOW);
     const headings = await remedy().getByRole('heading').allTextContents();
     expect(headings[0]).toBe('What is wrong');

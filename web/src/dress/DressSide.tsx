@@ -68,6 +68,7 @@ export function DressSide({
             failure={all.failure}
             answer={answer}
             onCompare={compare}
+            isBrief={open !== undefined}
           />
         </>
       )}

@@ -1,7 +1,6 @@
 import { Button } from '@mui/material';
-import { memo } from 'react';
+import { memo, useState } from 'react';
 import { Link, useLocation } from 'react-router';
-import { resolveLook } from '@hatrail/core/header/look';
 import { allMoments, momentName, type Header, type Moment } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
 import type { Row } from '@hatrail/core/sweep/prove';
@@ -36,13 +35,67 @@ interface RemedyProps {
 }
 
 /** The smallest fill that clears the moment on every page, swept before it is offered, tried with one click. */
-export const Remedy = memo(function Remedy(props: RemedyProps) {
+export const Remedy = memo(function Remedy({
+  isBrief,
+  ...props
+}: RemedyProps & { /** Whether one line has to do, since a layer is open beside it. */ isBrief: boolean }) {
+  const [isOpen, setOpen] = useState(false);
+  const isFull = !isBrief || isOpen || props.failure !== undefined;
   return (
-    <section className="remedy" aria-label="Remedy" aria-live="polite">
-      <RemedyText {...props} />
+    <section className="remedy" aria-label="Remedy" aria-live="polite" data-brief={!isFull || undefined}>
+      {isFull ? <RemedyText {...props} /> : <RemedyLine {...props} />}
+      {isBrief && props.failure === undefined && (
+        <button type="button" className="link" aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
+          {isOpen ? 'Less' : 'More'}
+        </button>
+      )}
     </section>
   );
 });
+
+/** Whether what is in sight is of the look before: what was clear may no longer be. */
+const isBefore = ({ isWorking, rows, moment }: Pick<RemedyProps, 'isWorking' | 'rows' | 'moment'>) =>
+  isWorking && rows?.every((row) => row.moment !== moment || row.verdict === 'clear') === true;
+
+/** The same in one line: what it is, and the button that does it. */
+function RemedyLine({ loaded, header, moment, rows, progress, isWorking, answer }: RemedyProps) {
+  if (!rows || isBefore({ isWorking, rows, moment }))
+    return <p>Sweeping every page{progress && `: ${progress.done} of ${progress.of}`}</p>;
+  const worst = worstRow(rows.filter((row) => row.moment === moment));
+  if (worst?.verdict === 'clear') return <p>{momentName(header, moment)}: clear on all pages</p>;
+  if (answer.kind === 'own' || answer.kind === 'other')
+    return (
+      <>
+        <p>
+          <strong>{fillWords(loaded.site, answer)}</strong> clears it.
+        </p>
+        <Button variant="contained" size="small" onClick={() => takeFill(header, moment, answer)}>
+          Try it
+        </Button>
+      </>
+    );
+  return <p>{answer.kind === 'none' ? 'No fill clears it.' : 'The smallest change is being solved.'}</p>;
+}
+
+type Solved = Extract<FillAnswer, { kind: 'own' | 'other' }>;
+
+function fillWords(site: Site, answer: Solved): string {
+  const { percent } = answer.fill;
+  return answer.kind === 'own'
+    ? `Fill to ${percent}\u00a0%`
+    : `Fill in ${colourName(site.palette, answer.colour)}, ${percent}\u00a0%`;
+}
+
+/** Wears the fill that was solved. */
+function takeFill(header: Header, moment: Moment, answer: Solved): void {
+  const { percent } = answer.fill;
+  useEditor.getState().edit(`Fill to ${percent} %`, (draft) => {
+    const target = draft.headers.find(({ id }) => id === header.id)!;
+    const look = (target.looks[moment] ??= {});
+    const change = answer.kind === 'own' ? {} : { colour: answer.colour };
+    look.fill = { ...look.fill, ...change, opacity: percent / 100 };
+  });
+}
 
 function RemedyText({
   loaded,
@@ -57,9 +110,7 @@ function RemedyText({
 }: RemedyProps) {
   const { site } = loaded;
   if (failure) return <p>The pages could not be swept: {failure} Reload to try again.</p>;
-  // What is clear may no longer be: a verdict of the look before is not shown for this one.
-  const isOld = isWorking && rows?.every((row) => row.moment !== moment || row.verdict === 'clear');
-  if (!rows || isOld) {
+  if (!rows || isBefore({ isWorking, rows, moment })) {
     return (
       <>
         <h3>Sweeping every page</h3>
@@ -111,30 +162,14 @@ function RemedyText({
     case 'own':
     case 'other': {
       const { fill } = answer;
-      const colour = answer.kind === 'own' ? resolveLook(site, header, moment).fill.colour : answer.colour;
-      const name = colourName(site.palette, colour);
       return (
         <>
           <Cause loaded={loaded} header={header} moment={moment} rows={own} onCompare={onCompare} />
           <h3>Smallest change that clears it</h3>
           <p>
-            {answer.kind === 'own'
-              ? `Fill to ${fill.percent}\u00a0%.`
-              : `Fill in ${name}, ${fill.percent}\u00a0%.`}{' '}
-            <Cost site={site} fill={fill} cost={answer.cost} />
+            {fillWords(site, answer)}. <Cost site={site} fill={fill} cost={answer.cost} />
           </p>
-          <Button
-            variant="contained"
-            size="small"
-            onClick={() =>
-              useEditor.getState().edit(`Fill to ${fill.percent} %`, (draft) => {
-                const target = draft.headers.find(({ id }) => id === header.id)!;
-                const look = (target.looks[moment] ??= {});
-                const change = answer.kind === 'own' ? {} : { colour };
-                look.fill = { ...look.fill, ...change, opacity: fill.percent / 100 };
-              })
-            }
-          >
+          <Button variant="contained" size="small" onClick={() => takeFill(header, moment, answer)}>
             Try it
           </Button>{' '}
           <Button
