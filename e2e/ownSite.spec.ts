@@ -220,8 +220,10 @@ describe('an owner with nothing yet', () => {
     await part('Pages');
     await button('Add a page').click();
     await tab.getByRole('menuitem', { name: /Tall opening/ }).click();
-    await tab.getByRole('textbox', { name: 'Title of the page' }).fill('Our bread');
     const address = tab.getByRole('textbox', { name: 'Address of the page' });
+    // The new page's own, and not that of the one before it.
+    await expect.poll(() => address.inputValue(), SLOW).not.toBe('/');
+    await tab.getByRole('textbox', { name: 'Title of the page' }).fill('Our bread');
     await address.fill('/');
     await tab.getByText('Another page has this address').waitFor();
     await address.fill('/bread');
