@@ -82,7 +82,6 @@ await tryIt.click();
 await tab.getByText(/clear on all pages/).waitFor(WAIT);
 await tab.getByRole('button', { name: /^Ink/ }).click();
 await tab.waitForTimeout(1500);
-await shoot('dress-cleared');
 
 const add = (name: string) =>
   tab.getByRole('group', { name: 'Add a layer' }).getByRole('button', { name, exact: true }).click();

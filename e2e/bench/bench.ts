@@ -1,6 +1,7 @@
 import { execFileSync } from 'node:child_process';
 import { dragFigures } from './drag.ts';
 import { routeFigures } from './route.ts';
+import { wholeFigures } from './whole.ts';
 import { sweepFigures } from './sweep.ts';
 
 // The interface is dragged, too: it is built where it is not.
@@ -9,7 +10,12 @@ execFileSync('node', ['-e', "import('./scripts/setUp.mjs').then(({ buildWeb }) =
 });
 
 /** Prints one line a figure, name and value; with `--json`, an object. */
-const figures = { ...(await sweepFigures()), ...(await routeFigures()), ...(await dragFigures()) };
+const figures = {
+  ...(await wholeFigures()),
+  ...(await sweepFigures()),
+  ...(await routeFigures()),
+  ...(await dragFigures()),
+};
 if (process.argv.includes('--json')) console.log(JSON.stringify(figures, null, 2));
 else for (const [name, value] of Object.entries(figures)) console.log(`${name}: ${Number(value.toFixed(3))}`);
 process.exit(0);

@@ -80,7 +80,7 @@ export function FindingDetail({
             {finding.rows.length} of what was swept; {finding.items}
           </dd>
         </div>
-        <Since loaded={loaded} header={header} finding={finding} />
+        <Since siteId={siteId} loaded={loaded} header={header} finding={finding} />
       </dl>
       <Curve siteId={siteId} loaded={loaded} header={header} worst={worst} />
       <ByWidth siteId={siteId} loaded={loaded} finding={finding} />

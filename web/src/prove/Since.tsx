@@ -1,3 +1,4 @@
+import { api } from '../api.ts';
 import { useEditor } from '../editor/store.ts';
 import { useAsked } from '../engine/answers.ts';
 import { keyOf, siteKey } from '../engine/dependsOn.ts';
@@ -10,6 +11,7 @@ import type { Site } from '@hatrail/core/model/site';
 import { spotKey, type Row } from '@hatrail/core/sweep/prove';
 
 interface SinceProps {
+  siteId: string;
   loaded: LoadedSite;
   header: Header;
   finding: Finding;
@@ -21,6 +23,17 @@ interface Cause {
   at: number;
   /** The document with that edit alone taken back, where the finding is gone then. */
   without: Site | undefined;
+  /** Whether it is a release that did not have it yet, and not an edit. */
+  isRelease?: boolean;
+}
+
+/** A time of today, or a day with its time. */
+function timeOf(at: number): string {
+  const time = new Date(at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
+  const day = new Date(at).toDateString();
+  return day === new Date().toDateString()
+    ? `today ${time}`
+    : `${new Date(at).toLocaleDateString('en-GB', { day: 'numeric', month: 'long' })}, ${time}`;
 }
 
 /** Edits that are looked at, the last ones first. */
@@ -28,14 +41,13 @@ const MOST_EDITS = 40;
 
 const placeKey = (row: Row) => [row.page, row.width, row.moment, spotKey(row)].join(' ');
 
-/** Since when a finding is there: looked for among the edits of this session, each swept as it was then. */
-export function Since({ loaded, header, finding }: SinceProps) {
+/** Since when a finding is there: looked for among the edits of this session, then the releases, each swept as it was then. */
+export function Since({ siteId, loaded, header, finding }: SinceProps) {
   const past = useEditor((state) => state.past);
   const { isAsked, ask, stop, data, failure } = useAsked<Cause | null>(
     ['since', siteKey(loaded), keyOf([header]), finding.id],
-    ({ signal }) => causeOf({ loaded, header, finding }, past.slice(-MOST_EDITS), signal),
+    ({ signal }) => causeOf({ siteId, loaded, header, finding }, past.slice(-MOST_EDITS), signal),
   );
-  if (past.length === 0) return null;
   return (
     <div>
       <dt>Since</dt>
@@ -54,12 +66,11 @@ export function Since({ loaded, header, finding }: SinceProps) {
             </button>
           </>
         ) : data === null ? (
-          `before the ${past.length > MOST_EDITS ? `last ${MOST_EDITS} edits` : 'first edit of this session'}`
+          `before ${past.length > MOST_EDITS ? `the last ${MOST_EDITS} edits` : past.length > 0 ? 'the first edit of this session' : 'this session'}; no release is without it`
         ) : (
           <>
-            {data.label}, today{' '}
-            {new Date(data.at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}{' '}
-            {data.without ? (
+            {data.label}, {timeOf(data.at)}{' '}
+            {data.isRelease ? null : data.without ? (
               <button type="button" className="link" onClick={() => takeBack(data.label, data.without!)}>
                 take that back
               </button>
@@ -100,6 +111,18 @@ async function causeOf(
     const without = alone(now, edit);
     const clears = without !== undefined && (await isWithout(without, asked, signal));
     return { label: edit.label, at: edit.at, without: clears ? without : undefined };
+  }
+  // Before this session: the last release that does not have it.
+  for (const { number, madeAt } of await api.releases(asked.siteId)) {
+    signal.throwIfAborted();
+    const release = await api.release(asked.siteId, number);
+    if (await isWithout(release.site, asked, signal))
+      return {
+        label: `After release ${number}`,
+        at: Date.parse(madeAt),
+        without: undefined,
+        isRelease: true,
+      };
   }
   return null;
 }
