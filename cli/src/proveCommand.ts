@@ -1,3 +1,4 @@
+import { setImmediate } from 'node:timers/promises';
 import { ADVICE } from '@hatrail/core/finding/finding';
 import { STATE_NAMES, stateWords } from '@hatrail/core/header/stateNames';
 import { BadInput } from '@hatrail/core/model/badInput';
@@ -88,6 +89,8 @@ async function proved(
   const rows: Row[] = [];
   for (const [i, { page, width }] of own.entries()) {
     for (const { contrasts: _, ...row } of prover.sweep(page, width)) rows.push(row);
+    // Canvases are given back only between two turns of the event loop: a page takes some 30 MB.
+    await setImmediate();
     if (isShown) process.stderr.write(`\r${i + 1} of ${own.length} pages and widths`);
   }
   if (isShown) process.stderr.write('\n');
