@@ -224,6 +224,34 @@ describe('what clears a finding', () => {
     }
   });
 
+  test('where no single change clears it, a pair of them does: inks of one tone, and a fill of the other', async () => {
+    // White links and night ones under the pointer, over pages both light and dark: whatever the fill is, one of them is lost.
+    const worn: Header = {
+      ...header,
+      looks: {
+        top: header.looks.top,
+        scrolled: {
+          ink: { link: { swatch: 'white' }, hover: { swatch: 'night' }, current: { swatch: 'night' } },
+          fill: { colour: { swatch: 'night' }, opacity: 0 },
+        },
+      },
+    };
+    const all = proved(worn);
+    const rows = all.rows.filter(({ moment, verdict }) => moment === 'scrolled' && verdict !== 'clear');
+    const [finding] = findingsOf(all.site, worn, rows);
+    const ways = await waysOfFinding(all, { ...finding!, rows }, () => undefined);
+    expect(ways.length).toBeGreaterThan(0);
+    const [way] = ways;
+    const own = new Set(rows.map(keyOf));
+    const after = rowsOf(all.site, way!.header).filter((row) => own.has(keyOf(row)));
+    expect(after.every(({ verdict }) => verdict === 'clear')).toBe(true);
+    expect(ways.map(({ text }) => text)).toEqual([
+      expect.stringMatching(
+        /^Links in (White|Night)(, the dark logo)?, and a fill in (Night|White|Snow) of [\d.]+ %\.$/,
+      ),
+    ]);
+  });
+
   test.each([3, 4])('a plan leaves what it says when it is swept anew: header %i', async (seed) => {
     const all = proved(byChance(seed));
     const plan = await planFor(all);

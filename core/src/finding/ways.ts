@@ -1,5 +1,5 @@
 import { enoughFill } from '../remedy/fill.ts';
-import { REMEDIES, costedWay, type Way } from '../remedy/index.ts';
+import { PAIRS, REMEDIES, costedWay, type Way } from '../remedy/index.ts';
 import { isClear, type Asked, type RemedyWork } from '../remedy/kind.ts';
 import { at } from '../lists.ts';
 import { allMoments, type Header, type Moment } from '../model/header.ts';
@@ -70,7 +70,8 @@ export interface FindingWay extends Way {
   left: number;
 }
 
-const ALL_REMEDIES = [enoughFill, ...Object.values(REMEDIES)];
+const SINGLE = [enoughFill, ...Object.values(REMEDIES)];
+const ALL_REMEDIES = [...SINGLE, ...Object.values(PAIRS)];
 
 /** How many remedies are tried for a finding. */
 export const FINDING_WAYS = ALL_REMEDIES.length;
@@ -89,7 +90,8 @@ export async function waysOfFinding(
   const own = new Set(finding.rows.map(placeKey));
   const ways: FindingWay[] = [];
   for (const [i, remedy] of ALL_REMEDIES.entries()) {
-    const way = await costedWay(remedy, asked);
+    // Pairs are for what no single change clears.
+    const way = i < SINGLE.length || ways.length === 0 ? await costedWay(remedy, asked) : undefined;
     if (way) {
       const swept = await sweptWith(proved, way.header);
       const [first] = swept

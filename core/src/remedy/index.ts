@@ -3,6 +3,7 @@ import { blurAndFill } from './blurAndFill.ts';
 import { worstFirst, type Asked, type Found, type RemedyKind } from './kind.ts';
 import { largerLetters } from './largerLetters.ts';
 import { layOver } from './layOver.ts';
+import { inksAndFill } from './inksAndFill.ts';
 import { inksAndLogo } from './inksAndLogo.ts';
 import { otherHover } from './otherHover.ts';
 import { otherInk } from './otherInk.ts';
@@ -24,8 +25,11 @@ export const REMEDIES = {
   largerLetters,
 } satisfies Record<string, RemedyKind>;
 
-/** How many remedies are tried. */
-export const WAYS = Object.keys(REMEDIES).length;
+/** Pairs of changes, tried only where no single one clears it. */
+export const PAIRS = { inksAndFill } satisfies Record<string, RemedyKind>;
+
+/** How many remedies are tried, or passed over where another has been found. */
+export const WAYS = Object.keys(REMEDIES).length + Object.keys(PAIRS).length;
 
 /** A way to clear a moment, with what it costs the look. */
 export interface Way extends Found {
@@ -63,8 +67,10 @@ export async function otherWays(
 ): Promise<void> {
   const ways: Way[] = [];
   const known = new Set(told.map(resultOf));
-  for (const [i, remedy] of Object.values(REMEDIES).entries()) {
-    const way = await costedWay(remedy, asked);
+  const pairs: RemedyKind[] = Object.values(PAIRS);
+  for (const [i, remedy] of [...Object.values(REMEDIES), ...pairs].entries()) {
+    const isNeeded = !pairs.includes(remedy) || ways.length + told.length === 0;
+    const way = isNeeded ? await costedWay(remedy, asked) : undefined;
     const result = way && resultOf(way);
     if (way && !(result && known.has(result))) ways.push(way);
     known.add(result);

@@ -90,16 +90,25 @@ interface ProofWanted {
   keepsLast?: boolean;
 }
 
+/** How far a sweep over all pages is, and what it has found so far. */
+export interface ProofSoFar extends WorkProgress {
+  rows: Row[];
+}
+
 /** How long verdicts on the document itself are kept, ms: an edit after a pause sweeps only what it touched. */
 const OWN_KEPT = 15 * 60_000;
 
 /** Sweeps a header over all pages; what is in sight is swept again whenever anything of the document changes. */
 export function useProofOfAll(loaded: LoadedSite, header: Header, wanted: ProofWanted = {}): Verdicts {
   const { width, ...options } = wanted;
-  const { data, ...state } = useAnswer<Proof>(
+  const { data, ...state } = useAnswer<Proof, ProofSoFar>(
     ['proof', siteKey(loaded), keyOf([header, width])],
     async ({ signal, tell }) => {
-      const progress = (done: number, of: number) => tell({ done, of });
+      let known: Row[] = [];
+      const progress = (done: number, of: number, fresh: Row[]) => {
+        known = [...known, ...fresh];
+        tell({ done, of, rows: known });
+      };
       const beside = width === undefined ? [] : [width];
       const rows = await proveAll(loaded, header, { beside, signal, progress, kept: OWN_KEPT });
       return { rows, banners: await readBanners(loaded, header.id, beside, { signal }) };

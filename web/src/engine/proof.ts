@@ -59,14 +59,14 @@ export function placesToProve(site: Site, beside?: readonly number[]): { pageId:
 
 /**
  * Sweeps a header over all pages at all standard widths, and some beside.
- * @param progress told after each page and width
+ * @param progress told after each page and width, with its rows
  */
 export async function proveAll(
   at: LoadedSite,
   header: Header,
   options: ProofOptions & {
     beside?: readonly number[];
-    progress?: (done: number, of: number) => void;
+    progress?: (done: number, of: number, rows: Row[]) => void;
     /** One page, by its path, and one width, where not all are wanted. */
     only?: Pick<Row, 'page' | 'width'>;
   } = {},
@@ -85,8 +85,9 @@ export async function proveAll(
           proveMoment(at, header, { pageId, width, moment }, { urgency: 'later', ...options }),
         ),
       );
-      options.progress?.(++done, places.length);
-      return found.flat();
+      const rows = found.flat();
+      options.progress?.(++done, places.length, rows);
+      return rows;
     }),
   );
   return rows.flat();

@@ -1,10 +1,13 @@
 import { ToggleButton, ToggleButtonGroup } from '@mui/material';
-import type { KeyboardEvent } from 'react';
+import { useMemo, type KeyboardEvent } from 'react';
 import { Link, useNavigate, useOutletContext, useSearchParams } from 'react-router';
-import type { Finding } from '@hatrail/core/finding/finding';
+import { findingsOf, type Finding } from '@hatrail/core/finding/finding';
+import type { Header } from '@hatrail/core/model/header';
+import type { Site } from '@hatrail/core/model/site';
+import type { Row } from '@hatrail/core/sweep/prove';
 import type { OtherFinding } from '@hatrail/core/finding/others';
 import type { EditorContext } from '../editor/Editor.tsx';
-import { useVerdicts } from '../editor/verdicts.ts';
+import { useVerdicts, type ProofSoFar } from '../editor/verdicts.ts';
 import { useSoFar } from '../engine/answers.ts';
 import { widthsOf } from '@hatrail/core/sweep/widthPlan';
 import { SaveReport } from './SaveReport.tsx';
@@ -27,7 +30,7 @@ export function Prove() {
   const { siteId, slug, loaded, place } = useOutletContext<EditorContext>();
   const { header } = place;
   const verdicts = useVerdicts();
-  const progress = useSoFar(verdicts);
+  const progress = useSoFar<ProofSoFar>(verdicts);
   const { standing } = verdicts;
   const findings = standing?.findings;
   const [params, setParams] = useSearchParams();
@@ -52,6 +55,7 @@ export function Prove() {
       <main className="prove-empty">
         <h1>Sweeping every page</h1>
         <p>{progress ? `${progress.done} of ${progress.of} pages and widths done.` : 'Starting.'}</p>
+        {progress && <FoundSoFar site={loaded.site} header={header} rows={progress.rows} />}
       </main>
     );
   const { rows = [] } = verdicts;
@@ -73,9 +77,11 @@ export function Prove() {
         <header className="prove-head">
           <h1>{standing.count === 0 ? 'No findings' : standing.words}</h1>
           <p className="quiet">
-            {rows.length === 0
-              ? 'Nothing hangs in this header yet, so that there is nothing to read.'
-              : `from ${rows.length.toLocaleString('en')} places; ${loaded.site.pages.length} pages at ${widths.length} widths${widths.length > 6 ? ` from ${widths[0]} to ${widths.at(-1)} px` : `, ${widths.join(', ')} px`}, every pixel of scroll`}
+            {loaded.site.pages.length === 0
+              ? 'There are no pages yet: add one in Gather, and it is swept.'
+              : rows.length === 0
+                ? 'Nothing hangs in this header yet, so that there is nothing to read.'
+                : `from ${rows.length.toLocaleString('en')} places; ${loaded.site.pages.length} pages at ${widths.length} widths${widths.length > 6 ? ` from ${widths[0]} to ${widths.at(-1)} px` : `, ${widths.join(', ')} px`}, every pixel of scroll`}
             {!verdicts.isWorking &&
               verdicts.widths.done < verdicts.widths.of &&
               `; ${verdicts.widths.of - verdicts.widths.done} more widths are being swept`}
@@ -133,6 +139,28 @@ export function Prove() {
         </>
       )}
     </main>
+  );
+}
+
+/** What the first sweep has found before it is through. */
+function FoundSoFar({ site, header, rows }: { site: Site; header: Header; rows: readonly Row[] }) {
+  const found = useMemo(() => findingsOf(site, header, rows), [site, header, rows]);
+  if (found.length === 0) return null;
+  return (
+    <ul className="findings" aria-label="Findings so far">
+      {found.map(({ id, title, verdict, worst }) => (
+        <li key={id} className="finding">
+          <span />
+          <span className="finding-text">
+            <strong>{title}</strong>
+          </span>
+          <b className="finding-figure" style={{ color: VERDICT_COLOURS[verdict] }}>
+            <VerdictMark verdict={verdict} />
+            {figure(worst.worst)}
+          </b>
+        </li>
+      ))}
+    </ul>
   );
 }
 
