@@ -32,8 +32,8 @@ export default defineConfig({
           include: ['web/test/**/*.test.ts'],
           testTimeout: 180_000,
           hookTimeout: 180_000,
+          // Each with modules of its own: the engine is played in some of them.
           maxWorkers: 2,
-          isolate: false,
         },
       },
       {

@@ -224,10 +224,15 @@ describe('an owner in Prove', () => {
   });
 
   test('mends what is lacking beside contrast, and undoes it', SLOW, async () => {
-    const beside = owner.tab.locator('[data-beside="1.4.12"]');
-    await beside.getByRole('button', { name: /^Try it: Fold below \d+ px/ }).click(SLOW);
+    owner.keep(owner.siteId, ({ headers }) => {
+      headers[0]!.looks.top.cue = { current: 0, hover: 2 };
+    });
+    await owner.tab.goto(`${owner.running.url}/sites/${owner.siteId}/prove`);
+    const beside = owner.tab.locator('[data-beside="1.4.1"]');
+    await beside.getByText('The current page looks like all others').waitFor(SLOW);
+    await beside.getByRole('button', { name: 'Try it: A line of 2 px below the current link.' }).click();
     await beside.waitFor({ state: 'detached', ...SLOW });
-    await expect.poll(() => owner.header().fold?.sooner, SLOW).toBeGreaterThan(876);
+    await expect.poll(() => owner.header().looks.top.cue?.current, SLOW).toBe(2);
     await owner.undo();
     await beside.waitFor(SLOW);
   });

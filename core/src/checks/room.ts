@@ -1,4 +1,4 @@
-import { foldOf } from '../header/fold.ts';
+import { folds } from '../header/fold.ts';
 import { layoutAt, solvedFold } from '../header/layout.ts';
 import type { Measure } from '../measure/measure.ts';
 import type { Header } from '../model/header.ts';
@@ -74,42 +74,23 @@ function spaced(measure: Measure): Measure {
   };
 }
 
-/** The widest that a header's fold can be set to, and the widest window that is looked at. */
-const MOST_SOONER = 2000;
-const GREATEST_WIDTH = 2560;
-
 /**
- * WCAG 2.2, 1.4.12: nothing is cut off where a reader spaces the text. The style sheet folds at the width that was solved for
- * the text as it is.
+ * WCAG 2.2, 1.4.12: nothing is cut off where a reader spaces the text. An open menu that has a fold takes a second line where it
+ * has no room any more (the header's script sees to it); a folded bar and a header that never folds do not.
  */
 export const textSpacing: Check = ({ site, header, measure, widths }) => {
   const fold = solvedFold(site, header, measure);
-  const wide = spaced(measure);
   // What has no room as it is, is told of by itself.
   const tight = new Set(shortOf(site, header, measure, { widths, fold }).flatMap((short) => short.widths));
   const looked = { widths: widths.filter((width) => !tight.has(width)), fold };
-  return shortOf(site, header, wide, looked).map((short): Shortcoming => {
-    const way = short.folded ? undefined : sooner(site, header, wide, looked.widths);
-    // The open menu has room again from where it would fold if it were solved for spaced text.
-    const last = Math.ceil(solvedFold(site, header, wide)) - 1;
-    const at = short.folded || last > GREATEST_WIDTH ? short.widths : [...short.widths, last];
-    return {
+  return shortOf(site, header, spaced(measure), looked)
+    .filter(({ folded }) => folded || !folds(header))
+    .map((short): Shortcoming => ({
       id: `1.4.12 / ${header.id} / ${short.folded ? 'folded' : 'open'}`,
       criterion: '1.4.12',
       title: `${barWords(short.folded)} has no room for spaced text`,
-      told: `With letters and words spaced as a reader may need them it is up to ${Math.ceil(short.by)} px too narrow at ${rangeWords(at)}, worst at ${short.worst} px.`,
-      advice: short.folded ? 'leave more room in the folded bar' : 'let it fold sooner',
+      told: `With letters and words spaced as a reader may need them it is up to ${Math.ceil(short.by)} px too narrow at ${rangeWords(short.widths)}: what does not fit is cut off.`,
+      advice: short.folded ? 'leave more room in the folded bar' : 'let it fold',
       width: short.worst,
-      ...(way && { way }),
-    };
-  });
+    }));
 };
-
-/** The header folding where spaced text has no room any more, where that mends it. */
-function sooner(site: Site, header: Header, wide: Measure, widths: readonly number[]): Shortcoming['way'] {
-  const px = Math.ceil(solvedFold(site, header, wide));
-  if (px > MOST_SOONER) return undefined;
-  const folding = { ...header, fold: { ...foldOf(header), sooner: px } };
-  const left = shortOf(site, folding, wide, { widths, fold: px });
-  return left.some(({ folded }) => !folded) ? undefined : { text: `Fold below ${px} px.`, header: folding };
-}
