@@ -2,26 +2,13 @@ import { existsSync, mkdtempSync, readdirSync, readFileSync, writeFileSync } fro
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { BlobWriter, Uint8ArrayReader, ZipWriter } from '@zip.js/zip.js';
-import { describe, expect, test, vi } from 'vitest';
+import { describe, expect, test } from 'vitest';
 import type { Row } from '@hatrail/core/sweep/prove';
-import { command } from '../src/command.ts';
+import { run } from './run.ts';
 
 /** The command line in a build: parts on several machines, reports, what got worse, and other needs. */
 
 const folder = mkdtempSync(join(tmpdir(), 'hatrail-build-'));
-const run = async (...args: string[]) => {
-  const said = { stdout: '', stderr: '' };
-  const into = (stream: keyof typeof said) => (text: unknown) => void (said[stream] += `${String(text)}\n`);
-  const spies = [
-    vi.spyOn(console, 'log').mockImplementation(into('stdout')),
-    vi.spyOn(console, 'error').mockImplementation(into('stderr')),
-  ];
-  try {
-    return { status: await command(args), ...said };
-  } finally {
-    spies.forEach((spy) => spy.mockRestore());
-  }
-};
 
 /** A small site, without pictures, so that each sweep takes a moment. */
 function small(name: string, change: (site: Demo) => void = () => undefined): string {

@@ -2,26 +2,12 @@ import { spawnSync } from 'node:child_process';
 import { copyFileSync, existsSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { beforeAll, describe, expect, test, vi } from 'vitest';
-import { command } from '../src/command.ts';
+import { beforeAll, describe, expect, test } from 'vitest';
+import { run } from './run.ts';
 import type { Row } from '@hatrail/core/sweep/prove';
 
 /** The command line as it is used: what it prints, and its exit code. */
 
-/** A command in this process, which has its modules read already. */
-const run = async (...args: string[]) => {
-  const said = { stdout: '', stderr: '' };
-  const into = (stream: keyof typeof said) => (text: unknown) => void (said[stream] += `${String(text)}\n`);
-  const spies = [
-    vi.spyOn(console, 'log').mockImplementation(into('stdout')),
-    vi.spyOn(console, 'error').mockImplementation(into('stderr')),
-  ];
-  try {
-    return { status: await command(args), ...said };
-  } finally {
-    spies.forEach((spy) => spy.mockRestore());
-  }
-};
 const DEMO = 'demo/larkfell.hatrail.json';
 let folder: string;
 const spoilt = (name: string, change: (text: string) => string): string => {

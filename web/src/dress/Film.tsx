@@ -62,16 +62,7 @@ export const Film = memo(function Film({
   const toScroll = (clientY: number) => clampScroll(toRow(clientY) - (facts?.windowHeight ?? 0) / 2);
   const clampScroll = (value: number) => Math.round(Math.min(facts?.maxScroll ?? 0, Math.max(0, value)));
   const onKeyDown = (event: KeyboardEvent) => {
-    const window = facts?.windowHeight ?? 0;
-    const steps: Record<string, number> = {
-      ArrowDown: event.shiftKey ? 10 : 1,
-      ArrowUp: event.shiftKey ? -10 : -1,
-      PageDown: window,
-      PageUp: -window,
-      Home: -Infinity,
-      End: Infinity,
-    };
-    const step = steps[event.key];
+    const step = scrollStep(event, facts?.windowHeight ?? 0);
     if (step === undefined) return;
     event.preventDefault();
     latest.current = clampScroll(latest.current + step);
@@ -173,6 +164,22 @@ export const Film = memo(function Film({
     </section>
   );
 });
+
+/** How far a key scrolls, CSS pixels; `undefined` for keys that do not. */
+export function scrollStep(
+  { key, shiftKey }: Pick<KeyboardEvent, 'key' | 'shiftKey'>,
+  windowHeight: number,
+): number | undefined {
+  const steps: Record<string, number> = {
+    ArrowDown: shiftKey ? 10 : 1,
+    ArrowUp: shiftKey ? -10 : -1,
+    PageDown: windowHeight,
+    PageUp: -windowHeight,
+    Home: -Infinity,
+    End: Infinity,
+  };
+  return steps[key];
+}
 
 /** The stretch that has an end at a scroll; its switch stays in its middle. */
 function stretchTo({ from, to }: { from: number; to: number }, scroll: number): number {

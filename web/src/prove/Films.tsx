@@ -7,7 +7,7 @@ import type { SweptRow } from '@hatrail/core/sweep/prove';
 import { momentAt } from '@hatrail/core/sweep/scene';
 import { verdictOf, type Verdict } from '@hatrail/core/sweep/verdict';
 import { STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
-import { FilmPicture, ThreadChoice, Threads } from '../dress/Film.tsx';
+import { FilmPicture, ThreadChoice, Threads, scrollStep } from '../dress/Film.tsx';
 import { threadsOf, useFilm, type ThreadState } from '../dress/view.ts';
 import { useAnswer } from '../engine/answers.ts';
 import { rowsKey } from '../engine/dependsOn.ts';
@@ -48,15 +48,7 @@ export function Films({ siteId, loaded, header }: FilmsProps) {
   const rowAt = ({ clientY, currentTarget }: PointerEvent) =>
     (clientY - currentTarget.getBoundingClientRect().top) / scale;
   const onKeyDown = (event: KeyboardEvent) => {
-    const steps: Record<string, number> = {
-      ArrowDown: event.shiftKey ? 10 : 1,
-      ArrowUp: event.shiftKey ? -10 : -1,
-      PageDown: height,
-      PageUp: -height,
-      Home: -Infinity,
-      End: Infinity,
-    };
-    const step = steps[event.key];
+    const step = scrollStep(event, height);
     if (step === undefined) return;
     event.preventDefault();
     goTo(latest.current + step);
