@@ -40,8 +40,7 @@ export function reportEarl({ site, header, pages, rows, widths, shortcomings, ma
           isPassed: own.length === 0,
           made,
           told:
-            own.map(({ title, told }) => `${title}. ${told}`).join(' ') ||
-            `Nothing was found of the header at ${widths.length} widths.`,
+            own.map(({ title, told }) => `${title}. ${told}`).join(' ') || 'Nothing was found of the header.',
         });
       }),
     ],

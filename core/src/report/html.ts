@@ -73,7 +73,7 @@ function headerHtml(report: Report, pictures: HtmlParts['pictures']): string {
   return `<section>
 <h2>${escapeHtml(header.name)}: ${count === 0 ? 'everything that was judged is clear' : count === 1 ? '1 finding' : `${count} findings`}</h2>
 <p>${totals.lost} places lost, ${totals.strained} strained, ${totals.clear} clear. Text needs a contrast of ${needs.text}, large text ${needs.large}, marks, lines, rings and logos ${needs.marks}.</p>
-<p class="quiet">What was swept: ${pages.length} ${pages.length === 1 ? 'page' : 'pages'} (${escapeHtml(pages.map((page) => page.title).join(', '))}) at ${widths.length} ${widths.length === 1 ? 'width' : 'widths'}, ${range}; at each, every whole pixel of scroll, every moment and every state of ${rows.length} places in all. Each text is judged letter by letter against the pixels behind it, composed as a browser does; the worst letter decides. Widths between those that were swept are not proved by this. Made on ${made.toISOString().slice(0, 16).replace('T', ' at ')} UTC.</p>
+<p class="quiet">What was swept: ${pages.length} ${pages.length === 1 ? 'page' : 'pages'} (${escapeHtml(pages.map((page) => page.title).join(', '))}) at ${widths.length} ${widths.length === 1 ? 'width' : 'widths'}, ${range}; at each, every whole pixel of scroll, every moment and every state of ${rows.length} places in all. Each text is judged letter by letter against the pixels behind it, composed as a browser does; the worst letter decides. Widths between those that were swept, and windows higher or lower than is usual at a width, are not proved by this. Made on ${made.toISOString().slice(0, 16).replace('T', ' at ')} UTC.</p>
 ${findings.map((finding) => findingHtml(finding, pictures.get(finding.id), pages)).join('\n')}
 ${others
   .map(

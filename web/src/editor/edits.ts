@@ -5,10 +5,8 @@ import { useEditor } from './store.ts';
 
 /** Puts what was found in the place of what a header wears, as one undoable step. */
 export function wearFound(headerId: string, label: string, found: Header): void {
-  const { looks, manner, rails, panel, fold } = structuredClone(found);
-  changeHeader(headerId, label, (draft) =>
-    Object.assign(draft, { looks, manner, rails, panel, ...(fold && { fold }) }),
-  );
+  const { looks, manner, rails, panel } = structuredClone(found);
+  changeHeader(headerId, label, (draft) => Object.assign(draft, { looks, manner, rails, panel }));
 }
 
 /** Takes a whole plan as one undoable step: what the header wears then, and tints of opening bands. */

@@ -86,7 +86,7 @@ function PlanFound({
     count === 0
       ? 'No change that is known clears these'
       : rest.length === 0
-        ? `${changes} everything`
+        ? `${changes} everything${sweeping ? ' so far' : ''}`
         : `${changes} what can be cleared from here`;
   return (
     <section className="plan" aria-label="What clears all">
@@ -106,7 +106,8 @@ function PlanFound({
       {rest.length > 0 && <p className="quiet">Left: {rest.join('; ')}.</p>}
       <p className="quiet">
         The header was swept with all of it, over every page at {widths + (sweeping?.done ?? 0)} widths
-        {sweeping && `; ${sweeping.of - sweeping.done} more are being swept`}.
+        {sweeping && `; ${sweeping.of - sweeping.done} more are being swept`}
+        {tints.length > 0 && '; words of opening bands at the usual ones'}.
       </p>
       <div className="row">
         {count > 0 && (

@@ -122,7 +122,8 @@ export function Prove() {
             {standing.count === 0 && rows.length > 0 && (
               <p className="prove-clear">
                 <VerdictMark verdict="clear" size={16} /> Every letter, line and ring reaches what it needs on
-                every page, at these {widths.length} widths, at every scroll and in every state.
+                every page, at these {widths.length} widths, at every scroll and in every state, in windows of
+                the usual height.
               </p>
             )}
           </section>

@@ -67,8 +67,8 @@ export function useWays(loaded: LoadedSite, header: Header, finding: Finding) {
       });
       return found;
     },
-    // What was swept before the last edit is not asked about.
-    { isAsked: !isWorking, rest: 200, keepsLast: true },
+    // What was swept before the last edit is not asked about, nor is a way for it offered for what came after.
+    { isAsked: !isWorking, rest: 200 },
   );
 }
 
@@ -228,7 +228,7 @@ export function usePlan(loaded: LoadedSite, header: Header, words: readonly stri
       const more = decidingWidths(swept, MOST_DECIDING).filter((width) => !widths.includes(width));
       const isLeft = left.some(({ id }) => plan.left.every((known) => known.id !== id));
       if (!isLeft || more.length === 0 || round === ROUNDS)
-        return { ...plan, rows: swept, left, widths: all.length };
+        return { ...plan, rows: swept, left, widths: widthsOf(swept).length };
       widths = [...widths, ...more];
     }
   });
@@ -270,6 +270,7 @@ export function useShortcomings(loaded: LoadedSite, header: Header): Shortcoming
         signal,
       });
     },
-    { isAsked: page !== undefined, rest: 300, keepsLast: true },
+    // A change that mends the document before the last edit would undo that.
+    { isAsked: page !== undefined, rest: 300 },
   ).data;
 }
