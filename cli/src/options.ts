@@ -1,7 +1,9 @@
 import { parseArgs } from 'node:util';
 import { BadInput } from '@hatrail/core/model/badInput';
 import { STRICT_NEEDS, USUAL_NEEDS, type Needs } from '@hatrail/core/model/needs';
-import { GREATEST_WIDTH, LEAST_WIDTH } from '@hatrail/core/sweep/widths';
+import { usualWindowHeight } from '@hatrail/core/page/layout';
+import { viewportsOf } from '@hatrail/core/sweep/widthPlan';
+import { GREATEST_WIDTH, LEAST_WIDTH, type Viewport } from '@hatrail/core/sweep/widths';
 
 /** What can be said on the command line, and how it is read. */
 
@@ -13,7 +15,8 @@ export const COMMANDS = {
                       SITE is a .hatrail.json, or a .hatrail.zip with its pictures.
   --page PATH         only that page; may be said more than once
   --pages PATH,PATH   only those pages
-  --widths LIST       widths in px, such as 390,1024 or 600-620; “between” for the usual ones and those between, as on screen
+  --widths LIST       widths in px, such as 390,1024 or 600-620; with a height of the window, 1280x600;
+                      “between” for the usual ones, those between and other heights, as on screen
   --width PX          one width
   --every-width       each pixel of width from ${LEAST_WIDTH} to ${GREATEST_WIDTH}
   --target RATIO      the contrast that text needs, in place of the site's own; large text needs two thirds of it (4.5 of 7)
@@ -119,21 +122,38 @@ function readWidth(text: string): number {
   return width;
 }
 
-/** Which widths are wanted: some, those that are planned, or `undefined` where nothing is said. */
-export function widthsSaid(options: Options): number[] | 'between' | undefined {
+/** Least and greatest height of a window that can be asked for, CSS pixels. */
+const LEAST_HEIGHT = 200;
+const GREATEST_HEIGHT = 3000;
+
+/** A width and a height as they are typed. @throws {BadInput} where they are none */
+function readWindow(text: string): Viewport {
+  const [first, second, ...others] = text.split(/[x×]/) as [string, ...string[]];
+  const height = Number(second);
+  if (others.length > 0 || !(height >= LEAST_HEIGHT && height <= GREATEST_HEIGHT && Number.isInteger(height)))
+    throw new BadInput(
+      `“${text}” is no window: give a width and a height from ${LEAST_HEIGHT} to ${GREATEST_HEIGHT}, such as 1280x600.`,
+    );
+  const width = readWidth(first);
+  return height === usualWindowHeight(width) ? { width } : { width, height };
+}
+
+/** Which windows are wanted: some, those that are planned, or `undefined` where nothing is said. */
+export function viewportsSaid(options: Options): Viewport[] | 'between' | undefined {
   const said = [options.width, options.widths, options['every-width']].filter((each) => each !== undefined);
   if (said.length > 1) throw new BadInput('Say one of --width, --widths and --every-width.');
   if (options['every-width'])
-    return Array.from({ length: GREATEST_WIDTH - LEAST_WIDTH + 1 }, (_, i) => LEAST_WIDTH + i);
-  if (options.width !== undefined) return [readWidth(options.width)];
+    return Array.from({ length: GREATEST_WIDTH - LEAST_WIDTH + 1 }, (_, i) => ({ width: LEAST_WIDTH + i }));
+  if (options.width !== undefined) return [{ width: readWidth(options.width) }];
   if (options.widths === undefined || options.widths === 'between') return options.widths;
-  const widths = options.widths.split(',').flatMap((part) => {
+  const windows = options.widths.split(',').flatMap((part): Viewport[] => {
+    if (/[x×]/.test(part)) return [readWindow(part.trim())];
     const [from, to] = part.split('-').map((each) => readWidth(each.trim())) as [number, number?];
     if (to !== undefined && to < from)
       throw new BadInput(`“${part}” goes backwards: give the smaller width first.`);
-    return Array.from({ length: (to ?? from) - from + 1 }, (_, i) => from + i);
+    return Array.from({ length: (to ?? from) - from + 1 }, (_, i) => ({ width: from + i }));
   });
-  return [...new Set(widths)].sort((a, b) => a - b);
+  return viewportsOf(windows);
 }
 
 /** What is asked for in place of the site's own needs; `undefined` where nothing is said. */

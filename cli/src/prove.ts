@@ -9,16 +9,16 @@ import { placePicture } from '@hatrail/core/report/place';
 import { judgePanelAt, type PanelVerdict } from '@hatrail/core/sweep/panel';
 import { proveScene, type Row, type SweptRow } from '@hatrail/core/sweep/prove';
 import { layoutScene } from '@hatrail/core/sweep/scene';
-import { widthsBetween } from '@hatrail/core/sweep/widthPlan';
-import { STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
+import { otherHeights, viewportsOf, widthsBetween } from '@hatrail/core/sweep/widthPlan';
+import { STANDARD_WIDTHS, type Viewport } from '@hatrail/core/sweep/widths';
 import { placeAddress } from '@hatrail/node/placePng';
 import { decodePictures, skiaDrawing, skiaMeasure, skiaRaster } from '@hatrail/node/skia';
 import type { LoadedSite } from '@hatrail/node/siteFile';
 
 /** A site ready to be swept: its pictures are decoded once. */
 export interface Prover {
-  /** Sweeps one page at one width. */
-  sweep(page: Page, width: number): SweptRow[];
+  /** Sweeps one page in one window. */
+  sweep(page: Page, viewport: Viewport): SweptRow[];
   /** A picture of where a row is worst, as a data address; `undefined` where it is of another site. */
   picture(row: Row, size: { width: number; height: number }): string | undefined;
 }
@@ -28,26 +28,33 @@ export async function openProver({ site, read }: LoadedSite): Promise<Prover> {
   const measure = skiaMeasure();
   const pictures = await decodePictures(site, read, shippedSizes(site, at(site.headers, 0), measure));
   const draw = skiaDrawing(site, pictures);
-  const sceneOf = (page: Page, width: number) =>
-    layoutScene(site, headerFor(site, page), page, { width }, measure);
+  const sceneOf = (page: Page, { width, height }: Viewport) =>
+    layoutScene(
+      site,
+      headerFor(site, page),
+      page,
+      { width, ...(height && { windowHeight: height }) },
+      measure,
+    );
   return {
-    sweep(page, width) {
-      const scene = sceneOf(page, width);
+    sweep(page, viewport) {
+      const scene = sceneOf(page, viewport);
       return proveScene(scene, skiaRaster(site, scene.laid, pictures), draw);
     },
     picture(row, size) {
       const page = site.pages.find(({ path }) => path === row.page);
       if (!page) return undefined;
-      const scene = sceneOf(page, row.width);
+      const scene = sceneOf(page, row);
       const picture = placePicture(scene, skiaRaster(site, scene.laid, pictures), draw, row, size);
       return picture && placeAddress(picture);
     },
   };
 }
 
-/** The usual widths of a site and those between, as they are swept on screen before any are parted further. */
-export function plannedWidths({ site }: Pick<LoadedSite, 'site'>, header: Header): number[] {
-  return [...STANDARD_WIDTHS, ...widthsBetween(site, header, skiaMeasure())].sort((a, b) => a - b);
+/** The usual widths of a site, those between and other heights, as they are swept on screen before any are parted further. */
+export function plannedViewports({ site }: Pick<LoadedSite, 'site'>, header: Header): Viewport[] {
+  const widths = [...STANDARD_WIDTHS, ...widthsBetween(site, header, skiaMeasure())];
+  return viewportsOf([...widths.map((width) => ({ width })), ...otherHeights(site, header)]);
 }
 
 /** What the headers that hang on some pages lack beside contrast, at some widths. */

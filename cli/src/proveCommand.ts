@@ -7,10 +7,11 @@ import type { Page } from '@hatrail/core/model/page';
 import { headerFor } from '@hatrail/core/output/files';
 import { reportJson } from '@hatrail/core/report/json';
 import type { Row } from '@hatrail/core/sweep/prove';
-import { STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
+import { metWords, widthsOf } from '@hatrail/core/sweep/widthPlan';
+import { STANDARD_WIDTHS, viewportWords, type Viewport } from '@hatrail/core/sweep/widths';
 import { loadSite, type LoadedSite } from '@hatrail/node/siteFile';
-import { needsSaid, shardSaid, widthsSaid, type Options, type Said, type Shard } from './options.ts';
-import { lackingOf, openProver, plannedWidths, provePanels, type Prover } from './prove.ts';
+import { needsSaid, shardSaid, viewportsSaid, type Options, type Said, type Shard } from './options.ts';
+import { lackingOf, openProver, plannedViewports, provePanels, type Prover } from './prove.ts';
 import { joined, partJson, worseThan, type Panel, type Proved } from './proved.ts';
 import { checkPlaces, reportsOf, writeReports } from './reports.ts';
 
@@ -45,7 +46,7 @@ export async function proveCommand({ values, positionals, reports }: Said): Prom
   const before = {
     loaded: withNeeds(older, asked.loaded.site.needs),
     pages: older.site.pages.filter(({ path }) => asked.pages.some((page) => page.path === path)),
-    widths: asked.widths,
+    windows: asked.windows,
   };
   const then = await proved(before, await openProver(before.loaded), undefined);
   return told(worseThan(now, then), { values, positionals, reports }, prover);
@@ -54,7 +55,7 @@ export async function proveCommand({ values, positionals, reports }: Said): Prom
 interface Asked {
   loaded: LoadedSite;
   pages: Page[];
-  widths: number[];
+  windows: Viewport[];
 }
 
 function withNeeds(loaded: LoadedSite, needs: LoadedSite['site']['needs']): LoadedSite {
@@ -72,30 +73,31 @@ function askedOf(read: LoadedSite, values: Options): Asked {
   if (wrong !== undefined)
     throw new BadInput(`There is no page ${wrong}: choose one of ${known.join(', ')}.`);
   const pages = site.pages.filter(({ path }) => paths.length === 0 || paths.includes(path));
-  const said = widthsSaid(values) ?? [...STANDARD_WIDTHS];
-  const widths = said === 'between' ? plannedWidths(loaded, headerFor(site, pages[0]!)) : said;
-  return { loaded, pages, widths };
+  const said = viewportsSaid(values) ?? STANDARD_WIDTHS.map((width) => ({ width }));
+  const windows = said === 'between' ? plannedViewports(loaded, headerFor(site, pages[0]!)) : said;
+  return { loaded, pages, windows };
 }
 
 /** Sweeps all that is asked for, or one part of it: every so-manieth page and width. */
 async function proved(
-  { loaded, pages, widths }: Asked,
+  { loaded, pages, windows }: Asked,
   prover: Prover,
   shard: Shard | undefined,
 ): Promise<Proved> {
-  const places = pages.flatMap((page) => widths.map((width) => ({ page, width })));
+  const places = pages.flatMap((page) => windows.map((viewport) => ({ page, viewport })));
   const own = shard ? places.filter((_, i) => i % shard.of === shard.part - 1) : places;
   const isShown = process.stderr.isTTY && own.length > 20;
   const rows: Row[] = [];
-  for (const [i, { page, width }] of own.entries()) {
-    for (const { contrasts: _, ...row } of prover.sweep(page, width)) rows.push(row);
+  for (const [i, { page, viewport }] of own.entries()) {
+    for (const { contrasts: _, ...row } of prover.sweep(page, viewport)) rows.push(row);
     // Canvases are given back only between two turns of the event loop: a page takes some 30 MB.
     await setImmediate();
     if (isShown) process.stderr.write(`\r${i + 1} of ${own.length} pages and widths`);
   }
   if (isShown) process.stderr.write('\n');
+  const widths = widthsOf(windows);
   const panels = provePanels(loaded, pages, widths);
-  return { site: loaded.site, rows, panels, lacking: lackingOf(loaded, pages, widths), widths };
+  return { site: loaded.site, rows, panels, lacking: lackingOf(loaded, pages, widths), widths, windows };
 }
 
 /** Prints and writes what was proved. */
@@ -132,7 +134,7 @@ function printFindings(proved: Proved): void {
     for (const { verdict, title, items, worst, pages, set, value } of findings) {
       console.log(
         `${verdict}: ${title}: ${items}, worst ${worst.worst.toFixed(2)} where ${worst.needed} is needed, ` +
-          `${worst.scroll} px down ${worst.page} at ${worst.width}, on ${pages.join(' ')}. Set by ${set}: ${ADVICE[value]}.`,
+          `${worst.scroll} px down ${worst.page} at ${viewportWords(worst)}, on ${pages.join(' ')}. Set by ${set}: ${ADVICE[value]}.`,
       );
     }
     for (const { verdict, title, items, contrast, needed } of others)
@@ -150,7 +152,7 @@ function printRows(rows: Row[], panels: readonly Panel[]): void {
     const state = stateWords(row);
     console.log(
       `${row.verdict}: ${row.item}${state}, ${MOMENT_NAMES[row.moment]}: ${row.worst.toFixed(2)} where ${row.needed} is needed, ` +
-        `${row.scroll} px down ${row.page} at ${row.width}`,
+        `${row.scroll} px down ${row.page} at ${viewportWords(row)}`,
     );
   }
   for (const { where, what, name, state, contrast, needed, verdict } of panels) {
@@ -160,14 +162,11 @@ function printRows(rows: Row[], panels: readonly Panel[]): void {
   }
 }
 
-function printTotals({ rows, panels, widths }: Proved, since: string | undefined): void {
+function printTotals({ rows, panels, windows }: Proved, since: string | undefined): void {
   const all = [...rows, ...panels];
   const count = (verdict: string) => all.filter((row) => row.verdict === verdict).length;
-  const at =
-    widths.length > 8
-      ? `${widths.length} widths from ${widths[0]} to ${widths.at(-1)} px`
-      : `${widths.join(', ')} px`;
+  const at = metWords(windows);
   if (since === undefined)
-    console.log(`${count('lost')} lost, ${count('strained')} strained, ${count('clear')} clear, at ${at}`);
-  else console.log(`${all.length} worse than in ${since}, at ${at}`);
+    console.log(`${count('lost')} lost, ${count('strained')} strained, ${count('clear')} clear, ${at}`);
+  else console.log(`${all.length} worse than in ${since}, ${at}`);
 }

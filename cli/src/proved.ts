@@ -4,7 +4,8 @@ import { BadInput } from '@hatrail/core/model/badInput';
 import { checkSite } from '@hatrail/core/model/check';
 import type { Site } from '@hatrail/core/model/site';
 import type { PanelVerdict } from '@hatrail/core/sweep/panel';
-import { spotKey, type Row } from '@hatrail/core/sweep/prove';
+import { placeKey, type Row } from '@hatrail/core/sweep/prove';
+import type { Viewport } from '@hatrail/core/sweep/widths';
 import type { Shard } from './options.ts';
 
 /** What proving a site comes to, and how the parts of it that several machines did are brought together. */
@@ -20,6 +21,8 @@ export interface Proved {
   /** What headers lack beside contrast. */
   lacking: Lacking[];
   widths: readonly number[];
+  /** In which windows: at the widths, those of the usual height and others. */
+  windows: readonly Viewport[];
 }
 
 /** What a part of the work is printed as: all that is needed to join it. */
@@ -42,6 +45,7 @@ function isPart(data: unknown): data is ProvedPart {
     Array.isArray(part.panels) &&
     Array.isArray(part.lacking) &&
     Array.isArray(part.widths) &&
+    Array.isArray(part.windows) &&
     Number.isInteger(part.shard?.part) &&
     Number.isInteger(part.shard?.of) &&
     checkSite(part.site).length === 0 &&
@@ -78,7 +82,7 @@ export async function joined(files: readonly string[]): Promise<Proved> {
     parts.findIndex((part) => JSON.stringify(of(part)) !== JSON.stringify(of(first)));
   for (const [what, of] of [
     ['site', (part: ProvedPart) => part.site],
-    ['set of widths', (part: ProvedPart) => part.widths],
+    ['set of widths', (part: ProvedPart) => part.windows],
     ['number of parts', (part: ProvedPart) => part.shard.of],
   ] as const) {
     const other = same(of);
@@ -93,15 +97,15 @@ export async function joined(files: readonly string[]): Promise<Proved> {
         `Part ${part} of ${first.shard.of} is ${count === 0 ? 'missing' : 'there twice'}: name each part once.`,
       );
   }
-  const { site, panels, lacking, widths } = first;
-  return { site, panels, lacking, widths, rows: parts.flatMap(({ rows }) => rows) };
+  const { site, panels, lacking, widths, windows } = first;
+  return { site, panels, lacking, widths, windows, rows: parts.flatMap(({ rows }) => rows) };
 }
 
 const RANK = { lost: 0, strained: 1, clear: 2 };
 
 /** What is worse than it was before: rows and panels whose verdict is worse, or that are new and not clear. */
 export function worseThan(now: Proved, before: Proved): Proved {
-  const rowKey = (row: Row) => [row.header, row.page, row.width, row.moment, spotKey(row)].join(' ');
+  const rowKey = (row: Row) => `${row.header} ${placeKey(row)}`;
   const panelKey = (panel: Panel) =>
     [panel.header, panel.where, panel.what, panel.name, panel.state].join(' ');
   const worseBy = <T extends { verdict: Row['verdict'] }>(

@@ -48,6 +48,12 @@ describe('widths', () => {
     const widths = new Set(rowsIn(stdout).map(({ width }) => width));
     expect([320, 390, 1112, 1920, 2560].every((width) => widths.has(width))).toBe(true);
     expect([...widths].filter((width) => widths.has(width + 1)).length).toBeGreaterThan(2);
+    const heights = rowsIn(stdout).flatMap(({ width, height }) => (height ? [`${width}×${height}`] : []));
+    expect([...new Set(heights)]).toEqual(expect.arrayContaining(['390×560', '1280×600']));
+  });
+  test('a window of another height, told with it', async () => {
+    const { stdout } = await run('prove', file, '--page', '/log', '--widths', '1280,1280x600');
+    expect(stdout).toMatch(/at 1280 px; in windows of 1280 × 600 px$/m);
   });
 });
 
@@ -106,6 +112,7 @@ describe('reports', () => {
     ['by a need of too much', ['--target', '30'], /“30” is no contrast/],
     ['at widths that go backwards', ['--widths', '800-700'], /goes backwards/],
     ['at a width too many', ['--widths', '390', '--every-width'], /Say one of --width/],
+    ['at no window', ['--widths', '1280x90'], /“1280x90” is no window/],
     ['at no width', ['--widths', '390,,768'], /“” is no width/],
   ])('%s: says what to do, before anything is swept', async (_, options, message) => {
     const { status, stderr } = await run('prove', file, ...options);

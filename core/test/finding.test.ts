@@ -121,10 +121,10 @@ describe('findings', () => {
       expect(findings.flatMap((finding) => finding.rows.map(keyOf)).sort()).toEqual(below.sort());
       const turned = findingsOf({ ...at, pages: [...at.pages].reverse() }, worn, [...rows].reverse());
       expect(told(turned)).toEqual(told(findings));
-      for (const { rows: own, worst, pages, widths, met } of findings) {
+      for (const { rows: own, worst, pages, windows, met } of findings) {
         expect(worst.worst / worst.needed).toBe(Math.min(...own.map((row) => row.worst / row.needed)));
         expect(new Set(own.map(({ moment }) => moment)).size).toBe(1);
-        expect([pages.length > 0, widths.length > 0, met >= 0, met <= 1]).toEqual([true, true, true, true]);
+        expect([pages.length > 0, windows.length > 0, met >= 0, met <= 1]).toEqual([true, true, true, true]);
       }
     },
   );

@@ -35,7 +35,7 @@ function proved(change: Partial<Header> = {}, name = HOSTILE): { site: Site; hea
   };
   const rows = named.pages.flatMap((page) =>
     WIDTHS.flatMap((width) => {
-      const scene = layoutScene(named, worn, page, { width, windowHeight: 400 }, measure);
+      const scene = layoutScene(named, worn, page, { width }, measure);
       return proveScene(scene, painted(scene.laid), noDrawing).map(({ contrasts: _, ...row }) => row);
     }),
   );
@@ -124,7 +124,7 @@ describe('as a page', () => {
     expect(page.textContent).toMatch(/everything that was judged is clear/);
     expect(page.textContent).toMatch(/at 2 widths, 400, 700 px/);
     expect(page.textContent).toMatch(
-      /Widths between those that were swept, and windows higher or lower .* are not proved/,
+      /Widths and heights of the window between those that were swept are not proved/,
     );
   });
 });
@@ -211,7 +211,7 @@ test('the picture of a worst place: the ground under its cell is the one that wa
     ({ state, moment, verdict }) => state === 'rest' && moment === 'scrolled' && verdict !== 'clear',
   )!;
   const page = at.pages.find(({ path }) => path === row.page)!;
-  const scene = layoutScene(at, worn, page, { width: row.width, windowHeight: 400 }, measure);
+  const scene = layoutScene(at, worn, page, { width: row.width }, measure);
   const picture = placePicture(scene, painted(scene.laid), noDrawing, row, { width: 200, height: 90 })!;
   expect([picture.ground.width, picture.ground.height]).toEqual([200, 90]);
   const { cell, ground } = picture;

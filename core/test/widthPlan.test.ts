@@ -2,13 +2,24 @@ import { describe, expect, test } from 'vitest';
 import { layoutHeader } from '../src/header/layout.ts';
 import type { Header } from '../src/model/header.ts';
 import type { Page } from '../src/model/page.ts';
+import type { Site } from '../src/model/site.ts';
 import { nearestSnapshot } from '../src/page/layout.ts';
 import { pageStep } from '../src/page/metrics.ts';
 import type { Row } from '../src/sweep/prove.ts';
 import { verdictOf } from '../src/sweep/verdict.ts';
-import { decidingWidths, finerWidths, turningWidths, widthsBetween } from '../src/sweep/widthPlan.ts';
+import {
+  decidingViewports,
+  finerWidths,
+  metWords,
+  otherHeights,
+  turningWidths,
+  viewportsWords,
+  widthsBetween,
+} from '../src/sweep/widthPlan.ts';
+import { proveScene } from '../src/sweep/prove.ts';
+import { layoutScene } from '../src/sweep/scene.ts';
 import { GREATEST_WIDTH, LEAST_WIDTH, STANDARD_WIDTHS } from '../src/sweep/widths.ts';
-import { header, measure, site } from './made.ts';
+import { header, measure, noDrawing, painted, site } from './made.ts';
 
 /** Which widths are swept: wherever something turns, never far apart, and finer where it comes near to its target. */
 
@@ -58,6 +69,57 @@ describe('the widths that are planned', () => {
   });
 });
 
+describe('other heights of the window', () => {
+  const opening = { ...site.pages[0]!, bands: site.pages[0]!.bands.slice(0, 1) };
+  const of = (unit: 'px' | 'window') =>
+    ({
+      ...site,
+      pages: [{ ...opening, bands: opening.bands.map((band) => ({ ...band, height: { value: 90, unit } })) }],
+    }) as Site;
+  test('a short window at each usual width, since a page scrolls further in it; a tall one where a band is a share of it', () => {
+    expect(otherHeights(of('px'), header)).toEqual([
+      { width: 390, height: 560 },
+      { width: 768, height: 360 },
+      { width: 1280, height: 600 },
+      { width: 1920, height: 600 },
+    ]);
+    expect(otherHeights(of('window'), header)).toHaveLength(8);
+    const below: Header = { ...header, manner: { ...header.manner, onScroll: 'bottom' } };
+    expect(otherHeights(of('px'), below, [1280])).toEqual([
+      { width: 1280, height: 600 },
+      { width: 1280, height: 1200 },
+    ]);
+  });
+
+  test('what no usual window shows is found: words at the foot that only a short one brings below the header', () => {
+    const raw = { ...site.pages[0]!, bands: [] };
+    const shown = (windowHeight?: number) =>
+      layoutScene(of('px'), header, raw, { width: 1280, ...(windowHeight && { windowHeight }) }, measure);
+    // A page that is as high as its window does not scroll, in whatever window.
+    expect([shown().maxScroll, shown(600).maxScroll]).toEqual([0, 0]);
+    const long = layoutScene(site, header, site.pages[0]!, { width: 500, windowHeight: 400 }, measure);
+    const short = layoutScene(site, header, site.pages[0]!, { width: 500, windowHeight: 300 }, measure);
+    expect(short.maxScroll).toBe(long.maxScroll + 100);
+    const rows = proveScene(short, painted(short.laid), noDrawing);
+    expect(rows.every(({ height }) => height === 300)).toBe(true);
+    expect(metWords(rows)).toBe('in windows of 500 × 300 px');
+    // A window lower than the header itself is swept, too.
+    const flat = layoutScene(site, header, site.pages[0]!, { width: 500, windowHeight: 40 }, measure);
+    expect(proveScene(flat, painted(flat.laid), noDrawing).length).toBe(rows.length);
+  });
+
+  test('are told in a few words', () => {
+    expect(metWords([{ width: 390 }, { width: 768 }, { width: 1280, height: 600 }])).toBe(
+      'at 390 and 768 px; in windows of 1280 × 600 px',
+    );
+    expect(viewportsWords([{ width: 390 }])).toBe('1 width');
+    expect(viewportsWords([{ width: 390 }, { width: 390, height: 560 }])).toBe(
+      '1 width and 1 other height of the window',
+    );
+    expect(viewportsWords([{ width: 390, height: 560 }])).toBe('1 window');
+  });
+});
+
 const row = (width: number, worst: number, of: Partial<Row> = {}): Row =>
   ({
     page: '/',
@@ -97,21 +159,35 @@ describe('widths that are parted further', () => {
 describe('widths that decide', () => {
   const usual = STANDARD_WIDTHS.map((width) => row(width, 4.6));
   test('those at which something is further below, or nearer, than at any usual one; the furthest first', () => {
-    expect(decidingWidths([...usual, row(500, 4.7), row(1000, 3), row(1100, 4.5)], 5)).toEqual([1000]);
+    expect(decidingViewports([...usual, row(500, 4.7), row(1000, 3), row(1100, 4.5)], 5)).toEqual([
+      { width: 1000 },
+    ]);
     const other = { itemId: 'shows' };
     expect(
-      decidingWidths([...usual, row(1000, 3), row(1100, 2), row(1200, 2.5, other), row(1280, 9, other)], 5),
-    ).toEqual([1200, 1100]);
-    expect(decidingWidths([...usual, row(1000, 3), row(1100, 2, other)], 1)).toEqual([1100]);
+      decidingViewports(
+        [...usual, row(1000, 3), row(1100, 2), row(1200, 2.5, other), row(1280, 9, other)],
+        5,
+      ),
+    ).toEqual([{ width: 1200 }, { width: 1100 }]);
+    expect(decidingViewports([...usual, row(1000, 3), row(1100, 2, other)], 1)).toEqual([{ width: 1100 }]);
   });
 
   test('not what is far from its target, though it is nearer than elsewhere', () => {
     const far = STANDARD_WIDTHS.map((width) => row(width, 12));
-    expect(decidingWidths([...far, row(1000, 8)], 5)).toEqual([]);
-    expect(decidingWidths([...far, row(1000, 5)], 5)).toEqual([1000]);
+    expect(decidingViewports([...far, row(1000, 8)], 5)).toEqual([]);
+    expect(decidingViewports([...far, row(1000, 5)], 5)).toEqual([{ width: 1000 }]);
+  });
+
+  test('another height of a usual width decides as another width does', () => {
+    const short = row(1280, 3, { height: 600 });
+    expect(decidingViewports([...usual, short, row(1000, 4.4, { itemId: 'other' })], 5)).toEqual([
+      { width: 1280, height: 600 },
+      { width: 1000 },
+    ]);
+    expect(finerWidths([row(1280, 12), short], 5)).toEqual([]);
   });
 
   test('of something that is shown between alone, its worst', () => {
-    expect(decidingWidths([row(900, 2), row(1000, 1.5), row(1100, 1.5)], 5)).toEqual([1000]);
+    expect(decidingViewports([row(900, 2), row(1000, 1.5), row(1100, 1.5)], 5)).toEqual([{ width: 1000 }]);
   });
 });

@@ -107,7 +107,7 @@ async function answersOf(site: Site) {
 function keysOf(site: Site): string[] {
   const [of] = site.headers;
   return site.pages.flatMap(({ id }) =>
-    MOMENTS.map((moment) => rowsKey({ site, hashes }, of!, id, WIDTH, moment)),
+    MOMENTS.map((moment) => rowsKey({ site, hashes }, of!, id, { width: WIDTH }, moment)),
   );
 }
 
@@ -161,7 +161,8 @@ describe('keys of answers', () => {
   });
 
   test('the least of a layer is asked anew for everything but how opaque it is; a curve for everything', () => {
-    const least = (of: Site) => leastKey({ site: of, hashes }, of.headers[0]!, 'scrolled', [WIDTH], 'fill');
+    const least = (of: Site) =>
+      leastKey({ site: of, hashes }, of.headers[0]!, 'scrolled', [{ width: WIDTH }], 'fill');
     const curve = (of: Site) => changeKey({ site: of, hashes }, of.headers[0]!, WIDTH, {});
     const opacity = changed(site, ['headers', 0, 'looks', 'scrolled', 'fill', 'opacity'], 0.123);
     expect(least(opacity)).toBe(least(site));

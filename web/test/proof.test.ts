@@ -75,7 +75,7 @@ describe('sweeping again', () => {
   });
   test('everything where another name or page is behind it, at the standard widths and the one on screen', async () => {
     asked.length = 0;
-    await proveAll({ ...loaded, site: { ...site, name: 'Renamed' } }, header, { beside: [500] });
+    await proveAll({ ...loaded, site: { ...site, name: 'Renamed' } }, header, { beside: [{ width: 500 }] });
     expect(asked).toHaveLength(10);
     expect(new Set(asked.map(({ width }) => width))).toEqual(new Set([390, 500, 768, 1280, 1920]));
   });
@@ -83,7 +83,8 @@ describe('sweeping again', () => {
 
 test('another page’s title, which names a menu entry, is part of what a page’s verdicts depend on', () => {
   const hashes = {};
-  const key = (of: typeof site) => rowsKey({ site: of, hashes }, header, of.pages[0]!.id, 1280, 'top');
+  const key = (of: typeof site) =>
+    rowsKey({ site: of, hashes }, header, of.pages[0]!.id, { width: 1280 }, 'top');
   const other = { ...site.pages[0]!, id: 'other', path: '/other', title: 'Other' };
   const two = { ...site, pages: [site.pages[0]!, other] };
   const renamed = { ...two, pages: [two.pages[0]!, { ...other, title: 'Another name' }] };

@@ -126,7 +126,7 @@ describe('the number from which a moment is clear', () => {
   const bound = (holds: 'above' | 'below', values: readonly number[], of = worn({ scrolled: {} })) =>
     boundOf({
       loaded: loadedOf(of),
-      beside: [WIDTH],
+      beside: [{ width: WIDTH }],
       moments: [holds === 'below' ? 'top' : 'scrolled'],
       values,
       holds,
@@ -167,7 +167,7 @@ test('the least tint on the opening band clears words and header together; a per
   const found = (await leastBandTint(
     loaded,
     of,
-    { page: lit, beside: [WIDTH], colour: { swatch: 'night' } },
+    { page: lit, beside: [{ width: WIDTH }], colour: { swatch: 'night' } },
     signal(),
   ))!;
   // Over snow white text is clear from 57.0 % on, the ground being rounded to whole levels.
@@ -190,7 +190,7 @@ test('the least tint on the opening band clears words and header together; a per
   };
   expect([await at(found.percent), await at(found.percent - 1)]).toEqual([true, false]);
   expect(
-    await leastBandTint(loaded, of, { page: lit, beside: [WIDTH], colour: WHITE }, signal()),
+    await leastBandTint(loaded, of, { page: lit, beside: [{ width: WIDTH }], colour: WHITE }, signal()),
   ).toBeUndefined();
 });
 

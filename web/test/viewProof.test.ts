@@ -36,8 +36,13 @@ vi.mock('../src/engine/pool.ts', () => ({
     }),
 }));
 vi.mock('../src/engine/request.ts', () => ({
-  laneName: (page: string, width: number) => `${page} ${width}`,
-  sceneRequest: async ({ site }: { site: unknown }, headerId: string, pageId: string, width: number) => ({
+  laneName: (page: string, { width }: { width: number }) => `${page} ${width}`,
+  sceneRequest: async (
+    { site }: { site: unknown },
+    headerId: string,
+    pageId: string,
+    { width }: { width: number },
+  ) => ({
     site,
     headerId,
     pageId,
@@ -65,7 +70,7 @@ beforeEach(() => {
 async function view(of: Header, signal?: AbortSignal) {
   const shown: SweptScene[] = [];
   const show = (scene: SweptScene) => shown.push(scene);
-  const whole = await sweeps.prove(at(of), of.id, page, 500, { show, ...(signal && { signal }) });
+  const whole = await sweeps.prove(at(of), of.id, page, { width: 500 }, { show, ...(signal && { signal }) });
   return { whole, shown };
 }
 const sameRows = (rows: readonly SweptRow[]) =>
@@ -132,7 +137,7 @@ describe('the sweep of the page on screen', () => {
       const stop = new AbortController();
       const of = filled(opacity);
       const show = () => stop.abort();
-      return sweeps.prove(at(of), of.id, page, 500, { show, signal: stop.signal });
+      return sweeps.prove(at(of), of.id, page, { width: 500 }, { show, signal: stop.signal });
     };
     clock.mockReturnValue(5200);
     await expect(dropped(0.3)).rejects.toThrow('abort');

@@ -8,6 +8,8 @@ import { colourName } from '../model/palette.ts';
 import type { Site } from '../model/site.ts';
 import { isPassing, type Row } from '../sweep/prove.ts';
 import { worstVerdict, type Verdict } from '../sweep/verdict.ts';
+import { viewportsOf } from '../sweep/widthPlan.ts';
+import { viewportKey, type Viewport } from '../sweep/widths.ts';
 
 /**
  * Findings: the rows below their targets, brought together by what makes them. Rows are of one finding where the same value of
@@ -50,9 +52,9 @@ export interface Finding {
   worst: Row;
   /** All that it holds, from the worst. */
   rows: Row[];
-  /** Paths of the pages it is on, and the widths at which it was met; ascending. */
+  /** Paths of the pages it is on, and the windows in which it was met; ascending. */
   pages: string[];
-  widths: number[];
+  windows: Viewport[];
   /** How many of those who visit meet it, estimated from moment, share of scroll and pages: 0 to 1. */
   met: number;
 }
@@ -145,7 +147,8 @@ const shareOf = ({ worst, needed }: Row) => worst / needed;
 
 /** From the worst row; of equals by what they are of, so that their order never depends on how they came. */
 function worstFirst(rows: readonly Row[]): Row[] {
-  const name = (row: Row) => [row.page, row.width, row.itemId, row.state, row.part, row.scroll].join(' ');
+  const name = (row: Row) =>
+    [row.page, viewportKey(row), row.itemId, row.state, row.part, row.scroll].join(' ');
   return [...rows].sort((a, b) => shareOf(a) - shareOf(b) || (name(a) < name(b) ? -1 : 1));
 }
 
@@ -180,7 +183,7 @@ function findingOf(
     worst,
     rows,
     pages,
-    widths: [...new Set(rows.map(({ width }) => width))].sort((a, b) => a - b),
+    windows: viewportsOf(rows),
     met: (MEETING[moment] * passing * share * pages.length) / pageCount,
   };
 }

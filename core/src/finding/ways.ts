@@ -4,7 +4,7 @@ import { isClear, type Asked, type RemedyWork } from '../remedy/kind.ts';
 import { at } from '../lists.ts';
 import { allMoments, type Header, type Moment } from '../model/header.ts';
 import type { Site } from '../model/site.ts';
-import { spotKey, type Row } from '../sweep/prove.ts';
+import { placeKey, type Row } from '../sweep/prove.ts';
 import type { Verdict } from '../sweep/verdict.ts';
 import { findingsOf, type Finding } from './finding.ts';
 
@@ -20,7 +20,6 @@ export interface Proved {
 }
 
 const RANK: Record<Verdict, number> = { lost: 0, strained: 1, clear: 2 };
-const placeKey = (row: Row) => [row.page, row.width, row.moment, spotKey(row)].join(' ');
 
 /** The worst verdict at each place, over the stretches of scroll in which it is met. */
 function verdictsByPlace(rows: readonly Row[]): Map<string, Verdict> {

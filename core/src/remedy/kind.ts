@@ -6,8 +6,12 @@ import { leastOpacity, type Knob, type LeastFill, type SolvedPlace } from './lea
 
 /** What remedies need done over all pages and widths, wherever that is carried out. Each stops when the search is given up. */
 export interface RemedyWork {
-  /** Sweeps a header at some moments, over all pages and widths, or at one page and width to begin with. */
-  sweep(header: Header, moments: readonly Moment[], only?: Pick<Row, 'page' | 'width'>): Promise<Row[]>;
+  /** Sweeps a header at some moments, over all pages and widths, or over one page in one window to begin with. */
+  sweep(
+    header: Header,
+    moments: readonly Moment[],
+    only?: Pick<Row, 'page' | 'width' | 'height'>,
+  ): Promise<Row[]>;
   /** Solves places over a header's own look, the first ones first: see `leastPercents`. */
   solve(
     header: Header,

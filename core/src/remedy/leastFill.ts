@@ -17,12 +17,14 @@ import type { JudgedTarget } from '../sweep/targets.ts';
 export interface SolvedPlace extends Spot {
   page: string;
   width: number;
+  /** Of the window, where it is not the usual one of that width. */
+  height?: number;
   scroll: number;
 }
 
 /** Where a row is worst. */
-export function placeOf({ page, width, itemId, state, part, beside, scroll }: Row): SolvedPlace {
-  return { page, width, itemId, state, part, ...(beside && { beside }), scroll };
+export function placeOf({ page, width, height, itemId, state, part, beside, scroll }: Row): SolvedPlace {
+  return { page, width, ...(height && { height }), itemId, state, part, ...(beside && { beside }), scroll };
 }
 
 /**

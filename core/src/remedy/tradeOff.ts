@@ -1,4 +1,4 @@
-import { spotKey, type Row } from '../sweep/prove.ts';
+import { placeKey, type Row } from '../sweep/prove.ts';
 import { WHOLE } from '../sweep/least.ts';
 import { headerWith, type Knob } from './leastFill.ts';
 import { worstFirst, type Asked } from './kind.ts';
@@ -29,14 +29,13 @@ export async function tradeOff(
   tell: (points: TradeOffPoint[]) => void,
 ): Promise<TradeOffPoint[]> {
   const { header, moment, rows, work } = asked;
-  const placeOf = (row: Row) => [row.page, row.width, spotKey(row)].join(' ');
-  const own = new Set(rows.map(placeOf));
+  const own = new Set(rows.map(placeKey));
   const [first] = worstFirst(rows);
   const points: TradeOffPoint[] = [];
   for (const percent of PERCENTS) {
     const tried = headerWith(header, moment, knob, percent / WHOLE);
     const swept = await work.sweep(tried, [moment]);
-    const [worst] = worstFirst(swept.filter((row) => own.has(placeOf(row))));
+    const [worst] = worstFirst(swept.filter((row) => own.has(placeKey(row))));
     const cost = first && (await work.cost(first, header, tried));
     if (!worst || !cost) continue;
     points.push({ percent, worst, showing: cost.pageShowing });

@@ -1,3 +1,4 @@
+import { viewportWords } from '../sweep/widths.ts';
 import { escapeHtml } from '../css/text.ts';
 import { ADVICE, type Finding } from '../finding/finding.ts';
 import type { OtherFinding } from '../finding/others.ts';
@@ -6,7 +7,7 @@ import { criterionAddress, criterionName, type Report } from './report.ts';
 /** The report in the forms that builds read: SARIF 2.1.0 (OASIS) and JUnit XML. A finding is one result, or one test case. */
 
 const told = ({ items, worst, pages, set }: Finding) =>
-  `${items}: worst ${worst.worst.toFixed(2)} where ${worst.needed} is needed, ${worst.scroll} px down ${worst.page} at ${worst.width} px; on ${pages.join(' ')}. Set by ${set}.`;
+  `${items}: worst ${worst.worst.toFixed(2)} where ${worst.needed} is needed, ${worst.scroll} px down ${worst.page} at ${viewportWords(worst)}; on ${pages.join(' ')}. Set by ${set}.`;
 
 const toldOther = ({ items, contrast, needed, set }: OtherFinding) =>
   `${items}: worst ${contrast.toFixed(2)} where ${needed} is needed. Set by ${set}.`;

@@ -1,3 +1,4 @@
+import { usualWindowHeight } from '../page/layout.ts';
 import type { Report } from './report.ts';
 
 /** Every place that was judged as a line of comma-separated values (RFC 4180), the worst first. */
@@ -6,6 +7,7 @@ const COLUMNS = [
   'header',
   'page',
   'width',
+  'height',
   'moment',
   'item',
   'state',
@@ -35,6 +37,7 @@ export function reportCsv({ header, rows, findings }: Report): string {
         header.name,
         row.page,
         row.width,
+        row.height ?? usualWindowHeight(row.width),
         row.moment,
         row.item,
         row.state,

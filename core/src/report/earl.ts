@@ -1,12 +1,14 @@
 import { CHECKED_CRITERIA } from '../checks/index.ts';
 import type { Row } from '../sweep/prove.ts';
 import { criterionAddress, criterionName, type Report } from './report.ts';
+import { viewportsWords } from '../sweep/widthPlan.ts';
+import { viewportWords, type Viewport } from '../sweep/widths.ts';
 
 /**
  * The report in EARL 1.0 (W3C), as JSON-LD: for each page and each success criterion that was computed, whether the header's
  * contrast reaches it. What is asserted is of the header alone, and of the widths that were swept.
  */
-export function reportEarl({ site, header, pages, rows, widths, shortcomings, made }: Report): object {
+export function reportEarl({ site, header, pages, rows, windows, shortcomings, made }: Report): object {
   const tool = {
     '@id': '_:hat-rail',
     '@type': ['earl:Assertor', 'earl:Software'],
@@ -18,7 +20,7 @@ export function reportEarl({ site, header, pages, rows, widths, shortcomings, ma
       const own = rows.filter((row) => row.page === page.path && row.criterion === criterion);
       if (own.length === 0) return [];
       const bad = own.filter(({ verdict }) => verdict !== 'clear');
-      return [assertion({ header: header.name, page, criterion, own, bad, widths, made })];
+      return [assertion({ header: header.name, page, criterion, own, bad, windows, made })];
     }),
   );
   return {
@@ -53,7 +55,7 @@ function assertion({
   criterion,
   own,
   bad,
-  widths,
+  windows,
   made,
 }: {
   header: string;
@@ -61,7 +63,7 @@ function assertion({
   criterion: Row['criterion'];
   own: readonly Row[];
   bad: readonly Row[];
-  widths: readonly number[];
+  windows: readonly Viewport[];
   made: Date;
 }): object {
   const worst = own.reduce((a, b) => (b.worst / b.needed < a.worst / a.needed ? b : a));
@@ -71,8 +73,8 @@ function assertion({
     isPassed: bad.length === 0,
     made,
     told:
-      `${bad.length} of ${own.length} places of the header below their need, at ${widths.length} widths; ` +
-      `worst: ${worst.item}, ${worst.worst.toFixed(2)} where ${worst.needed} is needed, ${worst.scroll} px down at ${worst.width} px.`,
+      `${bad.length} of ${own.length} places of the header below their need, at ${viewportsWords(windows)}; ` +
+      `worst: ${worst.item}, ${worst.worst.toFixed(2)} where ${worst.needed} is needed, ${worst.scroll} px down at ${viewportWords(worst)}.`,
   });
 }
 

@@ -4,7 +4,8 @@ import { ADVICE, type Finding } from '../finding/finding.ts';
 import { stateWords } from '../header/stateNames.ts';
 import type { Row } from '../sweep/prove.ts';
 import type { Verdict } from '../sweep/verdict.ts';
-import { STANDARD_WIDTHS } from '../sweep/widths.ts';
+import { metWords, viewportsWords } from '../sweep/widthPlan.ts';
+import { STANDARD_WIDTHS, viewportWords, type Viewport } from '../sweep/widths.ts';
 import { criterionAddress, criterionName, totalsOf, type Report } from './report.ts';
 
 /** The report as one HTML file that needs nothing beside it: to be read, sent and printed. */
@@ -66,14 +67,14 @@ ${reports.map((report) => headerHtml(report, pictures)).join('\n')}
 }
 
 function headerHtml(report: Report, pictures: HtmlParts['pictures']): string {
-  const { header, findings, others, pages, widths, rows, needs, made } = report;
+  const { header, findings, others, pages, widths, windows, rows, needs, made } = report;
   const totals = totalsOf(report);
   const count = findings.length + others.length;
   const range = widths.length > 6 ? `from ${widths[0]} to ${widths.at(-1)} px` : `${widths.join(', ')} px`;
   return `<section>
 <h2>${escapeHtml(header.name)}: ${count === 0 ? 'everything that was judged is clear' : count === 1 ? '1 finding' : `${count} findings`}</h2>
 <p>${totals.lost} places lost, ${totals.strained} strained, ${totals.clear} clear. Text needs a contrast of ${needs.text}, large text ${needs.large}, marks, lines, rings and logos ${needs.marks}.</p>
-<p class="quiet">What was swept: ${pages.length} ${pages.length === 1 ? 'page' : 'pages'} (${escapeHtml(pages.map((page) => page.title).join(', '))}) at ${widths.length} ${widths.length === 1 ? 'width' : 'widths'}, ${range}; at each, every whole pixel of scroll, every moment and every state of ${rows.length} places in all. Each text is judged letter by letter against the pixels behind it, composed as a browser does; the worst letter decides. Widths between those that were swept, and windows higher or lower than is usual at a width, are not proved by this. Made on ${made.toISOString().slice(0, 16).replace('T', ' at ')} UTC.</p>
+<p class="quiet">What was swept: ${pages.length} ${pages.length === 1 ? 'page' : 'pages'} (${escapeHtml(pages.map((page) => page.title).join(', '))}) at ${viewportsWords(windows)}, ${range}; at each, every whole pixel of scroll, every moment and every state of ${rows.length} places in all. Each text is judged letter by letter against the pixels behind it, composed as a browser does; the worst letter decides. Widths and heights of the window between those that were swept are not proved by this. Made on ${made.toISOString().slice(0, 16).replace('T', ' at ')} UTC.</p>
 ${findings.map((finding) => findingHtml(finding, pictures.get(finding.id), pages)).join('\n')}
 ${others
   .map(
@@ -90,20 +91,15 @@ ${matrixHtml(report)}
 }
 
 function findingHtml(
-  { title, items, set, behind, criteria, worst, pages, widths, value, rows, verdict }: Finding,
+  { title, items, set, behind, criteria, worst, pages, windows, value, rows, verdict }: Finding,
   picture: string | undefined,
   all: Report['pages'],
 ): string {
   const titles = all.filter(({ path }) => pages.includes(path)).map((page) => page.title);
-  const place = `${worst.scroll.toLocaleString('en')} px down ${worst.page} at ${worst.width} px`;
+  const place = `${worst.scroll.toLocaleString('en')} px down ${worst.page} at ${viewportWords(worst)}`;
   const facts: [string, string][] = [
     ['On', titles.join(', ')],
-    [
-      'At',
-      widths.length > 8
-        ? `${widths.length} widths, ${widths[0]} to ${widths.at(-1)} px`
-        : `${widths.join(', ')} px`,
-    ],
+    ['Where', metWords(windows)],
     ['Holds', `${rows.length} ${rows.length === 1 ? 'place' : 'places'}: ${items}`],
     ['Behind it', behind],
     ['Set by', set],
@@ -141,18 +137,24 @@ ${found.join('\n')}`;
 const MOST_WIDTHS = 6;
 
 /** Items down, moments and widths across: the worst of each over all pages and states. */
-function matrixHtml({ rows, widths, moments }: Report): string {
+function matrixHtml({ rows, widths, windows, moments }: Report): string {
   if (rows.length === 0) return '';
   const shown =
     widths.length > MOST_WIDTHS ? STANDARD_WIDTHS.filter((width) => widths.includes(width)) : widths;
   const columns = moments.flatMap(({ moment, name }) => {
     const own = rows.filter((row) => row.moment === moment);
     if (own.length === 0) return [];
-    const others = widths.filter((width) => !shown.includes(width));
-    return [...shown.map((width) => [width]), ...(others.length > 0 ? [others] : [])].map((at) => ({
-      name: `${name}, ${at === others ? `the worst of ${others.length} others` : at.join('')}`,
-      rows: own.filter((row) => at.includes(row.width)),
+    const isShown = ({ width, height }: Viewport) => height === undefined && shown.includes(width);
+    const others = windows.filter((each) => !isShown(each)).length;
+    const columns = shown.map((width) => ({
+      name: `${name}, ${width}`,
+      rows: own.filter((row) => row.width === width && row.height === undefined),
     }));
+    const rest = {
+      name: `${name}, the worst of ${others} others`,
+      rows: own.filter((row) => !isShown(row)),
+    };
+    return others > 0 ? [...columns, rest] : columns;
   });
   const names = [...new Set(rows.map(({ name }) => name))];
   const worst = (some: readonly Row[]) =>
@@ -163,7 +165,7 @@ function matrixHtml({ rows, widths, moments }: Report): string {
   const cell = (name: string, some: readonly Row[]) => {
     const row = worst(some.filter((each) => each.name === name));
     return row
-      ? `<td title="${escapeHtml(`${row.item}${stateWords(row)}, ${row.page} at ${row.width} px`)}">${verdictHtml(row.verdict, row.worst)}</td>`
+      ? `<td title="${escapeHtml(`${row.item}${stateWords(row)}, ${row.page} at ${viewportWords(row)}`)}">${verdictHtml(row.verdict, row.worst)}</td>`
       : '<td><span class="word">not shown</span></td>';
   };
   return `<h2>Every item</h2>

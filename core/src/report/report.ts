@@ -7,7 +7,8 @@ import type { Site } from '../model/site.ts';
 import type { PanelVerdict } from '../sweep/panel.ts';
 import type { Row } from '../sweep/prove.ts';
 import type { Verdict } from '../sweep/verdict.ts';
-import { widthsOf } from '../sweep/widthPlan.ts';
+import type { Viewport } from '../sweep/widths.ts';
+import { viewportsOf, widthsOf } from '../sweep/widthPlan.ts';
 
 /** What a report tells: one header of a site, what was swept of it, and what was found. Every form of it is made from this. */
 export interface Report {
@@ -16,6 +17,8 @@ export interface Report {
   /** The site's pages that were swept. */
   pages: { path: string; title: string }[];
   widths: number[];
+  /** In which windows, those of the usual height among them. */
+  windows: Viewport[];
   needs: Needs;
   /** When it was made. */
   made: Date;
@@ -41,6 +44,7 @@ export function reportOf(
     header: { id: header.id, name: header.name },
     pages: site.pages.filter(({ path }) => swept.has(path)).map(({ path, title }) => ({ path, title })),
     widths: widthsOf(told.rows),
+    windows: viewportsOf(told.rows),
     needs: needsOf(site),
     ...told,
   };

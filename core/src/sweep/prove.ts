@@ -6,6 +6,7 @@ import type { Box } from '../geometry/box.ts';
 import type { Drawing } from '../stack/drawing.ts';
 import type { Raster } from '../geometry/raster.ts';
 import { pageGround, type PageGround } from '../page/ground.ts';
+import { usualWindowHeight } from '../page/layout.ts';
 import { cellBox, type Cell } from './cells.ts';
 import { STATE_NAMES } from '../header/stateNames.ts';
 import { readQuick } from './quick.ts';
@@ -16,12 +17,15 @@ import type { Swept } from './swept.ts';
 import { rasterAt, stretchesIn, type ScrollStretch } from './turns.ts';
 import { targetsOf, type InkPart, type LinkState, type JudgedTarget } from './targets.ts';
 import { textTarget, verdictOf, type Verdict } from './verdict.ts';
+import { viewportKey } from './widths.ts';
 
 /** The verdict on one item in one state, at one moment, over one page at one width. */
 export interface Row {
   page: string;
   header: string;
   width: number;
+  /** Height of the window, where it is not the usual one of that width. */
+  height?: number;
   moment: Moment;
   /** The item's name, as a visitor reads it. */
   item: string;
@@ -238,6 +242,11 @@ export function spotKey({ itemId, state, part, beside }: Spot): string {
   return [itemId, state, part, ...(beside ? [beside.name, beside.state] : [])].join(' ');
 }
 
+/** Where a row is: of rows of the same key, each is of another stretch of the scroll. */
+export function placeKey(row: Spot & Pick<Row, 'page' | 'width' | 'height' | 'moment'>): string {
+  return [row.page, viewportKey(row), row.moment, spotKey(row)].join(' ');
+}
+
 /** The spot of a target. */
 export function spotOf({ ink, state, part, beside }: Omit<Spot, 'itemId'> & Pick<JudgedTarget, 'ink'>): Spot {
   return { itemId: ink.id, state, part, ...(beside && { beside }) };
@@ -266,6 +275,7 @@ function rowOf(
     page: scene.page.path,
     header: scene.header.id,
     width: scene.width,
+    ...(scene.windowHeight !== usualWindowHeight(scene.width) && { height: scene.windowHeight }),
     moment,
     item: calledOf(target),
     itemId: target.ink.id,

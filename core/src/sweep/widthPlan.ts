@@ -7,7 +7,16 @@ import { at } from '../lists.ts';
 import type { Measure } from '../measure/measure.ts';
 import type { Header } from '../model/header.ts';
 import type { Site } from '../model/site.ts';
-import { GREATEST_WIDTH, LEAST_WIDTH, STANDARD_WIDTHS } from './widths.ts';
+import { keepsToBottom } from '../header/manner.ts';
+import {
+  GREATEST_WIDTH,
+  LEAST_WIDTH,
+  STANDARD_WIDTHS,
+  differing,
+  viewportKey,
+  viewportWords,
+  type Viewport,
+} from './widths.ts';
 import { spotKey, type Row } from './prove.ts';
 
 /** Between the standard widths and beyond them: a covering picture and a wrapped page move with every pixel. */
@@ -68,6 +77,36 @@ export function widthsBetween(
   return [...new Set([...turning, ...BETWEEN])].filter((width) => isWidth(width) && !known.includes(width));
 }
 
+/**
+ * Heights of windows that visitors have besides the usual one, by width: the least of a phone and the greatest, a phone on its
+ * side and a tablet upright, a small laptop and a tall screen; CSS pixels.
+ */
+const HEIGHTS = [
+  { upTo: 480, short: 560, tall: 930 },
+  { upTo: 900, short: 360, tall: 1180 },
+  { upTo: GREATEST_WIDTH, short: 600, tall: 1200 },
+] as const;
+
+/** Whether a header is over something else in a window of another height: it keeps to the bottom, or a band is a share of the window. */
+function hangsOnHeight({ pages }: Site, header: Header): boolean {
+  return keepsToBottom(header) || pages.some(({ bands }) => bands.some(({ height }) => height.unit !== 'px'));
+}
+
+/**
+ * Windows of other heights than the usual, at some widths. In a short one a page scrolls further, so that a header meets more of it;
+ * a tall one is another sight only where something hangs on the height.
+ */
+export function otherHeights(
+  site: Site,
+  header: Header,
+  widths: readonly number[] = STANDARD_WIDTHS,
+): Viewport[] {
+  return widths.flatMap((width) => {
+    const { short, tall } = HEIGHTS.find(({ upTo }) => width <= upTo) ?? HEIGHTS[2];
+    return (hangsOnHeight(site, header) ? [short, tall] : [short]).map((height) => ({ width, height }));
+  });
+}
+
 /** How near to its target a contrast is that may be below it a few pixels of width further, as a multiple of the target. */
 const NEAR = 1.15;
 /** Widths that are no further apart are not parted any more, CSS pixels. */
@@ -78,10 +117,11 @@ const share = ({ worst, needed }: Row) => worst / needed;
 /**
  * Widths in the middle between two that were swept, where a contrast at one of them is near its target, or has crossed it on
  * the way from one to the other: the nearest first.
- * @param rows of all widths that were swept
+ * @param all rows of all widths that were swept; those of other heights than the usual are left out
  * @param most how many are wanted
  */
-export function finerWidths(rows: readonly Row[], most: number): number[] {
+export function finerWidths(all: readonly Row[], most: number): number[] {
+  const rows = all.filter(({ height }) => height === undefined);
   const widths = widthsOf(rows);
   const at = new Map(widths.map((width, i) => [width, i]));
   /** Of each gap between two widths: how near to its target anything is at either end. */
@@ -117,40 +157,82 @@ export function widthsOf(rows: readonly Pick<Row, 'width'>[]): number[] {
   return [...new Set(rows.map(({ width }) => width))].sort((a, b) => a - b);
 }
 
+/** The windows of some rows: by width, then by height, the usual one first. */
+export function viewportsOf(rows: readonly Viewport[]): Viewport[] {
+  return differing(
+    rows.map(({ width, height }) => (height === undefined ? { width } : { width, height })),
+  ).sort((a, b) => a.width - b.width || (a.height ?? 0) - (b.height ?? 0));
+}
+
+/** “at 390, 768 and 1280 px; in windows of 1280 × 600 px”; of many, how many there are. */
+export function metWords(all: readonly Viewport[]): string {
+  const viewports = viewportsOf(all);
+  const widths = widthsOf(viewports.filter(({ height }) => height === undefined));
+  const others = viewports.filter(({ height }) => height !== undefined);
+  const list =
+    widths.length > 5
+      ? `${widths.length} widths, ${widths[0]} to ${widths.at(-1)} px`
+      : `${listWords(widths.map(String))} px`;
+  const windows = others.length > 3 ? `${others.length} other heights` : listWords(others.map(viewportWords));
+  const parts = [
+    ...(widths.length > 0 ? [`at ${list}`] : []),
+    ...(others.length > 0 ? [`in windows of ${windows}`] : []),
+  ];
+  return parts.join('; ');
+}
+
+function listWords(words: readonly string[]): string {
+  return words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`;
+}
+
+/** “50 widths and 8 other heights of the window”. */
+export function viewportsWords(viewports: readonly Viewport[]): string {
+  const heights = viewports.filter(({ height }) => height !== undefined).length;
+  const widths = viewports.length - heights;
+  if (widths === 0) return heights === 1 ? '1 window' : `${heights} windows`;
+  const first = `${widths} ${widths === 1 ? 'width' : 'widths'}`;
+  if (heights === 0) return first;
+  return `${first} and ${heights} other ${heights === 1 ? 'height' : 'heights'} of the window`;
+}
+
 /** What is further from its target than this does not decide, as a multiple of the target. */
 const DECIDES = 1.25;
 /** By how much something has to be nearer to its target, or further below it, than at the standard widths. */
 const BY = 0.01;
 
 /**
- * The widths beside the standard ones that decide: at which something comes nearer to its target, or further below it, than at any
+ * The windows beside those of standard width and usual height that decide: at which something comes nearer to its target, or further below it, than at any
  * of those, the furthest first. What clears those and the standard ones is swept at all others afterwards.
  */
-export function decidingWidths(
+export function decidingViewports(
   rows: readonly Row[],
   most: number,
   standard: readonly number[] = STANDARD_WIDTHS,
-): number[] {
+): Viewport[] {
+  const isStandard = ({ width, height }: Row) => height === undefined && standard.includes(width);
   const key = (row: Row) => `${row.page} ${row.moment} ${spotKey(row)}`;
   const least = new Map<string, number>();
   for (const row of rows)
-    if (standard.includes(row.width))
-      least.set(key(row), Math.min(least.get(key(row)) ?? DECIDES, share(row)));
+    if (isStandard(row)) least.set(key(row), Math.min(least.get(key(row)) ?? DECIDES, share(row)));
   /** The worst between, of each that is judged. */
   const worse = new Map<string, Row>();
   for (const row of rows) {
-    if (standard.includes(row.width) || share(row) > (least.get(key(row)) ?? DECIDES) - BY) continue;
+    if (isStandard(row) || share(row) > (least.get(key(row)) ?? DECIDES) - BY) continue;
     const known = worse.get(key(row));
-    if (!known || share(row) < share(known) || (share(row) === share(known) && row.width < known.width))
+    if (!known || share(row) < share(known) || (share(row) === share(known) && isSmaller(row, known)))
       worse.set(key(row), row);
   }
-  const gain = new Map<number, number>();
+  const gain = new Map<string, { at: Viewport; by: number }>();
   for (const row of worse.values()) {
     const by = (least.get(key(row)) ?? DECIDES) - share(row);
-    gain.set(row.width, Math.max(gain.get(row.width) ?? 0, by));
+    const [at] = viewportsOf([row]) as [Viewport];
+    gain.set(viewportKey(at), { at, by: Math.max(gain.get(viewportKey(at))?.by ?? 0, by) });
   }
-  return [...gain]
-    .sort(([a, x], [b, y]) => y - x || a - b)
+  return [...gain.values()]
+    .sort((a, b) => b.by - a.by || (isSmaller(a.at, b.at) ? -1 : 1))
     .slice(0, most)
-    .map(([width]) => width);
+    .map(({ at }) => at);
 }
+
+const isSmaller = (a: Viewport, b: Viewport) =>
+  a.width < b.width || (a.width === b.width && (a.height ?? 0) < (b.height ?? 0));

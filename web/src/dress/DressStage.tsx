@@ -1,3 +1,4 @@
+import { usualWindowHeight } from '@hatrail/core/page/layout';
 import { BorrowedGround, groundCss, groundName } from './BorrowedGround.tsx';
 import { Moments } from './Moments.tsx';
 import { Stage } from './Stage.tsx';
@@ -35,6 +36,7 @@ export function DressStage({
   menu,
   stage,
   scale,
+  height,
   windowHeight,
   handles,
   chooseMoment,
@@ -85,6 +87,14 @@ export function DressStage({
           are of {page.title} itself.{' '}
           <button type="button" className="link" onClick={() => setGround('page')}>
             Back to the page
+          </button>
+        </p>
+      )}
+      {height !== undefined && (
+        <p className="note-warn" role="status">
+          In a window {height} px high, where {usualWindowHeight(width)} is usual at this width.{' '}
+          <button type="button" className="link" onClick={() => go({ height: undefined, scroll: undefined })}>
+            The usual height
           </button>
         </p>
       )}

@@ -34,7 +34,7 @@ export function useOpeningBand({ loaded, header, page, width }: OpeningBandProps
       readBandAt(
         loaded,
         header.id,
-        { pageId: page.id, band: 0, beside: [width] },
+        { pageId: page.id, band: 0, beside: [{ width }] },
         { urgency: 'later', signal },
       ),
   );
@@ -223,7 +223,7 @@ function BandTint({
     queryKey,
     // None where no tint clears them.
     async ({ signal }) =>
-      (await leastBandTint(loaded, header, { page, beside: [width], colour }, signal)) ?? null,
+      (await leastBandTint(loaded, header, { page, beside: [{ width }], colour }, signal)) ?? null,
   );
   const name = colourName(loaded.site.palette, colour);
   const over = `${header.name}, ${momentName(header, 'top')}`;

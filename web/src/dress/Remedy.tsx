@@ -1,3 +1,4 @@
+import { viewportWords } from '@hatrail/core/sweep/widths';
 import { Button } from '@mui/material';
 import { memo, useState } from 'react';
 import { Link, useLocation } from 'react-router';
@@ -223,13 +224,15 @@ function Elsewhere({
     const to = new URLSearchParams(search);
     to.set('moment', row.moment);
     to.set('width', String(row.width));
+    if (row.height) to.set('height', String(row.height));
+    else to.delete('height');
     to.set('scroll', String(row.scroll));
     if (page) to.set('page', page.id);
     return (
       <p key={row.moment}>
         <Link to={`?${to}`}>{momentName(header, row.moment)}</Link> is not: {row.item}
         {stateWords(row)} {figure(row.worst)} where {row.needed} is needed, {row.scroll} px down {page?.title}{' '}
-        at {row.width}.
+        at {viewportWords(row)}.
       </p>
     );
   });

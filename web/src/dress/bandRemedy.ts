@@ -1,3 +1,4 @@
+import type { Viewport } from '@hatrail/core/sweep/widths';
 import type { Header } from '@hatrail/core/model/header';
 import type { Tint } from '@hatrail/core/model/layer';
 import type { Page } from '@hatrail/core/model/page';
@@ -32,7 +33,7 @@ export function withBandTint(site: Site, page: Page, tint: Tint): Site {
 export async function leastBandTint(
   loaded: LoadedSite,
   header: Header,
-  { page, beside, colour }: { page: Page; beside: readonly number[]; colour: Tint['colour'] },
+  { page, beside, colour }: { page: Page; beside: readonly Viewport[]; colour: Tint['colour'] },
   signal: AbortSignal,
 ): Promise<BandRemedy | undefined> {
   const tried = async (percent: number): Promise<BandRemedy | undefined> => {

@@ -11,6 +11,8 @@ export interface EditorPlace {
   header: Header;
   page: Page;
   width: number;
+  /** Of the window, where it is not the usual one of that width; CSS pixels. */
+  height: number | undefined;
   moment: Moment;
   /** CSS pixels; `undefined` until the worst place is known. */
   scroll: number | undefined;
@@ -20,6 +22,7 @@ export interface PlaceChange {
   header?: string;
   page?: string;
   width?: number;
+  height?: number | undefined;
   moment?: Moment;
   /** `undefined` goes to the worst place. */
   scroll?: number | undefined;
@@ -30,6 +33,7 @@ export function usePlace(site: Site): [EditorPlace, (change: PlaceChange) => voi
   const [params, setParams] = useSearchParams();
   const place = useMemo((): EditorPlace => {
     const width = Number(params.get('width') ?? 1280);
+    const height = Number(params.get('height') ?? NaN);
     const scroll = params.get('scroll');
     const header = site.headers.find(({ id }) => id === params.get('header')) ?? at(site.headers, 0);
     const moments = allMoments(header);
@@ -37,6 +41,8 @@ export function usePlace(site: Site): [EditorPlace, (change: PlaceChange) => voi
       header,
       page: site.pages.find(({ id }) => id === params.get('page')) ?? at(site.pages, 0),
       width: clampWidth(Number.isFinite(width) ? width : 1280),
+      height:
+        Number.isInteger(height) && height >= LEAST_HEIGHT && height <= GREATEST_HEIGHT ? height : undefined,
       moment: moments.find((moment) => moment === params.get('moment')) ?? at(moments, 1),
       scroll: scroll === null || !/^\d+$/.test(scroll) ? undefined : Number(scroll),
     };
@@ -49,6 +55,8 @@ export function usePlace(site: Site): [EditorPlace, (change: PlaceChange) => voi
   const go = useCallback(
     (change: PlaceChange) => {
       const next = new URLSearchParams(asked.current);
+      // A height is of a width.
+      if (change.width !== undefined) next.delete('height');
       for (const [key, value] of Object.entries(change)) {
         if (value === undefined) next.delete(key);
         else next.set(key, String(value));
@@ -60,6 +68,10 @@ export function usePlace(site: Site): [EditorPlace, (change: PlaceChange) => voi
   );
   return [place, go];
 }
+
+/** Heights of a window that can be asked for. */
+const LEAST_HEIGHT = 200;
+const GREATEST_HEIGHT = 3000;
 
 export function clampWidth(width: number): number {
   return Math.min(GREATEST_WIDTH, Math.max(LEAST_WIDTH, Math.round(width)));

@@ -20,11 +20,12 @@ import { useSoFar } from '../engine/answers.ts';
 /** Everything that the parts of the screen show, and what is done with it. */
 export function useDressed() {
   const { loaded, place, go } = useOutletContext<EditorContext>();
-  const { header, page, width, moment } = place;
+  const { header, page, width, height, moment } = place;
+  const viewport = { width, ...(height && { height }) };
   const { site } = loaded;
   const measure = useMeasure(loaded);
-  const { scene, failure } = useSweptView(loaded, header, page.id, width);
-  const film = useFilm(loaded, header, page.id, width, FILM_WIDTH * 2);
+  const { scene, failure } = useSweptView(loaded, header, page.id, viewport);
+  const film = useFilm(loaded, header, page.id, viewport, FILM_WIDTH * 2);
   const facts = scene?.facts;
   const isPointed = moment === 'pointed';
   const scroll = Math.min(place.scroll ?? 0, facts?.maxScroll ?? Infinity);
@@ -37,7 +38,7 @@ export function useDressed() {
   const worst = worstRow(rows);
   const probes = useProbes(loaded, header, {
     pageId: page.id,
-    width,
+    ...viewport,
     moment: facts && !isPointed ? momentAt(facts, scroll) : moment,
     scroll,
   });
@@ -73,7 +74,7 @@ export function useDressed() {
   const heldNow = menu === 'open' ? opened : (held ?? (isPointed ? 'pointed' : undefined));
   const stage = useRef<HTMLDivElement>(null);
   const room = useWidth(stage, 720);
-  const windowHeight = facts?.windowHeight ?? usualWindowHeight(width);
+  const windowHeight = facts?.windowHeight ?? height ?? usualWindowHeight(width);
   const scale = Math.min(1, room / width, 620 / windowHeight);
 
   const down =
@@ -122,6 +123,7 @@ export function useDressed() {
     header,
     page,
     width,
+    height,
     moment,
     scroll,
     site,

@@ -2,11 +2,13 @@ import { at } from '@hatrail/core/lists';
 import { isPointedAt } from '@hatrail/core/header/states';
 import type { Span } from '@hatrail/core/sweep/scene';
 import { useEffect, useEffectEvent, useRef, useState } from 'react';
+import { viewportKey, type Viewport } from '@hatrail/core/sweep/widths';
 import type { Header, Moment } from '@hatrail/core/model/header';
 import type { Cut } from '@hatrail/core/sweep/cut';
 import { spotKey, isPassing, type Probe, type Row, type SweptRow } from '@hatrail/core/sweep/prove';
 import { groupsOf } from '../engine/groups.ts';
 import { isAbort } from '../engine/dropped.ts';
+import type { PagePlace } from '../engine/proof.ts';
 import { onEngine } from '../engine/pool.ts';
 import { useAnswer } from '../engine/answers.ts';
 import { keyOf, siteKey } from '../engine/dependsOn.ts';
@@ -51,19 +53,23 @@ function useComputed<T>(
 }
 
 /** The sweep of the page on screen. */
-export function useSweptView(loaded: LoadedSite, header: Header, pageId: string, width: number) {
+export function useSweptView(loaded: LoadedSite, header: Header, pageId: string, viewport: Viewport) {
   const [sweeps] = useState(() => new ViewSweeps());
-  const computed = useComputed<SweptScene & { pageId: string; width: number }>(
-    siteKey(loaded) + keyOf([header.id, pageId, width]),
+  const seenAt = viewportKey(viewport);
+  const computed = useComputed<SweptScene & { pageId: string; seenAt: string }>(
+    siteKey(loaded) + keyOf([header.id, pageId, seenAt]),
     async (signal, show) => {
-      const shown = (scene: SweptScene) => ({ ...scene, pageId, width });
+      const shown = (scene: SweptScene) => ({ ...scene, pageId, seenAt });
       return shown(
-        await sweeps.prove(loaded, header.id, pageId, width, { signal, show: (scene) => show(shown(scene)) }),
+        await sweeps.prove(loaded, header.id, pageId, viewport, {
+          signal,
+          show: (scene) => show(shown(scene)),
+        }),
       );
     },
   );
-  // A result for another page or width is not shown for this one.
-  const fits = computed.value?.pageId === pageId && computed.value.width === width;
+  // A result for another page or window is not shown for this one.
+  const fits = computed.value?.pageId === pageId && computed.value.seenAt === seenAt;
   return { scene: fits ? computed.value : undefined, failure: computed.failure };
 }
 
@@ -71,13 +77,13 @@ export function useSweptView(loaded: LoadedSite, header: Header, pageId: string,
 export function useProbes(
   loaded: LoadedSite,
   header: Header,
-  { pageId, width, moment, scroll }: { pageId: string; width: number; moment: Moment; scroll: number },
+  { pageId, moment, scroll, ...viewport }: PagePlace & { moment: Moment; scroll: number },
 ): Probe[] {
   const { value } = useComputed(
-    siteKey(loaded) + keyOf([header.id, pageId, width, moment, scroll]),
+    siteKey(loaded) + keyOf([header.id, pageId, viewportKey(viewport), moment, scroll]),
     async (signal) => {
-      const request = await sceneRequest(loaded, header.id, pageId, width);
-      return onEngine(laneName(pageId, width), (engine) => engine.probe(request, moment, scroll), {
+      const request = await sceneRequest(loaded, header.id, pageId, viewport);
+      return onEngine(laneName(pageId, viewport), (engine) => engine.probe(request, moment, scroll), {
         signal,
       });
     },
@@ -96,11 +102,11 @@ export function useCut(
     [
       'cut',
       siteKey(loaded),
-      keyOf([header, pageId, row?.width, row?.moment, row && spotKey(row), row?.scroll]),
+      keyOf([header, pageId, row && viewportKey(row), row?.moment, row && spotKey(row), row?.scroll]),
     ],
     async ({ signal }) => {
-      const request = await sceneRequest(loaded, header.id, pageId, row!.width);
-      const cut = onEngine(laneName(pageId, row!.width), (engine) => engine.cut(request, row!), { signal });
+      const request = await sceneRequest(loaded, header.id, pageId, row!);
+      const cut = onEngine(laneName(pageId, row!), (engine) => engine.cut(request, row!), { signal });
       return (await cut) ?? null;
     },
     { isAsked: row !== undefined, keepsLast: true, kept: 10_000 },
@@ -113,15 +119,15 @@ export function useFilm(
   loaded: LoadedSite,
   header: Header,
   pageId: string,
-  width: number,
+  viewport: Viewport,
   filmWidth: number,
 ) {
   const page = loaded.site.pages.find(({ id }) => id === pageId);
   const { data } = useAnswer(
-    ['film', keyOf([...groundsOfPage(loaded, header), page, width, filmWidth])],
+    ['film', keyOf([...groundsOfPage(loaded, header), page, viewportKey(viewport), filmWidth])],
     async ({ signal }) => {
-      const request = await sceneRequest(loaded, header.id, pageId, width);
-      return onEngine(laneName(pageId, width), (engine) => engine.film(request, filmWidth), {
+      const request = await sceneRequest(loaded, header.id, pageId, viewport);
+      return onEngine(laneName(pageId, viewport), (engine) => engine.film(request, filmWidth), {
         urgency: 'soon',
         signal,
       });

@@ -1,3 +1,4 @@
+import { viewportsWords, widthsOf } from '@hatrail/core/sweep/widthPlan';
 import type { LoadedSite } from '../engine/loadedSite.ts';
 import { useSoFar } from '../engine/answers.ts';
 import { ArrowUUpLeft, ArrowUUpRight } from '@phosphor-icons/react';
@@ -114,7 +115,7 @@ const UndoRedo = memo(function UndoRedo() {
 
 /** How many findings there are on all pages and widths, and what became of them since the step before; opens Prove. */
 function RunningVerdict({ siteId }: { siteId: string }) {
-  const { rows, first, firstCount, standing, widths, ...working } = useVerdicts();
+  const { rows, first, firstCount, standing, windows, ...working } = useVerdicts();
   const progress = useSoFar(working);
   const { search } = useLocation();
   const navigate = useNavigate();
@@ -141,12 +142,12 @@ function RunningVerdict({ siteId }: { siteId: string }) {
       className="bar-verdict"
       data-verdict={verdict}
       onClick={() => void navigate({ pathname: `/sites/${siteId}/prove`, search })}
-      title={`Over all pages, at ${widths.done} widths${widths.done < widths.of ? ` so far, of ${widths.of}` : ''}. Opens Prove.`}
+      title={`Over all pages, at ${viewportsWords(windows.done)}${windows.done.length < windows.of ? ` so far, of ${windows.of} windows` : ''}. Opens Prove.`}
     >
       <VerdictMark verdict={verdict} />
       {words}
       {!working.isWorking && became}
-      {!working.isWorking && <span className="bar-widths">at {widths.done} widths</span>}
+      {!working.isWorking && <span className="bar-widths">at {widthsOf(windows.done).length} widths</span>}
       {working.isWorking && (
         <>
           <span className="sr-only">, being swept again</span>

@@ -1,20 +1,28 @@
 import { useMemo, useState } from 'react';
 import type { Header } from '@hatrail/core/model/header';
 import type { Row } from '@hatrail/core/sweep/prove';
-import { decidingWidths, finerWidths, widthsBetween, widthsOf } from '@hatrail/core/sweep/widthPlan';
+import {
+  decidingViewports,
+  finerWidths,
+  otherHeights,
+  viewportsOf,
+  widthsBetween,
+  widthsOf,
+} from '@hatrail/core/sweep/widthPlan';
+import { differing, viewportKey, type Viewport } from '@hatrail/core/sweep/widths';
 import { useAnswer, useSoFar } from '../engine/answers.ts';
 import { keyOf, siteKey } from '../engine/dependsOn.ts';
 import type { LoadedSite } from '../engine/loadedSite.ts';
-import { proveWidth, widthsToProve } from '../engine/proof.ts';
+import { proveViewport, viewportsToProve } from '../engine/proof.ts';
 import { readyMeasure } from '../engine/request.ts';
 import { standingOf, useProofOfAll, type RunningVerdicts } from './verdicts.ts';
 
-/** The widths between the standard ones: swept once the document rests, in the background, and told as they come. */
+/** The widths between the standard ones, and other heights of the window: swept once the document rests, in the background, and told as they come. */
 
 /** What is known of the widths between so far. */
 interface Between {
   rows: Row[];
-  done: number;
+  done: readonly Viewport[];
   of: number;
 }
 
@@ -28,7 +36,9 @@ const MOST_FINER = 6;
 /** How many widths decide, beside the standard ones and that on screen. */
 const MOST_DECIDING = 3;
 
-/** Sweeps the widths between, from the coarse to the fine. */
+const asViewports = (widths: readonly number[]): Viewport[] => widths.map((width) => ({ width }));
+
+/** Sweeps the widths between, other heights, and then widths that are parted further. */
 async function sweepBetween(
   loaded: LoadedSite,
   header: Header,
@@ -38,40 +48,47 @@ async function sweepBetween(
   const known = widthsOf(first);
   let rows: Row[] = [];
   let of = 0;
-  let done = 0;
-  const sweep = async (widths: readonly number[]) => {
-    of += widths.length;
+  let done: Viewport[] = [];
+  const sweep = async (viewports: readonly Viewport[]) => {
+    of += viewports.length;
     tell({ rows, done, of });
-    for (let i = 0; i < widths.length; i += AT_ONCE) {
-      const some = widths.slice(i, i + AT_ONCE);
-      const swept = await Promise.all(some.map((width) => proveWidth(loaded, header, width, { signal })));
+    for (let i = 0; i < viewports.length; i += AT_ONCE) {
+      const some = viewports.slice(i, i + AT_ONCE);
+      const swept = await Promise.all(some.map((each) => proveViewport(loaded, header, each, { signal })));
       signal.throwIfAborted();
       rows = [...rows, ...swept.flat()];
-      done += some.length;
+      done = [...done, ...some];
       tell({ rows, done, of });
     }
   };
-  await sweep(widthsBetween(loaded.site, header, await readyMeasure(loaded), known));
+  const { site } = loaded;
+  await sweep(asViewports(widthsBetween(site, header, await readyMeasure(loaded), known)));
+  await sweep(otherHeights(site, header));
   for (let round = 0; round < ROUNDS; round++) {
     const finer = finerWidths([...first, ...rows], MOST_FINER);
     if (finer.length === 0) break;
-    await sweep(finer);
+    await sweep(asViewports(finer));
   }
   return { rows, done, of };
 }
 
-/** The deciding widths of a header: once they are known they stay, so that what was solved for one is not undone by another. */
-function useDeciding(header: Header, rows: readonly Row[] | undefined): readonly number[] | undefined {
-  const [kept, setKept] = useState<{ header: string; rows: readonly Row[]; widths: readonly number[] }>();
+/** The windows that decide of a header: once they are known they stay, so that what was solved for one is not undone by another. */
+function useDeciding(header: Header, rows: readonly Row[] | undefined): readonly Viewport[] | undefined {
+  const [kept, setKept] = useState<{
+    header: string;
+    rows: readonly Row[];
+    viewports: readonly Viewport[];
+  }>();
   if (rows && (kept?.rows !== rows || kept.header !== header.id)) {
-    const now = decidingWidths(rows, MOST_DECIDING);
-    const before = kept?.header === header.id ? kept.widths : [];
-    const widths = now.every((width) => before.includes(width))
+    const now = decidingViewports(rows, MOST_DECIDING);
+    const before = kept?.header === header.id ? kept.viewports : [];
+    const known = new Set(before.map(viewportKey));
+    const viewports = now.every((each) => known.has(viewportKey(each)))
       ? before
-      : [...new Set([...now, ...before])].slice(0, 2 * MOST_DECIDING);
-    setKept({ header: header.id, rows, widths });
+      : differing([...now, ...before]).slice(0, 2 * MOST_DECIDING);
+    setKept({ header: header.id, rows, viewports });
   }
-  return kept?.header === header.id ? kept.widths : undefined;
+  return kept?.header === header.id ? kept.viewports : undefined;
 }
 
 /** The verdicts of the header that is worked on, over all pages: at the standard widths and that on screen, then at all between. */
@@ -98,15 +115,17 @@ export function useRunningVerdicts(loaded: LoadedSite, header: Header, width: nu
   );
   const isWhole = !isWorking && answer.data !== undefined;
   const deciding = useDeciding(header, isWhole ? rows : undefined);
-  const beside = useMemo(() => [...new Set([width, ...(deciding ?? [])])], [width, deciding]);
-  const usual = widthsToProve([width]).length;
-  const widths = { done: usual + (between?.done ?? 0), of: usual + (between?.of ?? 0) };
+  const beside = useMemo(() => differing([{ width }, ...(deciding ?? [])]), [width, deciding]);
+  const windows = useMemo(() => {
+    const usual = viewportsToProve([{ width }]);
+    return { done: viewportsOf([...usual, ...(between?.done ?? [])]), of: usual.length + (between?.of ?? 0) };
+  }, [width, between?.done, between?.of]);
   const isDecided = deciding !== undefined;
-  return { ...proof, ...(rows && { rows }), first, firstCount, standing, widths, beside, isDecided };
+  return { ...proof, ...(rows && { rows }), first, firstCount, standing, windows, beside, isDecided };
 }
 
 /** Rows of both, those of a width that is in both once. */
 function merged(first: readonly Row[], between: readonly Row[]): Row[] {
-  const known = new Set(widthsOf(first));
-  return [...first, ...between.filter((row) => !known.has(row.width))];
+  const known = new Set(viewportsOf(first).map(viewportKey));
+  return [...first, ...between.filter((row) => !known.has(viewportKey(row)))];
 }

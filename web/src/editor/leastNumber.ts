@@ -1,3 +1,4 @@
+import type { Viewport } from '@hatrail/core/sweep/widths';
 import { at as elementAt } from '@hatrail/core/lists';
 import type { Header, Moment } from '@hatrail/core/model/header';
 import { proveAll } from '../engine/proof.ts';
@@ -6,7 +7,7 @@ import type { LoadedSite } from '../engine/loadedSite.ts';
 /** A number of a header or its type from which, or up to which, some of its moments are clear on every page. */
 export interface NumberAsked {
   loaded: LoadedSite;
-  beside: readonly number[];
+  beside: readonly Viewport[];
   moments: readonly Moment[];
   /** The numbers to choose from, ascending. */
   values: readonly number[];

@@ -1,3 +1,4 @@
+import type { Viewport } from '@hatrail/core/sweep/widths';
 import type { Header, Moment } from '@hatrail/core/model/header';
 import type { Asked } from '@hatrail/core/remedy/kind';
 import type { Row } from '@hatrail/core/sweep/prove';
@@ -7,7 +8,7 @@ import type { LoadedSite } from '../engine/loadedSite.ts';
 interface WorkOptions {
   signal: AbortSignal;
   /** Widths to be swept beside the standard ones, CSS pixels. */
-  beside?: readonly number[];
+  beside?: readonly Viewport[];
   /** Told after each page and width that is swept. */
   progress?: (done: number, of: number) => void;
 }

@@ -48,7 +48,7 @@ export async function betterTimings(
     // What takes no time has nothing in between anywhere.
     if (way.curve.duration === 0) continue;
     const timed = { ...header, manner: way.manner };
-    const whole = await proveChangeAll(loaded, timed, change, { beside: [width], signal });
+    const whole = await proveChangeAll(loaded, timed, change, { beside: [{ width }], signal });
     ways = whole ? ways.with(i, { ...way, whole }) : ways;
     found(ways);
   }

@@ -1,3 +1,4 @@
+import type { Viewport } from '@hatrail/core/sweep/widths';
 import { createContext, useContext } from 'react';
 import type { Header, Moment } from '@hatrail/core/model/header';
 import { leastOf, worstFirst, type Asked } from '@hatrail/core/remedy/kind';
@@ -33,10 +34,10 @@ export interface RunningVerdicts extends Verdicts {
   firstCount: number | undefined;
   /** How the header stands by all rows; while it is swept again, as it last stood. */
   standing: Standing | undefined;
-  /** At how many widths its verdicts are established, and how many are planned. */
-  widths: { done: number; of: number };
-  /** Widths beside the standard ones that whatever is solved has to hold for: the one on screen, and those that decide. */
-  beside: readonly number[];
+  /** In which windows its verdicts are established, and how many are planned. */
+  windows: { done: readonly Viewport[]; of: number };
+  /** Windows beside those of standard width that whatever is solved has to hold for: the one on screen, and those that decide. */
+  beside: readonly Viewport[];
   /** Whether it is known which those are. */
   isDecided: boolean;
 }
@@ -109,7 +110,7 @@ export function useProofOfAll(loaded: LoadedSite, header: Header, wanted: ProofW
         known = [...known, ...fresh];
         tell({ done, of, rows: known });
       };
-      const beside = width === undefined ? [] : [width];
+      const beside = width === undefined ? [] : [{ width }];
       const rows = await proveAll(loaded, header, { beside, signal, progress, kept: OWN_KEPT });
       return { rows, banners: await readBanners(loaded, header.id, beside, { signal }) };
     },

@@ -5,7 +5,8 @@ import { momentsOf, type Header, type Moment } from '@hatrail/core/model/header'
 import { valuesOf } from '@hatrail/core/model/changes';
 import { titlesOf } from '@hatrail/core/model/references';
 import type { Site } from '@hatrail/core/model/site';
-import { STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
+import { viewportsOf } from '@hatrail/core/sweep/widthPlan';
+import { STANDARD_WIDTHS, viewportKey, type Viewport } from '@hatrail/core/sweep/widths';
 import type { LoadedSite } from './loadedSite.ts';
 
 /**
@@ -70,19 +71,19 @@ export function keyOf(parts: readonly unknown[]): string {
   return JSON.stringify(parts.map(keyPart));
 }
 
-/** Of the verdicts of a page at a width and a moment. */
+/** Of the verdicts of a page in a window at a moment. */
 export function rowsKey(
   at: LoadedSite,
   header: Header,
   pageId: string,
-  width: number,
+  viewport: Viewport,
   moment: Moment,
 ): string {
   const page = at.site.pages.find(({ id }) => id === pageId);
   // The first look stands alone, but where it becomes the next along with the scroll.
   const looks = moment === 'top' && !changesByScroll(header) ? header.looks.top : header.looks;
   return JSON.stringify([
-    width,
+    viewportKey(viewport),
     moment,
     siteParts(at),
     keyPart(page),
@@ -92,12 +93,12 @@ export function rowsKey(
   ]);
 }
 
-/** Of the widths at which something is solved, beside the standard ones. */
-export function besideKey(beside: readonly number[]): string {
-  const isStandard = (width: number) => STANDARD_WIDTHS.some((standard) => standard === width);
-  return [...new Set(beside)]
-    .filter((width) => !isStandard(width))
-    .sort((a, b) => a - b)
+/** Of the windows in which something is solved, beside those of standard width. */
+export function besideKey(beside: readonly Viewport[]): string {
+  const isStandard = ({ width, height }: Viewport) =>
+    height === undefined && STANDARD_WIDTHS.some((standard) => standard === width);
+  return viewportsOf(beside.filter((each) => !isStandard(each)))
+    .map(viewportKey)
     .join(' ');
 }
 
@@ -117,13 +118,13 @@ function withoutOpacity(look: ResolvedLook, layer: Solved): unknown {
 
 /**
  * Of the least opacity of a layer at a moment, over all pages and widths: everything but the opacity that it now has.
- * @param beside widths beside the standard ones, which are swept anyhow
+ * @param beside windows beside those of standard width, which are swept anyhow
  */
 export function leastKey(
   at: LoadedSite,
   header: Header,
   moment: Moment,
-  beside: readonly number[],
+  beside: readonly Viewport[],
   layer: Solved,
 ): string {
   const { site } = at;

@@ -10,8 +10,8 @@ const WIDTH = 1280;
 /** A whole page as it is painted, without its header. */
 export async function pagePicture(loaded: LoadedSite, pageId: string): Promise<Raster> {
   const header = at(loaded.site.headers, 0);
-  const request = await sceneRequest(loaded, header.id, pageId, WIDTH);
-  const bitmap = await onEngine(laneName(pageId, WIDTH), (engine) => engine.film(request, WIDTH), {
+  const request = await sceneRequest(loaded, header.id, pageId, { width: WIDTH });
+  const bitmap = await onEngine(laneName(pageId, { width: WIDTH }), (engine) => engine.film(request, WIDTH), {
     urgency: 'soon',
   });
   const canvas = new OffscreenCanvas(bitmap.width, bitmap.height);

@@ -6,7 +6,8 @@ import { lookCost, type LookCost } from '@hatrail/core/remedy/cost';
 import type { Knob, SolvedPlace } from '@hatrail/core/remedy/leastFill';
 import type { Row } from '@hatrail/core/sweep/prove';
 import type { BandReading, WordVerdict } from '@hatrail/core/sweep/words';
-import { STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
+import { viewportsOf } from '@hatrail/core/sweep/widthPlan';
+import { STANDARD_WIDTHS, differing, viewportKey, type Viewport } from '@hatrail/core/sweep/widths';
 import { answer } from './answers.ts';
 import { rowsKey } from './dependsOn.ts';
 import { groupsOf } from './groups.ts';
@@ -26,18 +27,18 @@ export interface ProofOptions {
 async function proveMoment(
   at: LoadedSite,
   header: Header,
-  { pageId, width, moment }: { pageId: string; width: number; moment: Moment },
+  { pageId, moment, ...viewport }: PagePlace & { moment: Moment },
   options: ProofOptions,
 ): Promise<Row[]> {
-  const key = rowsKey(at, header, pageId, width, moment);
+  const key = rowsKey(at, header, pageId, viewport, moment);
   const sweep = async (signal: AbortSignal) => {
     const request = {
-      ...(await sceneRequest(withHeader(at, header), header.id, pageId, width)),
+      ...(await sceneRequest(withHeader(at, header), header.id, pageId, viewport)),
       moments: [moment],
       curves: false,
       isPassing: options.urgency === 'idle',
     };
-    const swept = await onEngine(laneName(pageId, width), (engine) => engine.sweep(request), {
+    const swept = await onEngine(laneName(pageId, viewport), (engine) => engine.sweep(request), {
       ...options,
       signal,
       canStop: true,
@@ -47,14 +48,21 @@ async function proveMoment(
   return answer(['rows', key], sweep, options);
 }
 
-/** The widths at which a site is judged first: some others, such as that on screen, and the standard ones. */
-export function widthsToProve(beside: readonly number[] = []): number[] {
-  return [...new Set([...beside, ...STANDARD_WIDTHS])];
+/** A page, seen in a window. */
+export interface PagePlace extends Viewport {
+  pageId: string;
 }
 
-/** Every page at every such width. */
-export function placesToProve(site: Site, beside?: readonly number[]): { pageId: string; width: number }[] {
-  return widthsToProve(beside).flatMap((width) => site.pages.map(({ id }) => ({ pageId: id, width })));
+/** The windows in which a site is judged first: some others, such as that on screen, and those of standard width. */
+export function viewportsToProve(beside: readonly Viewport[] = []): Viewport[] {
+  return differing([...beside, ...STANDARD_WIDTHS.map((width) => ({ width }))]);
+}
+
+/** Every page in every such window. */
+export function placesToProve(site: Site, beside?: readonly Viewport[]): PagePlace[] {
+  return viewportsToProve(beside).flatMap((viewport) =>
+    site.pages.map(({ id }) => ({ pageId: id, ...viewport })),
+  );
 }
 
 /**
@@ -65,24 +73,24 @@ export async function proveAll(
   at: LoadedSite,
   header: Header,
   options: ProofOptions & {
-    beside?: readonly number[];
+    beside?: readonly Viewport[];
     progress?: (done: number, of: number, rows: Row[]) => void;
-    /** One page, by its path, and one width, where not all are wanted. */
-    only?: Pick<Row, 'page' | 'width'>;
+    /** One page, by its path, and one window, where not all are wanted. */
+    only?: Pick<Row, 'page' | 'width' | 'height'>;
   } = {},
 ): Promise<Row[]> {
   const { only } = options;
-  const isWanted = (place: { pageId: string; width: number }) =>
+  const isWanted = (place: PagePlace) =>
     !only ||
-    (place.width === only.width &&
+    (viewportKey(place) === viewportKey(only) &&
       at.site.pages.some(({ id, path }) => id === place.pageId && path === only.page));
   const places = placesToProve(at.site, options.beside).filter(isWanted);
   let done = 0;
   const rows = await Promise.all(
-    places.map(async ({ pageId, width }) => {
+    places.map(async (place) => {
       const found = await Promise.all(
         (options.moments ?? allMoments(header)).map((moment) =>
-          proveMoment(at, header, { pageId, width, moment }, { urgency: 'later', ...options }),
+          proveMoment(at, header, { ...place, moment }, { urgency: 'later', ...options }),
         ),
       );
       const rows = found.flat();
@@ -94,18 +102,18 @@ export async function proveAll(
 }
 
 /**
- * Sweeps a header over all pages at one width that is not among those that are kept at hand.
+ * Sweeps a header over all pages in one window that is not among those that are kept at hand.
  */
-export async function proveWidth(
+export async function proveViewport(
   at: LoadedSite,
   header: Header,
-  width: number,
+  viewport: Viewport,
   options: ProofOptions = {},
 ): Promise<Row[]> {
   const rows = await Promise.all(
     at.site.pages.flatMap(({ id: pageId }) =>
       allMoments(header).map((moment) =>
-        proveMoment(at, header, { pageId, width, moment }, { ...options, urgency: 'idle' }),
+        proveMoment(at, header, { pageId, ...viewport, moment }, { ...options, urgency: 'idle' }),
       ),
     ),
   );
@@ -120,16 +128,16 @@ export async function solvePlaces(
   { knob, places, floor }: { knob: Knob; places: SolvedPlace[]; floor: number },
   options: ProofOptions,
 ): Promise<(number | undefined)[]> {
-  const groups = groupsOf(places, ({ page, width }) => `${page} ${width}`);
+  const groups = groupsOf(places, ({ page, ...place }) => `${page} ${viewportKey(place)}`);
   const answers = new Map<SolvedPlace, number | undefined>();
   let most = floor;
   await Promise.all(
     [...groups.values()].map(async (group) => {
-      const { page: path, width } = elementAt(group, 0);
+      const { page: path, ...viewport } = elementAt(group, 0);
       const pageId = at.site.pages.find((page) => page.path === path)!.id;
-      const request = await sceneRequest(at, header.id, pageId, width);
+      const request = await sceneRequest(at, header.id, pageId, viewport);
       const solved = await onEngine(
-        laneName(pageId, width),
+        laneName(pageId, viewport),
         // What one group needs, the next ones need not fall below.
         (engine) => engine.solve(request, moment, knob, group, most),
         { urgency: 'later', ...options },
@@ -151,8 +159,8 @@ export async function costOf(
 ): Promise<LookCost | undefined> {
   const pageId = at.site.pages.find((page) => page.path === row.page)!.id;
   const cutOf = async (header: Header) => {
-    const request = await sceneRequest(withHeader(at, header), header.id, pageId, row.width);
-    return onEngine(laneName(pageId, row.width), (engine) => engine.cut(request, row), options);
+    const request = await sceneRequest(withHeader(at, header), header.id, pageId, row);
+    return onEngine(laneName(pageId, row), (engine) => engine.cut(request, row), options);
   };
   const [old, fresh] = [await cutOf(before), await cutOf(after)];
   return old && fresh && lookCost(old, fresh);
@@ -168,8 +176,8 @@ export async function placeImage(
 ): Promise<string | undefined> {
   const pageId = at.site.pages.find(({ path }) => path === row.page)?.id;
   if (pageId === undefined) return undefined;
-  const request = await sceneRequest(at, header.id, pageId, row.width);
-  return onEngine(laneName(pageId, row.width), (engine) => engine.picture(request, row, size), {
+  const request = await sceneRequest(at, header.id, pageId, row);
+  return onEngine(laneName(pageId, row), (engine) => engine.picture(request, row, size), {
     urgency: 'soon',
     ...options,
   });
@@ -185,12 +193,12 @@ export function withHeader(at: LoadedSite, header: Header): LoadedSite {
 export async function proveChange(
   at: LoadedSite,
   header: Header,
-  { pageId, width }: { pageId: string; width: number },
+  { pageId, ...viewport }: PagePlace,
   change: Change,
   options: ProofOptions = {},
 ): Promise<ChangeCurve | undefined> {
-  const request = await sceneRequest(withHeader(at, header), header.id, pageId, width);
-  return onEngine(laneName(pageId, width), (engine) => engine.change(request, change), {
+  const request = await sceneRequest(withHeader(at, header), header.id, pageId, viewport);
+  return onEngine(laneName(pageId, viewport), (engine) => engine.change(request, change), {
     urgency: 'soon',
     ...options,
   });
@@ -198,7 +206,7 @@ export async function proveChange(
 
 /** A change over every page and width: where it is worst, and the longest that anything is below anywhere. */
 export interface WholeChange {
-  least: Instant & { pageId: string; width: number };
+  least: Instant & PagePlace;
   below: number;
 }
 
@@ -211,18 +219,21 @@ export async function proveChangeAll(
   at: LoadedSite,
   header: Header,
   change: Change,
-  options: ProofOptions & { beside?: readonly number[]; progress?: (done: number, of: number) => void } = {},
+  options: ProofOptions & {
+    beside?: readonly Viewport[];
+    progress?: (done: number, of: number) => void;
+  } = {},
 ): Promise<WholeChange | undefined> {
   const places = placesToProve(at.site, options.beside);
   let done = 0;
   const found = await Promise.all(
-    places.map(async ({ pageId, width }) => {
-      const curve = await proveChange(at, header, { pageId, width }, change, {
+    places.map(async (place) => {
+      const curve = await proveChange(at, header, place, change, {
         urgency: 'later',
         ...options,
       });
       options.progress?.(++done, places.length);
-      return curve && { least: { ...curve.least, pageId, width }, below: curve.below };
+      return curve && { least: { ...curve.least, ...place }, below: curve.below };
     }),
   );
   return found.reduce<WholeChange | undefined>((worst, one) => {
@@ -235,16 +246,16 @@ export async function proveChangeAll(
   }, undefined);
 }
 
-/** The words of a page's band, at every standard width and some beside; none where the page has no such band. */
+/** The words of a page's band, in every window of standard width and some beside; none where the page has no such band. */
 export async function readBandAt(
   at: LoadedSite,
   headerId: string,
-  { pageId, band, beside }: { pageId: string; band: number; beside: readonly number[] },
+  { pageId, band, beside }: { pageId: string; band: number; beside: readonly Viewport[] },
   options: ProofOptions = {},
 ): Promise<BandReading[]> {
-  const widths = widthsToProve(beside).sort((a, b) => a - b);
+  const viewports = viewportsOf(viewportsToProve(beside));
   const readings = await Promise.all(
-    widths.map(async (each) => {
+    viewports.map(async (each) => {
       const request = await sceneRequest(at, headerId, pageId, each);
       return onEngine(laneName(pageId, each), (engine) => engine.words(request, band), {
         urgency: 'soon',
@@ -255,18 +266,18 @@ export async function readBandAt(
   return readings.filter((reading) => reading !== undefined);
 }
 
-/** Sweeps a header at some moments over one page, at every standard width and some beside. */
+/** Sweeps a header at some moments over one page, in every window of standard width and some beside. */
 export async function provePage(
   at: LoadedSite,
   header: Header,
-  { pageId, beside }: { pageId: string; beside: readonly number[] },
+  { pageId, beside }: { pageId: string; beside: readonly Viewport[] },
   moments: readonly Moment[],
   options: ProofOptions = {},
 ): Promise<Row[]> {
   const places = placesToProve(at.site, beside).filter((place) => place.pageId === pageId);
   const rows = await Promise.all(
     places.flatMap((place) =>
-      moments.map((moment) => proveMoment(at, header, { pageId, width: place.width, moment }, options)),
+      moments.map((moment) => proveMoment(at, header, { ...place, moment }, options)),
     ),
   );
   return rows.flat();
@@ -277,11 +288,11 @@ export interface BannerWords extends WordVerdict {
   pageId: string;
 }
 
-/** Reads the words of every page's opening band, at every standard width and some beside; pages without any are left out. */
+/** Reads the words of every page's opening band, in every window of standard width and some beside; pages without any are left out. */
 export async function readBanners(
   at: LoadedSite,
   headerId: string,
-  beside: readonly number[],
+  beside: readonly Viewport[],
   options: ProofOptions = {},
 ): Promise<BannerWords[]> {
   const found = await Promise.all(

@@ -4,6 +4,7 @@ import { MOMENTS, type Header } from '@hatrail/core/model/header';
 import { titlesOf } from '@hatrail/core/model/references';
 import type { Site } from '@hatrail/core/model/site';
 import { shippedSizes } from '@hatrail/core/output/sizes';
+import { viewportKey, type Viewport } from '@hatrail/core/sweep/widths';
 import type { ShippedSizes } from '@hatrail/core/output/shipped';
 import type { LoadedSite } from './loadedSite.ts';
 import { drawLogos } from './logo.ts';
@@ -68,21 +69,21 @@ const requests = new WeakMap<
   { hashes: LoadedSite['hashes']; made: Map<string, Promise<SceneRequest>> }
 >();
 
-/** A request for one page at one width. */
+/** A request for one page in one window. */
 export function sceneRequest(
   at: LoadedSite,
   headerId: string,
   pageId: string,
-  width: number,
+  viewport: Viewport,
 ): Promise<SceneRequest> {
   const { site, hashes } = at;
   let known = requests.get(site);
   if (known?.hashes !== hashes) requests.set(site, (known = { hashes, made: new Map() }));
   const { made } = known!;
-  const key = `${headerId} ${laneName(pageId, width)}`;
+  const key = `${headerId} ${laneName(pageId, viewport)}`;
   let request = made.get(key);
   if (!request) {
-    made.set(key, (request = makeRequest(at, headerId, pageId, width)));
+    made.set(key, (request = makeRequest(at, headerId, pageId, viewport)));
     request.catch(() => made.delete(key));
   }
   return request;
@@ -92,7 +93,7 @@ async function makeRequest(
   at: LoadedSite,
   headerId: string,
   pageId: string,
-  width: number,
+  { width, height }: Viewport,
 ): Promise<SceneRequest> {
   const { site, hashes } = at;
   const header = site.headers.find(({ id }) => id === headerId)!;
@@ -103,8 +104,8 @@ async function makeRequest(
     drawLogos(at, header, layout, sizes),
     drawVectors(site, headerId, hashes),
   ]);
-  return { site, headerId, pageId, width, hashes, sizes, logos, vectors };
+  return { site, headerId, pageId, width, ...(height && { height }), hashes, sizes, logos, vectors };
 }
 
 /** What the work is about, so that it goes where its raster is. */
-export const laneName = (pageId: string, width: number): string => `${pageId} ${width}`;
+export const laneName = (pageId: string, viewport: Viewport): string => `${pageId} ${viewportKey(viewport)}`;

@@ -7,12 +7,14 @@ import type { Scene } from '@hatrail/core/sweep/scene';
 import type { SweepPart, SweptRow } from '@hatrail/core/sweep/prove';
 import type { LogoPixels } from '@hatrail/core/sweep/logo';
 
-/** What a worker needs to lay out and judge one page at one width. */
+/** What a worker needs to lay out and judge one page in one window. */
 export interface SceneRequest {
   site: Site;
   headerId: string;
   pageId: string;
   width: number;
+  /** Of the window, where it is not the usual one of that width. */
+  height?: number;
   /** Content hash of each picture by id. */
   hashes: Record<string, string>;
   /** The sizes in which its pictures ship. */

@@ -2,6 +2,7 @@ import { at as elementAt } from '@hatrail/core/lists';
 import { allMoments, type Moment } from '@hatrail/core/model/header';
 import { MOMENTS } from '@hatrail/core/model/look';
 import { spotKey, type SweepPart, type SweptRow } from '@hatrail/core/sweep/prove';
+import type { Viewport } from '@hatrail/core/sweep/widths';
 import { LINK_STATES } from '@hatrail/core/sweep/targets';
 import { groupsOf } from './groups.ts';
 import { onEngine, type Urgency } from './pool.ts';
@@ -51,20 +52,20 @@ export class ViewSweeps {
   readonly #kept = new Map<string, SweptRow[]>();
   readonly #wholes = new Map<string, Whole>();
 
-  /** Sweeps one page at one width, with the contrast at every scroll. */
+  /** Sweeps one page in one window, with the contrast at every scroll. */
   async prove(
     at: LoadedSite,
     headerId: string,
     pageId: string,
-    width: number,
+    viewport: Viewport,
     { signal, show }: ViewOptions = {},
   ): Promise<SweptScene> {
-    const place = laneName(pageId, width);
+    const place = laneName(pageId, viewport);
     const view = `${headerId} ${place}`;
-    const request = await sceneRequest(at, headerId, pageId, width);
+    const request = await sceneRequest(at, headerId, pageId, viewport);
     const header = at.site.headers.find(({ id }) => id === headerId)!;
     const all = allMoments(header).map((moment) => {
-      const key = rowsKey(at, header, pageId, width, moment);
+      const key = rowsKey(at, header, pageId, viewport, moment);
       return { moment, key, rows: this.#kept.get(key) };
     });
     const moments = all.filter(({ rows }) => !rows).map(({ moment }) => moment);

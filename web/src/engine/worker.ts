@@ -25,12 +25,12 @@ import { drawnKey, type SceneRequest, type SweepRequest, type SweptScene } from 
 let measure: Measure | undefined;
 
 async function sceneOf(request: SceneRequest): Promise<Scene> {
-  const { site, headerId, pageId, width } = request;
+  const { site, headerId, pageId, width, height } = request;
   await loadFonts(site, request.hashes, (self as unknown as { fonts: FontFaceSet }).fonts);
   measure ??= contextMeasure(new OffscreenCanvas(1, 1).getContext('2d') as unknown as MeasuringContext);
   const header = site.headers.find(({ id }) => id === headerId) as Header;
   const page = site.pages.find(({ id }) => id === pageId)!;
-  return layoutScene(site, header, page, { width }, measure);
+  return layoutScene(site, header, page, { width, ...(height && { windowHeight: height }) }, measure);
 }
 
 function newContext(width: number, height: number): ReadableContext {

@@ -1,3 +1,4 @@
+import { viewportsWords } from '@hatrail/core/sweep/widthPlan';
 import { Button } from '@mui/material';
 import { momentName, type Header } from '@hatrail/core/model/header';
 import { wearPlan } from '../editor/edits.ts';
@@ -33,7 +34,7 @@ export function ClearAll({ loaded, header, standing }: ClearAllProps) {
         The search stopped: {plan.failure} Change something to try again.
       </p>
     );
-  const found = plan.data ?? (soFar?.found && { ...soFar.found.plan, widths: soFar.found.widths });
+  const found = plan.data ?? (soFar?.found && { ...soFar.found.plan, windows: soFar.found.windows });
   if (!found)
     return (
       <div className="clear-all" role="status">
@@ -61,7 +62,7 @@ export function ClearAll({ loaded, header, standing }: ClearAllProps) {
 function PlanFound({
   header,
   standing,
-  plan: { steps, left, header: cleared, tints, widths },
+  plan: { steps, left, header: cleared, tints, windows },
   sweeping,
   words,
   onClose,
@@ -69,7 +70,7 @@ function PlanFound({
   header: Header;
   standing: Standing;
   plan: WholePlan;
-  /** How many of the other widths have been swept with it, until all have. */
+  /** How many of the other windows have been swept with it, until all have. */
   sweeping: { done: number; of: number } | undefined;
   words: readonly string[];
   onClose: () => void;
@@ -105,8 +106,8 @@ function PlanFound({
       </ol>
       {rest.length > 0 && <p className="quiet">Left: {rest.join('; ')}.</p>}
       <p className="quiet">
-        The header was swept with all of it, over every page at {widths + (sweeping?.done ?? 0)} widths
-        {sweeping && `; ${sweeping.of - sweeping.done} more are being swept`}
+        The header was swept with all of it, over every page at {viewportsWords(windows)}
+        {sweeping && `, and at ${sweeping.done} more; ${sweeping.of - sweeping.done} are being swept`}
         {tints.length > 0 && '; words of opening bands at the usual ones'}.
       </p>
       <div className="row">

@@ -121,11 +121,11 @@ export function Films({ siteId, loaded, header }: FilmsProps) {
 function useSweptPage(loaded: LoadedSite, header: Header, page: Page, width: number): SweptScene | undefined {
   const moments = allMoments(header);
   return useAnswer(
-    ['film rows', width, ...moments.map((moment) => rowsKey(loaded, header, page.id, width, moment))],
+    ['film rows', width, ...moments.map((moment) => rowsKey(loaded, header, page.id, { width }, moment))],
     async ({ signal }) => {
-      const request = await sceneRequest(loaded, header.id, page.id, width);
+      const request = await sceneRequest(loaded, header.id, page.id, { width });
       const asked = { ...request, moments, curves: true, isPassing: true };
-      return onEngine(laneName(page.id, width), (engine) => engine.sweep(asked), {
+      return onEngine(laneName(page.id, { width }), (engine) => engine.sweep(asked), {
         urgency: 'next',
         signal,
         canStop: true,
@@ -152,7 +152,7 @@ interface PageFilmProps extends FilmsProps {
 /** A page's film with its threads, and what is worst on it at the scroll; its name opens it there in Dress. */
 function PageFilm({ siteId, loaded, header, page, width, state, scroll, scale, onHeight }: PageFilmProps) {
   const scene = useSweptPage(loaded, header, page, width);
-  const picture = useFilm(loaded, header, page.id, width, 240);
+  const picture = useFilm(loaded, header, page.id, { width }, 240);
   const threads = useMemo(() => (scene ? threadsOf(scene.rows, state) : []), [scene, state]);
   const facts = scene?.facts;
   const pageHeight = facts?.pageHeight;

@@ -1,3 +1,5 @@
+import { viewportsWords } from '@hatrail/core/sweep/widthPlan';
+import { viewportWords } from '@hatrail/core/sweep/widths';
 import { Button } from '@mui/material';
 import { Suspense, lazy, useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
@@ -17,7 +19,7 @@ import { useNear } from '../parts/useNear.ts';
 import { VERDICT_COLOURS, VerdictMark, figure } from '../parts/Verdict.tsx';
 import { dressAddress } from './address.ts';
 import { TradeOff } from './TradeOff.tsx';
-import { useCurve, useWays, useWidthsOfWays } from './useFindings.ts';
+import { useCurve, useWays, useWindowsOfWays } from './useFindings.ts';
 import { Since } from './Since.tsx';
 import { WorstPlace } from './WorstPlace.tsx';
 
@@ -54,7 +56,7 @@ export function FindingDetail({
       <h2>{finding.title}</h2>
       <p className="prove-lead">
         {worst.item} is worst: {figure(worst.worst)} where {worst.needed} is needed,{' '}
-        {worst.scroll.toLocaleString('en')} px down {page?.title} at {worst.width}.{' '}
+        {worst.scroll.toLocaleString('en')} px down {page?.title} at {viewportWords(worst)}.{' '}
         <Link to={dressAddress(siteId, site, worst)}>Open it in Dress</Link>
       </p>
       <WorstPlace
@@ -129,6 +131,7 @@ function ByWidth({ siteId, loaded, finding: { worst, pages } }: Omit<DetailProps
     const least = new Map<number, Row>();
     for (const row of rows) {
       if (row.moment !== worst.moment || !pages.includes(row.page) || spotKey(row) !== spot) continue;
+      if (row.height !== undefined) continue;
       const known = least.get(row.width);
       if (!known || row.worst < known.worst) least.set(row.width, row);
     }
@@ -237,7 +240,7 @@ function Ways({ loaded, header, finding }: Omit<DetailProps, 'siteId'>) {
   // Menus and words of banners are as they were, whatever a way does to the header.
   const others = standing?.others.length ?? 0;
   const answer = useWays(loaded, header, finding);
-  const widths = useWidthsOfWays(finding);
+  const windows = useWindowsOfWays(finding);
   const soFar = useSoFar<NonNullable<typeof answer.data>>(answer);
   const { ways, tried } = answer.data ?? soFar ?? { ways: [], tried: 0 };
   return (
@@ -278,7 +281,7 @@ function Ways({ loaded, header, finding }: Omit<DetailProps, 'siteId'>) {
         <p className="quiet" role="status">
           {isWorking
             ? 'The pages are being swept first.'
-            : `${tried} of ${FINDING_WAYS} tried, each over every page at ${widths.length} widths.`}
+            : `${tried} of ${FINDING_WAYS} tried, each over every page at ${viewportsWords(windows)}.`}
         </p>
       ) : (
         ways.length === 0 && (

@@ -179,7 +179,11 @@ function ColumnHead({
       {isFirst && <b>{momentName(header, moment)}</b>}
       <span>
         {!isFirst && <span className="sr-only">{momentName(header, moment)}, </span>}
-        {width ?? <span title="The worst of all other widths that were swept">others</span>}
+        {width ?? (
+          <span title="The worst of all other widths, and other heights of the window, that were swept">
+            others
+          </span>
+        )}
       </span>
     </span>
   );
@@ -189,7 +193,7 @@ const THREADS = { c: COLOURS.threadClear, s: COLOURS.threadStrained, l: COLOURS.
 
 /** A verdict with its thread on its side, from the top of the page to its end. */
 function Cell({ row }: { row: Row | undefined }) {
-  if (!row) return <span className="matrix-blank" title="Not shown at that width" />;
+  if (!row) return <span className="matrix-blank" title="Not shown there" />;
   const share = 100 / row.thread.length;
   const stops = [...row.thread].map(
     (part, i) => `${THREADS[part as keyof typeof THREADS]} ${i * share}% ${(i + 1) * share}%`,

@@ -1,3 +1,4 @@
+import { viewportKey, viewportWords } from '@hatrail/core/sweep/widths';
 import { useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { stateWords } from '@hatrail/core/header/stateNames';
@@ -152,14 +153,14 @@ function CellDetail({ siteId, loaded, header, row, standing }: Omit<MatrixViewPr
   const isOf = (other: Row) =>
     spotKey(other) === spotKey(row) &&
     other.page === row.page &&
-    other.width === row.width &&
+    viewportKey(other) === viewportKey(row) &&
     other.moment === row.moment;
   const finding = standing.findings.find(({ rows }) => rows.some(isOf));
   return (
     <>
       <h2>
         {row.item}
-        {stateWords(row)}, {momentName(header, row.moment).toLowerCase()}, at {row.width}
+        {stateWords(row)}, {momentName(header, row.moment).toLowerCase()}, at {viewportWords(row)}
       </h2>
       <p className="prove-lead">
         {row.verdict === 'clear' ? 'Clear' : row.verdict === 'lost' ? 'Lost' : 'Strained'}:{' '}

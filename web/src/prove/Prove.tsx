@@ -9,7 +9,7 @@ import type { OtherFinding } from '@hatrail/core/finding/others';
 import type { EditorContext } from '../editor/Editor.tsx';
 import { useVerdicts, type ProofSoFar } from '../editor/verdicts.ts';
 import { useSoFar } from '../engine/answers.ts';
-import { widthsOf } from '@hatrail/core/sweep/widthPlan';
+import { metWords, viewportsOf, viewportsWords, widthsOf } from '@hatrail/core/sweep/widthPlan';
 import { SaveReport } from './SaveReport.tsx';
 import { useNear } from '../parts/useNear.ts';
 import { VERDICT_COLOURS, VerdictMark, figure } from '../parts/Verdict.tsx';
@@ -59,6 +59,7 @@ export function Prove() {
       </main>
     );
   const { rows = [] } = verdicts;
+  const windows = viewportsOf(rows);
   const widths = widthsOf(rows);
   const view = VIEWS.find((each) => each === params.get('view')) ?? 'findings';
   const show = (next: View) =>
@@ -81,10 +82,10 @@ export function Prove() {
               ? 'There are no pages yet: add one in Gather, and it is swept.'
               : rows.length === 0
                 ? 'Nothing hangs in this header yet, so that there is nothing to read.'
-                : `from ${rows.length.toLocaleString('en')} places; ${loaded.site.pages.length} pages at ${widths.length} widths${widths.length > 6 ? ` from ${widths[0]} to ${widths.at(-1)} px` : `, ${widths.join(', ')} px`}, every pixel of scroll`}
+                : `from ${rows.length.toLocaleString('en')} places; ${loaded.site.pages.length} pages at ${viewportsWords(windows)}${widths.length > 6 ? ` from ${widths[0]} to ${widths.at(-1)} px` : `, ${widths.join(', ')} px`}, every pixel of scroll`}
             {!verdicts.isWorking &&
-              verdicts.widths.done < verdicts.widths.of &&
-              `; ${verdicts.widths.of - verdicts.widths.done} more widths are being swept`}
+              verdicts.windows.done.length < verdicts.windows.of &&
+              `; ${verdicts.windows.of - verdicts.windows.done.length} more are being swept`}
             {verdicts.isWorking &&
               (progress ? `; ${progress.done} of ${progress.of} swept again` : '; being swept again')}
           </p>
@@ -115,15 +116,14 @@ export function Prove() {
               findings={findings}
               chosen={chosen?.id}
               onChoose={choose}
-              context={{ siteId, loaded, header, widths: widths.length }}
+              context={{ siteId, loaded, header, windows: windows.length }}
             />
             <OtherFindings siteId={siteId} header={header} findings={standing.others} />
             <BesideContrast siteId={siteId} loaded={loaded} header={header} />
             {standing.count === 0 && rows.length > 0 && (
               <p className="prove-clear">
                 <VerdictMark verdict="clear" size={16} /> Every letter, line and ring reaches what it needs on
-                every page, at these {widths.length} widths, at every scroll and in every state, in windows of
-                the usual height.
+                every page, at these {viewportsWords(windows)}, at every scroll and in every state.
               </p>
             )}
           </section>
@@ -169,8 +169,8 @@ interface ListContext {
   siteId: string;
   loaded: EditorContext['loaded'];
   header: EditorContext['place']['header'];
-  /** How many widths were swept. */
-  widths: number;
+  /** In how many windows it was swept. */
+  windows: number;
 }
 
 /** The findings, walked by the arrow keys; Enter opens the worst place in Dress. */
@@ -224,7 +224,7 @@ function FindingRow({
   isChosen,
   onChoose,
   onOpen,
-  context: { loaded, header, widths },
+  context: { loaded, header, windows },
 }: {
   finding: Finding;
   isChosen: boolean;
@@ -261,7 +261,10 @@ function FindingRow({
       <span className="finding-text">
         <strong>{finding.title}</strong>
         <span>
-          {finding.items} · {pagesWords(site, finding.pages)} · {widthWords(finding.widths, widths)}
+          {finding.items} · {pagesWords(site, finding.pages)} ·{' '}
+          {finding.windows.length === windows && windows > 1
+            ? 'everywhere that was swept'
+            : metWords(finding.windows)}
         </span>
         <span>
           Set by {finding.set} · {finding.criteria.join(', ')}
@@ -329,13 +332,3 @@ function OtherFindings({
     </ul>
   );
 }
-
-/** The widths of a finding, or that it is all that were swept. */
-export const widthWords = (widths: readonly number[], all: number) =>
-  widths.length === all && all > 1
-    ? `all ${all} widths`
-    : widths.length === 1
-      ? `at ${widths[0]} px`
-      : widths.length > 5
-        ? `at ${widths.length} of ${all} widths, ${widths[0]} to ${widths.at(-1)} px`
-        : `at ${widths.slice(0, -1).join(', ')} and ${widths.at(-1)} px`;

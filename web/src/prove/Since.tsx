@@ -8,7 +8,7 @@ import type { Finding } from '@hatrail/core/finding/finding';
 import type { Header } from '@hatrail/core/model/header';
 import { applyEdit, type Edit } from '@hatrail/core/model/patch';
 import type { Site } from '@hatrail/core/model/site';
-import { spotKey, type Row } from '@hatrail/core/sweep/prove';
+import { placeKey } from '@hatrail/core/sweep/prove';
 
 interface SinceProps {
   siteId: string;
@@ -38,8 +38,6 @@ function timeOf(at: number): string {
 
 /** Edits that are looked at, the last ones first. */
 const MOST_EDITS = 40;
-
-const placeKey = (row: Row) => [row.page, row.width, row.moment, spotKey(row)].join(' ');
 
 /** Since when a finding is there: looked for among the edits of this session, then the releases, each swept as it was then. */
 export function Since({ siteId, loaded, header, finding }: SinceProps) {

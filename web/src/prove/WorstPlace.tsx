@@ -27,7 +27,7 @@ const STATES: Partial<Record<Row['state'], PinnedState>> = {
 export function WorstPlace({ loaded, header, row, width, height, scale }: WorstPlaceProps) {
   const page = loaded.site.pages.find(({ path }) => path === row.page) ?? loaded.site.pages[0]!;
   const preview = usePreview(loaded, header, page, useMeasure(loaded));
-  const windowHeight = usualWindowHeight(row.width);
+  const windowHeight = row.height ?? usualWindowHeight(row.width);
   const { cell } = row;
   const y = cell.y - row.scroll;
   const within = (at: number, most: number) => Math.max(0, Math.min(at, Math.max(0, most)));

@@ -7,6 +7,7 @@ export function dressAddress(siteId: string, site: Site, row: Row, scroll = row.
     header: row.header,
     page: site.pages.find(({ path }) => path === row.page)?.id ?? '',
     width: String(row.width),
+    ...(row.height && { height: String(row.height) }),
     moment: row.moment,
     scroll: String(scroll),
   });

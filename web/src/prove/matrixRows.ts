@@ -10,7 +10,7 @@ import { widthsOf } from '@hatrail/core/sweep/widthPlan';
 export interface MatrixColumn {
   id: string;
   moment: Moment;
-  /** None for the worst of all widths that have no column. */
+  /** None for the worst of all windows that have no column. */
   width: number | undefined;
 }
 
@@ -35,8 +35,10 @@ export interface MatrixFilter {
 }
 
 /** The column of a row, or the one of its moment for widths that have none. */
-const columnId = ({ moment, width }: Pick<MatrixColumn, 'moment' | 'width'>, widths: readonly number[]) =>
-  `${moment} ${width !== undefined && widths.includes(width) ? width : 'others'}`;
+const columnId = (
+  { moment, width, height }: Pick<MatrixColumn, 'moment' | 'width'> & Pick<Row, 'height'>,
+  widths: readonly number[],
+) => `${moment} ${width !== undefined && height === undefined && widths.includes(width) ? width : 'others'}`;
 const isWorse = (row: Row, than: Row) => row.worst / row.needed < than.worst / than.needed;
 
 /** The columns of some rows: by moment, then by width; one more for all widths that have none of their own. */
@@ -47,7 +49,8 @@ export function matrixColumns(
 ): MatrixColumn[] {
   const swept = widthsOf(rows);
   const shown = swept.filter((width) => widths.includes(width));
-  const others = shown.length < swept.length ? [undefined] : [];
+  const isOther = shown.length < swept.length || rows.some(({ height }) => height !== undefined);
+  const others = isOther ? [undefined] : [];
   return allMoments(header)
     .filter((moment) => rows.some((row) => row.moment === moment))
     .flatMap((moment) =>

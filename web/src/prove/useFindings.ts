@@ -1,3 +1,4 @@
+import { differing, viewportKey, type Viewport } from '@hatrail/core/sweep/widths';
 import { findingsOf, type Finding } from '@hatrail/core/finding/finding';
 import type { Shortcoming } from '@hatrail/core/checks/kind';
 import { planFor, waysOfFinding, type FindingWay, type Plan } from '@hatrail/core/finding/ways';
@@ -13,14 +14,14 @@ import type { Page } from '@hatrail/core/model/page';
 import { colourName, resolveColour, type ColourUse } from '@hatrail/core/model/palette';
 import { bandColours } from '@hatrail/core/page/contents';
 import { spotKey, type Row } from '@hatrail/core/sweep/prove';
-import { decidingWidths, widthsOf } from '@hatrail/core/sweep/widthPlan';
+import { decidingViewports, viewportsOf } from '@hatrail/core/sweep/widthPlan';
 import { useAnswer, useAsked, type Working } from '../engine/answers.ts';
 import { besideKey, keyOf, rowsKey, siteKey } from '../engine/dependsOn.ts';
 import type { LoadedSite } from '../engine/loadedSite.ts';
 import { onEngine } from '../engine/pool.ts';
 import { laneName, sceneRequest } from '../engine/request.ts';
 import { leastBandTint, withBandTint } from '../dress/bandRemedy.ts';
-import { proveAll, proveWidth, widthsToProve, withHeader } from '../engine/proof.ts';
+import { proveAll, proveViewport, viewportsToProve, withHeader } from '../engine/proof.ts';
 import { askedOf } from '../editor/remedyWork.ts';
 import { useVerdicts } from '../editor/verdicts.ts';
 
@@ -34,27 +35,29 @@ function provedOf(
   loaded: LoadedSite,
   header: Header,
   finding: Finding,
-  { rows, beside, signal }: { rows: readonly Row[]; beside: readonly number[]; signal: AbortSignal },
+  { rows, beside, signal }: { rows: readonly Row[]; beside: readonly Viewport[]; signal: AbortSignal },
 ) {
   const { site } = loaded;
   const { work } = askedOf(loaded, header, finding.moment, finding.rows, { beside, signal });
   return { site, header, rows, work };
 }
 
-/** The rows of some widths. */
-const rowsAt = (rows: readonly Row[], widths: readonly number[]) =>
-  rows.filter(({ width }) => widths.includes(width));
+/** The rows of some windows. */
+function rowsAt(rows: readonly Row[], viewports: readonly Viewport[]): Row[] {
+  const wanted = new Set(viewports.map(viewportKey));
+  return rows.filter((row) => wanted.has(viewportKey(row)));
+}
 
-/** The widths at which the ways of a finding are swept: the standard ones, those that decide, and its worst. */
-export function useWidthsOfWays({ worst }: Finding): number[] {
+/** The windows in which the ways of a finding are swept: those of standard width, those that decide, and its worst. */
+export function useWindowsOfWays({ worst }: Finding): Viewport[] {
   const { beside } = useVerdicts();
-  return widthsToProve([...beside, worst.width]);
+  return viewportsToProve(viewportsOf([...beside, worst]));
 }
 
 /** The ways that clear a finding, told as they are found. */
 export function useWays(loaded: LoadedSite, header: Header, finding: Finding) {
   const { rows = [], isWorking } = useVerdicts();
-  const beside = useWidthsOfWays(finding);
+  const beside = useWindowsOfWays(finding);
   return useAnswer<Found, Found>(
     ['finding ways', siteKey(loaded), keyOf([header, finding.id, besideKey(beside)])],
     async ({ signal, tell }) => {
@@ -83,7 +86,7 @@ function knobOf({ site }: LoadedSite, header: Header, { value, moment }: Finding
 /** Strength against contrast and against what still shows of the page, swept when it is asked for. */
 export function useTradeOff(loaded: LoadedSite, header: Header, finding: Finding) {
   const { rows = [] } = useVerdicts();
-  const beside = useWidthsOfWays(finding);
+  const beside = useWindowsOfWays(finding);
   const knob = knobOf(loaded, header, finding);
   const asked = useAsked<TradeOffPoint[], TradeOffPoint[]>(
     // At the widths that decide when it is asked for: those that are found meanwhile do not take it away.
@@ -120,8 +123,8 @@ export interface BandTint {
 /** A plan for the header and, where words of banners are lost, for their bands. */
 export interface WholePlan extends Plan {
   tints: BandTint[];
-  /** At how many widths it was swept. */
-  widths: number;
+  /** In which windows it was swept. */
+  windows: readonly Viewport[];
 }
 
 /** Colours that are tried for a band's tint. */
@@ -153,8 +156,8 @@ const MOST_DECIDING = 4;
 export interface PlanSoFar {
   steps: number;
   left: number;
-  /** What was found, and how many of the other widths have been swept with it. */
-  found?: { plan: Omit<WholePlan, 'widths'>; widths: number; done: number; of: number };
+  /** What was found, and how many of the other windows have been swept with it. */
+  found?: { plan: Omit<WholePlan, 'windows'>; windows: readonly Viewport[]; done: number; of: number };
 }
 
 interface PlanAsked {
@@ -166,14 +169,14 @@ interface PlanAsked {
   words: readonly string[];
 }
 
-/** A plan that holds for the standard widths and some beside, with the tints that words of bands need. */
+/** A plan that holds for some windows, with the tints that words of bands need. */
 async function planAt(
   { loaded, header, rows, words }: PlanAsked,
-  widths: readonly number[],
+  viewports: readonly Viewport[],
   { signal, tell }: Working<PlanSoFar>,
-): Promise<Omit<WholePlan, 'widths'>> {
-  const { work } = askedOf(loaded, header, 'top', [], { beside: widths, signal });
-  const proved = { site: loaded.site, header, rows: rowsAt(rows, widths), work };
+): Promise<Omit<WholePlan, 'windows'>> {
+  const { work } = askedOf(loaded, header, 'top', [], { beside: viewports, signal });
+  const proved = { site: loaded.site, header, rows: rowsAt(rows, viewports), work };
   const plan = await planFor(proved, (steps, left) => {
     signal.throwIfAborted();
     tell({ steps: steps.length, left });
@@ -189,11 +192,11 @@ async function planAt(
   return { ...plan, tints };
 }
 
-/** The rows of a plan at all widths: a tint lies under the header at every moment, so that it is swept with all of it. */
+/** The rows of a plan in all windows: a tint lies under the header at every moment, so that it is swept with all of it. */
 async function sweptAt(
   { loaded }: PlanAsked,
-  plan: Omit<WholePlan, 'widths'>,
-  { solved, all }: { solved: readonly number[]; all: readonly number[] },
+  plan: Omit<WholePlan, 'windows'>,
+  { solved, all }: { solved: readonly Viewport[]; all: readonly Viewport[] },
   { signal, tell }: Working<PlanSoFar>,
 ): Promise<{ site: Site; rows: Row[] }> {
   const { header, tints } = plan;
@@ -201,35 +204,38 @@ async function sweptAt(
   const cleared = withHeader(loaded, header);
   const site = tints.reduce((now, { page, tint }) => withBandTint(now, page, tint), cleared.site);
   const rows = await proveAll({ ...cleared, site }, header, { beside: solved, signal });
-  const others = all.filter((width) => !solved.includes(width));
-  for (const [done, width] of others.entries()) {
-    const found = { plan, widths: solved.length, done, of: others.length };
+  const known = new Set(solved.map(viewportKey));
+  const others = all.filter((each) => !known.has(viewportKey(each)));
+  for (const [done, viewport] of others.entries()) {
+    const found = { plan, windows: solved, done, of: others.length };
     tell({ steps, left: plan.left.length, found });
-    rows.push(...(await proveWidth({ ...cleared, site }, header, width, { signal })));
+    rows.push(...(await proveViewport({ ...cleared, site }, header, viewport, { signal })));
     signal.throwIfAborted();
   }
   return { site, rows };
 }
 
 /**
- * What clears all findings together, looked for when it is asked for. It is solved at the widths that decide and swept at all that
+ * What clears all findings together, looked for when it is asked for. It is solved in the windows that decide and swept in all that
  * are known; where something is left at one of those, that one decides, too.
  */
 export function usePlan(loaded: LoadedSite, header: Header, words: readonly string[]) {
   const { rows = [], beside } = useVerdicts();
   return useAsked<WholePlan, PlanSoFar>(['plan', siteKey(loaded), keyOf([header])], async (working) => {
     const asked = { loaded, header, rows, words };
-    const all = widthsOf(rows);
-    let widths = widthsToProve([...beside, ...decidingWidths(rows, MOST_DECIDING)]);
+    const all = viewportsOf(rows);
+    let viewports = viewportsToProve([...beside, ...decidingViewports(rows, MOST_DECIDING)]);
     for (let round = 1; ; round++) {
-      const plan = await planAt(asked, widths, working);
-      const { site, rows: swept } = await sweptAt(asked, plan, { solved: widths, all }, working);
+      const plan = await planAt(asked, viewports, working);
+      const { site, rows: swept } = await sweptAt(asked, plan, { solved: viewports, all }, working);
       const left = findingsOf(site, plan.header, swept);
-      const more = decidingWidths(swept, MOST_DECIDING).filter((width) => !widths.includes(width));
+      const more = differing([...viewports, ...decidingViewports(swept, MOST_DECIDING)]).slice(
+        viewports.length,
+      );
       const isLeft = left.some(({ id }) => plan.left.every((known) => known.id !== id));
       if (!isLeft || more.length === 0 || round === ROUNDS)
-        return { ...plan, rows: swept, left, widths: widthsOf(swept).length };
-      widths = [...widths, ...more];
+        return { ...plan, rows: swept, left, windows: viewportsOf(swept) };
+      viewports = [...viewports, ...more];
     }
   });
 }
@@ -240,14 +246,14 @@ export function useCurve(loaded: LoadedSite, header: Header, row: Row) {
   return useAnswer(
     [
       'curve',
-      page ? rowsKey(loaded, header, page.id, row.width, row.moment) : '',
+      page ? rowsKey(loaded, header, page.id, row, row.moment) : '',
       spotKey(row),
       keyOf([row.span.from]),
     ],
     async ({ signal }) => {
-      const request = await sceneRequest(loaded, header.id, page!.id, row.width);
+      const request = await sceneRequest(loaded, header.id, page!.id, row);
       const { rows } = await onEngine(
-        laneName(page!.id, row.width),
+        laneName(page!.id, row),
         (engine) => engine.sweep({ ...request, moments: [row.moment], curves: true }),
         { urgency: 'soon', signal, canStop: true },
       );
@@ -264,8 +270,8 @@ export function useShortcomings(loaded: LoadedSite, header: Header): Shortcoming
   return useAnswer(
     ['lacking', siteKey(loaded), keyOf([header])],
     async ({ signal }) => {
-      const request = await sceneRequest(loaded, header.id, page!.id, 1280);
-      return onEngine(laneName(page!.id, 1280), (engine) => engine.lacking(request), {
+      const request = await sceneRequest(loaded, header.id, page!.id, { width: 1280 });
+      return onEngine(laneName(page!.id, { width: 1280 }), (engine) => engine.lacking(request), {
         urgency: 'later',
         signal,
       });

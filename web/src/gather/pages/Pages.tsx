@@ -133,7 +133,7 @@ function FilmCard({
   isChosen: boolean;
   onChoose: () => void;
 }) {
-  const film = useFilm(loaded, header, page.id, 1280, FILM);
+  const film = useFilm(loaded, header, page.id, { width: 1280 }, FILM);
   const canvas = useRef<HTMLCanvasElement>(null);
   useEffect(() => {
     if (!film || !canvas.current) return;
