@@ -31,7 +31,7 @@ const CORE = {
   finding: ['header', 'model', 'remedy', 'sweep'],
   output: ['colour', 'css', 'header', 'layers', 'measure', 'model', 'page', 'sweep'],
   // What is computed beside contrast.
-  checks: ['colour', 'geometry', 'header', 'layers', 'measure', 'model', 'page'],
+  checks: ['colour', 'geometry', 'header', 'layers', 'measure', 'model', 'page', 'sweep'],
   // What was found, in the forms in which it is handed on.
   report: [
     'checks',

@@ -61,12 +61,18 @@ export function plannedViewports({ site }: Pick<LoadedSite, 'site'>, header: Hea
 export function lackingOf(
   { site }: Pick<LoadedSite, 'site'>,
   pages: readonly Page[],
-  widths: readonly number[],
+  { widths, rows }: { widths: readonly number[]; rows: readonly Row[] },
 ): (Shortcoming & { header: string })[] {
   const measure = skiaMeasure();
   const headers = new Set(pages.map((page) => headerFor(site, page)));
   return [...headers].flatMap((header) =>
-    shortcomingsOf({ site, header, measure, widths }).map((each) => ({ ...each, header: header.id })),
+    shortcomingsOf({
+      site,
+      header,
+      measure,
+      widths,
+      rows: rows.filter((row) => row.header === header.id),
+    }).map((each) => ({ ...each, header: header.id })),
   );
 }
 

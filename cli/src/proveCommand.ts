@@ -97,7 +97,14 @@ async function proved(
   if (isShown) process.stderr.write('\n');
   const widths = widthsOf(windows);
   const panels = provePanels(loaded, pages, widths);
-  return { site: loaded.site, rows, panels, lacking: lackingOf(loaded, pages, widths), widths, windows };
+  return {
+    site: loaded.site,
+    rows,
+    panels,
+    lacking: lackingOf(loaded, pages, { widths, rows }),
+    widths,
+    windows,
+  };
 }
 
 /** Prints and writes what was proved. */

@@ -97,8 +97,21 @@ export async function joined(files: readonly string[]): Promise<Proved> {
         `Part ${part} of ${first.shard.of} is ${count === 0 ? 'missing' : 'there twice'}: name each part once.`,
       );
   }
-  const { site, panels, lacking, widths, windows } = first;
-  return { site, panels, lacking, widths, windows, rows: parts.flatMap(({ rows }) => rows) };
+  const { site, panels, widths, windows } = first;
+  return {
+    site,
+    panels,
+    lacking: lackingIn(parts),
+    widths,
+    windows,
+    rows: parts.flatMap(({ rows }) => rows),
+  };
+}
+
+/** What any part found lacking, each once: what is told of rows is found where those are. */
+function lackingIn(parts: readonly ProvedPart[]): Lacking[] {
+  const all = parts.flatMap(({ lacking }) => lacking);
+  return [...new Map(all.map((each) => [each.id, each])).values()];
 }
 
 const RANK = { lost: 0, strained: 1, clear: 2 };

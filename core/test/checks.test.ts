@@ -7,6 +7,7 @@ import { solvedFold } from '../src/header/layout.ts';
 import type { HeaderInk } from '../src/header/ink.ts';
 import type { Header } from '../src/model/header.ts';
 import type { Site } from '../src/model/site.ts';
+import type { Row } from '../src/sweep/prove.ts';
 import { header, measure, site } from './made.ts';
 
 /** What WCAG 2.2 asks of a header beside contrast, against values worked out by hand. */
@@ -162,5 +163,77 @@ describe('targets (2.5.8)', () => {
     expect(cramped({ ...target('a', 0, 0, 10), isStill: true }, target('b', 8, 0, 10))).toEqual([]);
     const parts = [target('a', 0, 0, 10), target('b', 8, 0, 10)].map((ink) => ({ ...ink, element: 'one' }));
     expect(cramped(...parts)).toEqual([]);
+  });
+});
+
+describe('text at 200 % (1.4.4)', () => {
+  test('is what a window of half the width has no room for: 384, 640 and 960 px, and no other', () => {
+    const fold = { bar: ['logo', 'menu'], panel: [], edge: 'top' as const };
+    const [rail] = header.rails;
+    const [found] = only('1.4.4', lacking({ fold, rails: [{ ...rail!, inset: 190 }] }));
+    expect([384, 640, 960]).toContain(found!.width);
+    expect(found!.told).toMatch(/^A window of (768|1280|1920) px at 200 % is (384|640|960) px wide/);
+    expect(only('1.4.4', lacking())).toEqual([]);
+  });
+});
+
+describe('what has the keyboard can be seen (2.4.7)', () => {
+  const ring = (worst: number, of: Partial<Row> = {}): Row =>
+    ({
+      page: '/',
+      header: header.id,
+      width: 1280,
+      moment: 'top',
+      itemId: 'menu-visit',
+      name: 'Visit',
+      part: 'ring',
+      state: 'rest',
+      worst,
+      needed: 3,
+      scroll: 1240,
+      ...of,
+    }) as Row;
+  const unseen = (rows: Row[], worn: Header = header) =>
+    shortcomingsOf({
+      site: { ...site, headers: [worn] },
+      header: worn,
+      measure,
+      widths: WIDTHS,
+      rows,
+    }).filter(({ criterion }) => criterion === '2.4.7');
+  test('a ring that is as its ground is told, once for a moment, with its worst place; a faint one is 1.4.11 alone', () => {
+    expect(unseen([ring(1.2), ring(2.9)])).toEqual([]);
+    const [found, ...others] = unseen([ring(1.19), ring(1.04, { name: 'Logo' }), ring(1, { part: 'ink' })]);
+    expect(others).toEqual([]);
+    expect(found!.title).toBe('What has the keyboard cannot be seen, at the top');
+    expect(found!.told).toBe(
+      'The ring round Visit, Logo is as its ground: 1.04, 1,240 px down / at 1280 px.',
+    );
+    expect(unseen([ring(1), ring(1, { moment: 'scrolled' })])).toHaveLength(2);
+  });
+  test('another ink or a backing that comes with the keyboard tells it, too', () => {
+    const worn = (top: object): Header => ({
+      ...header,
+      looks: { ...header.looks, top: { ...header.looks.top, ...top } },
+    });
+    const { ink } = header.looks.top;
+    expect(
+      unseen(
+        [ring(1)],
+        worn({ ink: { ...ink, link: { colour: '#ffffff' }, focused: { colour: '#000000' } } }),
+      ),
+    ).toEqual([]);
+    expect(
+      unseen(
+        [ring(1)],
+        worn({ ink: { ...ink, link: { colour: '#ffffff' }, focused: { colour: '#fefefe' } } }),
+      ),
+    ).toHaveLength(1);
+    const focused = { colour: { colour: '#000000' }, opacity: 0.5 };
+    const backing = (rest: number) => ({
+      backing: { rest: { ...focused, opacity: rest }, focused, reach: 4 },
+    });
+    expect(unseen([ring(1)], worn(backing(0)))).toEqual([]);
+    expect(unseen([ring(1)], worn(backing(0.2)))).toHaveLength(1);
   });
 });

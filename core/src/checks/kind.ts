@@ -1,6 +1,7 @@
 import type { Measure } from '../measure/measure.ts';
 import type { Header } from '../model/header.ts';
 import type { Site } from '../model/site.ts';
+import type { Row } from '../sweep/prove.ts';
 
 /** What is computed of a header beside contrast: each check is one such file and a row in the table. */
 
@@ -28,6 +29,8 @@ export interface Checked {
   measure: Measure;
   /** The widths that are looked at, ascending; CSS pixels. */
   widths: readonly number[];
+  /** What was swept of it, for those that look at that. */
+  rows?: readonly Row[];
 }
 
 export type Check = (checked: Checked) => Shortcoming[];

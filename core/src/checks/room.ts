@@ -3,6 +3,7 @@ import { layoutAt, solvedFold } from '../header/layout.ts';
 import type { Measure } from '../measure/measure.ts';
 import type { Header } from '../model/header.ts';
 import type { Site } from '../model/site.ts';
+import { LEAST_WIDTH, STANDARD_WIDTHS } from '../sweep/widths.ts';
 import { rangeWords, type Check, type Shortcoming } from './kind.ts';
 
 /** Whether what hangs on the rails has room: as it is, down to 320 px; and with the text spaced as some readers need it. */
@@ -44,10 +45,27 @@ function shortOf(
 const empty = (folded: boolean): Short => ({ widths: [], by: 0, worst: 0, folded });
 const barWords = (folded: boolean) => (folded ? 'The folded bar' : 'The open menu');
 
-/**
- * WCAG 2.2, 1.4.10 and 1.4.4: nothing is cut off where a window of 1280 px is enlarged to 400 %, which is one of 320 px, or to
- * 200 %, one of 640.
- */
+/** Windows that are usual, at 200 %: what is 1280 px wide lays its pages out for 640. CSS pixels. */
+const ENLARGED = STANDARD_WIDTHS.map((width) => Math.round(width / 2)).filter(
+  (width) => width >= LEAST_WIDTH,
+);
+
+/** WCAG 2.2, 1.4.4: text can be enlarged to 200 % and nothing is cut off. What folds then is no loss: all of it is in the menu. */
+export const resizeText: Check = ({ site, header, measure }) => {
+  const fold = solvedFold(site, header, measure);
+  return shortOf(site, header, measure, { widths: ENLARGED, fold }).map((short): Shortcoming => ({
+    id: `1.4.4 / ${header.id} / ${short.folded ? 'folded' : 'open'}`,
+    criterion: '1.4.4',
+    title: `${barWords(short.folded)} has no room for text at 200 %`,
+    told: `A window of ${2 * short.worst} px at 200 % is ${short.worst} px wide: there it is ${Math.ceil(short.by)} px too narrow, and what does not fit is cut off.`,
+    advice: short.folded
+      ? 'take something out of the folded bar, or make it smaller there'
+      : 'let it fold sooner',
+    width: short.worst,
+  }));
+};
+
+/** WCAG 2.2, 1.4.10: nothing is cut off where a window of 1280 px is enlarged to 400 %, which is one of 320 px, nor in any wider. */
 export const reflow: Check = ({ site, header, measure, widths }) => {
   const fold = solvedFold(site, header, measure);
   return shortOf(site, header, measure, { widths, fold }).map((short): Shortcoming => ({

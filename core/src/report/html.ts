@@ -1,4 +1,4 @@
-import { CHECKED_CRITERIA } from '../checks/index.ts';
+import { CHECKED_CRITERIA, KEPT_CRITERIA } from '../checks/index.ts';
 import { escapeHtml } from '../css/text.ts';
 import { ADVICE, type Finding } from '../finding/finding.ts';
 import { stateWords } from '../header/stateNames.ts';
@@ -129,7 +129,7 @@ function besideHtml({ shortcomings }: Report): string {
 </div></section>`,
   );
   return `<h2>Beside contrast</h2>
-<p class="quiet">Looked at: ${looked}.${found.length === 0 ? ' Nothing was found.' : ''}</p>
+<p class="quiet">Looked at: ${looked}.${found.length === 0 ? ' Nothing was found.' : ''} Kept by how the header is made, whatever is set: ${KEPT_CRITERIA.map((each) => escapeHtml(criterionName(each))).join(', ')}.</p>
 ${found.join('\n')}`;
 }
 

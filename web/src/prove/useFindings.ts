@@ -1,4 +1,6 @@
 import { differing, viewportKey, type Viewport } from '@hatrail/core/sweep/widths';
+import { useMemo } from 'react';
+import { sweptShortcomings } from '@hatrail/core/checks/index';
 import { findingsOf, type Finding } from '@hatrail/core/finding/finding';
 import type { Shortcoming } from '@hatrail/core/checks/kind';
 import { planFor, waysOfFinding, type FindingWay, type Plan } from '@hatrail/core/finding/ways';
@@ -264,10 +266,11 @@ export function useCurve(loaded: LoadedSite, header: Header, row: Row) {
   );
 }
 
-/** What a header lacks beside contrast. */
+/** What a header lacks beside contrast: what its layout tells, and what the sweeps do. */
 export function useShortcomings(loaded: LoadedSite, header: Header): Shortcoming[] | undefined {
   const page = loaded.site.pages[0];
-  return useAnswer(
+  const { rows } = useVerdicts();
+  const { data } = useAnswer(
     ['lacking', siteKey(loaded), keyOf([header])],
     async ({ signal }) => {
       const request = await sceneRequest(loaded, header.id, page!.id, { width: 1280 });
@@ -278,5 +281,9 @@ export function useShortcomings(loaded: LoadedSite, header: Header): Shortcoming
     },
     // A change that mends the document before the last edit would undo that.
     { isAsked: page !== undefined, rest: 300 },
-  ).data;
+  );
+  return useMemo(
+    () => data && [...data, ...sweptShortcomings({ site: loaded.site, header, rows: rows ?? [] })],
+    [data, loaded.site, header, rows],
+  );
 }
