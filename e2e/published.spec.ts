@@ -133,6 +133,42 @@ describe('the published header', () => {
     await tab.context().close();
   });
 
+  test('what opens under the pointer is closed by Escape, may be pointed at, and stays (1.4.13)', async () => {
+    publish((header) => {
+      for (const item of header.rails.flatMap(({ start, middle, end }) => [...start, ...middle, ...end]))
+        if (item.kind === 'menu') item.opens = 'click and hover';
+    });
+    const tab = await visit();
+    const drop = tab.locator('.hr-drop').first();
+    await tab.locator('.hr-menu > li').first().hover();
+    expect(await drop.isVisible()).toBe(true);
+    const { x, y, width, height } = (await drop.boundingBox())!;
+    // Down from the entry into it, pixel by pixel: nowhere on the way does it go.
+    for (let down = y - 20; down < y + height - 2; down += 1) {
+      await tab.mouse.move(x + width / 4, down);
+      expect(await drop.isVisible()).toBe(true);
+    }
+    await tab.waitForTimeout(1500);
+    expect(await drop.isVisible()).toBe(true);
+    await tab.keyboard.press('Escape');
+    expect(await drop.isVisible()).toBe(false);
+    await tab.context().close();
+    publish();
+  });
+
+  test('whatever has a name for those who listen holds the words that are seen (2.5.3)', async () => {
+    const tab = await visit();
+    const named = await tab.locator('.hr [aria-label]:is(a, button, input)').evaluateAll((all) =>
+      all.map((element) => ({
+        name: element.getAttribute('aria-label')!.toLowerCase(),
+        seen: (element.textContent ?? '').trim().toLowerCase(),
+      })),
+    );
+    expect(named.length).toBeGreaterThan(2);
+    expect(named.filter(({ name, seen }) => !name.includes(seen))).toEqual([]);
+    await tab.context().close();
+  });
+
   test('folded, its menu button opens the whole menu by keyboard', async () => {
     const tab = await visit('visit/', { viewport: { width: 390, height: 740 } });
     expect(await tab.locator('.hr-menu').isVisible()).toBe(false);
