@@ -3,6 +3,7 @@ import { around, type Area } from '../geometry/area.ts';
 import { groundTables } from '../stack/ground.ts';
 import type { Raster } from '../geometry/raster.ts';
 import type { Overlay } from '../stack/overlay.ts';
+import type { Cell } from './cells.ts';
 import type { Swept } from './swept.ts';
 import { readQuick } from './quick.ts';
 import type { KeptBlurs } from './keptBlurs.ts';
@@ -10,7 +11,7 @@ import { groundPlane, type Plane } from './plane.ts';
 import { sweepCells } from './running.ts';
 import { sweepBlurred } from './runningBlur.ts';
 import { sweepLogo } from './runningLogo.ts';
-import { sweepThroughOverlay } from './runningOverlay.ts';
+import { rowsAreEven, sweepThroughOverlay } from './runningOverlay.ts';
 import { behindAt, headerRow, type Scene, type Span } from './scene.ts';
 import type { JudgedTarget } from './targets.ts';
 
@@ -25,11 +26,21 @@ export function sweepTarget(
   raster: Raster,
   { planes = new Planes(raster), blurs }: { planes?: Planes; blurs?: KeptBlurs } = {},
 ): Swept {
+  return sweepSeen(scene, span, asRead(target), raster, { planes, blurs });
+}
+
+function sweepSeen(
+  scene: Scene,
+  span: Span,
+  target: JudgedTarget,
+  raster: Raster,
+  { planes, blurs }: { planes: Planes; blurs: KeptBlurs | undefined },
+): Swept {
   const length = span.to - span.from + 1;
   const isSolid = !target.overlay.data.some((value, i) => i % 4 === 3 && value > 0);
-  const read = (scroll: number) => readQuick(target, raster, behindAt(scene, scroll)).contrast;
+  const readOne = (scroll: number) => readQuick(target, raster, behindAt(scene, scroll)).contrast;
   const first = headerRow(scene, span.from);
-  if (isSolid) return { contrasts: new Float32Array(length).fill(read(span.from)) };
+  if (isSolid) return { contrasts: new Float32Array(length).fill(readOne(span.from)) };
   // The header's row is the same for the first scrolls, while a rail leaves, and moves by one with each after.
   const isStill = headerRow(scene, span.to) === first;
   const still = isStill ? length : Math.min(length, Math.max(0, scene.layouts.top.leaving - span.from));
@@ -43,7 +54,7 @@ export function sweepTarget(
   if (blur) {
     // What is blurred ends at the window's top edge, so that the blur of a header that is leaving changes.
     for (let i = 0; i < still; i++) put(i, sweepBlurredAt(scene, target, raster, span.from + i));
-  } else if (still > 0) contrasts.fill(read(span.from), 0, still);
+  } else if (still > 0) contrasts.fill(readOne(span.from), 0, still);
   if (still < length) {
     const from = headerRow(scene, span.from + still);
     put(
@@ -58,6 +69,47 @@ export function sweepTarget(
     );
   }
   return { contrasts, ...(worst && { worst }) };
+}
+
+const read = new WeakMap<JudgedTarget, JudgedTarget>();
+
+/**
+ * A target whose overlay says nothing of pixels that are not read. Round a button lies the same as beside it; only below the button,
+ * where the ring is not, there is something else: what is even under all cells, or in each of their rows, is swept as that.
+ */
+function asRead(target: JudgedTarget): JudgedTarget {
+  const { overlay, shape } = target;
+  if (overlay.isEven || shape.kind !== 'cells' || rowsAreEven(overlay)) return target;
+  const known = read.get(target);
+  if (known) return known;
+  const data = rowsRead(overlay, shape.cells);
+  const width = overlay.area.right - overlay.area.left;
+  const first = data?.find((row) => row !== undefined);
+  let seen = target;
+  if (data && first) {
+    const isEven = data.every((row) => !row || row.every((value, c) => value === first[c]));
+    const rows = data.map((row) => row ?? first);
+    const whole = isEven ? first : rows.flatMap((row) => Array.from({ length: width }, () => row).flat());
+    seen = { ...target, overlay: { ...overlay, isEven, data: Float64Array.from(whole) } };
+  }
+  read.set(target, seen);
+  return seen;
+}
+
+/** What the overlay is in each row under any cell; `undefined` as a whole where it is not the same along one. */
+function rowsRead({ area, data }: Overlay, cells: readonly Cell[]): (number[] | undefined)[] | undefined {
+  const width = area.right - area.left;
+  const rows: (number[] | undefined)[] = Array.from({ length: area.bottom - area.top }, () => undefined);
+  for (const { left, top, right, bottom } of cells) {
+    for (let y = top; y < bottom; y++) {
+      for (let x = left; x < right; x++) {
+        const at = 4 * ((y - area.top) * width + x - area.left);
+        const row = (rows[y - area.top] ??= [...data.subarray(at, at + 4)]);
+        for (let c = 0; c < 4; c++) if (row[c] !== data[at + c]) return undefined;
+      }
+    }
+  }
+  return rows;
 }
 
 /** What {@link sweepTarget} gives for a single scroll of a target over a blurred page. */
@@ -95,7 +147,7 @@ export class Planes {
   /** @param targets what is going to be swept */
   constructor(raster: Raster, targets: readonly JudgedTarget[] = []) {
     this.#raster = raster;
-    for (const { ink, overlay } of targets) {
+    for (const { ink, overlay } of targets.map(asRead)) {
       const key = this.#placeOf(ink.id, overlay);
       this.#areas.set(key, around([overlay.area, this.#areas.get(key) ?? overlay.area]));
     }
