@@ -8,6 +8,7 @@ import { shippedSizes } from '@hatrail/core/output/sizes';
 import { placePicture } from '@hatrail/core/report/place';
 import { judgePanelAt, type PanelVerdict } from '@hatrail/core/sweep/panel';
 import { proveScene, type Row, type SweptRow } from '@hatrail/core/sweep/prove';
+import { bareBand, readBand, type BandReading } from '@hatrail/core/sweep/words';
 import { layoutScene } from '@hatrail/core/sweep/scene';
 import { otherHeights, viewportsOf, widthsBetween } from '@hatrail/core/sweep/widthPlan';
 import { STANDARD_WIDTHS, type Viewport } from '@hatrail/core/sweep/widths';
@@ -19,6 +20,8 @@ import type { LoadedSite } from '@hatrail/node/siteFile';
 export interface Prover {
   /** Sweeps one page in one window. */
   sweep(page: Page, viewport: Viewport): SweptRow[];
+  /** The words of a page's opening band in one window; none where it has none. */
+  words(page: Page, viewport: Viewport): BandReading[];
   /** A picture of where a row is worst, as a data address; `undefined` where it is of another site. */
   picture(row: Row, size: { width: number; height: number }): string | undefined;
 }
@@ -40,6 +43,13 @@ export async function openProver({ site, read }: LoadedSite): Promise<Prover> {
     sweep(page, viewport) {
       const scene = sceneOf(page, viewport);
       return proveScene(scene, skiaRaster(site, scene.laid, pictures), draw);
+    },
+    words(page, viewport) {
+      if (!page.bands[0]?.contents.length) return [];
+      const { laid } = sceneOf(page, viewport);
+      if (!laid.bands[0]) return [];
+      const bare = skiaRaster(site, bareBand(laid, 0), pictures);
+      return [readBand(site, { page, laid, index: 0 }, bare, measure)];
     },
     picture(row, size) {
       const page = site.pages.find(({ path }) => path === row.page);

@@ -1,6 +1,7 @@
 import { setImmediate } from 'node:timers/promises';
 import { ADVICE } from '@hatrail/core/finding/finding';
 import { STATE_NAMES, stateWords } from '@hatrail/core/header/stateNames';
+import { worstOfEach, worstWord, type BandWord } from '@hatrail/core/finding/others';
 import { BadInput } from '@hatrail/core/model/badInput';
 import { MOMENT_NAMES } from '@hatrail/core/model/header';
 import type { Page } from '@hatrail/core/model/page';
@@ -12,7 +13,7 @@ import { STANDARD_WIDTHS, viewportWords, type Viewport } from '@hatrail/core/swe
 import { loadSite, type LoadedSite } from '@hatrail/node/siteFile';
 import { needsSaid, shardSaid, viewportsSaid, type Options, type Said, type Shard } from './options.ts';
 import { lackingOf, openProver, plannedViewports, provePanels, type Prover } from './prove.ts';
-import { joined, partJson, worseThan, type Panel, type Proved } from './proved.ts';
+import { joined, partJson, worseThan, type Proved } from './proved.ts';
 import { checkPlaces, reportsOf, writeReports } from './reports.ts';
 
 /** Proves a site file, or joins what others proved of it; gives the exit code. */
@@ -88,8 +89,10 @@ async function proved(
   const own = shard ? places.filter((_, i) => i % shard.of === shard.part - 1) : places;
   const isShown = process.stderr.isTTY && own.length > 20;
   const rows: Row[] = [];
+  const words: BandWord[] = [];
   for (const [i, { page, viewport }] of own.entries()) {
     for (const { contrasts: _, ...row } of prover.sweep(page, viewport)) rows.push(row);
+    words.push(...worstWord(page.id, prover.words(page, viewport)));
     // Canvases are given back only between two turns of the event loop: a page takes some 30 MB.
     await setImmediate();
     if (isShown) process.stderr.write(`\r${i + 1} of ${own.length} pages and widths`);
@@ -101,6 +104,7 @@ async function proved(
     site: loaded.site,
     rows,
     panels,
+    words: worstOfEach(words),
     lacking: lackingOf(loaded, pages, { widths, rows }),
     widths,
     windows,
@@ -122,7 +126,7 @@ async function told(
   });
   if (values.json) console.log(reportJson(proved));
   else {
-    if (values.rows) printRows(proved.rows, proved.panels);
+    if (values.rows) printRows(proved);
     else printFindings(proved);
     printTotals(proved, values.since);
   }
@@ -130,9 +134,9 @@ async function told(
 }
 
 /** 1 where something is lost, or strained where that is not allowed either. */
-function codeOf({ rows, panels }: Proved, { strict }: Options): number {
+function codeOf({ rows, panels, words }: Proved, { strict }: Options): number {
   const fails = (verdict: string) => verdict === 'lost' || (strict && verdict === 'strained');
-  return [...rows, ...panels].some(({ verdict }) => fails(verdict)) ? 1 : 0;
+  return [...rows, ...panels, ...words].some(({ verdict }) => fails(verdict)) ? 1 : 0;
 }
 
 /** A line for each finding: how bad, what, where, and what to do. */
@@ -153,7 +157,7 @@ function printFindings(proved: Proved): void {
   }
 }
 
-function printRows(rows: Row[], panels: readonly Panel[]): void {
+function printRows({ site, rows, panels, words }: Proved): void {
   const bad = rows.filter((row) => row.verdict !== 'clear');
   for (const row of bad.sort((a, b) => a.worst / a.needed - b.worst / b.needed)) {
     const state = stateWords(row);
@@ -167,10 +171,17 @@ function printRows(rows: Row[], panels: readonly Panel[]): void {
     const said = what === 'focus ring' ? what : `${name ?? what}, ${STATE_NAMES[state]}`;
     console.log(`${verdict}: ${where}, ${said}: ${contrast.toFixed(2)} where ${needed} is needed`);
   }
+  for (const { pageId, text, contrast, needed, verdict } of words) {
+    const page = site.pages.find(({ id }) => id === pageId);
+    if (verdict !== 'clear')
+      console.log(
+        `${verdict}: “${text}”, in the opening band of ${page?.path}: ${contrast.toFixed(2)} where ${needed} is needed`,
+      );
+  }
 }
 
-function printTotals({ rows, panels, windows }: Proved, since: string | undefined): void {
-  const all = [...rows, ...panels];
+function printTotals({ rows, panels, words, windows }: Proved, since: string | undefined): void {
+  const all = [...rows, ...panels, ...words];
   const count = (verdict: string) => all.filter((row) => row.verdict === verdict).length;
   const at = metWords(windows);
   if (since === undefined)

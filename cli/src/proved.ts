@@ -1,5 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import type { Shortcoming } from '@hatrail/core/checks/kind';
+import { worstOfEach, type BandWord } from '@hatrail/core/finding/others';
 import { BadInput } from '@hatrail/core/model/badInput';
 import { checkSite } from '@hatrail/core/model/check';
 import type { Site } from '@hatrail/core/model/site';
@@ -18,6 +19,8 @@ export interface Proved {
   site: Site;
   rows: Row[];
   panels: Panel[];
+  /** The worst word of each page's opening band. */
+  words: BandWord[];
   /** What headers lack beside contrast. */
   lacking: Lacking[];
   widths: readonly number[];
@@ -43,6 +46,7 @@ function isPart(data: unknown): data is ProvedPart {
     part !== null &&
     Array.isArray(part.rows) &&
     Array.isArray(part.panels) &&
+    Array.isArray(part.words) &&
     Array.isArray(part.lacking) &&
     Array.isArray(part.widths) &&
     Array.isArray(part.windows) &&
@@ -101,6 +105,7 @@ export async function joined(files: readonly string[]): Promise<Proved> {
   return {
     site,
     panels,
+    words: worstOfEach(parts.flatMap(({ words }) => words)),
     lacking: lackingIn(parts),
     widths,
     windows,
@@ -135,6 +140,7 @@ export function worseThan(now: Proved, before: Proved): Proved {
     ...now,
     rows: worseBy(now.rows, before.rows, rowKey),
     panels: worseBy(now.panels, before.panels, panelKey),
+    words: worseBy(now.words, before.words, ({ pageId }) => pageId),
     lacking: now.lacking.filter(({ id }) => before.lacking.every((each) => each.id !== id)),
   };
 }

@@ -1,7 +1,7 @@
 import { rename, rm, stat, writeFile } from 'node:fs/promises';
 import { dirname } from 'node:path';
 import { findingsOf } from '@hatrail/core/finding/finding';
-import { menuFindings } from '@hatrail/core/finding/others';
+import { menuFindings, wordFindings } from '@hatrail/core/finding/others';
 import { BadInput } from '@hatrail/core/model/badInput';
 import { allMoments, momentName } from '@hatrail/core/model/header';
 import { reportJunit, reportSarif } from '@hatrail/core/report/builds';
@@ -17,7 +17,8 @@ import type { Proved } from './proved.ts';
 /** Reports of what was proved, written to files. */
 
 /** The report of each header that hangs on a page that was proved. */
-export function reportsOf({ site, rows, panels, lacking }: Proved, made: Date): Report[] {
+export function reportsOf({ site, rows, panels, words, lacking }: Proved, made: Date): Report[] {
+  const firstWith = site.headers.find(({ id }) => rows.some((row) => row.header === id));
   return site.headers.flatMap((header) => {
     const own = rows.filter((row) => row.header === header.id);
     const its = panels.filter((panel) => panel.header === header.id);
@@ -27,7 +28,11 @@ export function reportsOf({ site, rows, panels, lacking }: Proved, made: Date): 
         rows: own,
         panels: its,
         findings: findingsOf(site, header, own),
-        others: menuFindings(site, header, its),
+        // Words of the pages are no header's own: they are told once.
+        others: [
+          ...menuFindings(site, header, its),
+          ...(header === firstWith ? wordFindings(site, words) : []),
+        ],
         shortcomings: lacking.filter((each) => each.header === header.id),
         moments: allMoments(header).map((moment) => ({ moment, name: momentName(header, moment) })),
         made,

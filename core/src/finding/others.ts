@@ -2,6 +2,7 @@ import { STATE_NAMES } from '../header/stateNames.ts';
 import type { Header } from '../model/header.ts';
 import type { Site } from '../model/site.ts';
 import { judgePanel, type PanelVerdict } from '../sweep/panel.ts';
+import type { BandReading } from '../sweep/words.ts';
 import { worstVerdict, type Verdict } from '../sweep/verdict.ts';
 
 /** Findings that do not depend on what a header lies over: entries of its menus on their solid ground, and words of banners. */
@@ -25,6 +26,24 @@ export interface BandWord {
   contrast: number;
   needed: number;
   verdict: Verdict;
+}
+
+/** The worst of a page's opening band over what was read of it. */
+export function worstWord(pageId: string, readings: readonly BandReading[]): BandWord[] {
+  const [worst] = readings
+    .flatMap(({ words }) => words)
+    .sort((a, b) => a.contrast / a.needed - b.contrast / b.needed);
+  return worst ? [{ ...worst, pageId }] : [];
+}
+
+/** The worst of some words of each page. */
+export function worstOfEach(words: readonly BandWord[]): BandWord[] {
+  const worst = new Map<string, BandWord>();
+  for (const word of words) {
+    const known = worst.get(word.pageId);
+    if (!known || word.contrast / word.needed < known.contrast / known.needed) worst.set(word.pageId, word);
+  }
+  return [...worst.values()];
 }
 
 const MENUS = { 'drop-downs': 'the drop-downs', 'folded menu': 'the folded menu' };

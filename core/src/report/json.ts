@@ -1,3 +1,4 @@
+import type { BandWord } from '../finding/others.ts';
 import type { PanelVerdict } from '../sweep/panel.ts';
 import type { Row } from '../sweep/prove.ts';
 
@@ -11,8 +12,9 @@ function told(row: Row): object {
 export function reportJson(swept: {
   rows: readonly Row[];
   panels: readonly PanelVerdict[];
+  words?: readonly BandWord[];
   widths: readonly number[];
 }): string {
-  const { rows, panels, widths } = swept;
-  return JSON.stringify({ rows: rows.map(told), panels, widths }, null, 2);
+  const { rows, panels, words = [], widths } = swept;
+  return JSON.stringify({ rows: rows.map(told), panels, words, widths }, null, 2);
 }

@@ -50,7 +50,7 @@ export function reportOf(
   };
 }
 
-/** How many places have each verdict: rows, and what was judged of menus. */
+/** How many places have each verdict: rows, and what was judged of menus; words of bands are told by themselves. */
 export function totalsOf({ rows, panels }: Pick<Report, 'rows' | 'panels'>): Record<Verdict, number> {
   const totals = { lost: 0, strained: 0, clear: 0 };
   for (const { verdict } of [...rows, ...panels]) totals[verdict]++;

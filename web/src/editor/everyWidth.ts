@@ -1,5 +1,6 @@
 import { useMemo, useState } from 'react';
 import type { Header } from '@hatrail/core/model/header';
+import { worstOfEach, type BandWord } from '@hatrail/core/finding/others';
 import type { Row } from '@hatrail/core/sweep/prove';
 import {
   decidingViewports,
@@ -13,7 +14,7 @@ import { differing, viewportKey, type Viewport } from '@hatrail/core/sweep/width
 import { useAnswer, useSoFar } from '../engine/answers.ts';
 import { keyOf, siteKey } from '../engine/dependsOn.ts';
 import type { LoadedSite } from '../engine/loadedSite.ts';
-import { proveViewport, viewportsToProve } from '../engine/proof.ts';
+import { proveViewport, readBannersIn, viewportsToProve } from '../engine/proof.ts';
 import { readyMeasure } from '../engine/request.ts';
 import { standingOf, useProofOfAll, type RunningVerdicts } from './verdicts.ts';
 
@@ -22,6 +23,8 @@ import { standingOf, useProofOfAll, type RunningVerdicts } from './verdicts.ts';
 /** What is known of the widths between so far. */
 interface Between {
   rows: Row[];
+  /** The worst word of each page's opening band. */
+  words: readonly BandWord[];
   done: readonly Viewport[];
   of: number;
 }
@@ -47,18 +50,23 @@ async function sweepBetween(
 ): Promise<Between> {
   const known = widthsOf(first);
   let rows: Row[] = [];
+  let words: readonly BandWord[] = [];
   let of = 0;
   let done: Viewport[] = [];
   const sweep = async (viewports: readonly Viewport[]) => {
     of += viewports.length;
-    tell({ rows, done, of });
+    tell({ rows, words, done, of });
     for (let i = 0; i < viewports.length; i += AT_ONCE) {
       const some = viewports.slice(i, i + AT_ONCE);
-      const swept = await Promise.all(some.map((each) => proveViewport(loaded, header, each, { signal })));
+      const [swept, read] = await Promise.all([
+        Promise.all(some.map((each) => proveViewport(loaded, header, each, { signal }))),
+        Promise.all(some.map((each) => readBannersIn(loaded, header.id, each, { signal }))),
+      ]);
       signal.throwIfAborted();
       rows = [...rows, ...swept.flat()];
+      words = worstOfEach([...words, ...read.flat()]);
       done = [...done, ...some];
-      tell({ rows, done, of });
+      tell({ rows, words, done, of });
     }
   };
   const { site } = loaded;
@@ -69,7 +77,7 @@ async function sweepBetween(
     if (finer.length === 0) break;
     await sweep(asViewports(finer));
   }
-  return { rows, done, of };
+  return { rows, words, done, of };
 }
 
 /** The windows that decide of a header: once they are known they stay, so that what was solved for one is not undone by another. */
@@ -104,14 +112,19 @@ export function useRunningVerdicts(loaded: LoadedSite, header: Header, width: nu
   // What was swept of the document before is not of this one.
   const between = isWorking ? undefined : (answer.data ?? soFar);
   const rows = useMemo(() => first && merged(first, between?.rows ?? []), [first, between?.rows]);
-  const { banners } = proof;
+  const { banners: firstBanners } = proof;
+  const banners = useMemo(
+    () => firstBanners && worstOfEach([...firstBanners, ...(between?.words ?? [])]),
+    [firstBanners, between?.words],
+  );
   const standing = useMemo(
     () => (rows && banners ? standingOf(loaded.site, header, { rows, banners }) : undefined),
     [loaded.site, header, rows, banners],
   );
   const firstCount = useMemo(
-    () => first && banners && standingOf(loaded.site, header, { rows: first, banners }).count,
-    [loaded.site, header, first, banners],
+    () =>
+      first && firstBanners && standingOf(loaded.site, header, { rows: first, banners: firstBanners }).count,
+    [loaded.site, header, first, firstBanners],
   );
   const isWhole = !isWorking && answer.data !== undefined;
   const deciding = useDeciding(header, isWhole ? rows : undefined);
@@ -121,7 +134,17 @@ export function useRunningVerdicts(loaded: LoadedSite, header: Header, width: nu
     return { done: viewportsOf([...usual, ...(between?.done ?? [])]), of: usual.length + (between?.of ?? 0) };
   }, [width, between?.done, between?.of]);
   const isDecided = deciding !== undefined;
-  return { ...proof, ...(rows && { rows }), first, firstCount, standing, windows, beside, isDecided };
+  return {
+    ...proof,
+    ...(rows && { rows }),
+    ...(banners && { banners }),
+    first,
+    firstCount,
+    standing,
+    windows,
+    beside,
+    isDecided,
+  };
 }
 
 /** Rows of both, those of a width that is in both once. */

@@ -9,9 +9,9 @@ import type { Site } from '@hatrail/core/model/site';
 import type { Row } from '@hatrail/core/sweep/prove';
 import { worstVerdict, type Verdict } from '@hatrail/core/sweep/verdict';
 import { findingsOf, type Finding } from '@hatrail/core/finding/finding';
-import { menuFindings, wordFindings, type OtherFinding } from '@hatrail/core/finding/others';
+import { menuFindings, wordFindings, type BandWord, type OtherFinding } from '@hatrail/core/finding/others';
 import type { LookCost } from '@hatrail/core/remedy/cost';
-import { proveAll, readBanners, type BannerWords } from '../engine/proof.ts';
+import { proveAll, readBanners } from '../engine/proof.ts';
 import { useAnswer, useSoFar, type Answered, type WorkProgress } from '../engine/answers.ts';
 import { askedOf } from './remedyWork.ts';
 import { keyOf, leastKey, siteKey, type Solved } from '../engine/dependsOn.ts';
@@ -21,7 +21,7 @@ import type { LoadedSite } from '../engine/loadedSite.ts';
 export interface Proof {
   rows: Row[];
   /** The words of the pages' opening bands. */
-  banners: BannerWords[];
+  banners: BandWord[];
 }
 
 /** The same as the screens see it, with how far it is: see `useSoFar`. */
@@ -72,7 +72,7 @@ export interface Standing {
 export function standingOf(
   site: Site,
   header: Header,
-  { rows, banners }: { rows: readonly Row[]; banners: readonly BannerWords[] },
+  { rows, banners }: { rows: readonly Row[]; banners: readonly BandWord[] },
 ): Standing {
   const findings = findingsOf(site, header, rows);
   const others = [...menuFindings(site, header), ...wordFindings(site, banners)];

@@ -5,7 +5,8 @@ import type { Site } from '@hatrail/core/model/site';
 import { lookCost, type LookCost } from '@hatrail/core/remedy/cost';
 import type { Knob, SolvedPlace } from '@hatrail/core/remedy/leastFill';
 import type { Row } from '@hatrail/core/sweep/prove';
-import type { BandReading, WordVerdict } from '@hatrail/core/sweep/words';
+import { worstWord, type BandWord } from '@hatrail/core/finding/others';
+import type { BandReading } from '@hatrail/core/sweep/words';
 import { viewportsOf } from '@hatrail/core/sweep/widthPlan';
 import { STANDARD_WIDTHS, differing, viewportKey, type Viewport } from '@hatrail/core/sweep/widths';
 import { answer } from './answers.ts';
@@ -283,20 +284,15 @@ export async function provePage(
   return rows.flat();
 }
 
-/** The worst of the words of a page's opening band, over all widths. */
-export interface BannerWords extends WordVerdict {
-  pageId: string;
-}
-
 /** Reads the words of every page's opening band, in every window of standard width and some beside; pages without any are left out. */
 export async function readBanners(
   at: LoadedSite,
   headerId: string,
   beside: readonly Viewport[],
   options: ProofOptions = {},
-): Promise<BannerWords[]> {
+): Promise<BandWord[]> {
   const found = await Promise.all(
-    at.site.pages.map(async ({ id, bands }): Promise<BannerWords[]> => {
+    at.site.pages.map(async ({ id, bands }): Promise<BandWord[]> => {
       if (!bands[0]?.contents.length) return [];
       const readings = await readBandAt(
         at,
@@ -304,10 +300,28 @@ export async function readBanners(
         { pageId: id, band: 0, beside },
         { urgency: 'later', ...options },
       );
-      const [worst] = readings
-        .flatMap(({ words }) => words)
-        .sort((a, b) => a.contrast / a.needed - b.contrast / b.needed);
-      return worst ? [{ ...worst, pageId: id }] : [];
+      return worstWord(id, readings);
+    }),
+  );
+  return found.flat();
+}
+
+/** Reads the words of every page's opening band in one window that is not among those that are kept at hand. */
+export async function readBannersIn(
+  at: LoadedSite,
+  headerId: string,
+  viewport: Viewport,
+  options: ProofOptions = {},
+): Promise<BandWord[]> {
+  const worded = at.site.pages.filter(({ bands }) => bands[0]?.contents.length);
+  const found = await Promise.all(
+    worded.map(async ({ id }) => {
+      const request = await sceneRequest(at, headerId, id, viewport);
+      const reading = await onEngine(laneName(id, viewport), (engine) => engine.words(request, 0, true), {
+        ...options,
+        urgency: 'idle',
+      });
+      return reading ? worstWord(id, [reading]) : [];
     }),
   );
   return found.flat();

@@ -153,11 +153,14 @@ const engine = {
     return leastPercents(scene, raster, draw, { moment, knob, floor }, places);
   },
 
-  /** The words of a band over its own ground. */
-  async words(request: SceneRequest, band: number): Promise<BandReading | undefined> {
+  /**
+   * The words of a band over its own ground.
+   * @param isPassing whether the picture of that ground is not wanted again soon
+   */
+  async words(request: SceneRequest, band: number, isPassing = false): Promise<BandReading | undefined> {
     const scene = await sceneOf(request);
     if (!scene.laid.bands[band]) return undefined;
-    const raster = await rasterOf(request, bareBand(scene.laid, band));
+    const raster = await rasterOf(request, bareBand(scene.laid, band), isPassing);
     return readBand(scene.site, { page: scene.page, laid: scene.laid, index: band }, raster, measure!);
   },
 

@@ -1,4 +1,4 @@
-import { viewportsWords } from '@hatrail/core/sweep/widthPlan';
+import { metWords, viewportsWords } from '@hatrail/core/sweep/widthPlan';
 import { Button } from '@mui/material';
 import { momentName, type Header } from '@hatrail/core/model/header';
 import { wearPlan } from '../editor/edits.ts';
@@ -34,7 +34,8 @@ export function ClearAll({ loaded, header, standing }: ClearAllProps) {
         The search stopped: {plan.failure} Change something to try again.
       </p>
     );
-  const found = plan.data ?? (soFar?.found && { ...soFar.found.plan, windows: soFar.found.windows });
+  const found =
+    plan.data ?? (soFar?.found && { ...soFar.found.plan, windows: soFar.found.windows, worded: [] });
   if (!found)
     return (
       <div className="clear-all" role="status">
@@ -62,7 +63,7 @@ export function ClearAll({ loaded, header, standing }: ClearAllProps) {
 function PlanFound({
   header,
   standing,
-  plan: { steps, left, header: cleared, tints, windows },
+  plan: { steps, left, header: cleared, tints, windows, worded },
   sweeping,
   words,
   onClose,
@@ -81,6 +82,7 @@ function PlanFound({
     ...left.map(({ title }) => title),
     // Menus are put right in Dress, where their own fill and ink are.
     ...standing.others.filter(({ at }) => 'menu' in at).map(({ title }) => title),
+    ...(worded.length > 0 ? [`words of opening bands, ${metWords(worded)}`] : []),
     ...(tints.length < words.length ? ['words of opening bands that no tint clears'] : []),
   ];
   const title =
@@ -107,8 +109,7 @@ function PlanFound({
       {rest.length > 0 && <p className="quiet">Left: {rest.join('; ')}.</p>}
       <p className="quiet">
         The header was swept with all of it, over every page at {viewportsWords(windows)}
-        {sweeping && `, and at ${sweeping.done} more; ${sweeping.of - sweeping.done} are being swept`}
-        {tints.length > 0 && '; words of opening bands at the usual ones'}.
+        {sweeping && `, and at ${sweeping.done} more; ${sweeping.of - sweeping.done} are being swept`}.
       </p>
       <div className="row">
         {count > 0 && (

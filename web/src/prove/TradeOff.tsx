@@ -75,7 +75,7 @@ export function TradeOff({
           )}
           <p className="quiet" role="status">
             {answer.data ? (
-              'The dashed line is the share of the page that shows, from all to none. A click or Enter on a point sets it.'
+              'The dashed line is the share of the page that shows, from all to none. A click on a point sets it; so do dragging to one, and Enter.'
             ) : (
               <>
                 {points.length} of {TRADE_OFFS} strengths swept.{' '}

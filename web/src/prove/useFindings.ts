@@ -23,7 +23,7 @@ import type { LoadedSite } from '../engine/loadedSite.ts';
 import { onEngine } from '../engine/pool.ts';
 import { laneName, sceneRequest } from '../engine/request.ts';
 import { leastBandTint, withBandTint } from '../dress/bandRemedy.ts';
-import { proveAll, proveViewport, viewportsToProve, withHeader } from '../engine/proof.ts';
+import { proveAll, proveViewport, readBannersIn, viewportsToProve, withHeader } from '../engine/proof.ts';
 import { askedOf } from '../editor/remedyWork.ts';
 import { useVerdicts } from '../editor/verdicts.ts';
 
@@ -127,13 +127,20 @@ export interface WholePlan extends Plan {
   tints: BandTint[];
   /** In which windows it was swept. */
   windows: readonly Viewport[];
+  /** In which of those words of bands are not clear with it. */
+  worded: readonly Viewport[];
 }
 
 /** Colours that are tried for a band's tint. */
 const MOST_COLOURS = 3;
 
 /** The least tint of a band, in its own colour or in one of the palette that stands furthest from its ink. */
-async function bandTint(loaded: LoadedSite, header: Header, page: Page, signal: AbortSignal) {
+async function bandTint(
+  loaded: LoadedSite,
+  header: Header,
+  { page, beside }: { page: Page; beside: readonly Viewport[] },
+  signal: AbortSignal,
+) {
   const { palette } = loaded.site;
   const band = page.bands[0]!;
   const ink = resolveColour(palette, bandColours(loaded.site, band).ink);
@@ -142,7 +149,7 @@ async function bandTint(loaded: LoadedSite, header: Header, page: Page, signal: 
   swatches.sort((a, b) => distance(b) - distance(a));
   const own = band.backdrop.tint ? [band.backdrop.tint.colour] : [];
   for (const colour of [...own, ...swatches].slice(0, MOST_COLOURS)) {
-    const found = await leastBandTint(loaded, header, { page, beside: [], colour }, signal);
+    const found = await leastBandTint(loaded, header, { page, beside, colour }, signal);
     if (!found) continue;
     const text = `Tint of the opening band of ${page.title} in ${colourName(palette, colour)} to ${found.percent} %.`;
     return { page, tint: { colour, opacity: found.percent / 100 }, text };
@@ -159,7 +166,12 @@ export interface PlanSoFar {
   steps: number;
   left: number;
   /** What was found, and how many of the other windows have been swept with it. */
-  found?: { plan: Omit<WholePlan, 'windows'>; windows: readonly Viewport[]; done: number; of: number };
+  found?: {
+    plan: Omit<WholePlan, 'windows' | 'worded'>;
+    windows: readonly Viewport[];
+    done: number;
+    of: number;
+  };
 }
 
 interface PlanAsked {
@@ -176,7 +188,7 @@ async function planAt(
   { loaded, header, rows, words }: PlanAsked,
   viewports: readonly Viewport[],
   { signal, tell }: Working<PlanSoFar>,
-): Promise<Omit<WholePlan, 'windows'>> {
+): Promise<Omit<WholePlan, 'windows' | 'worded'>> {
   const { work } = askedOf(loaded, header, 'top', [], { beside: viewports, signal });
   const proved = { site: loaded.site, header, rows: rowsAt(rows, viewports), work };
   const plan = await planFor(proved, (steps, left) => {
@@ -187,34 +199,44 @@ async function planAt(
   const tints: BandTint[] = [];
   for (const id of words) {
     const page = loaded.site.pages.find((each) => each.id === id);
-    const tint = page && (await bandTint(cleared, plan.header, page, signal));
+    const tint = page && (await bandTint(cleared, plan.header, { page, beside: viewports }, signal));
     if (tint) tints.push(tint);
     tell({ steps: plan.steps.length + tints.length, left: plan.left.length + words.length - tints.length });
   }
   return { ...plan, tints };
 }
 
-/** The rows of a plan in all windows: a tint lies under the header at every moment, so that it is swept with all of it. */
+/**
+ * The rows of a plan in all windows: a tint lies under the header at every moment, so that it is swept with all of it; and the
+ * windows in which words that were tinted are still not clear.
+ */
 async function sweptAt(
   { loaded }: PlanAsked,
-  plan: Omit<WholePlan, 'windows'>,
+  plan: Omit<WholePlan, 'windows' | 'worded'>,
   { solved, all }: { solved: readonly Viewport[]; all: readonly Viewport[] },
   { signal, tell }: Working<PlanSoFar>,
-): Promise<{ site: Site; rows: Row[] }> {
+): Promise<{ site: Site; rows: Row[]; worded: Viewport[] }> {
   const { header, tints } = plan;
   const steps = plan.steps.length + tints.length;
   const cleared = withHeader(loaded, header);
   const site = tints.reduce((now, { page, tint }) => withBandTint(now, page, tint), cleared.site);
   const rows = await proveAll({ ...cleared, site }, header, { beside: solved, signal });
+  const tinted = new Set(tints.map(({ page }) => page.id));
+  const worded: Viewport[] = [];
   const known = new Set(solved.map(viewportKey));
   const others = all.filter((each) => !known.has(viewportKey(each)));
   for (const [done, viewport] of others.entries()) {
     const found = { plan, windows: solved, done, of: others.length };
     tell({ steps, left: plan.left.length, found });
-    rows.push(...(await proveViewport({ ...cleared, site }, header, viewport, { signal })));
+    const [swept, words] = await Promise.all([
+      proveViewport({ ...cleared, site }, header, viewport, { signal }),
+      readBannersIn({ ...cleared, site }, header.id, viewport, { signal }),
+    ]);
+    rows.push(...swept);
+    if (words.some(({ pageId, verdict }) => verdict !== 'clear' && tinted.has(pageId))) worded.push(viewport);
     signal.throwIfAborted();
   }
-  return { site, rows };
+  return { site, rows, worded };
 }
 
 /**
@@ -229,14 +251,13 @@ export function usePlan(loaded: LoadedSite, header: Header, words: readonly stri
     let viewports = viewportsToProve([...beside, ...decidingViewports(rows, MOST_DECIDING)]);
     for (let round = 1; ; round++) {
       const plan = await planAt(asked, viewports, working);
-      const { site, rows: swept } = await sweptAt(asked, plan, { solved: viewports, all }, working);
+      const { site, rows: swept, worded } = await sweptAt(asked, plan, { solved: viewports, all }, working);
       const left = findingsOf(site, plan.header, swept);
-      const more = differing([...viewports, ...decidingViewports(swept, MOST_DECIDING)]).slice(
-        viewports.length,
-      );
-      const isLeft = left.some(({ id }) => plan.left.every((known) => known.id !== id));
+      const decide = [...decidingViewports(swept, MOST_DECIDING), ...worded.slice(0, MOST_DECIDING)];
+      const more = differing([...viewports, ...decide]).slice(viewports.length);
+      const isLeft = worded.length > 0 || left.some(({ id }) => plan.left.every((known) => known.id !== id));
       if (!isLeft || more.length === 0 || round === ROUNDS)
-        return { ...plan, rows: swept, left, windows: viewportsOf(swept) };
+        return { ...plan, rows: swept, left, worded, windows: viewportsOf(swept) };
       viewports = [...viewports, ...more];
     }
   });
