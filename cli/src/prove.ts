@@ -49,7 +49,7 @@ export async function openProver({ site, read }: LoadedSite): Promise<Prover> {
       const { laid } = sceneOf(page, viewport);
       if (!laid.bands[0]) return [];
       const bare = skiaRaster(site, bareBand(laid, 0), pictures);
-      return [readBand(site, { page, laid, index: 0 }, bare, measure)];
+      return [readBand(site, { page, laid, index: 0 }, bare, measure, true)];
     },
     picture(row, size) {
       const page = site.pages.find(({ path }) => path === row.page);

@@ -57,6 +57,25 @@ describe('widths', () => {
   });
 });
 
+describe('words of opening bands', () => {
+  test('that cannot be read are told, once for a page, and fail the build', async () => {
+    const pale = small('pale.hatrail.json', (site) => {
+      const [band] = site.pages.find(({ path }) => path === '/book')!.bands as {
+        ink: object;
+        backdrop: { colour: object };
+      }[];
+      band!.ink = band!.backdrop.colour;
+    });
+    const asked = ['prove', pale, '--page', '/book', '--widths', '390,1280'] as const;
+    const { stdout, stderr, status } = await run(...asked);
+    expect(stderr).toBe('');
+    expect(stdout).toMatch(/lost: Words of the opening band: .+: “.+” is worst, worst 1.00 where/);
+    expect(status).toBe(1);
+    const { stdout: rows } = await run(...asked, '--rows');
+    expect(rows.match(/in the opening band of \/book: 1.00/g)).toHaveLength(1);
+  });
+});
+
 describe('parts', () => {
   test('joined they are the whole, in findings and totals; one that is missing or there twice is told', async () => {
     const asked = [file, '--widths', '390,768,1280'];

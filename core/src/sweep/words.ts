@@ -34,7 +34,7 @@ export interface WordVerdict {
 export interface BandReading {
   width: number;
   words: WordVerdict[];
-  /** Least opacity of the band's tint at which all of them are clear, percent; `undefined` where none is. */
+  /** Least opacity of the band's tint at which all of them are clear, percent; `undefined` where none is, or none was asked for. */
   leastTint: number | undefined;
   /** Height that the words need, clear of the header that lies over them; CSS pixels. */
   leastHeight: number;
@@ -43,13 +43,11 @@ export interface BandReading {
   subjectCovered: number | undefined;
 }
 
-/** A page of which one band is left, without its words, its tint and what comes over it: what those are composed over. */
+/** A page down to the end of one band and with nothing else, that without its words, its tint and what comes over it: what those are composed over. */
 export function bareBand(laid: LaidPage, index: number): LaidPage {
   const { tint: _, ...backdrop } = laid.bands[index]!.backdrop;
-  const bands = laid.bands.map(({ turns: __, ...band }, i) =>
-    i === index ? { ...band, backdrop, blocks: [] } : { ...band, blocks: [] },
-  );
-  return { ...laid, bands };
+  const { turns: __, ...band } = laid.bands[index]!;
+  return { ...laid, height: band.top + band.height, bands: [{ ...band, backdrop, blocks: [] }] };
 }
 
 /** The tint of a band as a layer. */
@@ -128,12 +126,14 @@ function coveredShare(box: Box, runs: readonly TextRun[]): number {
 /**
  * Reads the words of a band.
  * @param raster the page of {@link bareBand}, painted
+ * @param isBrief whether the least tint is not wanted
  */
 export function readBand(
   site: Site,
   { page, laid, index }: { page: Page; laid: LaidPage; index: number },
   raster: Raster,
   measure: Measure,
+  isBrief = false,
 ): BandReading {
   const band = laid.bands[index]!;
   const tint = page.bands[index]!.backdrop.tint ?? { colour: { colour: '#000000' }, opacity: 0 };
@@ -164,7 +164,7 @@ export function readBand(
     };
     return { runs, targets: (band.turns ? TURNS : [0]).map(turned) };
   });
-  const least = texts.flatMap(({ targets }) =>
+  const least = (isBrief ? [] : texts).flatMap(({ targets }) =>
     targets.map((target) =>
       leastPercentAt(target, raster, here, ({ layers }, opacity) => ({
         layers: [tintLayer(site, { ...tint, opacity }), ...layers.slice(1)],
@@ -179,9 +179,10 @@ export function readBand(
       const { needed, ink } = targets[0]!;
       return { text: ink.name, contrast, needed, verdict: verdictOf(contrast, needed) };
     }),
-    leastTint: least.some((percent) => percent === undefined)
-      ? undefined
-      : Math.max(0, ...(least as number[])),
+    leastTint:
+      isBrief || least.some((percent) => percent === undefined)
+        ? undefined
+        : Math.max(0, ...(least as number[])),
     leastHeight: band.needed,
     height: band.height,
     subjectCovered:

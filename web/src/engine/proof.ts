@@ -10,11 +10,11 @@ import type { BandReading } from '@hatrail/core/sweep/words';
 import { viewportsOf } from '@hatrail/core/sweep/widthPlan';
 import { STANDARD_WIDTHS, differing, viewportKey, type Viewport } from '@hatrail/core/sweep/widths';
 import { answer } from './answers.ts';
-import { rowsKey } from './dependsOn.ts';
+import { keyOf, rowsKey } from './dependsOn.ts';
 import { groupsOf } from './groups.ts';
 import { onEngine, type Urgency } from './pool.ts';
 import type { LoadedSite } from './loadedSite.ts';
-import { sceneRequest, laneName } from './request.ts';
+import { groundsOfPage, sceneRequest, laneName } from './request.ts';
 
 export interface ProofOptions {
   urgency?: Urgency;
@@ -313,15 +313,22 @@ export async function readBannersIn(
   viewport: Viewport,
   options: ProofOptions = {},
 ): Promise<BandWord[]> {
-  const worded = at.site.pages.filter(({ bands }) => bands[0]?.contents.length);
+  const { site } = at;
+  const header = site.headers.find(({ id }) => id === headerId)!;
+  const grounds = [...groundsOfPage(at, header), site.needs, viewportKey(viewport)];
+  const worded = site.pages.filter(({ bands }) => bands[0]?.contents.length);
   const found = await Promise.all(
-    worded.map(async ({ id }) => {
-      const request = await sceneRequest(at, headerId, id, viewport);
-      const reading = await onEngine(laneName(id, viewport), (engine) => engine.words(request, 0, true), {
-        ...options,
-        urgency: 'idle',
-      });
-      return reading ? worstWord(id, [reading]) : [];
+    worded.map((page) => {
+      const read = async (signal: AbortSignal) => {
+        const request = await sceneRequest(at, headerId, page.id, viewport);
+        const reading = await onEngine(
+          laneName(page.id, viewport),
+          (engine) => engine.words(request, 0, true),
+          { ...options, signal, urgency: 'idle' },
+        );
+        return reading ? worstWord(page.id, [reading]) : [];
+      };
+      return answer(['words', keyOf([page, ...grounds])], read, options);
     }),
   );
   return found.flat();

@@ -155,13 +155,19 @@ const engine = {
 
   /**
    * The words of a band over its own ground.
-   * @param isPassing whether the picture of that ground is not wanted again soon
+   * @param isBrief whether the words alone are wanted, and the picture of their ground not again soon
    */
-  async words(request: SceneRequest, band: number, isPassing = false): Promise<BandReading | undefined> {
+  async words(request: SceneRequest, band: number, isBrief = false): Promise<BandReading | undefined> {
     const scene = await sceneOf(request);
     if (!scene.laid.bands[band]) return undefined;
-    const raster = await rasterOf(request, bareBand(scene.laid, band), isPassing);
-    return readBand(scene.site, { page: scene.page, laid: scene.laid, index: band }, raster, measure!);
+    const raster = await rasterOf(request, bareBand(scene.laid, band), isBrief);
+    return readBand(
+      scene.site,
+      { page: scene.page, laid: scene.laid, index: band },
+      raster,
+      measure!,
+      isBrief,
+    );
   },
 
   /** How well the header is read while it changes. */
