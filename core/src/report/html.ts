@@ -67,14 +67,13 @@ ${reports.map((report) => headerHtml(report, pictures)).join('\n')}
 }
 
 function headerHtml(report: Report, pictures: HtmlParts['pictures']): string {
-  const { header, findings, others, pages, widths, windows, rows, needs, made } = report;
+  const { header, findings, others, pages, windows, rows, needs, made } = report;
   const totals = totalsOf(report);
   const count = findings.length + others.length;
-  const range = widths.length > 6 ? `from ${widths[0]} to ${widths.at(-1)} px` : `${widths.join(', ')} px`;
   return `<section>
 <h2>${escapeHtml(header.name)}: ${count === 0 ? 'everything that was judged is clear' : count === 1 ? '1 finding' : `${count} findings`}</h2>
 <p>${totals.lost} places lost, ${totals.strained} strained, ${totals.clear} clear. Text needs a contrast of ${needs.text}, large text ${needs.large}, marks, lines, rings and logos ${needs.marks}.</p>
-<p class="quiet">What was swept: ${pages.length} ${pages.length === 1 ? 'page' : 'pages'} (${escapeHtml(pages.map((page) => page.title).join(', '))}) at ${viewportsWords(windows)}, ${range}; at each, every whole pixel of scroll, every moment and every state of ${rows.length} places in all. Each text is judged letter by letter against the pixels behind it, composed as a browser does; the worst letter decides. Widths and heights of the window between those that were swept are not proved by this. Made on ${made.toISOString().slice(0, 16).replace('T', ' at ')} UTC.</p>
+<p class="quiet">What was swept: ${pages.length} ${pages.length === 1 ? 'page' : 'pages'} (${escapeHtml(pages.map((page) => page.title).join(', '))}) at ${viewportsWords(windows, true)}; at each, every whole pixel of scroll, every moment and every state of ${rows.length} places in all. Each text is judged letter by letter against the pixels behind it, composed as a browser does; the worst letter decides. Widths and heights of the window between those that were swept are not proved by this. Made on ${made.toISOString().slice(0, 16).replace('T', ' at ')} UTC.</p>
 ${findings.map((finding) => findingHtml(finding, pictures.get(finding.id), pages)).join('\n')}
 ${others
   .map(

@@ -185,12 +185,16 @@ function listWords(words: readonly string[]): string {
   return words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`;
 }
 
-/** “50 widths and 8 other heights of the window”. */
-export function viewportsWords(viewports: readonly Viewport[]): string {
-  const heights = viewports.filter(({ height }) => height !== undefined).length;
-  const widths = viewports.length - heights;
-  if (widths === 0) return heights === 1 ? '1 window' : `${heights} windows`;
-  const first = `${widths} ${widths === 1 ? 'width' : 'widths'}`;
+/**
+ * “50 widths and 8 other heights of the window”.
+ * @param isFull whether it is said which widths: all of a few, the first and the last of many
+ */
+export function viewportsWords(viewports: readonly Viewport[], isFull = false): string {
+  const widths = widthsOf(viewports.filter(({ height }) => height === undefined));
+  const heights = viewports.length - widths.length;
+  const list = widths.length > 6 ? ` from ${widths[0]} to ${widths.at(-1)} px` : `, ${widths.join(', ')} px`;
+  if (widths.length === 0) return heights === 1 ? '1 window' : `${heights} windows`;
+  const first = `${widths.length} ${widths.length === 1 ? 'width' : 'widths'}${isFull ? list : ''}`;
   if (heights === 0) return first;
   return `${first} and ${heights} other ${heights === 1 ? 'height' : 'heights'} of the window`;
 }

@@ -9,7 +9,7 @@ import type { OtherFinding } from '@hatrail/core/finding/others';
 import type { EditorContext } from '../editor/Editor.tsx';
 import { useVerdicts, type ProofSoFar } from '../editor/verdicts.ts';
 import { useSoFar } from '../engine/answers.ts';
-import { metWords, viewportsOf, viewportsWords, widthsOf } from '@hatrail/core/sweep/widthPlan';
+import { metWords, viewportsOf, viewportsWords } from '@hatrail/core/sweep/widthPlan';
 import { SaveReport } from './SaveReport.tsx';
 import { useNear } from '../parts/useNear.ts';
 import { VERDICT_COLOURS, VerdictMark, figure } from '../parts/Verdict.tsx';
@@ -60,7 +60,6 @@ export function Prove() {
     );
   const { rows = [] } = verdicts;
   const windows = viewportsOf(rows);
-  const widths = widthsOf(rows);
   const view = VIEWS.find((each) => each === params.get('view')) ?? 'findings';
   const show = (next: View) =>
     setParams(
@@ -82,7 +81,7 @@ export function Prove() {
               ? 'There are no pages yet: add one in Gather, and it is swept.'
               : rows.length === 0
                 ? 'Nothing hangs in this header yet, so that there is nothing to read.'
-                : `from ${rows.length.toLocaleString('en')} places; ${loaded.site.pages.length} pages at ${viewportsWords(windows)}${widths.length > 6 ? ` from ${widths[0]} to ${widths.at(-1)} px` : `, ${widths.join(', ')} px`}, every pixel of scroll`}
+                : `from ${rows.length.toLocaleString('en')} places; ${loaded.site.pages.length} pages at ${viewportsWords(windows, true)}, every pixel of scroll`}
             {!verdicts.isWorking &&
               verdicts.windows.done.length < verdicts.windows.of &&
               `; ${verdicts.windows.of - verdicts.windows.done.length} more are being swept`}
