@@ -27,9 +27,11 @@ const CORE = {
   change: ['geometry', 'header', 'layers', 'model', 'stack', 'sweep'],
   sweep: ['change', 'colour', 'geometry', 'header', 'layers', 'measure', 'model', 'page', 'stack'],
   remedy: ['colour', 'geometry', 'header', 'layers', 'model', 'stack', 'sweep'],
+  // Which header hangs where, for whom, and what of it differs.
+  placed: ['header', 'layers', 'model'],
   // Rows brought together, and what clears them.
-  finding: ['header', 'model', 'remedy', 'sweep'],
-  output: ['colour', 'css', 'header', 'layers', 'measure', 'model', 'page', 'sweep'],
+  finding: ['header', 'model', 'placed', 'remedy', 'sweep'],
+  output: ['colour', 'css', 'header', 'layers', 'measure', 'model', 'page', 'placed', 'sweep'],
   // What is computed beside contrast.
   checks: ['colour', 'geometry', 'header', 'layers', 'measure', 'model', 'page', 'sweep'],
   // What was found, in the forms in which it is handed on.

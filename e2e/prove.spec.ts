@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { fileReader } from '@hatrail/server/context';
 import { openProver } from '../cli/src/prove.ts';
+import { hangingsOf } from '@hatrail/core/placed/answers';
 import { placeKey, type Row } from '@hatrail/core/sweep/prove';
 import { findings as axeFindings } from './axe.ts';
 import { openDressing, type Dressing } from './dressing.ts';
@@ -290,9 +291,9 @@ describe('an owner in Prove', () => {
     const known = new Map(saved.map((row) => [keyOf(row), row]));
     const off: string[] = [];
     let compared = 0;
-    for (const page of site.pages) {
+    for (const hanging of hangingsOf(site)) {
       for (const viewport of [{ width: 390 }, { width: 1280 }]) {
-        for (const row of prover.sweep(page, viewport)) {
+        for (const row of prover.sweep(hanging, viewport)) {
           compared++;
           const told = known.get(keyOf(row))?.worst ?? 0;
           // Without a GPU this browser draws the edges of an SVG otherwise than those of people do.

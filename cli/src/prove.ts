@@ -2,8 +2,7 @@ import { at } from '@hatrail/core/lists';
 import { shortcomingsOf } from '@hatrail/core/checks/index';
 import type { Shortcoming } from '@hatrail/core/checks/kind';
 import type { Header } from '@hatrail/core/model/header';
-import type { Page } from '@hatrail/core/model/page';
-import { headerFor } from '@hatrail/core/output/files';
+import { hangingsOf, type Hanging } from '@hatrail/core/placed/answers';
 import { shippedSizes } from '@hatrail/core/output/sizes';
 import { placePicture } from '@hatrail/core/report/place';
 import { judgePanelAt, type PanelVerdict } from '@hatrail/core/sweep/panel';
@@ -18,10 +17,10 @@ import type { LoadedSite } from '@hatrail/node/siteFile';
 
 /** A site ready to be swept: its pictures are decoded once. */
 export interface Prover {
-  /** Sweeps one page in one window. */
-  sweep(page: Page, viewport: Viewport): SweptRow[];
+  /** Sweeps a header on a page in one window. */
+  sweep(hanging: Hanging, viewport: Viewport): SweptRow[];
   /** The words of a page's opening band in one window; none where it has none. */
-  words(page: Page, viewport: Viewport): BandReading[];
+  words(hanging: Hanging, viewport: Viewport): BandReading[];
   /** A picture of where a row is worst, as a data address; `undefined` where it is of another site. */
   picture(row: Row, size: { width: number; height: number }): string | undefined;
 }
@@ -31,30 +30,28 @@ export async function openProver({ site, read }: LoadedSite): Promise<Prover> {
   const measure = skiaMeasure();
   const pictures = await decodePictures(site, read, shippedSizes(site, at(site.headers, 0), measure));
   const draw = skiaDrawing(site, pictures);
-  const sceneOf = (page: Page, { width, height }: Viewport) =>
-    layoutScene(
-      site,
-      headerFor(site, page),
-      page,
-      { width, ...(height && { windowHeight: height }) },
-      measure,
-    );
+  const sceneOf = ({ page, worn }: Hanging, { width, height }: Viewport) =>
+    layoutScene(site, worn, page, { width, ...(height && { windowHeight: height }) }, measure);
   return {
-    sweep(page, viewport) {
-      const scene = sceneOf(page, viewport);
-      return proveScene(scene, skiaRaster(site, scene.laid, pictures), draw);
+    sweep(hanging, viewport) {
+      const scene = sceneOf(hanging, viewport);
+      const rows = proveScene(scene, skiaRaster(site, scene.laid, pictures), draw);
+      return hanging.who ? rows.map((row) => ({ ...row, who: hanging.who! })) : rows;
     },
-    words(page, viewport) {
+    words(hanging, viewport) {
+      const { page } = hanging;
       if (!page.bands[0]?.contents.length) return [];
-      const { laid } = sceneOf(page, viewport);
+      const { laid } = sceneOf(hanging, viewport);
       if (!laid.bands[0]) return [];
       const bare = skiaRaster(site, bareBand(laid, 0), pictures);
       return [readBand(site, { page, laid, index: 0 }, bare, measure, true)];
     },
     picture(row, size) {
-      const page = site.pages.find(({ path }) => path === row.page);
-      if (!page) return undefined;
-      const scene = sceneOf(page, row);
+      const hanging = hangingsOf(site).find(
+        ({ page, header, who }) => page.path === row.page && header.id === row.header && who === row.who,
+      );
+      if (!hanging) return undefined;
+      const scene = sceneOf(hanging, row);
       const picture = placePicture(scene, skiaRaster(site, scene.laid, pictures), draw, row, size);
       return picture && placeAddress(picture);
     },
@@ -70,12 +67,12 @@ export function plannedViewports({ site }: Pick<LoadedSite, 'site'>, header: Hea
 /** What the headers that hang on some pages lack beside contrast, at some widths. */
 export function lackingOf(
   { site }: Pick<LoadedSite, 'site'>,
-  pages: readonly Page[],
+  hangings: readonly Hanging[],
   { widths, rows }: { widths: readonly number[]; rows: readonly Row[] },
 ): (Shortcoming & { header: string })[] {
   const measure = skiaMeasure();
-  const headers = new Set(pages.map((page) => headerFor(site, page)));
-  return [...headers].flatMap((header) =>
+  const headers = new Set(hangings.map(({ worn }) => worn));
+  const all = [...headers].flatMap((header) =>
     shortcomingsOf({
       site,
       header,
@@ -84,16 +81,18 @@ export function lackingOf(
       rows: rows.filter((row) => row.header === header.id),
     }).map((each) => ({ ...each, header: header.id })),
   );
+  // One header may be worn in several ways: what all of them lack is told once.
+  return [...new Map(all.map((each) => [each.id, each])).values()];
 }
 
 /** The verdicts on drop-downs and folded menus, of the headers that hang on some pages, at some widths. */
 export function provePanels(
   { site }: Pick<LoadedSite, 'site'>,
-  pages: readonly Page[] = site.pages,
+  hangings: readonly Hanging[] = hangingsOf(site),
   widths: readonly number[] = STANDARD_WIDTHS,
 ): (PanelVerdict & { header: string })[] {
   const measure = skiaMeasure();
-  const headers = new Set(pages.map((page) => headerFor(site, page)));
+  const headers = new Set(hangings.map(({ header }) => header));
   return [...headers].flatMap((header) =>
     judgePanelAt(site, header, widths, measure).map((verdict) => ({ ...verdict, header: header.id })),
   );

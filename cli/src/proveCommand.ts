@@ -4,11 +4,10 @@ import { STATE_NAMES, stateWords } from '@hatrail/core/header/stateNames';
 import { worstOfEach, worstWord, type BandWord } from '@hatrail/core/finding/others';
 import { BadInput } from '@hatrail/core/model/badInput';
 import { MOMENT_NAMES } from '@hatrail/core/model/header';
-import type { Page } from '@hatrail/core/model/page';
-import { headerFor } from '@hatrail/core/output/files';
+import { hangingsOf, type Hanging } from '@hatrail/core/placed/answers';
 import { reportJson } from '@hatrail/core/report/json';
 import type { Row } from '@hatrail/core/sweep/prove';
-import { metWords, widthsOf } from '@hatrail/core/sweep/widthPlan';
+import { metWords, viewportsOf, widthsOf } from '@hatrail/core/sweep/widthPlan';
 import { STANDARD_WIDTHS, viewportWords, type Viewport } from '@hatrail/core/sweep/widths';
 import { loadSite, type LoadedSite } from '@hatrail/node/siteFile';
 import { needsSaid, shardSaid, viewportsSaid, type Options, type Said, type Shard } from './options.ts';
@@ -46,7 +45,9 @@ export async function proveCommand({ values, positionals, reports }: Said): Prom
   // The pages that both have, at the same widths and by the same needs.
   const before = {
     loaded: withNeeds(older, asked.loaded.site.needs),
-    pages: older.site.pages.filter(({ path }) => asked.pages.some((page) => page.path === path)),
+    hangings: hangingsOf(older.site).filter(({ page }) =>
+      asked.hangings.some((own) => own.page.path === page.path),
+    ),
     windows: asked.windows,
   };
   const then = await proved(before, await openProver(before.loaded), undefined);
@@ -55,7 +56,7 @@ export async function proveCommand({ values, positionals, reports }: Said): Prom
 
 interface Asked {
   loaded: LoadedSite;
-  pages: Page[];
+  hangings: Hanging[];
   windows: Viewport[];
 }
 
@@ -75,37 +76,40 @@ function askedOf(read: LoadedSite, values: Options): Asked {
     throw new BadInput(`There is no page ${wrong}: choose one of ${known.join(', ')}.`);
   const pages = site.pages.filter(({ path }) => paths.length === 0 || paths.includes(path));
   const said = viewportsSaid(values) ?? STANDARD_WIDTHS.map((width) => ({ width }));
-  const windows = said === 'between' ? plannedViewports(loaded, headerFor(site, pages[0]!)) : said;
-  return { loaded, pages, windows };
+  const hangings = hangingsOf(site).filter(({ page }) => pages.includes(page));
+  const headers = [...new Set(hangings.map(({ worn }) => worn))];
+  const planned = headers.flatMap((header) => plannedViewports(loaded, header));
+  const windows = said === 'between' ? viewportsOf(planned) : said;
+  return { loaded, hangings, windows };
 }
 
 /** Sweeps all that is asked for, or one part of it: every so-manieth page and width. */
 async function proved(
-  { loaded, pages, windows }: Asked,
+  { loaded, hangings, windows }: Asked,
   prover: Prover,
   shard: Shard | undefined,
 ): Promise<Proved> {
-  const places = pages.flatMap((page) => windows.map((viewport) => ({ page, viewport })));
+  const places = hangings.flatMap((hanging) => windows.map((viewport) => ({ hanging, viewport })));
   const own = shard ? places.filter((_, i) => i % shard.of === shard.part - 1) : places;
   const isShown = process.stderr.isTTY && own.length > 20;
   const rows: Row[] = [];
   const words: BandWord[] = [];
-  for (const [i, { page, viewport }] of own.entries()) {
-    for (const { contrasts: _, ...row } of prover.sweep(page, viewport)) rows.push(row);
-    words.push(...worstWord(page.id, prover.words(page, viewport)));
+  for (const [i, { hanging, viewport }] of own.entries()) {
+    for (const { contrasts: _, ...row } of prover.sweep(hanging, viewport)) rows.push(row);
+    words.push(...worstWord(hanging.page.id, prover.words(hanging, viewport)));
     // Canvases are given back only between two turns of the event loop: a page takes some 30 MB.
     await setImmediate();
     if (isShown) process.stderr.write(`\r${i + 1} of ${own.length} pages and widths`);
   }
   if (isShown) process.stderr.write('\n');
   const widths = widthsOf(windows);
-  const panels = provePanels(loaded, pages, widths);
+  const panels = provePanels(loaded, hangings, widths);
   return {
     site: loaded.site,
     rows,
     panels,
     words: worstOfEach(words),
-    lacking: lackingOf(loaded, pages, { widths, rows }),
+    lacking: lackingOf(loaded, hangings, { widths, rows }),
     widths,
     windows,
   };

@@ -93,7 +93,7 @@ describe('prove', () => {
 describe('check', () => {
   test.each<[string, (text: string) => string, RegExp]>([
     ['cut short', (text) => text.slice(0, 9000), /breaks off/],
-    ['of a later version', (text) => text.replace('"format": 3', '"format": 7'), /version 7/],
+    ['of a later version', (text) => text.replace('"format": 4', '"format": 7'), /version 7/],
     ['without its picture', (text) => text.replace('dome.jpg', 'gone.jpg'), /gone.jpg is missing/],
     [
       'with a picture of another size',

@@ -63,7 +63,7 @@ export const header: Header = {
 
 /** A small site whose measures are easy to work out: a dark band above a snow-white one. */
 export const site: Site = {
-  format: 3,
+  format: 4,
   name: 'Plain',
   tagline: '',
   palette: [

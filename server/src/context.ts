@@ -1,7 +1,7 @@
 import type { Header } from '@hatrail/core/model/header';
 import type { KeptSite } from '@hatrail/core/model/kept';
 import type { Site } from '@hatrail/core/model/site';
-import { drawnWidths, pageViews } from '@hatrail/core/output/sizes';
+import { drawnWidths, viewsOfPages } from '@hatrail/core/output/sizes';
 import type { Measure } from '@hatrail/core/measure/measure';
 import { registerOwnFonts } from '@hatrail/node/fonts';
 import { skiaMeasure } from '@hatrail/node/skia';
@@ -101,9 +101,7 @@ export function breather(): () => Promise<void> {
  */
 export async function readDrawnWidths(site: Site, header: Header, measure: Measure): Promise<void> {
   const breathe = breather();
-  const views = pageViews(site, header, measure);
-  await breathe();
-  for (const page of site.pages) {
+  for (const { page, views } of viewsOfPages(site, header, measure)) {
     drawnWidths(site, page, views, measure);
     await breathe();
   }

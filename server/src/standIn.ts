@@ -2,7 +2,7 @@ import { at } from '@hatrail/core/lists';
 import express, { type Express } from 'express';
 import { LRUCache } from 'lru-cache';
 import { fontPath } from '@hatrail/node/fonts';
-import { siteFiles, type OutputFile } from '@hatrail/core/output/files';
+import { SIGNED_IN, siteFiles, type OutputFile } from '@hatrail/core/output/files';
 import { measureFor, readDrawnWidths, sizedPicture, type Context } from './context.ts';
 import { onlyOwnHosts } from './guard.ts';
 import { HttpProblem, problemHandler } from './problem.ts';
@@ -60,6 +60,10 @@ export function createStandIn(
     response.redirect(301, `/${encodeURIComponent(request.params.slug)}/`);
   });
 
+  // Visitors sign in here, as they would on a host that knows them: no name and no word is asked for.
+  app.get('/:slug/_sign-in', (request, response) => sign(request, response, true));
+  app.get('/:slug/_sign-out', (request, response) => sign(request, response, false));
+
   app.get('/:slug/{*path}', async (request, response) => {
     const path = request.path.split('/').slice(2).map(decodeURIComponent).join('/');
     const published = await publishedAt(request.params.slug);
@@ -67,7 +71,14 @@ export function createStandIn(
       response.status(404).type('text').send('Nothing is published here yet.');
       return;
     }
-    const file = published.files.get(path === '' || path.endsWith('/') ? `${path}index.html` : path);
+    const isIn = isSignedIn(request);
+    const own = path === '' || path.endsWith('/') ? `${path}index.html` : path;
+    // What is for those who are signed in has no address of its own.
+    const isHidden = own.startsWith(`${SIGNED_IN}/`);
+    const file = isHidden
+      ? undefined
+      : ((isIn ? published.files.get(`${SIGNED_IN}/${own}`) : undefined) ?? published.files.get(own));
+    response.vary('Cookie');
     if (!file && published.files.has(`${path}/index.html`)) {
       response.redirect(301, `${request.path}/`);
       return;
@@ -100,6 +111,25 @@ export function createStandIn(
       throw new HttpProblem(404, 'A file of this site is missing: its owner can bring it in again.');
     sendBytes(response, bytes, file.kind === 'picture' ? mediaType(bytes) : file.path.split('.').pop()!);
   }
+}
+
+/** The cookie that tells the stand-in who is signed in; it is kept for one site's addresses alone. */
+const COOKIE = 'hatrail-visitor';
+
+function isSignedIn({ headers }: express.Request): boolean {
+  return (headers.cookie ?? '').split(';').some((part) => part.trim() === `${COOKIE}=in`);
+}
+
+/** Signs a visitor in or out, and leads to where they came from, on the same site. */
+function sign(request: express.Request<{ slug: string }>, response: express.Response, isIn: boolean): void {
+  const home = `/${encodeURIComponent(request.params.slug)}/`;
+  const { to } = request.query;
+  const isOwn = typeof to === 'string' && /^\/([a-z0-9-]+\/?)*$/.test(to);
+  const where = isOwn ? home + to.slice(1) : home;
+  response.set('Cache-Control', 'no-store');
+  if (isIn) response.cookie(COOKIE, 'in', { path: home, httpOnly: true, sameSite: 'lax' });
+  else response.clearCookie(COOKIE, { path: home });
+  response.redirect(303, where);
 }
 
 async function publish(context: Context, release: FullRelease): Promise<Published> {

@@ -6,6 +6,7 @@ import { at } from '../lists.ts';
 import { momentName, type Header, type Moment } from '../model/header.ts';
 import { colourName } from '../model/palette.ts';
 import type { Site } from '../model/site.ts';
+import { wornOn } from '../placed/worn.ts';
 import { isPassing, type Row } from '../sweep/prove.ts';
 import { worstVerdict, type Verdict } from '../sweep/verdict.ts';
 import { viewportsOf } from '../sweep/widthPlan.ts';
@@ -127,20 +128,37 @@ const MEETING: Record<Moment, number> = { top: 1, scrolled: 0.8, back: 0.5, poin
  * in exactly one. The same rows give the same findings, in whatever order they come.
  */
 export function findingsOf(site: Site, header: Header, rows: readonly Row[]): Finding[] {
-  const groups = new Map<string, { cause: Cause; rows: Row[] }>();
-  const of = lookedUp(site, header);
+  const groups = new Map<string, { cause: Cause; rows: Row[]; worn: Header; only?: string }>();
+  const looks = new Map<string, { of: ReturnType<typeof lookedUp>; worn: Header; only?: string }>();
   for (const row of rows) {
     if (row.verdict === 'clear') continue;
+    const where = `${row.page} ${row.who ?? ''}`;
+    const known = looks.get(where) ?? lookedUpOn(site, header, row);
+    looks.set(where, known);
+    const { of, worn, only } = known;
     const cause = causeOfRow(of, row);
-    const id = [row.moment, cause.value, cause.itemId ?? '', cause.ground].join(' / ');
-    const known = groups.get(id);
-    if (known) known.rows.push(row);
-    else groups.set(id, { cause, rows: [row] });
+    const id = [row.moment, cause.value, cause.itemId ?? '', cause.ground, ...(only ? [row.page] : [])].join(
+      ' / ',
+    );
+    const group = groups.get(id);
+    if (group) group.rows.push(row);
+    else groups.set(id, { cause, rows: [row], worn, ...(only && { only }) });
   }
   const pages = site.pages.length;
   return [...groups]
-    .map(([id, group]) => findingOf(site, header, { id, ...group }, pages))
+    .map(([id, { worn, only, ...group }]) => {
+      const finding = findingOf(site, worn, { id, ...group }, pages);
+      return only ? { ...finding, set: `${finding.set}, as it is on ${only} alone` } : finding;
+    })
     .sort((a, b) => b.met - a.met || shareOf(a.worst) - shareOf(b.worst) || (a.id < b.id ? -1 : 1));
+}
+
+/** A header as it is worn where a row is, and the page's title where its look is other there. */
+function lookedUpOn(site: Site, header: Header, row: Row) {
+  const page = site.pages.find(({ path }) => path === row.page);
+  const worn = (page && wornOn(site, header, page, row.who ?? 'signed out')) ?? header;
+  const isOther = worn.looks !== header.looks;
+  return { of: lookedUp(site, worn), worn, ...(isOther && page && { only: page.title }) };
 }
 
 const shareOf = ({ worst, needed }: Row) => worst / needed;

@@ -24,7 +24,7 @@ export interface Wearer {
 }
 
 /** What a pairing sets of a look: its ground as the fill's colour, its inks as the links'. */
-function pairedLook({ pairings = [] }: Pick<Site, 'pairings'>, { pairing: id }: Look): Look {
+export function pairedLook({ pairings = [] }: Pick<Site, 'pairings'>, { pairing: id }: Look): Look {
   const pairing = pairings.find((candidate) => candidate.id === id);
   if (!pairing) return {};
   const { ground, ink, hover = ink, current = ink } = pairing;

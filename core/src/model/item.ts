@@ -1,3 +1,4 @@
+import { AUDIENCES, type Audience } from './placement.ts';
 import {
   Allow,
   ArrayMaxSize,
@@ -55,6 +56,8 @@ abstract class Hung {
   /** Moves it down, or up where negative. */
   @IsOptional() @InRange(-60, 60, 'px') shift?: number;
   @IsOptional() @IsBoolean({ message: 'It shows or it does not.' }) shown?: boolean;
+  /** For whom it is shown; everyone where nothing is said. */
+  @IsOptional() @IsIn(AUDIENCES, { message: `Choose ${AUDIENCES.join(' or ')}.` }) who?: Audience;
   @IsOptional()
   @Nested(() => Backing)
   backing?: Backing;
@@ -105,7 +108,7 @@ export class StandOut {
 export class MenuItem extends Hung {
   @Allow() kind: 'menu';
   @IsId() menu: string;
-  /** Another menu for visitors who are signed in; which is which is settled where headers are placed. */
+  /** Another menu for visitors who are signed in. */
   @IsOptional() @IsId() menuSignedIn?: string;
   /** Between two links. */
   @InRange(4, 120, 'px') gap: number;
@@ -126,6 +129,7 @@ export class ButtonItem extends LinkTarget {
   @IsOptional() @IsIn(ALIGNMENTS, { message: 'Choose start, middle or end.' }) align?: Alignment;
   @IsOptional() @InRange(-60, 60, 'px') shift?: number;
   @IsOptional() @IsBoolean({ message: 'It shows or it does not.' }) shown?: boolean;
+  @IsOptional() @IsIn(AUDIENCES, { message: `Choose ${AUDIENCES.join(' or ')}.` }) who?: Audience;
   @IsPlainText(MAX_LABEL) label: string;
   @Nested(() => ColourUse) ink: ColourUse;
   @Nested(() => ColourUse) fill: ColourUse;

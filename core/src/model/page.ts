@@ -1,4 +1,6 @@
 import { Allow, ArrayMaxSize, IsArray, IsIn, IsOptional, Matches, MaxLength } from 'class-validator';
+import { PartLooks } from './look.ts';
+import { Switch } from './header.ts';
 import { Backdrop, GROUND_KINDS, Tint, type GroundKind } from './layer.ts';
 import { MAX_LABEL, LinkTarget } from './menu.ts';
 import { ColourUse } from './palette.ts';
@@ -124,6 +126,32 @@ export class Snapshot {
   @IsId() picture: string;
 }
 
+/** What of a header differs on one page alone. */
+export class PageOwn {
+  /** The header that it is of. */
+  @IsId() header: string;
+  /** It begins as after scrolling: its first look is not worn. */
+  @IsOptional()
+  @IsIn(['scrolled'], { message: 'It begins as after scrolling, or as elsewhere.' })
+  begins?: 'scrolled';
+  @IsOptional()
+  @IsIn(['over', 'above'], { message: 'Choose over or above the page.' })
+  lies?: 'over' | 'above';
+  /** Where it changes. */
+  @IsOptional()
+  @Nested(() => Switch)
+  switch?: Switch;
+  /** Rails (`rail-1` for the first) and items, by their ids, that are not shown. */
+  @IsOptional()
+  @IsId({ each: true })
+  @ArrayMaxSize(80, { message: '80 at most.' })
+  hidden?: string[];
+  /** Values of its look that are other than elsewhere. */
+  @IsOptional()
+  @Nested(() => PartLooks)
+  looks?: PartLooks;
+}
+
 export class Page {
   @IsId() id: string;
   @IsPlainText(120) title: string;
@@ -139,4 +167,8 @@ export class Page {
   @IsOptional()
   @NestedList(() => Snapshot, 12)
   snapshots?: Snapshot[];
+  /** What differs on this page alone, of each header that hangs there. */
+  @IsOptional()
+  @NestedList(() => PageOwn, 40)
+  own?: PageOwn[];
 }

@@ -4,17 +4,19 @@ import { Menu } from './menu.ts';
 import { Page } from './page.ts';
 import { Pairing, Swatch } from './palette.ts';
 import { Picture, SiteLogo } from './picture.ts';
+import { Placement } from './placement.ts';
 import { IsPlainText, Nested, NestedList } from './rules.ts';
 import { Needs } from './needs.ts';
 import { OwnFont, SiteType } from './type.ts';
 import { Words } from './words.ts';
 
 /** The version of the site file that this program writes. */
-export const FORMAT = 3;
+export const FORMAT = 4;
 
-/** Most pages and headers of one site. */
+/** Most pages, headers and placements of one site. */
 export const MOST_PAGES = 400;
 export const MOST_HEADERS = 40;
+export const MOST_PLACEMENTS = 100;
 
 /** The whole site document: plain JSON, as kept, sent and written to a site file. */
 export class Site {
@@ -43,4 +45,8 @@ export class Site {
   @NestedList(() => Menu, 40) menus: Menu[];
   @NestedList(() => Page, MOST_PAGES) pages: Page[];
   @NestedList(() => Header, MOST_HEADERS) headers: Header[];
+  /** Which header hangs where, for whom, in order; the first header everywhere where nothing is said. */
+  @IsOptional()
+  @NestedList(() => Placement, MOST_PLACEMENTS)
+  placements?: Placement[];
 }

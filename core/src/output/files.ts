@@ -4,7 +4,9 @@ import { layerPictures, logoVariantsOf } from '../header/look.ts';
 import type { Measure } from '../measure/measure.ts';
 import { headerItems, type Header } from '../model/header.ts';
 import type { Page } from '../model/page.ts';
+import { AUDIENCES, type Audience } from '../model/placement.ts';
 import type { Site } from '../model/site.ts';
+import { answerFor, hangingsOf, type Hanging } from '../placed/answers.ts';
 import { fileOf, relativeAddresses, rootAddresses } from './addresses.ts';
 import { shippedSizes } from './sizes.ts';
 import { sizedName, type ShippedSizes } from './shipped.ts';
@@ -13,10 +15,11 @@ import { headerCss } from './headerCss.ts';
 import { headerHtml } from './headerHtml.ts';
 import { HEADER_JS } from './headerJs.ts';
 import { howTo } from './howTo.ts';
+import { howToPlace } from './howToPlace.ts';
 import { BANDS_JS } from './bandsJs.ts';
 import { hasTurning } from './turning.ts';
-import { siteCss } from './css/pages.ts';
-import { pageHtml, picturesOf } from './page.ts';
+import { coveredCss, siteCss } from './css/pages.ts';
+import { linkedHead, pageHtml, picturesOf } from './page.ts';
 
 /** A file that ships: its text, or the picture or font whose bytes it is. Paths are relative, with `/`. */
 export type OutputFile =
@@ -24,11 +27,6 @@ export type OutputFile =
   /** A picture, in a width of pixels or as it is. */
   | { path: string; kind: 'picture'; picture: string; width?: number }
   | { path: string; kind: 'font'; file: string };
-
-/** The header that hangs on a page. Until placements are made, it is the site's first. */
-export function headerFor(site: Site, _page: Page): Header {
-  return at(site.headers, 0);
-}
 
 /** The pictures that a header shows: those of its layers, its logo's variants, its picture items and the owner's own icons. */
 export function headerPictures(site: Site, header: Header): string[] {
@@ -89,34 +87,81 @@ function writtenLater(path: string, write: () => string): OutputFile {
   };
 }
 
+/** The style sheet of a header as it is worn somewhere: its name, and what it is made of. */
+interface Sheet {
+  name: string;
+  worn: Header;
+}
+
 /**
- * The whole site as static pages with their headers: what is exported, and what is published. Each text is written when it is
- * asked for.
+ * The style sheets of all headers that hang on a site, each once: one for each header, and one more wherever a page or some
+ * visitors wear it otherwise.
+ */
+function sheetsOf(hangings: readonly Hanging[]): Map<Header, Sheet> {
+  const sheets = new Map<Header, Sheet>();
+  const used = new Map<string, number>();
+  const isOne = new Set(hangings.map(({ worn }) => worn)).size === 1;
+  // What is worn on most pages has the plain name.
+  const first = [...hangings].sort((a, b) => Number(a.worn !== a.header) - Number(b.worn !== b.header));
+  for (const { header, worn } of first) {
+    if (sheets.has(worn)) continue;
+    const number = (used.get(header.id) ?? 0) + 1;
+    used.set(header.id, number);
+    const name = isOne ? 'header.css' : `header-${header.id}${number === 1 ? '' : `-${number}`}.css`;
+    sheets.set(worn, { name, worn });
+  }
+  return sheets;
+}
+
+/** Where the pages lie that visitors who are signed in are served in the place of those of the same address. */
+export const SIGNED_IN = '_signed-in';
+
+/** The file of a page. One that stands for many has one for all of them. */
+export function pageFile({ path }: Pick<Page, 'path'>, who?: Audience): string {
+  const file = path === '/' ? 'index.html' : `${path.slice(1)}/index.html`;
+  return who === 'signed in' ? `${SIGNED_IN}/${file}` : file;
+}
+
+/**
+ * The whole site as static pages, each with the header that hangs on it: what is exported, and what is published. Each text is
+ * written when it is asked for.
  */
 export function siteFiles(site: Site, measure: Measure): OutputFile[] {
-  const header = at(site.headers, 0);
-  const sizes = shippedSizes(site, header, measure);
+  const hangings = hangingsOf(site);
+  const sheets = sheetsOf(hangings);
+  const only = sheets.size === 1 ? [...sheets.keys()][0] : undefined;
+  const sizes = shippedSizes(site, only ?? at(site.headers, 0), measure);
   const fonts = fontsOf(site);
-  const pages = site.pages.map((page): OutputFile => {
-    const folder = page.path.slice(1);
-    return {
-      path: folder ? `${folder}/index.html` : 'index.html',
+  const pages = site.pages.flatMap((page): OutputFile[] => {
+    const [out, signedIn] = AUDIENCES.map((who) => answerFor(site, page, who).worn);
+    const file = (worn: Header | undefined, who: Audience): OutputFile => ({
+      path: pageFile(page, who),
       kind: 'text',
       get text() {
-        return pageHtml(site, page, headerFor(site, page), relativeAddresses(site, page.path, sizes));
+        // What is served to those who are signed in has the same address.
+        const to = relativeAddresses(site, page.path, sizes);
+        return pageHtml(site, page, worn, to, linkedHead(site, worn, to, worn && sheets.get(worn)?.name));
       },
-    };
+    });
+    return [file(out, 'signed out'), ...(signedIn === out ? [] : [file(signedIn, 'signed in')])];
   });
   const fontUrl = (file: string) => `fonts/${file}`;
   const picture = (id: string, width?: number) => `pictures/${sizedName(fileOf(site, id), width)}`;
+  const shown = [...picturesOf(site), ...[...sheets.keys()].flatMap((worn) => headerPictures(site, worn))];
   return [
     ...pages,
-    writtenLater('assets/header.css', () => headerCss(site, header, measure, { picture, sizes })),
-    { path: 'assets/header.js', kind: 'text', text: HEADER_JS },
+    ...[...sheets.values()].map(({ name, worn }) =>
+      writtenLater(
+        `assets/${name}`,
+        () =>
+          headerCss(site, worn, measure, { picture, sizes }) + (only ? '' : coveredCss(site, worn, measure)),
+      ),
+    ),
+    ...(sheets.size > 0 ? [{ path: 'assets/header.js', kind: 'text', text: HEADER_JS } as const] : []),
     ...(hasTurning(site) ? [{ path: 'assets/bands.js', kind: 'text', text: BANDS_JS } as const] : []),
-    writtenLater('assets/site.css', () => siteCss(site, header, measure, { picture, sizes })),
+    writtenLater('assets/site.css', () => siteCss(site, only, measure, { picture, sizes })),
     writtenLater('assets/fonts.css', () => fontCss(fonts, fontUrl)),
-    ...[...new Set([...picturesOf(site), ...headerPictures(site, header)])].flatMap((id) =>
+    ...[...new Set(shown)].flatMap((id) =>
       pictureFiles(id, sizes, (picked, width) => `assets/${picture(picked, width)}`),
     ),
     ...[...fonts.map(({ file }) => file), ...licencesOf(fonts)].map((file): OutputFile => ({
@@ -124,5 +169,6 @@ export function siteFiles(site: Site, measure: Measure): OutputFile[] {
       kind: 'font',
       file,
     })),
+    writtenLater('how-to.txt', () => howToPlace(site, sheets)),
   ];
 }

@@ -18,26 +18,31 @@ import { hasTurning, turnsAttribute } from './turning.ts';
  * What a page's head says of styles and script: they lie in files of their own. The header's fonts are asked for at once,
  * so that its links do not move when they come.
  */
-export function linkedHead(site: Site, header: Header, to: Addresses): string {
-  const fonts = headerFonts(site, header).filter(({ isExtended }) => !isExtended);
+export function linkedHead(
+  site: Site,
+  header: Header | undefined,
+  to: Addresses,
+  sheet = 'header.css',
+): string {
+  const fonts = (header ? headerFonts(site, header) : []).filter(({ isExtended }) => !isExtended);
   return [
     ...fonts.map(
       ({ file, type }) => `<link rel="preload" href="${to.font(file)}" as="font" type="${type}" crossorigin>`,
     ),
-    ...['fonts.css', 'site.css', 'header.css'].map(
+    ...['fonts.css', 'site.css', ...(header ? [sheet] : [])].map(
       (name) => `<link rel="stylesheet" href="${to.asset(name)}">`,
     ),
-    ...['header.js', ...(hasTurning(site) ? ['bands.js'] : [])].map(
+    ...[...(header ? ['header.js'] : []), ...(hasTurning(site) ? ['bands.js'] : [])].map(
       (name) => `<script src="${to.asset(name)}" defer></script>`,
     ),
   ].join('\n');
 }
 
-/** A whole page with its header, as it ships. */
+/** A whole page with its header, or without one, as it ships. */
 export function pageHtml(
   site: Site,
   page: Page,
-  header: Header,
+  header: Header | undefined,
   to: Addresses,
   head = linkedHead(site, header, to),
 ): string {
@@ -55,7 +60,7 @@ export function pageHtml(
     `<style>body { background: ${colour} }</style>`,
     '</head>',
     '<body>',
-    headerHtml(site, header, to, page.id),
+    ...(header ? [headerHtml(site, header, to, page.id)] : []),
     `<main id="main" tabindex="-1" class="page page-${page.id}">`,
     ...(hasSnapshots(site, page)
       ? snapshotsHtml(site, page, to)

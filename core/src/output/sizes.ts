@@ -11,6 +11,7 @@ import type { Site } from '../model/site.ts';
 import { layoutPage, usualWindowHeight } from '../page/layout.ts';
 import { drawnSize, fitSize } from '../page/placing.ts';
 import { STANDARD_WIDTHS } from '../sweep/widths.ts';
+import { allHung } from '../placed/answers.ts';
 import type { ShippedSize, ShippedSizes } from './shipped.ts';
 
 /** Sizes go up in steps, so that a small change of layout makes no new file. Pixels. */
@@ -47,7 +48,9 @@ interface Drawn {
   widths: ReadonlyMap<string, number>;
 }
 
-const drawnOn = new WeakMap<Page, Drawn>();
+const drawnOn = new WeakMap<Page, Drawn[]>();
+/** Under how many headers a page is remembered: one for each kind of visitors, and what was tried last. */
+const MOST_DRAWN = 4;
 
 /**
  * The widest that each picture of a page is drawn in any of the views, CSS pixels, by the pictures' ids. It is kept with the
@@ -59,10 +62,13 @@ export function drawnWidths(
   views: readonly PageView[],
   measure: Measure,
 ): ReadonlyMap<string, number> {
-  const { pages: _, headers: __, ...values } = site;
+  const { pages: _, headers: __, placements: ___, ...values } = site;
   const of = [measure, ...Object.entries(values).flat(), ...views.flatMap((view) => Object.values(view))];
-  const known = drawnOn.get(page);
-  if (known?.of.length === of.length && known.of.every((part, i) => part === of[i])) return known.widths;
+  const all = drawnOn.get(page) ?? [];
+  const known = all.find(
+    (each) => each.of.length === of.length && each.of.every((part, i) => part === of[i]),
+  );
+  if (known) return known.widths;
   const widths = new Map<string, number>();
   const draws = (id: string, width: number) => widths.set(id, Math.max(widths.get(id) ?? 0, width));
   const pictureOf = (id: string) => site.pictures.find((picture) => picture.id === id);
@@ -80,18 +86,66 @@ export function drawnWidths(
       }
     }
   }
-  drawnOn.set(page, { of, widths });
+  drawnOn.set(page, [{ of, widths }, ...all].slice(0, MOST_DRAWN));
   return widths;
 }
 
-/** Sizes of all raster pictures that a site shows under a header, from the widest that each is drawn anywhere. */
+/** What is seen of each page of a site: under each header that hangs there, or under none. */
+export function viewsOfPages(
+  site: Site,
+  header: Header,
+  measure: Measure,
+): { page: Page; views: readonly PageView[] }[] {
+  const hung = allHung(site, header);
+  const known = new Map<Header, PageView[]>();
+  const viewsUnder = (worn: Header) => {
+    const views = known.get(worn) ?? pageViews(site, worn, measure);
+    known.set(worn, views);
+    return views;
+  };
+  const bare = new Set(site.pages);
+  for (const { page } of hung) bare.delete(page);
+  const none = STANDARD_WIDTHS.map((width) => ({
+    width,
+    windowHeight: usualWindowHeight(width),
+    slot: 0,
+    covered: 0,
+  }));
+  return [
+    ...hung.map(({ page, worn }) => ({ page, views: viewsUnder(worn) })),
+    ...[...bare].map((page) => ({ page, views: none })),
+  ];
+}
+
+/**
+ * Sizes of all raster pictures that a site shows, from the widest that each is drawn anywhere: on its pages under whatever hangs
+ * there, and in its headers.
+ * @param header one that may hang nowhere, or be other than in the document: it takes the place of the one of its id
+ */
 export function shippedSizes(site: Site, header: Header, measure: Measure): ShippedSizes {
   const widest = new Map<string, number>();
   const pictureOf = (id: string) => site.pictures.find((picture) => picture.id === id);
   const draws = (id: string, width: number) => widest.set(id, Math.max(widest.get(id) ?? 0, width));
-  const views = pageViews(site, header, measure);
-  for (const page of site.pages)
+  for (const { page, views } of viewsOfPages(site, header, measure))
     for (const [id, width] of drawnWidths(site, page, views, measure)) draws(id, width);
+  for (const worn of new Set(allHung(site, header).map((each) => each.worn)))
+    drawnInHeader(site, worn, measure, draws);
+  return Object.fromEntries(
+    [...widest].flatMap(([id, width]) => {
+      const size = sizeFor(pictureOf(id)!, width);
+      return size.one === undefined ? [] : [[id, size]];
+    }),
+  );
+}
+
+/** Tells how wide each picture of a header is drawn in it. */
+function drawnInHeader(
+  site: Site,
+  header: Header,
+  measure: Measure,
+  draws: (id: string, width: number) => void,
+): void {
+  const pictureOf = (id: string) => site.pictures.find((picture) => picture.id === id);
   for (const width of STANDARD_WIDTHS) {
     const layout = layoutHeader(site, header, width, measure);
     for (const { picture: placed, rail } of wornPictures(site, header)) {
@@ -117,10 +171,4 @@ export function shippedSizes(site: Site, header: Header, measure: Measure): Ship
       }
     }
   }
-  return Object.fromEntries(
-    [...widest].flatMap(([id, width]) => {
-      const size = sizeFor(pictureOf(id)!, width);
-      return size.one === undefined ? [] : [[id, size]];
-    }),
-  );
 }

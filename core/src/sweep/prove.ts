@@ -2,6 +2,7 @@ import { headerBetween, type Side } from '../change/between.ts';
 import { pointedOver } from '../header/pointed.ts';
 import { allMoments, momentsOf, type Moment } from '../model/header.ts';
 import { USUAL_NEEDS } from '../model/needs.ts';
+import type { Audience } from '../model/placement.ts';
 import type { Box } from '../geometry/box.ts';
 import type { Drawing } from '../stack/drawing.ts';
 import type { Raster } from '../geometry/raster.ts';
@@ -23,6 +24,8 @@ import { viewportKey } from './widths.ts';
 export interface Row {
   page: string;
   header: string;
+  /** Which visitors meet it, where the header is another for others there. */
+  who?: Audience;
   width: number;
   /** Height of the window, where it is not the usual one of that width. */
   height?: number;
@@ -243,8 +246,8 @@ export function spotKey({ itemId, state, part, beside }: Spot): string {
 }
 
 /** Where a row is: of rows of the same key, each is of another stretch of the scroll. */
-export function placeKey(row: Spot & Pick<Row, 'page' | 'width' | 'height' | 'moment'>): string {
-  return [row.page, viewportKey(row), row.moment, spotKey(row)].join(' ');
+export function placeKey(row: Spot & Pick<Row, 'page' | 'who' | 'width' | 'height' | 'moment'>): string {
+  return [row.page, ...(row.who ? [row.who] : []), viewportKey(row), row.moment, spotKey(row)].join(' ');
 }
 
 /** The spot of a target. */

@@ -29,11 +29,12 @@ import { WORDS_OFFSET, WORDS_WIDTH, buttonsCss, colourClasses, pictureCounts } f
 /**
  * The style sheet of a site's pages. It carries out what `layoutPage` lays out: the same measures, rules by width
  * asked of `main` itself.
- * @param header the one that lies over the first band, whose contents clear it
+ * @param header the one that lies over the first band, whose contents clear it; where it is not the same on all pages, what
+ * each takes is in a style sheet of its own: see {@link coveredCss}
  */
 export function siteCss(
   site: Site,
-  header: Header,
+  header: Header | undefined,
   measure: Measure,
   to: Pick<Addresses, 'picture' | 'sizes'>,
 ): string {
@@ -55,7 +56,7 @@ export function siteCss(
   );
   return [
     baseCss(site),
-    coveredCss(site, header, measure),
+    header ? coveredCss(site, header, measure) : '',
     ...colourClasses(site),
     ...bands,
     turningCss(site),
@@ -64,7 +65,7 @@ export function siteCss(
 }
 
 /** Room at the top of the first band for a header that lies over it, at every width. */
-function coveredCss(site: Site, header: Header, measure: Measure): string {
+export function coveredCss(site: Site, header: Header, measure: Measure): string {
   const foldWidth = solvedFold(site, header, measure);
   return byWidth(header, foldWidth, 'page', (width): Rules => {
     const layout = layoutAt(site, header, width, measure, { folded: width < foldWidth });
