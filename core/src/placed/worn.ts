@@ -134,6 +134,17 @@ export function differs(own: PageOwn | undefined): own is PageOwn {
   return own !== undefined && Object.keys(own).length > 1;
 }
 
+/** A header with the values that differ on a page, all its parts shown and its first moment worn: what is edited there. */
+export function withOwnValues(header: Header, own: PageOwn | undefined): Header {
+  if (!differs(own)) return header;
+  const { lies = header.manner.lies, switch: at = header.manner.switch, looks } = own;
+  return {
+    ...header,
+    manner: { ...header.manner, lies, switch: at },
+    ...(looks && { looks: withOwn(header.looks, looks) }),
+  };
+}
+
 /** A header with what differs on a page. */
 export function withDifferences(
   site: Pick<Site, 'pairings'>,
@@ -141,22 +152,9 @@ export function withDifferences(
   own: PageOwn | undefined,
 ): Header | undefined {
   if (!differs(own)) return header;
-  const {
-    lies = header.manner.lies,
-    switch: at = header.manner.switch,
-    hidden = [],
-    looks = {},
-    begins,
-  } = own;
-  const gone = new Set(hidden);
-  const left = without(header, (id) => gone.has(id));
-  if (!left) return undefined;
-  const dressed: Header = {
-    ...left,
-    manner: { ...left.manner, lies, switch: at },
-    looks: withOwn(left.looks, looks),
-  };
-  return begins ? beginsLater(site, dressed) : dressed;
+  const gone = new Set(own.hidden);
+  const left = without(withOwnValues(header, own), (id) => gone.has(id));
+  return left && own.begins ? beginsLater(site, left) : left;
 }
 
 interface Known {
