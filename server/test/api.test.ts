@@ -263,7 +263,7 @@ describe('site files', () => {
       async () => readFileSync('demo/larkfell.hatrail.json', 'utf8'),
       /bring the .hatrail.zip/,
     ],
-    ['of a later version', async () => '{"format": 4}', /later program/],
+    ['of a later version', async () => '{"format": 9}', /later program/],
     ['a zip without a site', async () => new Uint8Array(zipSync({ 'a.txt': strToU8('a') })), /0 site files/],
   ])('%s: refused, and no site is added', async (_, body, message) => {
     const before = running.context.sites.ids().length;

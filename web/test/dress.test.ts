@@ -46,9 +46,12 @@ describe('counting', () => {
     expect(worstFirst(rows).map(({ worst }) => worst)).toEqual([1, 1, 2, 9]);
   });
   test('all pages at all standard widths, and the width on screen once', () => {
-    expect(placesToProve(site)).toHaveLength(4);
-    expect(placesToProve(site, [{ width: 1280 }])).toHaveLength(4);
-    expect(placesToProve(site, [{ width: 800 }])[0]).toEqual({ pageId: 'home', width: 800 });
+    expect(placesToProve(site, site.headers[0]!)).toHaveLength(4);
+    expect(placesToProve(site, site.headers[0]!, [{ width: 1280 }])).toHaveLength(4);
+    expect(placesToProve(site, site.headers[0]!, [{ width: 800 }])[0]).toEqual({
+      pageId: 'home',
+      width: 800,
+    });
   });
   test('a figure is cut, so that 4.49 does not read as 4.5', () => {
     expect([4.49, 4.5, 21, 1].map(figure)).toEqual(['4.4', '4.5', '21.0', '1.0']);

@@ -1,3 +1,4 @@
+import type { Audience } from '../model/placement.ts';
 import { at as elementAt } from '../lists.ts';
 import { luminance16 } from '../colour/contrast.ts';
 import { resolveLook } from '../header/look.ts';
@@ -19,12 +20,24 @@ export interface SolvedPlace extends Spot {
   width: number;
   /** Of the window, where it is not the usual one of that width. */
   height?: number;
+  /** Which visitors, where others meet another header there. */
+  who?: Audience;
   scroll: number;
 }
 
 /** Where a row is worst. */
-export function placeOf({ page, width, height, itemId, state, part, beside, scroll }: Row): SolvedPlace {
-  return { page, width, ...(height && { height }), itemId, state, part, ...(beside && { beside }), scroll };
+export function placeOf({ page, who, width, height, itemId, state, part, beside, scroll }: Row): SolvedPlace {
+  return {
+    page,
+    ...(who && { who }),
+    width,
+    ...(height && { height }),
+    itemId,
+    state,
+    part,
+    ...(beside && { beside }),
+    scroll,
+  };
 }
 
 /**

@@ -2,12 +2,16 @@ import { momentName } from '@hatrail/core/model/header';
 import { CutPanel } from './CutPanel.tsx';
 import { MenuLook } from './MenuLook.tsx';
 import { Remedy } from './Remedy.tsx';
+import { OwnNote } from './OwnNote.tsx';
 import type { Dressed } from './useDressed.tsx';
 
 /** What the header wears there, and what would clear it. */
 export function DressSide({
   loaded,
   header,
+  base,
+  isOwn,
+  go,
   page,
   width,
   moment,
@@ -34,6 +38,7 @@ export function DressSide({
       className="dress-side"
       aria-label={`Look, ${menu === 'open' ? 'menu open' : momentName(header, moment)}`}
     >
+      <OwnNote site={site} base={base} page={page} isOwn={isOwn} go={go} />
       {menu === 'open' ? (
         <MenuLook site={site} header={header} />
       ) : (
@@ -58,18 +63,20 @@ export function DressSide({
             onWhose={setWhose}
             onCompare={compare}
           />
-          <Remedy
-            loaded={calm.loaded}
-            header={calm.header}
-            moment={moment}
-            rows={all.rows}
-            progress={progress}
-            isWorking={all.isWorking}
-            failure={all.failure}
-            answer={answer}
-            onCompare={compare}
-            isBrief={open !== undefined}
-          />
+          {!isOwn && (
+            <Remedy
+              loaded={calm.loaded}
+              header={calm.header}
+              moment={moment}
+              rows={all.rows}
+              progress={progress}
+              isWorking={all.isWorking}
+              failure={all.failure}
+              answer={answer}
+              onCompare={compare}
+              isBrief={open !== undefined}
+            />
+          )}
         </>
       )}
     </aside>

@@ -13,6 +13,8 @@ export interface EditorPlace {
   width: number;
   /** Of the window, where it is not the usual one of that width; CSS pixels. */
   height: number | undefined;
+  /** Whether what is changed is for this page alone. */
+  isOwn: boolean;
   moment: Moment;
   /** CSS pixels; `undefined` until the worst place is known. */
   scroll: number | undefined;
@@ -23,6 +25,7 @@ export interface PlaceChange {
   page?: string;
   width?: number;
   height?: number | undefined;
+  only?: 1 | undefined;
   moment?: Moment;
   /** `undefined` goes to the worst place. */
   scroll?: number | undefined;
@@ -43,6 +46,7 @@ export function usePlace(site: Site): [EditorPlace, (change: PlaceChange) => voi
       width: clampWidth(Number.isFinite(width) ? width : 1280),
       height:
         Number.isInteger(height) && height >= LEAST_HEIGHT && height <= GREATEST_HEIGHT ? height : undefined,
+      isOwn: params.has('only'),
       moment: moments.find((moment) => moment === params.get('moment')) ?? at(moments, 1),
       scroll: scroll === null || !/^\d+$/.test(scroll) ? undefined : Number(scroll),
     };
@@ -55,7 +59,8 @@ export function usePlace(site: Site): [EditorPlace, (change: PlaceChange) => voi
   const go = useCallback(
     (change: PlaceChange) => {
       const next = new URLSearchParams(asked.current);
-      // A height is of a width.
+      // A height is of a width, and what is for one page alone is of that page.
+      if (change.page !== undefined || change.header !== undefined) next.delete('only');
       if (change.width !== undefined) next.delete('height');
       for (const [key, value] of Object.entries(change)) {
         if (value === undefined) next.delete(key);

@@ -14,18 +14,29 @@ import { CutHandles, PictureHandle } from './StageHandles.tsx';
 import { FILM_WIDTH } from './Film.tsx';
 import { firstScroll, useCut, useFilm, useMeasure, useProbes, useSweptView, worstRow } from './view.ts';
 import { useStretches } from './filmEnds.ts';
+import { ownOf, withOwnValues } from '@hatrail/core/placed/worn';
+import { wornAt } from '../engine/proof.ts';
 import { useWidth } from '../parts/useWidth.ts';
 import { useSoFar } from '../engine/answers.ts';
 
 /** Everything that the parts of the screen show, and what is done with it. */
 export function useDressed() {
   const { loaded, place, go } = useOutletContext<EditorContext>();
-  const { header, page, width, height, moment } = place;
+  const { header: base, page, width, height, moment, isOwn } = place;
+  // What is edited, and what is seen: with all that differs on this page.
+  const header = useMemo(
+    () => (isOwn ? withOwnValues(base, ownOf(page, base.id)) : base),
+    [isOwn, base, page],
+  );
+  const { at: seen, header: worn } = useMemo(
+    () => wornAt(loaded, base, { pageId: page.id }),
+    [loaded, base, page.id],
+  );
   const viewport = { width, ...(height && { height }) };
   const { site } = loaded;
   const measure = useMeasure(loaded);
-  const { scene, failure } = useSweptView(loaded, header, page.id, viewport);
-  const film = useFilm(loaded, header, page.id, viewport, FILM_WIDTH * 2);
+  const { scene, failure } = useSweptView(seen, worn, page.id, viewport);
+  const film = useFilm(seen, worn, page.id, viewport, FILM_WIDTH * 2);
   const facts = scene?.facts;
   const isPointed = moment === 'pointed';
   const scroll = Math.min(place.scroll ?? 0, facts?.maxScroll ?? Infinity);
@@ -36,24 +47,24 @@ export function useDressed() {
   );
   const rows = scene?.rows.filter((row) => row.moment === moment) ?? [];
   const worst = worstRow(rows);
-  const probes = useProbes(loaded, header, {
+  const probes = useProbes(seen, worn, {
     pageId: page.id,
     ...viewport,
     moment: facts && !isPointed ? momentAt(facts, scroll) : moment,
     scroll,
   });
-  const cut = useCut(loaded, header, page.id, worst);
+  const cut = useCut(seen, worn, page.id, worst);
   const all = useVerdicts();
   const progress = useSoFar(all);
-  const answer = useLeast(loaded, header, { moment, layer: 'fill' });
+  const answer = useLeast(loaded, base, { moment, layer: 'fill' });
   const [chosen, setGround] = useState<Ground>('page');
   const ground = chosen === `page ${page.id}` ? 'page' : chosen;
   const borrowed = borrowedPage(ground, site.pages);
-  const preview = usePreview(loaded, header, page, measure);
-  const lent = usePreview(loaded, header, borrowed ?? page, borrowed && measure);
+  const preview = usePreview(seen, worn, page, measure);
+  const lent = usePreview(seen, worn, borrowed ?? page, borrowed && measure);
   // The small pictures, and what is worked out for later, may follow a moment after the stage.
   const calmPreview = useDeferredValue(preview);
-  const calm = useDeferredValue(useMemo(() => ({ loaded, header }), [loaded, header]));
+  const calm = useDeferredValue(useMemo(() => ({ loaded, header: base }), [loaded, base]));
 
   // An address without a scroll opens at the worst place of its moment.
   const isWaiting = place.scroll === undefined;
@@ -121,6 +132,8 @@ export function useDressed() {
   return {
     loaded,
     header,
+    base,
+    isOwn,
     page,
     width,
     height,

@@ -47,6 +47,11 @@ function OpenSite({
   const loaded = useMemo(() => ({ site, hashes }), [site, hashes]);
   const [place, go] = usePlace(site);
   useAutosave();
+  const ownPage = place.isOwn ? place.page.id : undefined;
+  useEffect(() => {
+    useEditor.setState({ ownPage });
+    return () => useEditor.setState({ ownPage: undefined });
+  }, [ownPage]);
   const verdicts = useRunningVerdicts(loaded, place.header, place.width);
   const context: EditorContext = { siteId, slug, loaded, place, go };
   return (

@@ -1,5 +1,10 @@
 import type { Header } from '@hatrail/core/model/header';
+import { original, produce } from 'immer';
 import type { Tint } from '@hatrail/core/model/layer';
+import type { Page, PageOwn } from '@hatrail/core/model/page';
+import type { Placement } from '@hatrail/core/model/placement';
+import { partedOwn, withOwn } from '@hatrail/core/placed/own';
+import { ownOf, withOwnValues } from '@hatrail/core/placed/worn';
 import type { Needs } from '@hatrail/core/model/needs';
 import { useEditor } from './store.ts';
 
@@ -33,11 +38,74 @@ export function changeHeader(
   change: (header: Header) => void,
   group?: string,
 ): void {
-  useEditor.getState().edit(
+  const { edit, ownPage } = useEditor.getState();
+  if (ownPage !== undefined) return changeOwn({ headerId, pageId: ownPage }, label, change, group);
+  edit(
     label,
     (draft) => {
       const header = draft.headers.find(({ id }) => id === headerId);
       if (header) change(header as Header);
+    },
+    group,
+  );
+}
+
+/** Changes a header for one page alone; what cannot differ there is changed everywhere. */
+function changeOwn(
+  { headerId, pageId }: { headerId: string; pageId: string },
+  label: string,
+  change: (header: Header) => void,
+  group?: string,
+): void {
+  const { site, edit } = useEditor.getState();
+  const base = site?.headers.find(({ id }) => id === headerId);
+  const page = site?.pages.find(({ id }) => id === pageId);
+  if (!base || !page) return;
+  const own = ownOf(page, headerId);
+  const before = withOwnValues(base, own);
+  const after = produce(before, (draft) => change(draft as Header));
+  const parted = partedOwn(base, own ?? {}, before, after);
+  edit(
+    `${label}, on ${page.title} alone`,
+    (draft) => {
+      const header = draft.headers.find(({ id }) => id === headerId);
+      for (const key of Object.keys(parted.header) as (keyof Header)[])
+        if (header && JSON.stringify(parted.header[key]) !== JSON.stringify(base[key]))
+          Object.assign(header, { [key]: parted.header[key] });
+      putOwn(draft.pages, pageId, headerId, parted.own);
+    },
+    group && `${group} on ${pageId}`,
+  );
+}
+
+/** Puts what differs of a header on a page in its place, or takes it away. */
+function putOwn(
+  pages: Page[],
+  pageId: string,
+  headerId: string,
+  own: Omit<PageOwn, 'header'> | undefined,
+): void {
+  const at = pages.findIndex(({ id }) => id === pageId);
+  const page = pages[at];
+  if (page) pages[at] = withOwn(original(page) ?? page, headerId, own && structuredClone(own));
+}
+
+/** Sets what differs of a header on a page; `undefined` puts everything back. */
+export function setOwn(
+  { pageId, headerId }: { pageId: string; headerId: string },
+  label: string,
+  own: Omit<PageOwn, 'header'> | undefined,
+): void {
+  useEditor.getState().edit(label, ({ pages }) => putOwn(pages as Page[], pageId, headerId, own));
+}
+
+/** Puts other placements in the place of the site's; none leaves its first header everywhere. */
+export function setPlacements(label: string, placements: readonly Placement[], group?: string): void {
+  useEditor.getState().edit(
+    label,
+    (draft) => {
+      if (placements.length === 0) delete draft.placements;
+      else draft.placements = structuredClone(placements) as Placement[];
     },
     group,
   );

@@ -25,6 +25,8 @@ export interface EditorState {
   kept: KeptSite | undefined;
   /** The document as edited. */
   site: Site | undefined;
+  /** The page, by its id, for which alone a header is changed; `undefined` where it is changed everywhere. */
+  ownPage: string | undefined;
   past: Step[];
   future: Step[];
   save: SaveState;
@@ -43,6 +45,7 @@ export interface EditorState {
 export const useEditor = create<EditorState>()((set, get) => ({
   kept: undefined,
   site: undefined,
+  ownPage: undefined,
   past: [],
   future: [],
   save: { kind: 'saved', at: new Date() },

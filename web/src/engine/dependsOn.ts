@@ -39,7 +39,9 @@ function members(of: object): unknown[] {
 
 /** What of a site is seen wherever its header is: all its values, and what its pages are called, which names menu entries. */
 function siteParts({ site, hashes }: LoadedSite): unknown[] {
-  return [...members(valuesOf(site)), titlesOf(site), keyPart(hashes)];
+  // What hangs where decides which answers are asked for, and is in none of them.
+  const { placements: _, ...values } = valuesOf(site);
+  return [...members(values), titlesOf(site), keyPart(hashes)];
 }
 
 /** What of a header is seen beside its looks and manner: not its name, what is set aside, or its panel, which is judged by itself. */

@@ -1,7 +1,11 @@
 import { at as elementAt } from '@hatrail/core/lists';
 import type { Change, ChangeCurve, Instant } from '@hatrail/core/change/curve';
 import { allMoments, type Header, type Moment } from '@hatrail/core/model/header';
+import type { Page } from '@hatrail/core/model/page';
+import type { Audience } from '@hatrail/core/model/placement';
 import type { Site } from '@hatrail/core/model/site';
+import { judgedOn } from '@hatrail/core/placed/answers';
+import { wornOn } from '@hatrail/core/placed/worn';
 import { lookCost, type LookCost } from '@hatrail/core/remedy/cost';
 import type { Knob, SolvedPlace } from '@hatrail/core/remedy/leastFill';
 import type { Row } from '@hatrail/core/sweep/prove';
@@ -28,13 +32,14 @@ export interface ProofOptions {
 async function proveMoment(
   at: LoadedSite,
   header: Header,
-  { pageId, moment, ...viewport }: PagePlace & { moment: Moment },
+  { pageId, moment, who, ...viewport }: PagePlace & { moment: Moment },
   options: ProofOptions,
 ): Promise<Row[]> {
-  const key = rowsKey(at, header, pageId, viewport, moment);
+  const worn = wornAt(at, header, { pageId, who });
+  const key = rowsKey(at, worn.header, pageId, viewport, moment);
   const sweep = async (signal: AbortSignal) => {
     const request = {
-      ...(await sceneRequest(withHeader(at, header), header.id, pageId, viewport)),
+      ...(await sceneRequest(worn.at, header.id, pageId, viewport)),
       moments: [moment],
       curves: false,
       isPassing: options.urgency === 'idle',
@@ -46,12 +51,15 @@ async function proveMoment(
     });
     return swept.rows;
   };
-  return answer(['rows', key], sweep, options);
+  const rows = await answer(['rows', key], sweep, options);
+  return who ? rows.map((row) => ({ ...row, who })) : rows;
 }
 
-/** A page, seen in a window. */
+/** A page, seen in a window by some visitors. */
 export interface PagePlace extends Viewport {
   pageId: string;
+  /** Which visitors, where the header is another for others. */
+  who?: Audience | undefined;
 }
 
 /** The windows in which a site is judged first: some others, such as that on screen, and those of standard width. */
@@ -59,11 +67,33 @@ export function viewportsToProve(beside: readonly Viewport[] = []): Viewport[] {
   return differing([...beside, ...STANDARD_WIDTHS.map((width) => ({ width }))]);
 }
 
-/** Every page in every such window. */
-export function placesToProve(site: Site, beside?: readonly Viewport[]): PagePlace[] {
+/** Every page that a header is judged over, in every such window. */
+export function placesToProve(site: Site, header: Header, beside?: readonly Viewport[]): PagePlace[] {
+  const hangings = judgedOn(site, header);
   return viewportsToProve(beside).flatMap((viewport) =>
-    site.pages.map(({ id }) => ({ pageId: id, ...viewport })),
+    hangings.map(({ page, who }) => ({ pageId: page.id, ...(who && { who }), ...viewport })),
   );
+}
+
+/** Sites with a header as it is worn somewhere, so that the same is asked for with the same. */
+const wornSites = new WeakMap<Site, WeakMap<Header, LoadedSite>>();
+
+/** A site with a header in its place as it is worn on a page, with what differs there; where nothing is left of it, as it is. */
+export function wornAt(
+  at: LoadedSite,
+  header: Header,
+  place: Pick<PagePlace, 'pageId' | 'who'> | Pick<Row, 'page' | 'who'>,
+): { at: LoadedSite; header: Header; pageId: string } {
+  const { pages } = at.site;
+  const page = pages.find(({ id, path }) => ('pageId' in place ? id === place.pageId : path === place.page))!;
+  const worn = wornOn(at.site, header, page, place.who ?? 'signed out') ?? header;
+  if (worn === header) return { at: withHeader(at, header), header, pageId: page.id };
+  const { site } = withHeader(at, header);
+  let known = wornSites.get(site);
+  if (!known) wornSites.set(site, (known = new WeakMap()));
+  const seen = known.get(worn) ?? { ...withHeader({ ...at, site }, worn), base: { site, header } };
+  known.set(worn, seen);
+  return { at: seen, header: worn, pageId: page.id };
 }
 
 /**
@@ -85,7 +115,7 @@ export async function proveAll(
     !only ||
     (viewportKey(place) === viewportKey(only) &&
       at.site.pages.some(({ id, path }) => id === place.pageId && path === only.page));
-  const places = placesToProve(at.site, options.beside).filter(isWanted);
+  const places = placesToProve(at.site, header, options.beside).filter(isWanted);
   let done = 0;
   const rows = await Promise.all(
     places.map(async (place) => {
@@ -112,9 +142,14 @@ export async function proveViewport(
   options: ProofOptions = {},
 ): Promise<Row[]> {
   const rows = await Promise.all(
-    at.site.pages.flatMap(({ id: pageId }) =>
+    judgedOn(at.site, header).flatMap(({ page, who }) =>
       allMoments(header).map((moment) =>
-        proveMoment(at, header, { pageId, ...viewport, moment }, { ...options, urgency: 'idle' }),
+        proveMoment(
+          at,
+          header,
+          { pageId: page.id, who, ...viewport, moment },
+          { ...options, urgency: 'idle' },
+        ),
       ),
     ),
   );
@@ -129,14 +164,14 @@ export async function solvePlaces(
   { knob, places, floor }: { knob: Knob; places: SolvedPlace[]; floor: number },
   options: ProofOptions,
 ): Promise<(number | undefined)[]> {
-  const groups = groupsOf(places, ({ page, ...place }) => `${page} ${viewportKey(place)}`);
+  const groups = groupsOf(places, ({ page, who, ...place }) => `${page} ${who ?? ''} ${viewportKey(place)}`);
   const answers = new Map<SolvedPlace, number | undefined>();
   let most = floor;
   await Promise.all(
     [...groups.values()].map(async (group) => {
       const { page: path, ...viewport } = elementAt(group, 0);
-      const pageId = at.site.pages.find((page) => page.path === path)!.id;
-      const request = await sceneRequest(at, header.id, pageId, viewport);
+      const { at: worn, pageId } = wornAt(at, header, { page: path, who: viewport.who });
+      const request = await sceneRequest(worn, header.id, pageId, viewport);
       const solved = await onEngine(
         laneName(pageId, viewport),
         // What one group needs, the next ones need not fall below.
@@ -158,9 +193,9 @@ export async function costOf(
   after: Header,
   options: ProofOptions = {},
 ): Promise<LookCost | undefined> {
-  const pageId = at.site.pages.find((page) => page.path === row.page)!.id;
   const cutOf = async (header: Header) => {
-    const request = await sceneRequest(withHeader(at, header), header.id, pageId, row);
+    const { at: worn, pageId } = wornAt(at, header, row);
+    const request = await sceneRequest(worn, header.id, pageId, row);
     return onEngine(laneName(pageId, row), (engine) => engine.cut(request, row), options);
   };
   const [old, fresh] = [await cutOf(before), await cutOf(after)];
@@ -175,9 +210,9 @@ export async function placeImage(
   size: { width: number; height: number },
   options: ProofOptions = {},
 ): Promise<string | undefined> {
-  const pageId = at.site.pages.find(({ path }) => path === row.page)?.id;
-  if (pageId === undefined) return undefined;
-  const request = await sceneRequest(at, header.id, pageId, row);
+  if (at.site.pages.every(({ path }) => path !== row.page)) return undefined;
+  const { at: worn, pageId } = wornAt(at, header, row);
+  const request = await sceneRequest(worn, header.id, pageId, row);
   return onEngine(laneName(pageId, row), (engine) => engine.picture(request, row, size), {
     urgency: 'soon',
     ...options,
@@ -186,6 +221,7 @@ export async function placeImage(
 
 /** A site at hand with another header in the place of the one of the same id. */
 export function withHeader(at: LoadedSite, header: Header): LoadedSite {
+  if (at.site.headers.includes(header)) return at;
   const headers = at.site.headers.map((old) => (old.id === header.id ? header : old));
   return { ...at, site: { ...at.site, headers } };
 }
@@ -194,11 +230,12 @@ export function withHeader(at: LoadedSite, header: Header): LoadedSite {
 export async function proveChange(
   at: LoadedSite,
   header: Header,
-  { pageId, ...viewport }: PagePlace,
+  { pageId, who, ...viewport }: PagePlace,
   change: Change,
   options: ProofOptions = {},
 ): Promise<ChangeCurve | undefined> {
-  const request = await sceneRequest(withHeader(at, header), header.id, pageId, viewport);
+  const worn = wornAt(at, header, { pageId, who });
+  const request = await sceneRequest(worn.at, header.id, pageId, viewport);
   return onEngine(laneName(pageId, viewport), (engine) => engine.change(request, change), {
     urgency: 'soon',
     ...options,
@@ -225,7 +262,7 @@ export async function proveChangeAll(
     progress?: (done: number, of: number) => void;
   } = {},
 ): Promise<WholeChange | undefined> {
-  const places = placesToProve(at.site, options.beside);
+  const places = placesToProve(at.site, header, options.beside);
   let done = 0;
   const found = await Promise.all(
     places.map(async (place) => {
@@ -257,7 +294,9 @@ export async function readBandAt(
   const viewports = viewportsOf(viewportsToProve(beside));
   const readings = await Promise.all(
     viewports.map(async (each) => {
-      const request = await sceneRequest(at, headerId, pageId, each);
+      const header = at.site.headers.find(({ id }) => id === headerId)!;
+      const { at: worn } = wornAt(at, header, { pageId });
+      const request = await sceneRequest(worn, headerId, pageId, each);
       return onEngine(laneName(pageId, each), (engine) => engine.words(request, band), {
         urgency: 'soon',
         ...options,
@@ -275,13 +314,19 @@ export async function provePage(
   moments: readonly Moment[],
   options: ProofOptions = {},
 ): Promise<Row[]> {
-  const places = placesToProve(at.site, beside).filter((place) => place.pageId === pageId);
+  const places = placesToProve(at.site, header, beside).filter((place) => place.pageId === pageId);
   const rows = await Promise.all(
     places.flatMap((place) =>
       moments.map((moment) => proveMoment(at, header, { ...place, moment }, options)),
     ),
   );
   return rows.flat();
+}
+
+/** The pages that a header is judged over whose opening bands have words. */
+function wordedPages(site: Site, header: Header): Page[] {
+  const pages = new Set(judgedOn(site, header).map(({ page }) => page));
+  return [...pages].filter(({ bands }) => bands[0]?.contents.length);
 }
 
 /** Reads the words of every page's opening band, in every window of standard width and some beside; pages without any are left out. */
@@ -291,9 +336,9 @@ export async function readBanners(
   beside: readonly Viewport[],
   options: ProofOptions = {},
 ): Promise<BandWord[]> {
+  const header = at.site.headers.find(({ id }) => id === headerId)!;
   const found = await Promise.all(
-    at.site.pages.map(async ({ id, bands }): Promise<BandWord[]> => {
-      if (!bands[0]?.contents.length) return [];
+    wordedPages(at.site, header).map(async ({ id }): Promise<BandWord[]> => {
       const readings = await readBandAt(
         at,
         headerId,
@@ -316,11 +361,12 @@ export async function readBannersIn(
   const { site } = at;
   const header = site.headers.find(({ id }) => id === headerId)!;
   const grounds = [...groundsOfPage(at, header), site.needs, viewportKey(viewport)];
-  const worded = site.pages.filter(({ bands }) => bands[0]?.contents.length);
+  const worded = wordedPages(site, header);
   const found = await Promise.all(
     worded.map((page) => {
       const read = async (signal: AbortSignal) => {
-        const request = await sceneRequest(at, headerId, page.id, viewport);
+        const { at: worn } = wornAt(at, header, { pageId: page.id });
+        const request = await sceneRequest(worn, headerId, page.id, viewport);
         const reading = await onEngine(
           laneName(page.id, viewport),
           (engine) => engine.words(request, 0, true),

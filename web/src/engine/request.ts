@@ -55,6 +55,8 @@ let sized: { of: unknown[]; sizes: ShippedSizes } | undefined;
 export function sizesOf(site: Site, header: Header, by: Measure): ShippedSizes {
   const of = [
     site.pages,
+    site.placements,
+    ...site.headers.filter(({ id }) => id !== header.id),
     ...layoutParts(site, header),
     ...MOMENTS.flatMap((moment) => [header.looks[moment]?.ink?.logo, header.looks[moment]?.picture]),
   ];
@@ -99,7 +101,8 @@ async function makeRequest(
   const header = site.headers.find(({ id }) => id === headerId)!;
   const measure = await readyMeasure(at);
   const layout = layoutHeader(site, header, width, measure);
-  const sizes = sizesOf(site, header, measure);
+  // Pictures ship in the sizes that the whole site asks for.
+  const sizes = sizesOf(at.base?.site ?? site, at.base?.header ?? header, measure);
   const [logos, vectors] = await Promise.all([
     drawLogos(at, header, layout, sizes),
     drawVectors(site, headerId, hashes),

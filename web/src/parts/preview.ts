@@ -77,7 +77,10 @@ export function usePreview(
   measure: Measure | undefined,
 ): Preview | undefined {
   const { site, hashes } = loaded;
-  const sizes = useMemo(() => measure && sizesOf(site, header, measure), [site, header, measure]);
+  const sizes = useMemo(
+    () => measure && sizesOf(loaded.base?.site ?? site, loaded.base?.header ?? header, measure),
+    [loaded, site, header, measure],
+  );
   const { palette, type, menus, pages, pictures, logo, name, tagline, fonts, pairings } = site;
   const { rails, extent, fold, manner } = header;
   const worn = useMemo(() => measure && wornHtml(site, header), [site, header, measure]);

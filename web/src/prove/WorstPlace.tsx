@@ -1,6 +1,8 @@
 import type { Header } from '@hatrail/core/model/header';
 import { usualWindowHeight } from '@hatrail/core/page/layout';
 import type { Row } from '@hatrail/core/sweep/prove';
+import { useMemo } from 'react';
+import { wornAt } from '../engine/proof.ts';
 import { useMeasure } from '../dress/view.ts';
 import type { LoadedSite } from '../engine/loadedSite.ts';
 import { LiveFrame } from '../parts/LiveFrame.tsx';
@@ -26,7 +28,11 @@ const STATES: Partial<Record<Row['state'], PinnedState>> = {
 /** Where a row is worst, as a visitor sees it: the page as it ships, with a bracket round the letter. */
 export function WorstPlace({ loaded, header, row, width, height, scale }: WorstPlaceProps) {
   const page = loaded.site.pages.find(({ path }) => path === row.page) ?? loaded.site.pages[0]!;
-  const preview = usePreview(loaded, header, page, useMeasure(loaded));
+  const worn = useMemo(
+    () => wornAt(loaded, header, { pageId: page.id, who: row.who }),
+    [loaded, header, page.id, row.who],
+  );
+  const preview = usePreview(worn.at, worn.header, page, useMeasure(loaded));
   const windowHeight = row.height ?? usualWindowHeight(row.width);
   const { cell } = row;
   const y = cell.y - row.scroll;

@@ -23,7 +23,14 @@ import type { LoadedSite } from '../engine/loadedSite.ts';
 import { onEngine } from '../engine/pool.ts';
 import { laneName, sceneRequest } from '../engine/request.ts';
 import { leastBandTint, withBandTint } from '../dress/bandRemedy.ts';
-import { proveAll, proveViewport, readBannersIn, viewportsToProve, withHeader } from '../engine/proof.ts';
+import {
+  proveAll,
+  proveViewport,
+  readBannersIn,
+  viewportsToProve,
+  withHeader,
+  wornAt,
+} from '../engine/proof.ts';
 import { askedOf } from '../editor/remedyWork.ts';
 import { useVerdicts } from '../editor/verdicts.ts';
 
@@ -269,12 +276,13 @@ export function useCurve(loaded: LoadedSite, header: Header, row: Row) {
   return useAnswer(
     [
       'curve',
-      page ? rowsKey(loaded, header, page.id, row, row.moment) : '',
+      page ? rowsKey(loaded, wornAt(loaded, header, row).header, page.id, row, row.moment) : '',
       spotKey(row),
       keyOf([row.span.from]),
     ],
     async ({ signal }) => {
-      const request = await sceneRequest(loaded, header.id, page!.id, row);
+      const { at } = wornAt(loaded, header, row);
+      const request = await sceneRequest(at, header.id, page!.id, row);
       const { rows } = await onEngine(
         laneName(page!.id, row),
         (engine) => engine.sweep({ ...request, moments: [row.moment], curves: true }),
