@@ -55,6 +55,7 @@ const PEGS = [
   screen('hang', () => import('./hang/Hang.tsx'), 'Hang'),
   screen('dress', () => import('./dress/Dress.tsx'), 'Dress'),
   screen('prove', () => import('./prove/Prove.tsx'), 'Prove'),
+  screen('place', () => import('./place/Place.tsx'), 'Place'),
   screen('hand-over', () => import('./handover/HandOver.tsx'), 'HandOver'),
 ];
 const EDITOR = screen('/sites/:siteId', () => import('./editor/Editor.tsx'), 'Editor');

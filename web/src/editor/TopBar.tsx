@@ -17,6 +17,7 @@ const PEGS = [
   { path: 'hang', name: 'Hang' },
   { path: 'dress', name: 'Dress' },
   { path: 'prove', name: 'Prove' },
+  { path: 'place', name: 'Place' },
   { path: 'hand-over', name: 'Hand over' },
 ] as const;
 

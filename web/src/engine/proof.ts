@@ -310,11 +310,16 @@ export async function readBandAt(
 export async function provePage(
   at: LoadedSite,
   header: Header,
-  { pageId, beside }: { pageId: string; beside: readonly Viewport[] },
+  { pageId, who, beside }: { pageId: string; who?: Audience | undefined; beside: readonly Viewport[] },
   moments: readonly Moment[],
   options: ProofOptions = {},
 ): Promise<Row[]> {
-  const places = placesToProve(at.site, header, beside).filter((place) => place.pageId === pageId);
+  // What is asked about need not hang there yet.
+  const known = placesToProve(at.site, header, beside).filter(
+    (place) => place.pageId === pageId && (who === undefined || place.who === undefined || place.who === who),
+  );
+  const places: PagePlace[] =
+    known.length > 0 ? known : viewportsToProve(beside).map((viewport) => ({ pageId, who, ...viewport }));
   const rows = await Promise.all(
     places.flatMap((place) =>
       moments.map((moment) => proveMoment(at, header, { ...place, moment }, options)),
