@@ -93,7 +93,7 @@ describe('the published header', () => {
   test('folds at the fold width that was solved, and nothing wraps or overflows there', async () => {
     const tab = await visit();
     const fold = await foldsBelow(tab);
-    const css = await tab.evaluate(() => fetch('assets/header.css').then((answer) => answer.text()));
+    const css = await tab.evaluate(() => fetch('assets/header-night.css').then((answer) => answer.text()));
     expect(css).toContain(`width < ${fold}px`);
     const fits = (width: number) =>
       tab.setViewportSize({ width, height: 800 }).then(() =>

@@ -15,6 +15,9 @@ function small(name: string, change: (site: Demo) => void = () => undefined): st
   const site = JSON.parse(readFileSync('demo/larkfell.hatrail.json', 'utf8')) as Demo;
   site.pages = site.pages.filter(({ path }) => path === '/log' || path === '/book');
   site.pictures = [];
+  site.headers = site.headers.slice(0, 1);
+  site.menus = site.menus.slice(0, 1);
+  delete site.placements;
   const [header] = site.headers;
   for (const rail of header!.rails) rail.start = [];
   const known = new Set(site.pages.map(({ id }) => id));
@@ -29,6 +32,7 @@ function small(name: string, change: (site: Demo) => void = () => undefined): st
 interface Demo {
   pages: { id: string; path: string; bands: unknown[] }[];
   pictures: object[];
+  placements?: object[];
   logo: object;
   menus: { entries: { page?: string }[] }[];
   headers: { rails: { start: object[] }[]; looks: { scrolled: { fill: { opacity: number } } } }[];

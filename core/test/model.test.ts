@@ -27,7 +27,7 @@ describe('the site file', () => {
   test('cut short, of a later version, or no site file: says so', () => {
     const text = writeSite(site);
     expect(problemOf(text.slice(0, 400)).message).toMatch(/breaks off/);
-    expect(problemOf({ ...site, format: 4 }).message).toMatch(/version 4, made by a later program/);
+    expect(problemOf({ ...site, format: 5 }).message).toMatch(/version 5, made by a later program/);
     expect(problemOf('[1]').message).toMatch(/no site file/);
     expect(problemOf('null').message).toMatch(/no site file/);
   });

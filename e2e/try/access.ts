@@ -93,7 +93,7 @@ export async function tryAccess(count: number): Promise<Tally> {
   tally.must(!/script/.test(picture.body), 'a script is kept in a picture');
   for (const path of [
     '/larkfell/',
-    '/larkfell/assets/header.css',
+    '/larkfell/assets/header-night.css',
     '/larkfell/assets/pictures/larkfell-light.svg',
     '/nobody/',
   ]) {

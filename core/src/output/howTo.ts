@@ -6,6 +6,11 @@ import type { Header } from '../model/header.ts';
 import type { Site } from '../model/site.ts';
 import { wordsOf } from '../model/words.ts';
 import { folds } from '../header/fold.ts';
+import type { Page } from '../model/page.ts';
+import { hangingsOf } from '../placed/answers.ts';
+import { differs, ownOf } from '../placed/worn.ts';
+
+const differsOn = (page: Page, header: Header) => differs(ownOf(page, header.id));
 
 /** The room that a header lying over the page takes of it, from the widest window down. */
 export interface Covered {
@@ -25,6 +30,19 @@ export function coveredAt(site: Site, header: Header, measure: Measure): Covered
     ...widths.map((width) => ({ below: width, height: heightAt(width - 1) })),
   ];
   return all.filter(({ height }, i) => height !== all[i - 1]?.height);
+}
+
+/** On which pages a header hangs, where it is not all of them for everyone; and where something of it differs. */
+function hangsOn(site: Site, header: Header): string {
+  if (!site.placements) return '';
+  const hangings = hangingsOf(site).filter((each) => each.header.id === header.id);
+  const lines = hangings.map(({ page, who }) => {
+    const differs = differsOn(page, header);
+    return `     ${page.path}${who ? `, for visitors ${who}` : ''}${differs ? ', with what differs there: take that page from the export of the site' : ''}`;
+  });
+  return lines.length === 0
+    ? 'This header hangs on no page yet.\n\n'
+    : `This header goes on these pages:\n${lines.join('\n')}\n\n`;
 }
 
 /** How to put the header into a site, for its owner, who may never have opened a page's head. */
@@ -57,7 +75,7 @@ ${said.join('\n')}
     : 'Without it the header stands at the top in its first look.';
   return `${header.name}, for ${site.name}
 
-What is here: header.html, header.css, header.js, fonts.css, and the folders fonts (with the fonts' licences) and pictures.
+${hangsOn(site, header)}What is here: header.html, header.css, header.js, fonts.css, and the folders fonts (with the fonts' licences) and pictures.
 
 1. Copy header.css, header.js, fonts.css and the folders fonts and pictures to the folder of your home page, all together.
 

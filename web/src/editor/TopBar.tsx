@@ -116,7 +116,8 @@ const UndoRedo = memo(function UndoRedo() {
 
 /** How many findings there are on all pages and widths, and what became of them since the step before; opens Prove. */
 function RunningVerdict({ siteId }: { siteId: string }) {
-  const { rows, first, firstCount, standing, windows, ...working } = useVerdicts();
+  const { rows, first, firstCount, standing, windows, others, ...working } = useVerdicts();
+  const elsewhere = others.reduce((sum, { count }) => sum + count, 0);
   const progress = useSoFar(working);
   const { search } = useLocation();
   const navigate = useNavigate();
@@ -148,6 +149,7 @@ function RunningVerdict({ siteId }: { siteId: string }) {
       <VerdictMark verdict={verdict} />
       {words}
       {!working.isWorking && became}
+      {elsewhere > 0 && <span className="bar-elsewhere">{elsewhere} in other headers</span>}
       {!working.isWorking && <span className="bar-widths">at {widthsOf(windows.done).length} widths</span>}
       {working.isWorking && (
         <>

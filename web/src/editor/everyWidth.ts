@@ -16,7 +16,14 @@ import { keyOf, siteKey } from '../engine/dependsOn.ts';
 import type { LoadedSite } from '../engine/loadedSite.ts';
 import { proveViewport, readBannersIn, viewportsToProve } from '../engine/proof.ts';
 import { readyMeasure } from '../engine/request.ts';
-import { standingOf, useProofOfAll, type RunningVerdicts } from './verdicts.ts';
+import {
+  hungHeaders,
+  proveHeaders,
+  standingOf,
+  useProofOfAll,
+  type HeaderStanding,
+  type RunningVerdicts,
+} from './verdicts.ts';
 
 /** The widths between the standard ones, and other heights of the window: swept once the document rests, in the background, and told as they come. */
 
@@ -134,6 +141,7 @@ export function useRunningVerdicts(loaded: LoadedSite, header: Header, width: nu
     return { done: viewportsOf([...usual, ...(between?.done ?? [])]), of: usual.length + (between?.of ?? 0) };
   }, [width, between?.done, between?.of]);
   const isDecided = deciding !== undefined;
+  const others = useOtherHeaders(loaded, header, !isWorking);
   return {
     ...proof,
     ...(rows && { rows }),
@@ -144,7 +152,25 @@ export function useRunningVerdicts(loaded: LoadedSite, header: Header, width: nu
     windows,
     beside,
     isDecided,
+    others,
   };
+}
+
+const NO_HEADERS: readonly HeaderStanding[] = [];
+
+/** How the other headers stand that hang somewhere: swept once the one that is worked on has been. */
+function useOtherHeaders(loaded: LoadedSite, header: Header, isAsked: boolean): readonly HeaderStanding[] {
+  const answer = useAnswer(
+    ['other headers', siteKey(loaded), keyOf([header])],
+    ({ signal }) =>
+      proveHeaders(
+        loaded,
+        hungHeaders(loaded.site).filter(({ id }) => id !== header.id),
+        signal,
+      ),
+    { isAsked, rest: 600, keepsLast: true, kept: 60_000 },
+  );
+  return answer.data ?? NO_HEADERS;
 }
 
 /** Rows of both, those of a width that is in both once. */

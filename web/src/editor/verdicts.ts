@@ -9,9 +9,16 @@ import type { Site } from '@hatrail/core/model/site';
 import type { Row } from '@hatrail/core/sweep/prove';
 import { worstVerdict, type Verdict } from '@hatrail/core/sweep/verdict';
 import { findingsOf, type Finding } from '@hatrail/core/finding/finding';
-import { menuFindings, wordFindings, type BandWord, type OtherFinding } from '@hatrail/core/finding/others';
+import {
+  menuFindings,
+  wordFindings,
+  worstOfEach,
+  type BandWord,
+  type OtherFinding,
+} from '@hatrail/core/finding/others';
 import type { LookCost } from '@hatrail/core/remedy/cost';
-import { proveAll, readBanners } from '../engine/proof.ts';
+import { hangingsOf } from '@hatrail/core/placed/answers';
+import { placesToProve, proveAll, readBanners } from '../engine/proof.ts';
 import { useAnswer, useSoFar, type Answered, type WorkProgress } from '../engine/answers.ts';
 import { askedOf } from './remedyWork.ts';
 import { keyOf, leastKey, siteKey, type Solved } from '../engine/dependsOn.ts';
@@ -27,6 +34,13 @@ export interface Proof {
 /** The same as the screens see it, with how far it is: see `useSoFar`. */
 export interface Verdicts extends Partial<Proof>, Omit<Answered<Proof>, 'data'> {}
 
+/** How one header stands: how many findings it has, and whether it is known yet. */
+export interface HeaderStanding {
+  header: Header;
+  count: number;
+  verdict: Verdict;
+}
+
 /** The verdicts of the header that is worked on: of the standard widths first, then of those between, as they come. */
 export interface RunningVerdicts extends Verdicts {
   /** The rows of the widths that are swept first, and how many findings there are at those. */
@@ -40,6 +54,8 @@ export interface RunningVerdicts extends Verdicts {
   beside: readonly Viewport[];
   /** Whether it is known which those are. */
   isDecided: boolean;
+  /** How the site's other headers stand that hang somewhere, at the standard widths. */
+  others: readonly HeaderStanding[];
 }
 
 const VerdictsContext = createContext<RunningVerdicts | undefined>(undefined);
@@ -78,9 +94,33 @@ export function standingOf(
   const others = [...menuFindings(site, header), ...wordFindings(site, banners)];
   const verdict = worstVerdict([...findings, ...others].map((each) => each.verdict));
   const count = findings.length + others.length;
-  const words = count === 0 ? 'All clear' : count === 1 ? '1 finding' : `${count} findings`;
-  return { findings, others, verdict, count, words };
+  return { findings, others, verdict, count, words: countWords(count) };
 }
+
+/** Every header that hangs somewhere, swept at the standard widths where it does. */
+export async function proveHeaders(
+  loaded: LoadedSite,
+  headers: readonly Header[],
+  signal: AbortSignal,
+): Promise<HeaderStanding[]> {
+  const all: HeaderStanding[] = [];
+  for (const header of headers) {
+    const rows = await proveAll(loaded, header, { signal, kept: OWN_KEPT });
+    const banners = await readBanners(loaded, header.id, [], { signal });
+    const { count, verdict } = standingOf(loaded.site, header, { rows, banners });
+    all.push({ header, count, verdict });
+  }
+  return all;
+}
+
+/** The headers that hang somewhere on a site, in its order. */
+export function hungHeaders(site: Site): Header[] {
+  const hung = new Set(hangingsOf(site).map(({ header }) => header));
+  return site.headers.filter((header) => hung.has(header));
+}
+
+const countWords = (count: number) =>
+  count === 0 ? 'All clear' : count === 1 ? '1 finding' : `${count} findings`;
 
 interface ProofWanted {
   /** A width that is swept beside the standard ones, CSS pixels. */
@@ -174,4 +214,45 @@ async function solve(asked: Asked, layer: Solved): Promise<FillAnswer> {
     if (other) return { kind: 'other', fill: other, colour, cost: await cost(other) };
   }
   return { kind: 'none' };
+}
+
+/** How a whole site stands: everything that hangs on it, where it does. */
+export interface SiteProof extends Proof, Pick<Standing, 'count' | 'verdict' | 'words'> {}
+
+/** Sweeps every header that hangs somewhere over the pages that it hangs on, at the standard widths. */
+export function useProofOfSite(loaded: LoadedSite): Answered<SiteProof> {
+  return useAnswer<SiteProof, WorkProgress>(
+    ['proof of site', siteKey(loaded)],
+    async ({ signal, tell }) => {
+      const { site } = loaded;
+      const headers = hungHeaders(site);
+      const ofs = headers.map((header) => placesToProve(site, header).length);
+      const of = ofs.reduce((a, b) => a + b, 0);
+      let before = 0;
+      let words: BandWord[] = [];
+      const rows: Row[] = [];
+      let count = 0;
+      const verdicts: Verdict[] = [];
+      for (const [i, header] of headers.entries()) {
+        const progress = (done: number) => tell({ done: before + done, of });
+        const own = await proveAll(loaded, header, { signal, progress });
+        words = worstOfEach([...words, ...(await readBanners(loaded, header.id, [], { signal }))]);
+        const standing = standingOf(site, header, { rows: own, banners: [] });
+        count += standing.count;
+        verdicts.push(standing.verdict);
+        rows.push(...own);
+        before += ofs[i]!;
+      }
+      const bands = wordFindings(site, words);
+      count += bands.length;
+      return {
+        rows,
+        banners: words,
+        count,
+        verdict: worstVerdict([...verdicts, ...bands.map(({ verdict }) => verdict)]),
+        words: countWords(count),
+      };
+    },
+    { kept: 10_000 },
+  );
 }

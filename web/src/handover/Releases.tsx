@@ -1,3 +1,4 @@
+import { isSplit } from '@hatrail/core/placed/answers';
 import { Button, TextField } from '@mui/material';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -83,6 +84,18 @@ export function Releases({ siteId, slug, site, canPublish }: ReleasesProps) {
           <a href={address} target="_blank" rel="noreferrer">
             Visit {address.replace('http://', '')}
           </a>
+        )}
+        {address && isLive && isSplit(site) && (
+          <span className="quiet">
+            as a visitor who is{' '}
+            <a href={`${address}_sign-in`} target="_blank" rel="noreferrer">
+              signed in
+            </a>{' '}
+            or{' '}
+            <a href={`${address}_sign-out`} target="_blank" rel="noreferrer">
+              signed out
+            </a>
+          </span>
         )}
       </div>
       <p role="status" className="said">

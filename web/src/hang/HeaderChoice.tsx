@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { freeId } from '@hatrail/core/gather/freeId';
 import type { Header } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
+import { hangingsOf } from '@hatrail/core/placed/answers';
 import { START_HEADERS, emptyHeader } from '@hatrail/core/start/headers';
 import { useEditor } from '../editor/store.ts';
 
@@ -31,6 +32,7 @@ export function HeaderChoice({ site, header, onChoose }: HeaderChoiceProps) {
     const copy = structuredClone(header);
     add({ ...copy, name: `${header.name.slice(0, 54)}, copy` });
   };
+  const hung = new Set(hangingsOf(site).map((each) => each.header.id));
   const fits = START_HEADERS.filter((start) => usesKnownSwatches(site, start.make()));
   return (
     <>
@@ -48,10 +50,10 @@ export function HeaderChoice({ site, header, onChoose }: HeaderChoiceProps) {
         {site.headers.map(({ id, name }) => (
           <MenuItem key={id} selected={id === header.id} onClick={close(() => onChoose(id))}>
             {name}
-            {id === elementAt(site.headers, 0).id && ', on the pages'}
+            {hung.has(id) && ', on the pages'}
           </MenuItem>
         ))}
-        {elementAt(site.headers, 0).id !== header.id && (
+        {!site.placements && elementAt(site.headers, 0).id !== header.id && (
           <MenuItem
             onClick={close(() =>
               edit(`Hang ${header.name} on the pages`, (draft) => {

@@ -1,6 +1,6 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { memo, useEffect, useMemo, useRef, type KeyboardEvent } from 'react';
-import type { Audience } from '@hatrail/core/model/placement';
+import { AUDIENCES, type Audience } from '@hatrail/core/model/placement';
 import type { Page } from '@hatrail/core/model/page';
 import { answerFor, audiencesOf, type Hanging } from '@hatrail/core/placed/answers';
 import { useMeasure } from '../dress/view.ts';
@@ -9,6 +9,7 @@ import { wornAt } from '../engine/proof.ts';
 import { LiveFrame } from '../parts/LiveFrame.tsx';
 import { usePreview } from '../parts/preview.ts';
 import { VerdictMark, VERDICT_COLOURS, figure } from '../parts/Verdict.tsx';
+import { useWidth } from '../parts/useWidth.ts';
 import { useCellProof } from './proof.ts';
 
 /** Height of a row, and of the picture in it, CSS pixels. */
@@ -141,7 +142,9 @@ export function hangingAt(
   isSplit: boolean,
 ): Hanging | undefined {
   const { header, worn } = answerFor(site, page, who);
-  return header && worn && { page, header, worn, ...(isSplit && { who }) };
+  if (!header || !worn) return undefined;
+  const isForAll = AUDIENCES.every((each) => answerFor(site, page, each).worn === worn);
+  return { page, header, worn, ...(isSplit && !isForAll && { who }) };
 }
 
 const PlaceCell = memo(function PlaceCell({ loaded, page, who, width, isSplit }: CellProps) {
@@ -190,9 +193,10 @@ export function PagePicture({
     [loaded, header, page.id, who],
   );
   const preview = usePreview(worn.at, worn.header, page, useMeasure(loaded));
-  const scale = 264 / width;
+  const room = useRef<HTMLSpanElement>(null);
+  const scale = useWidth(room, 250) / width;
   return (
-    <span className="place-picture" style={{ height }}>
+    <span ref={room} className="place-picture" style={{ height }}>
       {preview && (
         <LiveFrame
           preview={preview}

@@ -1,3 +1,4 @@
+import type { HeaderStanding } from '../editor/verdicts.ts';
 import { ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { useMemo, type KeyboardEvent } from 'react';
 import { Link, useNavigate, useOutletContext, useSearchParams } from 'react-router';
@@ -27,7 +28,7 @@ type View = (typeof VIEWS)[number];
 
 /** Prove: everything that can go wrong, as a handful of causes, each with what clears it. */
 export function Prove() {
-  const { siteId, slug, loaded, place } = useOutletContext<EditorContext>();
+  const { siteId, slug, loaded, place, go } = useOutletContext<EditorContext>();
   const { header } = place;
   const verdicts = useVerdicts();
   const progress = useSoFar<ProofSoFar>(verdicts);
@@ -89,6 +90,7 @@ export function Prove() {
               (progress ? `; ${progress.done} of ${progress.of} swept again` : '; being swept again')}
           </p>
         </header>
+        <HeaderSwitch header={header} others={verdicts.others} onChoose={(id) => go({ header: id })} />
         <NeedsChoice site={loaded.site} />
         <SaveReport slug={slug} loaded={loaded} header={header} />
         <ToggleButtonGroup
@@ -329,5 +331,31 @@ function OtherFindings({
         </li>
       ))}
     </ul>
+  );
+}
+
+/** Which header is told of, where several hang on the site; each with how many findings it has. */
+function HeaderSwitch({
+  header,
+  others,
+  onChoose,
+}: {
+  header: Header;
+  others: readonly HeaderStanding[];
+  onChoose: (id: string) => void;
+}) {
+  if (others.length === 0) return null;
+  return (
+    <label className="needs-choice">
+      Header{' '}
+      <select value={header.id} onChange={({ target }) => onChoose(target.value)}>
+        <option value={header.id}>{header.name}</option>
+        {others.map(({ header: { id, name }, count }) => (
+          <option key={id} value={id}>
+            {name}: {count === 0 ? 'clear' : count === 1 ? '1 finding' : `${count} findings`}
+          </option>
+        ))}
+      </select>
+    </label>
   );
 }

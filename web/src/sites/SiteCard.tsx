@@ -1,3 +1,4 @@
+import { answerFor } from '@hatrail/core/placed/answers';
 import { at } from '@hatrail/core/lists';
 import { DotsThree } from '@phosphor-icons/react';
 import { Button, IconButton, Menu, MenuItem, TextField } from '@mui/material';
@@ -11,12 +12,11 @@ import type { KeptSite } from '@hatrail/core/model/kept';
 import { SiteName } from '@hatrail/core/model/requests';
 import { api } from '../api.ts';
 import { useMeasure, worstRow } from '../dress/view.ts';
-import { standingOf } from '../editor/verdicts.ts';
 import { LiveFrame } from '../parts/LiveFrame.tsx';
 import { usePreview } from '../parts/preview.ts';
 import { figure, VerdictMark, VERDICT_COLOURS } from '../parts/Verdict.tsx';
 import { useSoFar } from '../engine/answers.ts';
-import { useProofOfAll } from '../editor/verdicts.ts';
+import { useProofOfSite } from '../editor/verdicts.ts';
 
 const WIDTH = 1280;
 const CARD = 380;
@@ -30,10 +30,10 @@ interface SiteCardProps {
 /** One site: its home page, its name, its verdict, and what can be done with it. */
 export function SiteCard({ kept, onChanged, onRemoved }: SiteCardProps) {
   const loaded = useMemo(() => ({ site: kept.site, hashes: kept.hashes }), [kept]);
-  const header = at(kept.site.headers, 0);
-  const page = at(kept.site.pages, 0);
+  const page = kept.site.pages.find(({ path }) => path === '/') ?? at(kept.site.pages, 0);
+  const header = answerFor(kept.site, page, 'signed out').worn;
   const measure = useMeasure(loaded);
-  const preview = usePreview(loaded, header, page, measure);
+  const preview = usePreview(loaded, header ?? at(kept.site.headers, 0), page, header && measure);
   const [isRenaming, setRenaming] = useState(false);
   return (
     <article className="site-card">
@@ -159,18 +159,18 @@ function SiteMenu({
 function SiteVerdict({ kept }: { kept: KeptSite }) {
   const { site, hashes } = kept;
   const loaded = useMemo(() => ({ site, hashes }), [site, hashes]);
-  const { rows, banners = [], failure, ...working } = useProofOfAll(loaded, at(site.headers, 0));
+  const { data, failure, ...working } = useProofOfSite(loaded);
   const progress = useSoFar(working);
   const text = failure
     ? `could not be swept: ${failure}`
     : progress
       ? `sweeping, ${progress.done} of ${progress.of} pages and widths`
       : 'waiting to be swept';
-  if (!rows) return <p className="quiet">{text}</p>;
-  if (rows.length === 0) return <p className="quiet">Nothing hangs in its header yet</p>;
+  if (!data) return <p className="quiet">{text}</p>;
+  const { rows, banners, verdict, words } = data;
+  if (rows.length === 0) return <p className="quiet">Nothing hangs on its pages yet</p>;
   const worst = worstRow(rows);
   const page = kept.site.pages.find(({ path }) => path === worst?.page)?.title;
-  const { verdict, words } = standingOf(kept.site, at(kept.site.headers, 0), { rows, banners });
   const [word] = banners.filter((each) => each.verdict === 'lost');
   const wordPage = kept.site.pages.find(({ id }) => id === word?.pageId)?.title;
   return (
