@@ -293,7 +293,8 @@ describe('hand over', () => {
   });
 
   test('a release is published as it was, and an older one can be put live again', async () => {
-    const live = () => fetch(`${running.liveUrl}/larkfell/assets/header-night.css`).then((answer) => answer.text());
+    const live = () =>
+      fetch(`${running.liveUrl}/larkfell/assets/header-night.css`).then((answer) => answer.text());
     expect((await fetch(`${running.liveUrl}/larkfell/`)).status).toBe(404);
     const publish = () =>
       site('/releases', {
