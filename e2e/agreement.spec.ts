@@ -1,3 +1,4 @@
+import { answerFor } from '@hatrail/core/placed/answers';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { shortcomingsOf } from '@hatrail/core/checks/index';
 import { skiaMeasure } from '@hatrail/node/skia';
@@ -130,7 +131,8 @@ for (const group of GROUPS.values()) {
     const demo = demos[of].site;
     const { site, header } = changed({ ...demo, ...changeSite?.(demo) }, change);
     const page = site.pages.find((candidate) => candidate.path === path)!;
-    const seen = { ...(await viewers[of].show(site, header, page, { width })), logos: true };
+    const worn = answerFor(site, page, 'signed out').worn ?? header;
+    const seen = { ...(await viewers[of].show(site, worn, page, { width })), logos: true };
     await expectBoxes(seen.tab, seen.scene.layouts.top.inks);
     for (const scroll of scrolls) await expectAgreement(seen, scroll, tally);
   });

@@ -291,7 +291,7 @@ describe('an owner in Prove', () => {
     const known = new Map(saved.map((row) => [keyOf(row), row]));
     const off: string[] = [];
     let compared = 0;
-    for (const hanging of hangingsOf(site)) {
+    for (const hanging of hangingsOf(site, site.headers[0]!)) {
       for (const viewport of [{ width: 390 }, { width: 1280 }]) {
         for (const row of prover.sweep(hanging, viewport)) {
           compared++;

@@ -24,13 +24,14 @@ afterAll(async () => {
   await running.close();
 });
 
-/** Publishes the demo site, with its header changed. */
-function publish(change: (header: Header) => void = () => undefined): void {
+/** Publishes the demo site, with its header changed; its first one on every page where that is asked for. */
+function publish(change: (header: Header) => void = () => undefined, isEverywhere = false): void {
   const { context } = running;
   const [id] = context.sites.ids();
   const { site: kept, hashes } = context.sites.read(id!)!;
   const site = structuredClone(kept);
   site.headers.forEach(change);
+  if (isEverywhere) delete site.placements;
   context.releases.make(id!, site, hashes, '');
 }
 
@@ -244,14 +245,16 @@ describe('the published header', () => {
     'carries no code of the application, and once it is clear axe finds nothing on any page',
     { timeout: 300_000 },
     async () => {
+      publish(undefined, true);
       const tab = await visit('book/');
       const lost = await findings(tab);
       expect(lost.length).toBeGreaterThan(0);
       expect(lost.every((finding) => finding.startsWith('color-contrast: .hr-link'))).toBe(true);
       publish((header) => {
+        if (header.id !== 'night') return;
         for (const look of [header.looks.top, header.looks.scrolled])
           look.fill = { ...look.fill, opacity: 0.85 };
-      });
+      }, true);
       for (const path of ['', 'visit/', 'shows/', 'log/', 'members/', 'book/']) {
         await tab.goto(`${running.liveUrl}/larkfell/${path}`);
         const scripts = await tab.evaluate(() =>

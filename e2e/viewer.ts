@@ -60,7 +60,9 @@ export async function openViewer(loaded: LoadedSite, scrollbars = false): Promis
     async show(site, header, page, { width, windowHeight }) {
       files = await shippedFiles(site, siteFiles(site, measure), read);
       const scene = layoutScene(site, header, page, { width, windowHeight }, measure);
-      const sizes = shippedSizes(site, header, measure);
+      // A header may be shown as it is worn on its page: pictures ship in the sizes that the document's asks for.
+      const own = site.headers.find(({ id }) => id === header.id) ?? header;
+      const sizes = shippedSizes(site, own, measure);
       const pictures = await decodePictures(site, read, sizes);
       const raster = skiaRaster(site, scene.laid, pictures);
       await tab.setViewportSize({ width: width + (scrollbars ? SCROLLBAR : 0), height: scene.windowHeight });

@@ -30,6 +30,8 @@ export async function openVisitor(): Promise<Visitor> {
       const id = context.sites.ids()[1]!;
       const { site: kept, hashes } = context.sites.read(id)!;
       const site = structuredClone(kept);
+      // Both rails on every page.
+      for (const page of site.pages) delete page.own;
       change(site.headers[0]!, site);
       context.releases.make(id, site, hashes, '');
       const opened = await browser.newContext({

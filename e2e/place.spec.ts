@@ -1,0 +1,200 @@
+import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { findings as axeFindings } from './axe.ts';
+import { openDressing, type Dressing } from './dressing.ts';
+
+/** An owner in Place: another header on one page, none on another, members, one page that differs, and the whole site cleared. */
+
+const SLOW = { timeout: 90_000 };
+let owner: Dressing;
+beforeAll(async () => {
+  owner = await openDressing('Larkfell');
+  // A look that is clear but for the pages that cannot bear it, so that each has its own way.
+  owner.keep(owner.siteId, ({ headers }) => {
+    const night = headers[0]!;
+    night.looks.scrolled = { fill: { colour: { swatch: 'midnight' }, opacity: 1 } };
+    night.looks.top.cue = { hover: 2, current: 2 };
+  });
+  await owner.tab.goto(`${owner.running.url}/sites/${owner.siteId}/place`);
+});
+afterAll(() => owner.close());
+
+const grid = () => owner.tab.getByRole('grid', { name: 'What hangs on each page, and for whom' });
+const cell = (page: string, who: 'signed-out' | 'signed-in' = 'signed-out') =>
+  owner.tab.locator(`#place-${page}-${who}`);
+const side = () => owner.tab.locator('.place-side');
+const undo = () => owner.tab.keyboard.press('Control+z');
+const site = () => owner.kept(owner.siteId);
+const saved = () => owner.tab.locator('.bar-saved[data-save="saved"]').waitFor(SLOW);
+async function publish(): Promise<void> {
+  await saved();
+  const { context } = owner.running;
+  const { site: now, hashes } = context.sites.read(owner.siteId)!;
+  context.releases.make(owner.siteId, now, hashes, '');
+}
+const live = async (path: string, cookie?: string) => {
+  const answer = await fetch(`${owner.running.liveUrl}/larkfell/${path}`, {
+    redirect: 'manual',
+    ...(cookie && { headers: { cookie } }),
+  });
+  return { status: answer.status, text: await answer.text(), cookie: answer.headers.get('set-cookie') };
+};
+
+describe('an owner in Place', () => {
+  test(
+    'sees what hangs on each page, for whom, how it stands, and which placement decided',
+    SLOW,
+    async () => {
+      await cell('log').getByText('lost').waitFor(SLOW);
+      await cell('book').getByText('clear').waitFor(SLOW);
+      expect(await cell('members', 'signed-in').textContent()).toContain('Members’ header');
+      expect(await cell('members').textContent()).toContain('Night header');
+      await cell('members', 'signed-in').click();
+      await side().getByText('by the first placement').waitFor(SLOW);
+      expect(await axeFindings(owner.tab)).toEqual([]);
+    },
+  );
+
+  test('walks the matrix by the arrow keys; the address holds what is chosen', SLOW, async () => {
+    await cell('home').click();
+    await grid().focus();
+    for (const key of ['ArrowDown', 'ArrowDown', 'ArrowDown', 'ArrowRight'])
+      await owner.tab.keyboard.press(key);
+    await expect.poll(() => side().locator('h2').first().textContent(), SLOW).toBe('Night log, signed in');
+    const { searchParams } = new URL(owner.tab.url());
+    expect([searchParams.get('page'), searchParams.get('who')]).toEqual(['log', 'signed in']);
+    await owner.tab.keyboard.press('ArrowLeft');
+    await side().getByText('Why not the 2 before it').click();
+    expect(await side().textContent()).toContain('it is not for this page');
+  });
+
+  test(
+    'clears a page by another header there, with one click; published, that page alone wears it',
+    SLOW,
+    async () => {
+      await side().getByRole('button', { name: 'Try it: Hang Quiet header here' }).click(SLOW);
+      await expect.poll(() => cell('log').textContent(), SLOW).toMatch(/Quiet header.*clear/);
+      await publish();
+      expect(site().placements![0]).toMatchObject({ header: 'quiet', pages: ['log'] });
+      expect((await live('log/')).text).toContain('assets/header-quiet.css');
+      expect((await live('visit/')).text).toContain('assets/header-night.css');
+      await undo();
+      await expect.poll(() => cell('log').textContent(), SLOW).toMatch(/Night header.*lost/);
+    },
+  );
+
+  test('hangs none on a page: a placement made, filled in and put in order by keys', SLOW, async () => {
+    await owner.tab.getByRole('button', { name: 'Place a header' }).click();
+    const card = owner.tab.locator('.placement').first();
+    await card.getByRole('combobox', { name: 'Header' }).selectOption({ label: 'No header' });
+    await card.getByText('It names no page.').waitFor(SLOW);
+    await card.getByRole('checkbox', { name: 'Visit' }).check();
+    await expect.poll(() => cell('visit').textContent(), SLOW).toMatch(/no header/);
+    await publish();
+    const { text } = await live('visit/');
+    expect(text).not.toContain('class="hr');
+    expect(text).toContain('<main id="main"');
+    // After the one for all pages it decides nothing, and says what would mend that.
+    const name = card.getByRole('button', { name: 'No header' });
+    await name.focus();
+    for (let i = 0; i < 3; i++) {
+      await owner.tab.locator('.placement').nth(i).getByRole('button', { name: 'No header' }).focus();
+      await owner.tab.keyboard.press('Alt+ArrowDown');
+    }
+    await owner.tab.locator('.placement').last().getByText('The placement before it decides').waitFor(SLOW);
+    await owner.tab.getByRole('button', { name: 'Put it before' }).click();
+    await expect.poll(() => cell('visit').textContent(), SLOW).toMatch(/no header/);
+    for (let i = 0; i < 8 && (site().placements?.length ?? 0) > 3; i++) {
+      await undo();
+      await owner.tab.waitForTimeout(100);
+      await saved();
+    }
+    expect(site().placements!.map(({ id }) => id)).toEqual(['members', 'booking', 'everywhere']);
+  });
+
+  test(
+    'signed in, a visitor meets the members’ header; signed out, nothing of it is in the page',
+    SLOW,
+    async () => {
+      await publish();
+      const out = await live('members/');
+      expect(out.text).not.toContain('Your nights');
+      expect(out.text).not.toContain('header-members');
+      const { status, cookie } = await live('_sign-in?to=/members/');
+      expect(status).toBe(303);
+      const own = cookie!.split(';')[0]!;
+      const signedIn = await live('members/', own);
+      expect(signedIn.text).toContain('Your nights');
+      expect(signedIn.text).toContain('assets/header-members.css');
+      expect((await live('_signed-in/members/', own)).status).toBe(404);
+      expect((await live('_signed-in/members/index.html')).status).toBe(404);
+      const tab = await owner.browser.newPage();
+      await tab.goto(`${owner.running.liveUrl}/larkfell/_sign-in?to=/members/`);
+      await tab.getByRole('link', { name: 'Your nights' }).first().waitFor(SLOW);
+      await tab.goto(`${owner.running.liveUrl}/larkfell/_sign-out?to=/members/`);
+      expect(await tab.getByRole('link', { name: 'Your nights' }).count()).toBe(0);
+      await tab.close();
+    },
+  );
+
+  test(
+    'changes one thing on one page in Dress, which says so; put back, the document is as it was',
+    SLOW,
+    async () => {
+      const before = JSON.stringify(site());
+      await cell('log').click();
+      await side().getByText('Change something here').click();
+      await side().getByRole('link', { name: 'Its look, in Dress' }).click();
+      await owner.tab.getByText('Only on Night log.').waitFor(SLOW);
+      await owner.tab
+        .getByRole('group', { name: 'Moments' })
+        .getByText('At the top')
+        .first()
+        .click({ trial: true })
+        .catch(() => undefined);
+      await owner.tab.goto(`${owner.tab.url()}&moment=top`);
+      await owner.tab.getByText('Only on Night log.').waitFor(SLOW);
+      await owner.row(/^Fill/).click(SLOW);
+      const opacity = owner.tab.getByRole('textbox', { name: /Fill/ }).first();
+      await opacity.fill('85');
+      await opacity.press('Enter');
+      await expect
+        .poll(() => JSON.stringify(site().pages.find(({ id }) => id === 'log')!.own), SLOW)
+        .toContain('"opacity":0.85');
+      expect(JSON.stringify(site().headers)).toBe(
+        JSON.stringify((JSON.parse(before) as { headers: unknown }).headers),
+      );
+      await owner.peg('Place');
+      await side().getByText('Fill, at the top').waitFor(SLOW);
+      await publish();
+      expect((await live('log/')).text).toContain('assets/header-night-2.css');
+      await side().getByRole('button', { name: 'Put back' }).click();
+      await side().getByText('Nothing differs from Night header elsewhere.').waitFor(SLOW);
+      await saved();
+      await expect.poll(() => JSON.stringify(site()), SLOW).toBe(before);
+    },
+  );
+
+  test('begins as after scrolling on one page, which clears it', SLOW, async () => {
+    await side().getByRole('button', { name: 'Try it: Begin as after scrolling' }).click(SLOW);
+    await expect.poll(() => cell('log').textContent(), SLOW).toMatch(/Night header.*clear/);
+    await side().getByText('Begins as after scrolling').first().waitFor(SLOW);
+    await undo();
+    await expect.poll(() => cell('log').textContent(), SLOW).toMatch(/lost/);
+  });
+
+  test('clears the whole site by a plan, taken and undone as one step', SLOW, async () => {
+    await owner.tab.getByRole('button', { name: 'What would clear all' }).click();
+    const plan = owner.tab.getByRole('region', { name: 'What would clear all' });
+    await plan.getByRole('heading', { name: /steps? clears? every page/ }).waitFor(SLOW);
+    expect(await axeFindings(owner.tab)).toEqual([]);
+    await plan
+      .getByRole('button', { name: /^Take (it|all)/ })
+      .first()
+      .click();
+    for (const page of ['home', 'visit', 'shows', 'log', 'members', 'book'])
+      await expect.poll(() => cell(page).textContent(), SLOW).toMatch(/clear$/);
+    await undo();
+    await expect.poll(() => cell('log').textContent(), SLOW).toMatch(/lost/);
+    expect(owner.errors).toEqual([]);
+  });
+});
