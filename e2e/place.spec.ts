@@ -145,12 +145,6 @@ describe('an owner in Place', () => {
       await side().getByText('Change something here').click();
       await side().getByRole('link', { name: 'Its look, in Dress' }).click();
       await owner.tab.getByText('Only on Night log.').waitFor(SLOW);
-      await owner.tab
-        .getByRole('group', { name: 'Moments' })
-        .getByText('At the top')
-        .first()
-        .click({ trial: true })
-        .catch(() => undefined);
       await owner.tab.goto(`${owner.tab.url()}&moment=top`);
       await owner.tab.getByText('Only on Night log.').waitFor(SLOW);
       await owner.row(/^Fill/).click(SLOW);

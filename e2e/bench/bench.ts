@@ -1,5 +1,6 @@
 import { execFileSync } from 'node:child_process';
 import { dragFigures } from './drag.ts';
+import { placeFigures } from './place.ts';
 import { routeFigures } from './route.ts';
 import { wholeFigures } from './whole.ts';
 import { sweepFigures } from './sweep.ts';
@@ -12,6 +13,7 @@ execFileSync('node', ['-e', "import('./scripts/setUp.mjs').then(({ buildWeb }) =
 /** Prints one line a figure, name and value; with `--json`, an object. */
 const figures = {
   ...(await wholeFigures()),
+  ...(await placeFigures()),
   ...(await sweepFigures()),
   ...(await routeFigures()),
   ...(await dragFigures()),

@@ -37,6 +37,7 @@ export function DressStage({
   stage,
   scale,
   height,
+  isOwn,
   windowHeight,
   handles,
   chooseMoment,
@@ -118,15 +119,17 @@ export function DressStage({
         onChoose={chooseMoment}
         onMenu={openMenu}
       />
-      <Trials
-        loaded={calm.loaded}
-        header={calm.header}
-        page={page}
-        width={width}
-        moment={moment}
-        scroll={scroll}
-        onCompare={compare}
-      />
+      {!isOwn && (
+        <Trials
+          loaded={calm.loaded}
+          header={calm.header}
+          page={page}
+          width={width}
+          moment={moment}
+          scroll={scroll}
+          onCompare={compare}
+        />
+      )}
     </div>
   );
 }

@@ -50,7 +50,7 @@ export function ClearSite({ loaded }: { loaded: LoadedSite }) {
                 <Button
                   size="small"
                   variant="outlined"
-                  aria-label={`Take this step: ${text}`}
+                  aria-label={`Take it: ${text}`}
                   onClick={() => takeSite(text, change)}
                 >
                   Take it

@@ -1,6 +1,7 @@
 import type { Header, Moment } from '@hatrail/core/model/header';
 import { changeHeader } from '../../editor/edits.ts';
 import { useHeldNews } from '../../editor/HoldKeeper.tsx';
+import { useEditor } from '../../editor/store.ts';
 import type { FillAnswer } from '../../editor/verdicts.ts';
 import type { Solved } from '../../engine/dependsOn.ts';
 
@@ -33,7 +34,9 @@ export function HoldField({
 }) {
   const news = useHeldNews((all) => all[`${moment} ${layer}`]);
   const held = isHeld(header, moment, layer);
-  if (!held && (answer.kind === 'other' || answer.kind === 'none')) return null;
+  // What is held is held on every page.
+  const isOwn = useEditor(({ ownPage }) => ownPage !== undefined);
+  if (isOwn || (!held && (answer.kind === 'other' || answer.kind === 'none'))) return null;
   return (
     <p className="hold">
       <label>
