@@ -9,7 +9,8 @@ import { answerFor, hangingsOf, judgedOn } from '../src/placed/answers.ts';
 import { differencesOf, partedOwn, withOwn } from '../src/placed/own.ts';
 import { canMeet, placementsTold, whereWords } from '../src/placed/told.ts';
 import { withOwnValues, wornOn } from '../src/placed/worn.ts';
-import { header, random, site } from './made.ts';
+import { siteFiles } from '../src/output/files.ts';
+import { header, measure, random, site } from './made.ts';
 
 /** Which header hangs where, for whom, with what, and why. */
 
@@ -305,6 +306,29 @@ describe('what differs on a page', () => {
       { header: header.id, lies: 'above' },
     ]);
     expect(on(header, changed).looks.top.fill!.opacity).toBe(0.9);
+  });
+});
+
+describe('a page that stands for many', () => {
+  const many = page('any-entry', '/log/*');
+  test('is placed with what is below its address, and ships once, at an address that no page has', () => {
+    const at = of([{ id: 'a', header: 'quiet', below: '/log' }], [PAGES[0]!, PAGES[1]!, many]);
+    expect(checkSite(at)).toEqual([]);
+    expect(told(at)).toEqual([undefined, 'quiet', 'quiet']);
+    const files = siteFiles(at, measure);
+    expect(files.map(({ path }) => path)).toContain('log/_any/index.html');
+    const text = (path: string) => {
+      const file = files.find((each) => each.path === path);
+      return file?.kind === 'text' ? file.text : '';
+    };
+    // One folder deeper than what it lies below.
+    expect(text('log/_any/index.html')).toContain('href="../../assets/site.css"');
+    expect(text('how-to.txt')).toContain('/log/* (any page there, from log/_any/index.html)');
+  });
+
+  test.each(['/*', '/log/*/x', '/log/**', '/log/'])('“%s” is no address', (path) => {
+    const bad = { ...site, pages: [PAGES[0]!, { ...many, path }] };
+    expect(checkSite(bad).map((each) => each.path)).toEqual(['pages[1].path']);
   });
 });
 

@@ -1,6 +1,7 @@
 import { at } from '@hatrail/core/lists';
 import express, { type Express } from 'express';
 import { LRUCache } from 'lru-cache';
+import { ANY } from '@hatrail/core/model/page';
 import { fontPath } from '@hatrail/node/fonts';
 import { SIGNED_IN, siteFiles, type OutputFile } from '@hatrail/core/output/files';
 import { measureFor, readDrawnWidths, sizedPicture, type Context } from './context.ts';
@@ -77,7 +78,7 @@ export function createStandIn(
     const isHidden = own.startsWith(`${SIGNED_IN}/`);
     const file = isHidden
       ? undefined
-      : ((isIn ? published.files.get(`${SIGNED_IN}/${own}`) : undefined) ?? published.files.get(own));
+      : ((isIn ? fileAt(published, `${SIGNED_IN}/${own}`) : undefined) ?? fileAt(published, own));
     response.vary('Cookie');
     if (!file && published.files.has(`${path}/index.html`)) {
       response.redirect(301, `${request.path}/`);
@@ -111,6 +112,11 @@ export function createStandIn(
       throw new HttpProblem(404, 'A file of this site is missing: its owner can bring it in again.');
     sendBytes(response, bytes, file.kind === 'picture' ? mediaType(bytes) : file.path.split('.').pop()!);
   }
+}
+
+/** A file by its address; a page that stands for many where there is none of its own. */
+function fileAt({ files }: Published, path: string): OutputFile | undefined {
+  return files.get(path) ?? files.get(path.replace(/[a-z0-9-]+\/index\.html$/, `${ANY}/index.html`));
 }
 
 /** The cookie that tells the stand-in who is signed in; it is kept for one site's addresses alone. */

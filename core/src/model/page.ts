@@ -117,6 +117,19 @@ export class Band {
   contents: Content[];
 }
 
+/** What comes in the address of a page that stands for many, in the place of any name. */
+export const ANY = '_any';
+
+/** Whether a page stands for all just below an address. */
+export function standsForMany({ path }: { path: string }): boolean {
+  return path.endsWith('/*');
+}
+
+/** The address at which a page is served: of one that stands for many, one that no page can have itself. */
+export function servedPath({ path }: { path: string }): string {
+  return path.replace(/\/\*$/, `/${ANY}`);
+}
+
 /** A full-length picture of a real page, taken at a width. */
 export class Snapshot {
   /** CSS pixels of `clientWidth`. */
@@ -156,8 +169,9 @@ export class Page {
   @IsId() id: string;
   @IsPlainText(120) title: string;
   @MaxLength(200, { message: 'Shorten the address to 200 characters.' })
-  @Matches(/^\/([a-z0-9-]+(\/[a-z0-9-]+)*)?$/, {
-    message: 'Give an address like /visit: small letters, digits, hyphens, no slash at the end.',
+  @Matches(/^\/([a-z0-9-]+(\/[a-z0-9-]+)*)?(?<!^\/)(\/\*)?$|^\/$/, {
+    message:
+      'Give an address like /visit: small letters, digits, hyphens, no slash at the end; or /log/* for any page just below /log.',
   })
   path: string;
   /** Page colour, below the last band and in the header's slot. */

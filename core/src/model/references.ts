@@ -1,3 +1,4 @@
+import { servedPath } from './page.ts';
 import { pathText } from './bounds.ts';
 import type { Problem } from './badInput.ts';
 import { headerItems } from './header.ts';
@@ -132,7 +133,8 @@ function missing(site: Site): Problem[] {
 
 /** The address that a link has on its site: a page's path, or the address itself; `#` where it leads nowhere. */
 export function addressOf(site: Site, to: OptionalTarget): string {
-  return to.address ?? site.pages.find((page) => page.id === to.page)?.path ?? '#';
+  const page = to.address === undefined ? site.pages.find(({ id }) => id === to.page) : undefined;
+  return to.address ?? (page ? servedPath(page) : '#');
 }
 
 /** Whether an entry leads anywhere, or only opens what is below it. */

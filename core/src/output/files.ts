@@ -3,7 +3,7 @@ import { hasContent } from '../header/kinds/index.ts';
 import { layerPictures, logoVariantsOf } from '../header/look.ts';
 import type { Measure } from '../measure/measure.ts';
 import { headerItems, type Header } from '../model/header.ts';
-import type { Page } from '../model/page.ts';
+import { servedPath, type Page } from '../model/page.ts';
 import { AUDIENCES, type Audience } from '../model/placement.ts';
 import type { Site } from '../model/site.ts';
 import { answerFor, hangingsOf, type Hanging } from '../placed/answers.ts';
@@ -117,7 +117,8 @@ function sheetsOf(hangings: readonly Hanging[]): Map<Header, Sheet> {
 export const SIGNED_IN = '_signed-in';
 
 /** The file of a page. One that stands for many has one for all of them. */
-export function pageFile({ path }: Pick<Page, 'path'>, who?: Audience): string {
+export function pageFile(page: Pick<Page, 'path'>, who?: Audience): string {
+  const path = servedPath(page);
   const file = path === '/' ? 'index.html' : `${path.slice(1)}/index.html`;
   return who === 'signed in' ? `${SIGNED_IN}/${file}` : file;
 }

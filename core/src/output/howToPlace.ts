@@ -1,6 +1,6 @@
 import type { Header } from '../model/header.ts';
 import { AUDIENCES } from '../model/placement.ts';
-import type { Page } from '../model/page.ts';
+import { servedPath, standsForMany, type Page } from '../model/page.ts';
 import type { Site } from '../model/site.ts';
 import { answerFor, isSplit } from '../placed/answers.ts';
 import { differs, ownOf } from '../placed/worn.ts';
@@ -16,7 +16,7 @@ export function howToPlace(site: Site, sheets: ReadonlyMap<Header, { name: strin
     if (out?.worn === signedIn?.worn) return [`${addressOf(page)}: ${words(out)}`];
     return [
       `${addressOf(page)}: ${words(out)}`,
-      `  for visitors who are signed in: ${words(signedIn)}; serve _signed-in${page.path === '/' ? '' : page.path}/index.html in its place`,
+      `  for visitors who are signed in: ${words(signedIn)}; serve _signed-in${page.path === '/' ? '' : servedPath(page)}/index.html in its place`,
     ];
   });
   const split = isSplit(site)
@@ -33,4 +33,7 @@ Each page names its own style sheet of the header in its head; assets/header.js,
 `;
 }
 
-const addressOf = ({ path }: Page) => path;
+const addressOf = (page: Page) =>
+  standsForMany(page)
+    ? `${page.path} (any page there, from ${servedPath(page).slice(1)}/index.html)`
+    : page.path;

@@ -1,3 +1,4 @@
+import { AUDIENCES } from '@hatrail/core/model/placement';
 import { at } from '@hatrail/core/lists';
 import { Button } from '@mui/material';
 import { freeId } from '@hatrail/core/gather/freeId';
@@ -114,6 +115,21 @@ export function ItemTag({ site, header, item, layout, measure, onChoose }: ItemT
           }
         />
       </FieldRow>
+      {item.kind !== 'gap' && (
+        <FieldRow label="For">
+          <ChoiceField
+            label="For which visitors"
+            value={item.who ?? 'everyone'}
+            options={[['everyone', 'Everyone'], ...AUDIENCES.map((who) => [who, `Visitors ${who}`] as const)]}
+            onChange={(who) =>
+              change('For which visitors', (draft) => {
+                if (who === 'everyone') delete draft.who;
+                else draft.who = who;
+              })
+            }
+          />
+        </FieldRow>
+      )}
       <ByWidth<ItemStep>
         of="it"
         steps={item.steps}

@@ -24,6 +24,21 @@ export function MenuFields({ site, item, change }: FieldsProps<MenuItem>) {
           onChange={(id) => change<MenuItem>('Menu', (draft) => void (draft.menu = id))}
         />
       </FieldRow>
+      {menus.length > 1 && (
+        <FieldRow label="Signed in">
+          <ChoiceField
+            label="Menu for visitors who are signed in"
+            value={item.menuSignedIn ?? ''}
+            options={[['', 'the same'], ...menus]}
+            onChange={(id) =>
+              change<MenuItem>('Menu for those signed in', (draft) => {
+                if (id) draft.menuSignedIn = id;
+                else delete draft.menuSignedIn;
+              })
+            }
+          />
+        </FieldRow>
+      )}
       <SizeRow
         label="Between links"
         min={4}

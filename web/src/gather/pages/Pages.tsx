@@ -1,6 +1,9 @@
 import { Button, Menu, MenuItem } from '@mui/material';
-import { useEffect, useRef, useState } from 'react';
-import { useOutletContext } from 'react-router';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { Link, useLocation, useOutletContext } from 'react-router';
+import { hangingsOf } from '@hatrail/core/placed/answers';
+import { VerdictText } from '../../parts/Verdict.tsx';
+import { useCellProof } from '../../place/proof.ts';
 import { freeId } from '@hatrail/core/gather/freeId';
 import { placeOfUseName } from '@hatrail/core/gather/places';
 import { removePage, usesOfPart } from '@hatrail/core/gather/uses';
@@ -152,6 +155,37 @@ function FilmCard({
   );
 }
 
+/** How what hangs on a page stands there, and where it is put right: a new page, or one that loses its banner, is told at once. */
+function PageVerdict({ loaded, page }: { loaded: LoadedSite; page: Page }) {
+  const { search } = useLocation();
+  const hanging = useMemo(
+    () => hangingsOf(loaded.site).find((each) => each.page === page),
+    [loaded.site, page],
+  );
+  const proof = useCellProof(loaded, hanging);
+  const place = new URLSearchParams(search);
+  place.set('page', page.id);
+  return (
+    <p className="quiet page-verdict" role="status">
+      {!hanging ? (
+        'No header hangs here.'
+      ) : !proof ? (
+        `${hanging.header.name} is being swept here.`
+      ) : (
+        <>
+          <VerdictText verdict={proof.verdict} {...(proof.worst && { contrast: proof.worst.worst })} /> under{' '}
+          {hanging.header.name}.{' '}
+        </>
+      )}
+      {proof && proof.verdict !== 'clear' && (
+        <Link to={{ pathname: '../../place', search: String(place) }} relative="path">
+          What would clear it here
+        </Link>
+      )}
+    </p>
+  );
+}
+
 /** The page's own values, and the way out. */
 function PageTag({ loaded, page, onGone }: { loaded: LoadedSite; page: Page; onGone: () => void }) {
   const { site } = loaded;
@@ -197,6 +231,7 @@ function PageTag({ loaded, page, onGone }: { loaded: LoadedSite; page: Page; onG
           onChange={(use) => change('Page colour', (draft) => void (draft.colour = use))}
         />
       </FieldRow>
+      <PageVerdict loaded={loaded} page={page} />
       {isLeaving ? (
         <div className="tag-note" role="group" aria-label={`Remove ${page.title}`}>
           <p>
