@@ -1,3 +1,5 @@
+import { AUDIENCES } from '@hatrail/core/model/placement';
+import { answerFor, hangingsOf } from '@hatrail/core/placed/answers';
 import type { Header } from '@hatrail/core/model/header';
 import type { Page } from '@hatrail/core/model/page';
 import type { Site } from '@hatrail/core/model/site';
@@ -21,6 +23,9 @@ export function OwnNote({
 }) {
   const own = ownOf(page, base.id);
   const count = differencesOf(site, base, own).length;
+  const others = AUDIENCES.map((who) => answerFor(site, page, who).header);
+  if (!isOwn && hangingsOf(site, base).length > 0 && others.every((each) => each?.id !== base.id))
+    return <NotHere base={base} page={page} other={others[0]} go={go} />;
   if (!isOwn && count === 0) return null;
   const begins = own?.begins ? ' It begins as after scrolling here, so that its first look is not worn.' : '';
   return (
@@ -41,6 +46,31 @@ export function OwnNote({
             Change it on this page alone
           </button>
         </>
+      )}
+    </p>
+  );
+}
+
+/** That another header hangs on this page, or none: what is seen here is how it would be. */
+function NotHere({
+  base,
+  page,
+  other,
+  go,
+}: {
+  base: Header;
+  page: Page;
+  other: Header | undefined;
+  go: Dressed['go'];
+}) {
+  return (
+    <p className="note-warn own-note" role="status">
+      {base.name} does not hang on {page.title}: {other ? `${other.name} does` : 'no header does'}. It is
+      shown as it would be, and verdicts are of the pages on which it hangs.{' '}
+      {other && (
+        <button type="button" className="link" onClick={() => go({ header: other.id, scroll: undefined })}>
+          Dress {other.name}
+        </button>
       )}
     </p>
   );

@@ -2,7 +2,7 @@ import { useCallback, useMemo, useState } from 'react';
 import type { Header } from '@hatrail/core/model/header';
 import type { Page } from '@hatrail/core/model/page';
 import type { Measure } from '@hatrail/core/measure/measure';
-import { withHeader } from '../engine/proof.ts';
+import { withHeader, wornAt } from '../engine/proof.ts';
 import type { LoadedSite } from '../engine/loadedSite.ts';
 import { usePreview, type Preview } from '../parts/preview.ts';
 
@@ -73,11 +73,12 @@ function useOther(
   measure: Measure | undefined,
   other: Header | undefined,
 ): Preview | undefined {
-  const itsHand = useMemo(
-    () => (other ? withPage(withHeader(loaded, other), page) : loaded),
+  // As it would be worn on this page.
+  const worn = useMemo(
+    () => other && wornAt(withPage(withHeader(loaded, other), page), other, { pageId: page.id }),
     [loaded, other, page],
   );
-  return usePreview(itsHand, other ?? header, page, other && measure);
+  return usePreview(worn?.at ?? loaded, worn?.header ?? header, page, worn && measure);
 }
 
 /** A site at hand with a page in the place of the one of the same id. */

@@ -1,3 +1,6 @@
+import type { Audience } from '@hatrail/core/model/placement';
+import { judgedOn } from '@hatrail/core/placed/answers';
+import { wornAt } from '../engine/proof.ts';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { allMoments, type Header } from '@hatrail/core/model/header';
@@ -29,6 +32,7 @@ const PITCH = 5;
 
 /** The films of all pages side by side, with one scroll for all of them. */
 export function Films({ siteId, loaded, header }: FilmsProps) {
+  const hangings = useMemo(() => judgedOn(loaded.site, header), [loaded.site, header]);
   const [params, setParams] = useSearchParams();
   const width = STANDARD_WIDTHS.find((each) => each === Number(params.get('films'))) ?? 1280;
   const [state, setState] = useState<ThreadState>('worst');
@@ -105,10 +109,10 @@ export function Films({ siteId, loaded, header }: FilmsProps) {
           }}
           onPointerMove={(event) => event.buttons === 1 && goTo(rowAt(event) - height / 2)}
         />
-        {loaded.site.pages.map((page) => (
+        {hangings.map(({ page, who }) => (
           <PageFilm
-            key={page.id}
-            {...{ siteId, loaded, header, page, width, state, scroll, scale }}
+            key={`${page.id} ${who ?? ''}`}
+            {...{ siteId, loaded, header, page, who, width, state, scroll, scale }}
             onHeight={tellHeight}
           />
         ))}
@@ -140,6 +144,7 @@ const filmWidth = (width: number, scale: number) => Math.max(40, Math.round(widt
 
 interface PageFilmProps extends FilmsProps {
   page: Page;
+  who: Audience | undefined;
   width: number;
   state: ThreadState;
   scroll: number;
@@ -150,9 +155,24 @@ interface PageFilmProps extends FilmsProps {
 }
 
 /** A page's film with its threads, and what is worst on it at the scroll; its name opens it there in Dress. */
-function PageFilm({ siteId, loaded, header, page, width, state, scroll, scale, onHeight }: PageFilmProps) {
-  const scene = useSweptPage(loaded, header, page, width);
-  const picture = useFilm(loaded, header, page.id, { width }, 240);
+function PageFilm({
+  siteId,
+  loaded,
+  header,
+  page,
+  who,
+  width,
+  state,
+  scroll,
+  scale,
+  onHeight,
+}: PageFilmProps) {
+  const worn = useMemo(
+    () => wornAt(loaded, header, { pageId: page.id, who }),
+    [loaded, header, page.id, who],
+  );
+  const scene = useSweptPage(worn.at, worn.header, page, width);
+  const picture = useFilm(worn.at, worn.header, page.id, { width }, 240);
   const threads = useMemo(() => (scene ? threadsOf(scene.rows, state) : []), [scene, state]);
   const facts = scene?.facts;
   const pageHeight = facts?.pageHeight;

@@ -1,3 +1,4 @@
+import { hangingsOf, judgedOn } from '@hatrail/core/placed/answers';
 import type { HeaderStanding } from '../editor/verdicts.ts';
 import { ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { useMemo, type KeyboardEvent } from 'react';
@@ -82,7 +83,7 @@ export function Prove() {
               ? 'There are no pages yet: add one in Gather, and it is swept.'
               : rows.length === 0
                 ? 'Nothing hangs in this header yet, so that there is nothing to read.'
-                : `from ${rows.length.toLocaleString('en')} places; ${loaded.site.pages.length} pages at ${viewportsWords(windows, true)}, every pixel of scroll`}
+                : `from ${rows.length.toLocaleString('en')} places; ${sweptWords(loaded.site, header)} at ${viewportsWords(windows, true)}, every pixel of scroll`}
             {!verdicts.isWorking &&
               verdicts.windows.done.length < verdicts.windows.of &&
               `; ${verdicts.windows.of - verdicts.windows.done.length} more are being swept`}
@@ -262,7 +263,7 @@ function FindingRow({
       <span className="finding-text">
         <strong>{finding.title}</strong>
         <span>
-          {finding.items} · {pagesWords(site, finding.pages)} ·{' '}
+          {finding.items} · {pagesWords(site, finding.pages, judgedOn(site, header).length)} ·{' '}
           {finding.windows.length === windows && windows > 1
             ? 'everywhere that was swept'
             : metWords(finding.windows)}
@@ -280,9 +281,25 @@ function FindingRow({
   );
 }
 
-/** Titles of the pages, or that it is all of them. */
-export function pagesWords(site: EditorContext['loaded']['site'], paths: readonly string[]): string {
-  if (paths.length === site.pages.length && paths.length > 1) return 'every page';
+/** “6 pages”, or how many of them the header hangs on. */
+function sweptWords(site: EditorContext['loaded']['site'], header: ListContext['header']): string {
+  const count = new Set(judgedOn(site, header).map(({ page }) => page)).size;
+  const words = count === 1 ? '1 page' : `${count} pages`;
+  if (hangingsOf(site, header).length === 0) return `${words}, since it hangs on none yet,`;
+  return count === site.pages.length ? words : `${words} of ${site.pages.length}, on which it hangs,`;
+}
+
+/**
+ * Titles of the pages, or that it is all of them.
+ * @param all how many were swept
+ */
+export function pagesWords(
+  site: EditorContext['loaded']['site'],
+  paths: readonly string[],
+  all: number,
+): string {
+  if (paths.length === all && paths.length > 1)
+    return all === site.pages.length ? 'every page' : `all ${all} pages`;
   const titles = site.pages.filter(({ path }) => paths.includes(path)).map(({ title }) => title);
   return titles.length > 4
     ? `${titles.slice(0, 3).join(', ')} and ${titles.length - 3} more`
