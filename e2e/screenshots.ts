@@ -46,10 +46,6 @@ await tab.goto(`${running.url}/sites/${ferry}/hang?hung=item-next`);
 await tab.locator('button.bar-verdict').waitFor(WAIT);
 await tab.waitForTimeout(1500);
 await shoot('hang');
-await tab.goto(`${running.url}/sites/${id}/hang?hung=fold&width=768`);
-await tab.locator('button.bar-verdict').waitFor(WAIT);
-await tab.waitForTimeout(1500);
-await shoot('hang-folded');
 
 await tab.goto(`${running.url}/sites/${id}/prove`);
 await tab.locator('.finding').first().waitFor(WAIT);
@@ -69,6 +65,15 @@ await tab
 await tab.getByRole('slider', { name: 'Scroll of all pages' }).press('PageDown');
 await tab.waitForTimeout(1500);
 await shoot('prove-films');
+
+await tab.goto(`${running.url}/sites/${id}/place?page=log`);
+await tab.getByText('Each was swept on this page').waitFor(WAIT);
+await tab.waitForTimeout(2500);
+await shoot('place');
+await tab.goto(`${running.url}/sites/${id}/dress?page=log&only=1&moment=top`);
+await tab.getByText('Only on Night log.').waitFor(WAIT);
+await tab.waitForTimeout(4000);
+await shoot('place-own');
 
 await tab.goto(`${running.url}/sites/${id}/dress`);
 const tryIt = tab.getByRole('button', { name: 'Try it', exact: true });
@@ -95,7 +100,6 @@ await tab.getByRole('button', { name: 'Compare', exact: true }).first().click();
 await tab.getByRole('slider', { name: /^Divider/ }).waitFor(WAIT);
 await tab.setViewportSize({ width: 1280, height: 1080 });
 await tab.waitForTimeout(2500);
-await shoot('dress-trials');
 await tab.setViewportSize({ width: 1280, height: 800 });
 await tab.getByRole('button', { name: 'Stop comparing' }).click();
 await tab.getByRole('button', { name: /^Small, open/ }).click();
