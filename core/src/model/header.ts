@@ -226,6 +226,8 @@ export class Header {
   @KindList(ITEM_KINDS, 60)
   spare?: Item[];
   @Nested(() => Looks) looks: Looks;
+  /** The kept part whose looks it wears, by its id. */
+  @IsOptional() @IsId() part?: string;
   @Nested(() => Manner) manner: Manner;
   @Nested(() => PanelLook) panel: PanelLook;
   @IsOptional()

@@ -56,6 +56,8 @@ abstract class Hung {
   /** Moves it down, or up where negative. */
   @IsOptional() @InRange(-60, 60, 'px') shift?: number;
   @IsOptional() @IsBoolean({ message: 'It shows or it does not.' }) shown?: boolean;
+  /** The kept part that it is a use of, by its id. */
+  @IsOptional() @IsId() part?: string;
   /** For whom it is shown; everyone where nothing is said. */
   @IsOptional() @IsIn(AUDIENCES, { message: `Choose ${AUDIENCES.join(' or ')}.` }) who?: Audience;
   @IsOptional()
@@ -129,6 +131,7 @@ export class ButtonItem extends LinkTarget {
   @IsOptional() @IsIn(ALIGNMENTS, { message: 'Choose start, middle or end.' }) align?: Alignment;
   @IsOptional() @InRange(-60, 60, 'px') shift?: number;
   @IsOptional() @IsBoolean({ message: 'It shows or it does not.' }) shown?: boolean;
+  @IsOptional() @IsId() part?: string;
   @IsOptional() @IsIn(AUDIENCES, { message: `Choose ${AUDIENCES.join(' or ')}.` }) who?: Audience;
   @IsPlainText(MAX_LABEL) label: string;
   @Nested(() => ColourUse) ink: ColourUse;

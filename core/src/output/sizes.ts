@@ -62,7 +62,7 @@ export function drawnWidths(
   views: readonly PageView[],
   measure: Measure,
 ): ReadonlyMap<string, number> {
-  const { pages: _, headers: __, placements: ___, ...values } = site;
+  const { pages: _, headers: __, placements: ___, parts: ____, ...values } = site;
   const of = [measure, ...Object.entries(values).flat(), ...views.flatMap((view) => Object.values(view))];
   const all = drawnOn.get(page) ?? [];
   const known = all.find(

@@ -39,8 +39,8 @@ function members(of: object): unknown[] {
 
 /** What of a site is seen wherever its header is: all its values, and what its pages are called, which names menu entries. */
 function siteParts({ site, hashes }: LoadedSite): unknown[] {
-  // What hangs where decides which answers are asked for, and is in none of them.
-  const { placements: _, ...values } = valuesOf(site);
+  // What hangs where decides which answers are asked for, and what is kept has its values in its uses: they are in none of them.
+  const { placements: _, parts: __, ...values } = valuesOf(site);
   return [...members(values), titlesOf(site), keyPart(hashes)];
 }
 

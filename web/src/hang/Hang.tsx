@@ -1,3 +1,6 @@
+import type { KeptPart } from '@hatrail/core/model/parts';
+import { freeId } from '@hatrail/core/gather/freeId';
+import { itemIds } from '@hatrail/core/gather/swatches';
 import type { Chosen } from './chosen.ts';
 import { Button, Menu, MenuItem } from '@mui/material';
 import { useMemo, useState } from 'react';
@@ -171,6 +174,15 @@ function AddItem({ site, header, chosen, onChosen }: AddProps & { site: Site; ch
     changeHeader(header.id, `Hang ${KINDS[kind].name.toLowerCase()}`, (draft) => hangNew(draft, item, rail));
     onChosen({ kind: 'item', id: item.id });
   };
+  const addKept = ({ id: part, name, items }: KeptPart) => {
+    setAnchor(null);
+    const kept = items?.[0];
+    if (!kept) return;
+    const item = { ...structuredClone(kept), id: freeId(kept.id, itemIds(header)), part };
+    changeHeader(header.id, `Hang ${name}`, (draft) => hangNew(draft, item, rail));
+    onChosen({ kind: 'item', id: item.id });
+  };
+  const keptItems = (site.parts ?? []).filter(({ items }) => items?.length);
   return (
     <>
       <Button
@@ -189,6 +201,11 @@ function AddItem({ site, header, chosen, onChosen }: AddProps & { site: Site; ch
               {KINDS[kind].name}
             </MenuItem>
           ))}
+        {keptItems.map((part) => (
+          <MenuItem key={part.id} onClick={() => addKept(part)}>
+            {part.name}, as it is kept
+          </MenuItem>
+        ))}
       </Menu>
     </>
   );

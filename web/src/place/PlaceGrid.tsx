@@ -1,5 +1,5 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { memo, useEffect, useMemo, useRef, type KeyboardEvent } from 'react';
+import { memo, useMemo, useRef, type KeyboardEvent } from 'react';
 import { AUDIENCES, type Audience } from '@hatrail/core/model/placement';
 import type { Page } from '@hatrail/core/model/page';
 import { answerFor, audiencesOf, type Hanging } from '@hatrail/core/placed/answers';
@@ -9,6 +9,7 @@ import { wornAt } from '../engine/proof.ts';
 import { LiveFrame } from '../parts/LiveFrame.tsx';
 import { usePreview } from '../parts/preview.ts';
 import { VerdictMark, VERDICT_COLOURS, figure } from '../parts/Verdict.tsx';
+import { useAskedLast } from '../parts/useAskedLast.ts';
 import { useWidth } from '../parts/useWidth.ts';
 import { useCellProof } from './proof.ts';
 
@@ -45,22 +46,20 @@ export function PlaceGrid({ loaded, width, chosen, onChoose }: GridProps) {
     estimateSize: () => ROW,
     overscan: 3,
   });
-  const latest = useRef(chosen);
-  useEffect(() => {
-    latest.current = chosen;
-  }, [chosen]);
+  const asked = useAskedLast(chosen, cellId);
   const onKeyDown = (event: KeyboardEvent) => {
     const by = { ArrowDown: [1, 0], ArrowUp: [-1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1] }[event.key];
     const ends = { Home: -site.pages.length, End: site.pages.length }[event.key];
     if (!by && ends === undefined) return;
     event.preventDefault();
     const [down, across] = by ?? [ends!, 0];
-    const now = latest.current;
+    const now = asked.now();
     const at = site.pages.findIndex(({ id }) => id === now.page.id);
     const row = Math.max(0, Math.min(site.pages.length - 1, at + down!));
     const column = Math.max(0, Math.min(audiences.length - 1, audiences.indexOf(now.who) + across!));
-    latest.current = { page: site.pages[row]!, who: audiences[column]! };
-    onChoose(latest.current);
+    const next = { page: site.pages[row]!, who: audiences[column]! };
+    asked.ask(next);
+    onChoose(next);
     virtual.scrollToIndex(row);
   };
   const grid = { gridTemplateColumns: `96px repeat(${audiences.length}, minmax(0, 1fr))` };

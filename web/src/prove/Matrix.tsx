@@ -1,3 +1,4 @@
+import { useAskedLast } from '../parts/useAskedLast.ts';
 import {
   createColumnHelper,
   createExpandedRowModel,
@@ -6,7 +7,7 @@ import {
   useTable,
 } from '@tanstack/react-table';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useEffect, useMemo, useRef, type CSSProperties, type KeyboardEvent } from 'react';
+import { useMemo, useRef, type CSSProperties, type KeyboardEvent } from 'react';
 import { useNavigate } from 'react-router';
 import { momentName, type Header } from '@hatrail/core/model/header';
 import type { Row } from '@hatrail/core/sweep/prove';
@@ -64,13 +65,10 @@ export function Matrix({ siteId, loaded, header, rows, filter, chosen, onChoose 
     estimateSize: () => ROW,
     overscan: 12,
   });
-  // Keys that follow each other fast build on the cell that was asked for last.
-  const latest = useRef(chosen);
-  useEffect(() => {
-    latest.current = chosen;
-  }, [chosen]);
+  const asked = useAskedLast(chosen ?? { row: '', column: '' }, ({ row, column: of }) => cellName(row, of));
   const onKeyDown = (event: KeyboardEvent) => {
-    const now = latest.current ?? { row: shown[0]?.id ?? '', column: columns[0]?.id ?? '' };
+    const last = asked.now();
+    const now = last.row === '' ? { row: shown[0]?.id ?? '', column: columns[0]?.id ?? '' } : last;
     const r = shown.findIndex(({ id }) => id === now.row);
     const c = columns.findIndex(({ id }) => id === now.column);
     const by = { ArrowDown: [1, 0], ArrowUp: [-1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1] }[event.key];
@@ -79,7 +77,7 @@ export function Matrix({ siteId, loaded, header, rows, filter, chosen, onChoose 
       const row = shown[Math.max(0, Math.min(shown.length - 1, r + by[0]!))];
       const next = columns[Math.max(0, Math.min(columns.length - 1, c + by[1]!))];
       if (!row || !next) return;
-      latest.current = { row: row.id, column: next.id };
+      asked.ask({ row: row.id, column: next.id });
       onChoose(row.id, next.id);
       virtual.scrollToIndex(shown.indexOf(row));
     }

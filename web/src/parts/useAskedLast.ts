@@ -1,0 +1,30 @@
+import { useEffect, useRef } from 'react';
+
+/**
+ * What was asked for last by keys that follow each other faster than the screen: each builds on the one before it, though what is
+ * shown, which stands in the address, comes later. What is shown otherwise, by a click or a link, takes its place.
+ * @param shown what is shown
+ * @param keyOf what sets it apart from all else
+ * @returns what is asked for now, and how to ask for another
+ */
+export function useAskedLast<T>(
+  shown: T,
+  keyOf: (value: T) => string,
+): { now: () => T; ask: (next: T) => void } {
+  const asked = useRef<{ last: T; waiting: string[] }>({ last: shown, waiting: [] });
+  const key = keyOf(shown);
+  useEffect(() => {
+    const { waiting } = asked.current;
+    const at = waiting.indexOf(key);
+    if (at >= 0) waiting.splice(0, at + 1);
+    else if (waiting.length === 0) asked.current.last = shown;
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- the same thing in another object is not shown anew
+  }, [key]);
+  return {
+    now: () => asked.current.last,
+    ask: (next) => {
+      asked.current.last = next;
+      asked.current.waiting.push(keyOf(next));
+    },
+  };
+}
