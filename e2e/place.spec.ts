@@ -1,4 +1,5 @@
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { headerItems } from '@hatrail/core/model/header';
 import { findings as axeFindings } from './axe.ts';
 import { openDressing, type Dressing } from './dressing.ts';
 
@@ -177,6 +178,42 @@ describe('an owner in Place', () => {
     await undo();
     await expect.poll(() => cell('log').textContent(), SLOW).toMatch(/lost/);
   });
+
+  test(
+    'a button kept once and hung in three headers is changed in all of them, and undone as one',
+    LONG,
+    async () => {
+      const hang = (header: string) =>
+        owner.tab.goto(`${owner.running.url}/sites/${owner.siteId}/hang?header=${header}&hung=item-book`);
+      const labels = () =>
+        site()
+          .headers.flatMap(headerItems)
+          .flatMap((item) => (item.kind === 'button' && item.part !== undefined ? [item.label] : []));
+      await hang('night');
+      await owner.button('Keep it for reuse').click(SLOW);
+      for (const header of ['quiet', 'members']) {
+        await saved();
+        await hang(header);
+        await owner.button('Hang an item').click(SLOW);
+        await owner.tab.getByRole('menuitem', { name: 'Book a night, as it is kept' }).click();
+      }
+      await owner.tab.getByText('Also in Night header, Quiet header').waitFor(SLOW);
+      expect(await axeFindings(owner.tab)).toEqual([]);
+      const label = owner.tab.getByRole('textbox', { name: 'Label' });
+      await label.fill('Book tonight');
+      await expect.poll(labels, SLOW).toEqual(['Book tonight', 'Book tonight', 'Book tonight']);
+      await publish();
+      for (const path of ['visit/', 'book/']) expect((await live(path)).text).toContain('Book tonight');
+      expect((await live('members/', 'hatrail-visitor=in')).text).toContain('Book tonight');
+      await label.blur();
+      await undo();
+      await expect.poll(labels, SLOW).toEqual(['Book a night', 'Book a night', 'Book a night']);
+      await owner.button('Cut it loose').click();
+      await expect.poll(() => labels().length, SLOW).toBe(2);
+      await owner.peg('Place');
+      await cell('log').click();
+    },
+  );
 
   test('clears the whole site by a plan, taken and undone as one step', LONG, async () => {
     await owner.tab.getByRole('button', { name: 'What would clear all' }).click();

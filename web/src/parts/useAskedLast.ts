@@ -1,4 +1,4 @@
-import { useEffect, useRef } from 'react';
+import { useEffect, useEffectEvent, useRef } from 'react';
 
 /**
  * What was asked for last by keys that follow each other faster than the screen: each builds on the one before it, though what is
@@ -13,13 +13,13 @@ export function useAskedLast<T>(
 ): { now: () => T; ask: (next: T) => void } {
   const asked = useRef<{ last: T; waiting: string[] }>({ last: shown, waiting: [] });
   const key = keyOf(shown);
-  useEffect(() => {
+  const settle = useEffectEvent((of: string) => {
     const { waiting } = asked.current;
-    const at = waiting.indexOf(key);
+    const at = waiting.indexOf(of);
     if (at >= 0) waiting.splice(0, at + 1);
     else if (waiting.length === 0) asked.current.last = shown;
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- the same thing in another object is not shown anew
-  }, [key]);
+  });
+  useEffect(() => settle(key), [key]);
   return {
     now: () => asked.current.last,
     ask: (next) => {
