@@ -9,7 +9,7 @@ import { answerFor, hangingsOf, judgedOn } from '../src/placed/answers.ts';
 import { differencesOf, partedOwn, withOwn } from '../src/placed/own.ts';
 import { canMeet, placementsTold, whereWords } from '../src/placed/told.ts';
 import { withOwnValues, wornOn } from '../src/placed/worn.ts';
-import { siteFiles } from '../src/output/files.ts';
+import { headerFiles, siteFiles } from '../src/output/files.ts';
 import { header, measure, random, site } from './made.ts';
 
 /** Which header hangs where, for whom, with what, and why. */
@@ -307,6 +307,34 @@ describe('what differs on a page', () => {
     ]);
     expect(on(header, changed).looks.top.fill!.opacity).toBe(0.9);
   });
+});
+
+test('handed over alone, what is for visitors signed in is in files of its own, and nothing of it in the others', () => {
+  const [rail] = header.rails;
+  const base: Header = {
+    ...header,
+    rails: [
+      {
+        ...rail!,
+        end: [
+          ...rail!.end,
+          { kind: 'text', id: 'secret', text: 'Your nights', who: 'signed in' } as never,
+          { kind: 'text', id: 'join', text: 'Join us', who: 'signed out' } as never,
+        ],
+      },
+    ],
+  };
+  const files = headerFiles({ ...site, headers: [base] }, base, measure);
+  const text = (path: string) => {
+    const file = files.find((each) => each.path === path);
+    return file?.kind === 'text' ? file.text : '';
+  };
+  expect(text('header.html')).toContain('Join us');
+  expect(text('header.html')).not.toContain('Your nights');
+  expect(text('signed-in/header.html')).toContain('Your nights');
+  expect(text('signed-in/header.html')).not.toContain('Join us');
+  expect(text('how-to.txt')).toContain('signed-in/header.html');
+  expect(headerFiles(site, header, measure).map(({ path }) => path)).not.toContain('signed-in/header.html');
 });
 
 describe('a page that stands for many', () => {

@@ -6,6 +6,7 @@ import { headerItems, type Header } from '../model/header.ts';
 import { servedPath, type Page } from '../model/page.ts';
 import { AUDIENCES, type Audience } from '../model/placement.ts';
 import type { Site } from '../model/site.ts';
+import { differsByAudience, forAudience } from '../placed/worn.ts';
 import { answerFor, hangingsOf, type Hanging } from '../placed/answers.ts';
 import { fileOf, relativeAddresses, rootAddresses } from './addresses.ts';
 import { shippedSizes } from './sizes.ts';
@@ -55,8 +56,25 @@ function pictureFiles(
   }));
 }
 
-/** The header alone, to be put into a site by hand. */
-export function headerFiles(site: Site, header: Header, measure: Measure): OutputFile[] {
+/**
+ * The header alone, to be put into a site by hand. Where something of it is for some visitors, what those who are signed in meet is
+ * in a folder of its own, and nothing of theirs in the rest.
+ */
+export function headerFiles(site: Site, whole: Header, measure: Measure): OutputFile[] {
+  const header = forAudience(whole, 'signed out') ?? whole;
+  const signedIn = differsByAudience(whole) ? forAudience(whole, 'signed in') : undefined;
+  const own = signedIn ? headerFilesOf(site, signedIn, measure) : [];
+  const isOwn = ({ path }: OutputFile) => path === 'header.html' || path === 'header.css';
+  const known = headerFilesOf(site, header, measure);
+  const names = new Set(known.map(({ path }) => path));
+  return [
+    ...known,
+    ...own.filter((file) => !isOwn(file) && !names.has(file.path)),
+    ...own.filter(isOwn).map((file) => ({ ...file, path: `signed-in/${file.path}` })),
+  ];
+}
+
+function headerFilesOf(site: Site, header: Header, measure: Measure): OutputFile[] {
   const to = rootAddresses(site, shippedSizes(site, header, measure));
   const pictures = headerPictures(site, header);
   const fonts = headerFonts(site, header);

@@ -8,7 +8,7 @@ import { wordsOf } from '../model/words.ts';
 import { folds } from '../header/fold.ts';
 import type { Page } from '../model/page.ts';
 import { hangingsOf } from '../placed/answers.ts';
-import { differs, ownOf } from '../placed/worn.ts';
+import { differs, differsByAudience, ownOf } from '../placed/worn.ts';
 
 const differsOn = (page: Page, header: Header) => differs(ownOf(page, header.id));
 
@@ -45,6 +45,17 @@ function hangsOn(site: Site, header: Header): string {
     : `This header goes on these pages:\n${lines.join('\n')}\n\n`;
 }
 
+/** That visitors who are signed in meet something else, where they do. */
+function forSome(site: Site, { id }: Header): string {
+  const whole = site.headers.find((header) => header.id === id);
+  return whole && differsByAudience(whole)
+    ? `Visitors who are signed in meet signed-in/header.html with signed-in/header.css in the place of header.html and header.css; your site has to
+tell them apart. Take the paths of pictures in signed-in/header.css one folder up: put both files beside the others under other names.
+
+`
+    : '';
+}
+
 /** How to put the header into a site, for its owner, who may never have opened a page's head. */
 export function howTo(site: Site, header: Header, measure: Measure): string {
   const covered = coveredAt(site, header, measure);
@@ -75,7 +86,7 @@ ${said.join('\n')}
     : 'Without it the header stands at the top in its first look.';
   return `${header.name}, for ${site.name}
 
-${hangsOn(site, header)}What is here: header.html, header.css, header.js, fonts.css, and the folders fonts (with the fonts' licences) and pictures.
+${hangsOn(site, header)}${forSome(site, header)}What is here: header.html, header.css, header.js, fonts.css, and the folders fonts (with the fonts' licences) and pictures.
 
 1. Copy header.css, header.js, fonts.css and the folders fonts and pictures to the folder of your home page, all together.
 

@@ -102,8 +102,8 @@ export function differsByAudience({ rails, spare: _ }: Header): boolean {
     .some((item) => item.who !== undefined || (item.kind === 'menu' && item.menuSignedIn));
 }
 
-/** What is for some visitors only, as those have it. */
-function forAudience(header: Header, audience: Audience): Header | undefined {
+/** What is for some visitors only, as those have it; `undefined` where nothing is left. */
+export function forAudience(header: Header, audience: Audience): Header | undefined {
   if (!differsByAudience(header)) return header;
   const gone = new Set(
     header.rails

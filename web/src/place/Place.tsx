@@ -48,6 +48,7 @@ export function Place() {
           <label className="place-width">
             Width
             <select
+              className="choice-select"
               value={place.width}
               aria-label="Width of the pictures"
               onChange={({ target }) => go({ width: Number(target.value) })}

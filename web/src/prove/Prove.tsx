@@ -365,7 +365,7 @@ function HeaderSwitch({
   return (
     <label className="needs-choice">
       Header{' '}
-      <select value={header.id} onChange={({ target }) => onChoose(target.value)}>
+      <select className="choice-select" value={header.id} onChange={({ target }) => onChoose(target.value)}>
         <option value={header.id}>{header.name}</option>
         {others.map(({ header: { id, name }, count }) => (
           <option key={id} value={id}>
