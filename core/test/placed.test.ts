@@ -331,10 +331,10 @@ test('handed over alone, what is for visitors signed in is in files of its own, 
   };
   expect(text('header.html')).toContain('Join us');
   expect(text('header.html')).not.toContain('Your nights');
-  expect(text('signed-in/header.html')).toContain('Your nights');
-  expect(text('signed-in/header.html')).not.toContain('Join us');
-  expect(text('how-to.txt')).toContain('signed-in/header.html');
-  expect(headerFiles(site, header, measure).map(({ path }) => path)).not.toContain('signed-in/header.html');
+  expect(text('header-signed-in.html')).toContain('Your nights');
+  expect(text('header-signed-in.html')).not.toContain('Join us');
+  expect(text('how-to.txt')).toContain('header-signed-in.html');
+  expect(headerFiles(site, header, measure).map(({ path }) => path)).not.toContain('header-signed-in.html');
 });
 
 describe('a page that stands for many', () => {

@@ -58,7 +58,7 @@ function pictureFiles(
 
 /**
  * The header alone, to be put into a site by hand. Where something of it is for some visitors, what those who are signed in meet is
- * in a folder of its own, and nothing of theirs in the rest.
+ * in files of its own, and nothing of theirs in the rest.
  */
 export function headerFiles(site: Site, whole: Header, measure: Measure): OutputFile[] {
   const header = forAudience(whole, 'signed out') ?? whole;
@@ -70,7 +70,7 @@ export function headerFiles(site: Site, whole: Header, measure: Measure): Output
   return [
     ...known,
     ...own.filter((file) => !isOwn(file) && !names.has(file.path)),
-    ...own.filter(isOwn).map((file) => ({ ...file, path: `signed-in/${file.path}` })),
+    ...own.filter(isOwn).map((file) => ({ ...file, path: file.path.replace('header', 'header-signed-in') })),
   ];
 }
 

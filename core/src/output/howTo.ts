@@ -49,8 +49,8 @@ function hangsOn(site: Site, header: Header): string {
 function forSome(site: Site, { id }: Header): string {
   const whole = site.headers.find((header) => header.id === id);
   return whole && differsByAudience(whole)
-    ? `Visitors who are signed in meet signed-in/header.html with signed-in/header.css in the place of header.html and header.css; your site has to
-tell them apart. Take the paths of pictures in signed-in/header.css one folder up: put both files beside the others under other names.
+    ? `Visitors who are signed in meet header-signed-in.html with header-signed-in.css in the place of header.html and header.css: your
+site has to tell them apart by itself.
 
 `
     : '';
