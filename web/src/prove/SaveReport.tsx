@@ -42,7 +42,7 @@ export function SaveReport({ slug, loaded, header }: SaveReportProps) {
   const verdicts = useVerdicts();
   const shortcomings = useShortcomings(loaded, header);
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
-  const [state, setState] = useState<{ words: string; isError?: boolean }>();
+  const [state, setState] = useState<{ words: string; isError?: boolean; isUnderWay?: boolean }>();
   const stop = useRef<AbortController>(undefined);
   useEffect(() => () => stop.current?.abort(), []);
   const save = async (kind: Kind) => {
@@ -54,7 +54,7 @@ export function SaveReport({ slug, loaded, header }: SaveReportProps) {
       const text = await textOf(
         kind,
         report,
-        (done, of) => setState({ words: `${done} of ${of} pictures` }),
+        (done, of) => setState({ words: `${done} of ${of} pictures`, isUnderWay: true }),
         {
           loaded,
           header,
@@ -65,8 +65,8 @@ export function SaveReport({ slug, loaded, header }: SaveReportProps) {
       saveText(`${slug}-legibility.${ending}`, text, TYPES[kind]);
       setState({ words: `Saved ${slug}-legibility.${ending}` });
     } catch (error) {
-      if (!signal.aborted)
-        setState({ words: `Not saved: ${(error as Error).message} Try again.`, isError: true });
+      if (signal.aborted) setState({ words: 'Stopped, nothing saved' });
+      else setState({ words: `Not saved: ${(error as Error).message} Try again.`, isError: true });
     }
   };
   return (
@@ -74,6 +74,14 @@ export function SaveReport({ slug, loaded, header }: SaveReportProps) {
       {state && (
         <span role={state.isError ? 'alert' : 'status'} className="quiet">
           {state.words}
+          {state.isUnderWay && (
+            <>
+              {' '}
+              <button type="button" className="link" onClick={() => stop.current?.abort()}>
+                Stop
+              </button>
+            </>
+          )}
         </span>
       )}
       <Button
