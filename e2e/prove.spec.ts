@@ -245,7 +245,8 @@ describe('an owner in Prove', () => {
     await owner.tab.getByRole('button', { name: 'Films' }).click();
     const scroll = owner.tab.getByRole('slider', { name: 'Scroll of all pages' });
     const films = owner.tab.getByRole('figure');
-    expect(await films.count()).toBe(hangingsOf(owner.kept(owner.siteId), owner.header()).length);
+    const hung = hangingsOf(owner.kept(owner.siteId), owner.header()).length;
+    await expect.poll(() => films.count(), SLOW).toBe(hung);
     await films
       .first()
       .getByText(/^(lost|strained|clear)/)
