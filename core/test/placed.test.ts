@@ -309,6 +309,23 @@ describe('what differs on a page', () => {
   });
 });
 
+test('a page without a header leaves no room for one, though all others have the same', () => {
+  const room = (placements: Placement[]) => {
+    const at = of(placements);
+    const css = siteFiles(at, measure).flatMap((file) =>
+      file.path === 'assets/site.css' && file.kind === 'text' ? [file.text] : [],
+    );
+    return css.join('').includes('--covered: ');
+  };
+  expect(room([{ id: 'all', header: header.id }])).toBe(true);
+  expect(
+    room([
+      { id: 'none', pages: ['book'] },
+      { id: 'all', header: header.id },
+    ]),
+  ).toBe(false);
+});
+
 test('handed over alone, what is for visitors signed in is in files of its own, and nothing of it in the others', () => {
   const [rail] = header.rails;
   const base: Header = {

@@ -148,7 +148,11 @@ export function pageFile(page: Pick<Page, 'path'>, who?: Audience): string {
 export function siteFiles(site: Site, measure: Measure): OutputFile[] {
   const hangings = hangingsOf(site);
   const sheets = sheetsOf(hangings);
-  const only = sheets.size === 1 ? [...sheets.keys()][0] : undefined;
+  // Room for a header is left on all pages alike only where the same hangs on all of them.
+  const isAlike =
+    sheets.size === 1 &&
+    site.pages.every((page) => AUDIENCES.every((who) => answerFor(site, page, who).worn !== undefined));
+  const only = isAlike ? [...sheets.keys()][0] : undefined;
   const sizes = shippedSizes(site, only ?? at(site.headers, 0), measure);
   const fonts = fontsOf(site);
   const pages = site.pages.flatMap((page): OutputFile[] => {

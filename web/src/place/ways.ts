@@ -1,7 +1,8 @@
 import { contrastRatio } from '@hatrail/core/colour/contrast';
 import { logoPicture, type LogoVariant } from '@hatrail/core/model/picture';
 import { colourName, resolveColour, type ColourUse } from '@hatrail/core/model/palette';
-import type { Look, Moment } from '@hatrail/core/model/header';
+import type { PartLooks } from '@hatrail/core/model/look';
+import { momentName, type Look, type Moment } from '@hatrail/core/model/header';
 import type { PageOwn } from '@hatrail/core/model/page';
 import type { Placement } from '@hatrail/core/model/placement';
 import type { Site } from '@hatrail/core/model/site';
@@ -59,6 +60,11 @@ export function withHeaderOn(
   };
 }
 
+/** What differs of looks with another ink at some moments; all else that differs stays. */
+function withInk(looks: PartLooks, moments: readonly Moment[], ink: Look['ink']): PartLooks {
+  return { ...looks, ...Object.fromEntries(moments.map((moment) => [moment, { ...looks[moment], ink }])) };
+}
+
 /** Links and logo in another tone at some moments. */
 function inkWays(site: Site, hanging: Hanging, moments: readonly Moment[]): Omit<PlaceWay, 'worst'>[] {
   const luminance = (use: ColourUse) => contrastRatio(resolveColour(site.palette, use), { r: 0, g: 0, b: 0 });
@@ -70,16 +76,15 @@ function inkWays(site: Site, hanging: Hanging, moments: readonly Moment[]): Omit
     const logo: LogoVariant = i === 0 ? 'dark' : 'light';
     const hasLogo = logoPicture(site.logo, logo) !== undefined;
     const ink = { link, hover: link, current: link, ring: link, ...(hasLogo && { logo }) };
-    const looks = Object.fromEntries(moments.map((moment) => [moment, { ink } as Look]));
     const name = colourName(site.palette, link);
     return {
       id: `ink ${name}`,
       text: `${name} links${hasLogo ? ` and the ${logo} logo` : ''}`,
-      note: `${moments.includes('top') ? 'at the top' : 'after scrolling'}, on this page`,
+      note: `${moments.map((moment) => momentName(hanging.header, moment).toLowerCase()).join(' and ')}, on this page`,
       cost: 2,
       change: (of) =>
         withDifference(of, hanging, {
-          looks: { ...ownOf(hanging.page, hanging.header.id)?.looks, ...looks },
+          looks: withInk(ownOf(hanging.page, hanging.header.id)?.looks ?? {}, moments, ink),
         }),
     };
   });
