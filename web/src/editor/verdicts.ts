@@ -21,6 +21,7 @@ import { hangingsOf } from '@hatrail/core/placed/answers';
 import { placesToProve, proveAll, readBanners } from '../engine/proof.ts';
 import { useAnswer, useSoFar, type Answered, type WorkProgress } from '../engine/answers.ts';
 import { askedOf } from './remedyWork.ts';
+import { useEditor } from './store.ts';
 import { keyOf, leastKey, siteKey, type Solved } from '../engine/dependsOn.ts';
 import type { LoadedSite } from '../engine/loadedSite.ts';
 
@@ -175,15 +176,17 @@ const SOLVE_DEBOUNCE = 150;
 
 /**
  * Solves the least opacity of a layer at a moment over all pages and widths, once they have been swept.
- * @param isAsked whether anybody wants to know
+ * @param isWanted whether anybody wants to know
  */
 export function useLeast(
   loaded: LoadedSite,
   header: Header,
   { moment, layer }: { moment: Moment; layer: Solved },
-  isAsked = true,
+  isWanted = true,
 ): FillAnswer {
   const { first: rows, beside } = useVerdicts();
+  // What is solved is solved for all pages: of what is for one alone it says nothing.
+  const isAsked = useEditor(({ ownPage }) => ownPage === undefined) && isWanted;
   const { data, failure, ...working } = useAnswer<FillAnswer>(
     ['least', isAsked ? leastKey(loaded, header, moment, beside, layer) : ''],
     async ({ signal, tell }) => {
