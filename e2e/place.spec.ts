@@ -180,7 +180,7 @@ describe('an owner in Place', () => {
   });
 
   test(
-    'a button kept once and hung in three headers is changed in all of them, and undone as one',
+    'a button kept once and hung in three headers is changed in one, told what it does, changed in all, and undone as one',
     LONG,
     async () => {
       const hang = (header: string) =>
@@ -201,17 +201,114 @@ describe('an owner in Place', () => {
       expect(await axeFindings(owner.tab)).toEqual([]);
       const label = owner.tab.getByRole('textbox', { name: 'Label' });
       await label.fill('Book tonight');
+      await label.blur();
+      const ahead = owner.tab.getByRole('region', { name: 'Book a night, changed in one place' });
+      await ahead
+        .getByText(/Changed there, too, no header would stand otherwise: .*Quiet header/)
+        .waitFor(SLOW);
+      expect(labels().filter((each) => each === 'Book tonight').length).toBeLessThan(2);
+      expect(await axeFindings(owner.tab)).toEqual([]);
+      await ahead.getByRole('button', { name: 'Change it there, too' }).click();
       await expect.poll(labels, SLOW).toEqual(['Book tonight', 'Book tonight', 'Book tonight']);
       await publish();
       for (const path of ['visit/', 'book/']) expect((await live(path)).text).toContain('Book tonight');
       expect((await live('members/', 'hatrail-visitor=in')).text).toContain('Book tonight');
-      await label.blur();
+      await undo();
+      await expect.poll(labels, SLOW).toEqual(['Book a night', 'Book a night', 'Book tonight']);
       await undo();
       await expect.poll(labels, SLOW).toEqual(['Book a night', 'Book a night', 'Book a night']);
       await owner.button('Cut it loose').click();
       await expect.poll(() => labels().length, SLOW).toBe(2);
       await owner.peg('Place');
       await cell('log').click();
+    },
+  );
+
+  test(
+    'looks, a rail and an opening band are kept, used elsewhere, changed in one place, carried and put back',
+    LONG,
+    async () => {
+      const { tab, running, siteId } = owner;
+      const start = site();
+      const ahead = (name: string) => tab.getByRole('region', { name: `${name}, changed in one place` });
+      const opening = (id: string) => site().pages.find((each) => each.id === id)!.bands[0]!;
+      const looks = (id: string) => site().headers.find((each) => each.id === id)!.looks;
+      await tab.goto(`${running.url}/sites/${siteId}/hang?header=quiet&hung=header`);
+      await owner.button('Keep it for reuse').click(SLOW);
+      await saved();
+      await tab.goto(`${running.url}/sites/${siteId}/hang?header=members&hung=header`);
+      await tab.getByRole('combobox', { name: 'Looks that it wears' }).selectOption({ index: 1 }, SLOW);
+      await expect.poll(() => looks('members'), SLOW).toEqual(looks('quiet'));
+      // Another value in one of them: told what it does to the other, then put back.
+      await tab.goto(`${running.url}/sites/${siteId}/dress?header=members&page=members`);
+      const copy = tab.getByLabel('Copy a look to here');
+      const night = copy.locator('option', { hasText: 'Night header, after scrolling' });
+      await copy.selectOption((await night.getAttribute('value', SLOW))!);
+      const own = ahead('Looks of Quiet header');
+      await own.getByText(/Changed there, too/).waitFor(SLOW);
+      await own.getByRole('button', { name: 'Put it back' }).click();
+      await expect.poll(() => looks('members'), SLOW).toEqual(looks('quiet'));
+      // A rail.
+      await tab.goto(`${running.url}/sites/${siteId}/hang?header=quiet&hung=rail-1`);
+      await owner.button('Keep it for reuse').click(SLOW);
+      await saved();
+      await tab.goto(`${running.url}/sites/${siteId}/hang?header=members`);
+      await owner.button('Another rail').click(SLOW);
+      await tab.getByRole('menuitem', { name: 'First rail of Quiet header, as it is kept' }).click();
+      await tab.getByText('Also in Quiet header').waitFor(SLOW);
+      // The opening band of a page, on another.
+      await tab.goto(`${running.url}/sites/${siteId}/gather/pages?page=visit`);
+      await tab
+        .getByRole('region', { name: /^Bands of/ })
+        .getByRole('button')
+        .nth(1)
+        .click(SLOW);
+      await owner.button('Keep it for reuse').click(SLOW);
+      await saved();
+      expect(site().parts).toHaveLength(3 + (start.parts?.length ?? 0));
+      const heights = () => ['visit', 'book'].map((id) => opening(id).height.value);
+      await tab.goto(`${running.url}/sites/${siteId}/gather/pages?page=book`);
+      await owner.button('Add a band').click(SLOW);
+      await tab.getByRole('menuitem', { name: /as it is kept, to open the page$/ }).click();
+      const kept = opening('visit').name;
+      await tab.getByRole('textbox', { name: 'Height of the band' }).fill('44');
+      await tab.getByRole('textbox', { name: 'Height of the band' }).press('Enter');
+      await ahead(kept)
+        .getByText(/Changed there, too/)
+        .waitFor(SLOW);
+      await ahead(kept).getByRole('button', { name: 'Change it there, too' }).click();
+      await expect.poll(heights, SLOW).toEqual([44, 44]);
+      await saved();
+      owner.keep(siteId, (draft) => void Object.assign(draft, start, { parts: start.parts }));
+      expect(owner.errors).toEqual([]);
+    },
+  );
+
+  test(
+    'a page that its header cannot be read on is told as soon as it is there, with the headers that are clear',
+    LONG,
+    async () => {
+      const { tab, running, siteId } = owner;
+      await tab.goto(`${running.url}/sites/${siteId}/gather/pages`);
+      await owner.button('Add a page').click(SLOW);
+      await tab.getByRole('menuitem', { name: /^Text/ }).click();
+      const offers = tab.getByRole('group', { name: /^Clear on/ });
+      await offers.getByRole('button', { name: 'Hang Quiet header here' }).click(SLOW);
+      await tab.getByText(/under Quiet header/).waitFor(SLOW);
+      await expect
+        .poll(() => site().placements![0], SLOW)
+        .toMatchObject({
+          header: 'quiet',
+          pages: [site().pages.at(-1)!.id],
+        });
+      // A header that lies over the page is proposed for those pages alone that can bear it.
+      await owner.peg('Place');
+      await tab.getByRole('button', { name: 'Place a header' }).click(SLOW);
+      await tab.getByRole('combobox', { name: 'Header', exact: true }).first().selectOption('night');
+      await tab.getByText(/^It would be clear on \d of 7 pages/).waitFor(SLOW);
+      for (let step = 0; step < 4; step++) await undo();
+      await expect.poll(() => site().pages.length, SLOW).toBe(6);
+      await tab.goto(`${running.url}/sites/${siteId}/place?page=log`);
     },
   );
 

@@ -39,6 +39,37 @@ describe('parts that are used elsewhere', () => {
     expect(checkSite(draft)).toEqual([]);
   });
 
+  test('a picture goes from what is kept for reuse, from what differs on a page, and from icons, and leaves a sound document', () => {
+    const draft = copy();
+    const [header] = draft.headers as [Site['headers'][number]];
+    const hung = { kind: 'picture', id: 'p', picture: 'logo', height: 20 } as const;
+    const worn = { top: { picture: { on: true, picture: 'logo' } } };
+    header.spare = [hung, { ...hung, id: 'q' }];
+    header.rails[0]!.end.push({
+      kind: 'icons',
+      id: 'icons',
+      size: 20,
+      gap: 8,
+      links: [{ id: 'own', picture: 'logo', label: 'Ours', address: '/x' }],
+    });
+    draft.pages[0]!.own = [{ header: header.id, looks: worn }];
+    draft.pages[0]!.snapshots = [{ width: 1280, picture: 'logo' }];
+    draft.parts = [
+      { id: 'one', name: 'One', items: [hung] },
+      { id: 'two', name: 'Two', looks: { ...worn, scrolled: {} } },
+    ];
+    expect(checkSite(draft)).toEqual([]);
+    removePicture(draft, 'logo');
+    expect([usesOfPart(draft, 'picture', 'logo'), checkSite(draft)]).toEqual([[], []]);
+    expect(draft.parts).toEqual([{ id: 'two', name: 'Two', looks: { top: {}, scrolled: {} } }]);
+    expect([header.spare, draft.pages[0]!.snapshots, draft.pages[0]!.own]).toEqual([
+      undefined,
+      undefined,
+      [{ header: header.id, looks: { top: {} } }],
+    ]);
+    expect(header.rails[0]!.end.at(-1)).toMatchObject({ links: [{ icon: 'star' }] });
+  });
+
   test('links to a page that goes keep its address and its name, or go elsewhere', () => {
     const draft = copy();
     draft.pages.push({ ...structuredClone(draft.pages[0]!), id: 'tour', title: 'The tour', path: '/tour' });

@@ -1,4 +1,3 @@
-import type { Look } from '../model/look.ts';
 import { referencesOf, type PartKind, type Reference } from '../model/references.ts';
 import type { Site } from '../model/site.ts';
 
@@ -26,50 +25,33 @@ export function useInstead(draft: Site, kind: PartKind, id: string, instead: str
 }
 
 /**
- * Takes a picture out of a draft of the site, and out of every place where it is used: a backdrop keeps its colour, a
- * picture item goes from its rail, an icon of the owner's becomes a star, a header's or rail's picture layer goes, in its trials,
- * too.
+ * Takes a picture out of a draft of the site, and out of every place where it is used, wherever that is: a backdrop keeps its
+ * colour, a picture item goes from its rail, an icon of the owner's becomes a star, the picture layer of a look goes, and so
+ * do a logo variant and a full-length picture of a page.
  */
 export function removePicture(draft: Site, id: string): void {
   draft.pictures = draft.pictures.filter((picture) => picture.id !== id);
-  for (const [variant, picture] of Object.entries(draft.logo.variants)) {
-    if (picture === id) delete draft.logo.variants[variant as keyof typeof draft.logo.variants];
-  }
-  for (const page of draft.pages) {
-    const left = page.snapshots?.filter(({ picture }) => picture !== id);
-    if (left?.length === 0) delete page.snapshots;
-    else if (left) page.snapshots = left;
-    for (const band of page.bands) {
-      if (band.backdrop.picture?.picture === id) delete band.backdrop.picture;
-      for (const content of band.contents) {
-        if (content.kind === 'pictures') content.pictures = content.pictures.filter((used) => used !== id);
-      }
-    }
-  }
-  for (const header of draft.headers) {
-    const isGone = (item: { kind: string; picture?: string }) =>
-      item.kind === 'picture' && item.picture === id;
-    for (const rail of header.rails) {
-      for (const place of ['start', 'middle', 'end'] as const) {
-        rail[place] = rail[place].filter((item) => !isGone(item));
-      }
-    }
-    if (header.spare) header.spare = header.spare.filter((item) => !isGone(item));
-    const items = [...header.rails.flatMap(({ start, middle, end }) => [...start, ...middle, ...end])];
-    for (const item of [...items, ...(header.spare ?? [])]) {
-      if (item.kind !== 'icons') continue;
-      for (const link of item.links) {
-        if (link.picture !== id) continue;
-        delete link.picture;
-        link.icon = 'star';
-      }
-    }
-    const trials = header.trials ?? [];
-    const worn = [header, ...header.rails, ...trials, ...trials.flatMap(({ parts }) => parts)];
-    for (const look of worn.flatMap(({ looks }) => Object.values(looks ?? {}) as Look[])) {
-      if (look.picture?.picture === id) delete look.picture;
-    }
-  }
+  // From the last use on, so that what goes from a list leaves the places before it as they are.
+  for (const { path } of usesOfPart(draft, 'picture', id).reverse()) loseAt(draft, path);
+  for (const page of draft.pages) if (page.snapshots?.length === 0) delete page.snapshots;
+  for (const header of draft.headers) if (header.spare?.length === 0) delete header.spare;
+  if (draft.parts) draft.parts = draft.parts.filter(({ items }) => items?.length !== 0);
+}
+
+/** Takes away what names a picture at a path. */
+function loseAt(draft: Site, path: readonly (string | number)[]): void {
+  type Named = Record<string | number, unknown>;
+  const key = path.at(-1)!;
+  const [list, own] = path.slice(-3, -1) as [string | number, string | number];
+  const holder = atPath(draft, path.slice(0, -1)) as Named | unknown[];
+  const around = atPath(draft, path.slice(0, -2)) as Named | unknown[];
+  if (Array.isArray(holder)) holder.splice(Number(key), 1);
+  else if (own === 'variants') delete holder[key];
+  else if (list === 'links') {
+    delete holder[key];
+    holder.icon = 'star';
+  } else if (Array.isArray(around)) around.splice(Number(own), 1);
+  else delete around[own];
 }
 
 /**

@@ -40,6 +40,8 @@ export class Rail {
   @IsOptional()
   @Nested(() => PartLooks)
   looks?: PartLooks;
+  /** The kept part that it is a use of, by its id. */
+  @IsOptional() @IsId() part?: string;
   @KindList(ITEM_KINDS, 16) start: Item[];
   @KindList(ITEM_KINDS, 16) middle: Item[];
   @KindList(ITEM_KINDS, 16) end: Item[];
@@ -247,6 +249,12 @@ export function itemsOf(rail: Rail): Item[] {
 /** All items of a header, from the first rail on. */
 export function headerItems(header: Header): Item[] {
   return header.rails.flatMap(itemsOf);
+}
+
+/** What comes onto a rail goes somewhere when the header folds: logo and name stay, the rest goes into the folded menu. */
+export function foldToo({ fold }: Header, { id, kind }: Item): void {
+  if (!fold || fold.bar.includes(id) || fold.panel.includes(id)) return;
+  (kind === 'logo' || kind === 'name' ? fold.bar : fold.panel).push(id);
 }
 
 /** The rails with a mark are the first ones, without a gap. */

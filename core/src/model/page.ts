@@ -91,6 +91,8 @@ export class Band {
   @IsPlainText(60) name: string;
   @Nested(() => BandHeight) height: BandHeight;
   @Nested(() => Backdrop) backdrop: Backdrop;
+  /** The kept part that it is a use of, by its id. */
+  @IsOptional() @IsId() part?: string;
   /** A pairing that it wears: its ground is the backdrop's colour, its ink that of headings and text. */
   @IsOptional() @IsId() pairing?: string;
   /** Whether its ground is dark or light, for headers that follow the ground; told from its backdrop where nothing is said. */

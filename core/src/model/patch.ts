@@ -1,5 +1,5 @@
 import { applyPatches, enablePatches, produceWithPatches, type Draft, type Patch } from 'immer';
-import { carryParts } from './carry.ts';
+import { followLone } from './carry.ts';
 import type { Site } from './site.ts';
 
 enablePatches();
@@ -12,11 +12,11 @@ export interface Edit {
   inverse: Patch[];
 }
 
-/** Makes an edit by changing a draft of the site; what is changed in one use of a kept part is changed in all. The site itself stays as it was. */
+/** Makes an edit by changing a draft of the site; what is kept and used once is as that use is. The site itself stays as it was. */
 export function makeEdit(site: Site, label: string, change: (draft: Draft<Site>) => void): [Site, Edit] {
   const [next, patches, inverse] = produceWithPatches(site, (draft) => {
     change(draft);
-    carryParts(site, draft as Site);
+    followLone(draft as Site);
   });
   return [next, { label, patches, inverse }];
 }

@@ -4,7 +4,7 @@ import { Menu } from './menu.ts';
 import { Page } from './page.ts';
 import { Pairing, Swatch } from './palette.ts';
 import { Picture, SiteLogo } from './picture.ts';
-import { KeptPart } from './parts.ts';
+import { KeptPart, MOST_PARTS } from './parts.ts';
 import { Placement } from './placement.ts';
 import { IsPlainText, Nested, NestedList } from './rules.ts';
 import { Needs } from './needs.ts';
@@ -52,6 +52,6 @@ export class Site {
   placements?: Placement[];
   /** Parts that are kept under a name, to be used in many headers. */
   @IsOptional()
-  @NestedList(() => KeptPart, 100)
+  @NestedList(() => KeptPart, MOST_PARTS)
   parts?: KeptPart[];
 }

@@ -1,6 +1,7 @@
 import type { Wearer } from '@hatrail/core/header/look';
 import { itemsOf, momentName, allMoments, type Header, type Moment } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
+import { wearKept } from '../hang/edits.ts';
 import { copyLook, ownLook, wearerName } from './lookEdits.ts';
 
 /** Everyone in a header who can wear a look, with the key it is chosen by. Buttons wear what they are given on Hang. */
@@ -54,21 +55,29 @@ export function CopyFrom({
         name: `${name}, ${momentName(each.header, at).toLowerCase()}`,
       })),
   );
-  if (sources.length === 0) return null;
+  const kept = wearer.rail ? [] : (site.parts ?? []).filter(({ looks }) => looks);
+  if (sources.length + kept.length === 0) return null;
   return (
     <select
       className="choice-select"
       aria-label="Copy a look to here"
       value=""
       onChange={(event) => {
-        const source = sources[Number(event.target.value)];
-        if (source) copyLook(source.look, wearer, moment);
+        const { value } = event.target;
+        const source = sources[Number(value)];
+        if (value.startsWith('kept ')) wearKept(site, wearer.header.id, value.slice(5));
+        else if (source) copyLook(source.look, wearer, moment);
       }}
     >
       <option value="">Copy from…</option>
       {sources.map(({ name }, i) => (
         <option key={i} value={i}>
           {name}
+        </option>
+      ))}
+      {kept.map(({ id, name }) => (
+        <option key={id} value={`kept ${id}`}>
+          {name}, all moments, as they are kept
         </option>
       ))}
     </select>

@@ -5,6 +5,7 @@ import type { KeptSite } from '@hatrail/core/model/kept';
 import type { Site } from '@hatrail/core/model/site';
 import type { LoadedSite } from '../engine/loadedSite.ts';
 import { usePlace, type EditorPlace, type PlaceChange } from '../dress/place.ts';
+import { KeptAhead } from '../reuse/KeptAhead.tsx';
 import { settleConflict, useAutosave } from './autosave.ts';
 import { HoldKeepers } from './HoldKeeper.tsx';
 import { Shortcuts } from './Shortcuts.tsx';
@@ -58,6 +59,7 @@ function OpenSite({
     <VerdictsProvider value={verdicts}>
       <TopBar siteId={siteId} loaded={loaded} place={place} />
       <Conflict />
+      <KeptAhead loaded={loaded} />
       <Shortcuts go={go} />
       <HoldKeepers loaded={loaded} header={place.header} />
       <Outlet context={context} />

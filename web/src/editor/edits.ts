@@ -6,6 +6,7 @@ import type { Placement } from '@hatrail/core/model/placement';
 import { partedOwn, withOwn } from '@hatrail/core/placed/own';
 import { ownOf, withOwnValues } from '@hatrail/core/placed/worn';
 import type { Needs } from '@hatrail/core/model/needs';
+import type { Site } from '@hatrail/core/model/site';
 import { useEditor } from './store.ts';
 
 /** Puts what was found in the place of what a header wears, as one undoable step. */
@@ -114,4 +115,18 @@ export function setPlacements(label: string, placements: readonly Placement[], g
 /** Sets the contrast that is asked for on the site; figures that are typed one after the other are one step. */
 export function setNeeds(needs: Needs): void {
   useEditor.getState().edit('Contrast needed', (draft) => void (draft.needs = { ...needs }), 'needs');
+}
+
+/** Takes a change of pages and placements as one undoable step. */
+export function takeSite(label: string, change: (site: Site) => Site): void {
+  const { site, edit } = useEditor.getState();
+  if (!site) return;
+  const next = change(site);
+  edit(label, (draft) => {
+    next.pages.forEach((page, i) => {
+      if (page !== site.pages[i]) draft.pages[i] = structuredClone(page);
+    });
+    if (next.placements !== site.placements && next.placements)
+      draft.placements = structuredClone(next.placements);
+  });
 }

@@ -1,3 +1,4 @@
+import { hangKeptRail } from '@hatrail/core/model/carry';
 import type { KeptPart } from '@hatrail/core/model/parts';
 import { freeId } from '@hatrail/core/gather/freeId';
 import { itemIds } from '@hatrail/core/gather/swatches';
@@ -76,7 +77,7 @@ export function Hang() {
           Whole header
         </button>
         <WidthRuler width={width} foldWidth={layout.foldWidth} onChange={(next) => go({ width: next })} />
-        <AddRail header={header} onChosen={choose} />
+        <AddRail site={site} header={header} onChosen={choose} />
         <AddItem site={site} header={header} chosen={chosen} onChosen={choose} />
       </div>
       <Rods site={site} header={header} layout={layout} chosen={chosen} onChoose={choose}>
@@ -120,6 +121,7 @@ export function Hang() {
           {chosen.kind === 'rail' && (
             <RailTag
               key={chosen.index}
+              site={site}
               header={header}
               index={chosen.index}
               layout={layout}
@@ -141,19 +143,45 @@ interface AddProps {
   onChosen: (chosen: Chosen) => void;
 }
 
-function AddRail({ header, onChosen }: AddProps) {
-  const add = () => {
-    changeHeader(header.id, 'Another rail', (draft) => {
-      const { inset, gap } = draft.rails.at(-1)!;
-      draft.rails.push({ height: 48, inset, gap, start: [], middle: [], end: [] });
+function AddRail({ site, header, onChosen }: AddProps & { site: Site }) {
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const kept = (site.parts ?? []).filter(({ rail }) => rail);
+  const hang = (label: string, make: (draft: Header) => void) => {
+    setAnchor(null);
+    changeHeader(header.id, label, (draft) => {
+      make(draft);
       keepLeading(draft);
     });
     onChosen({ kind: 'rail', index: header.rails.length });
   };
+  const add = () =>
+    hang('Another rail', (draft) => {
+      const { inset, gap } = draft.rails.at(-1)!;
+      draft.rails.push({ height: 48, inset, gap, start: [], middle: [], end: [] });
+    });
   return (
-    <Button size="small" variant="outlined" disabled={header.rails.length >= 8} onClick={add}>
-      Another rail
-    </Button>
+    <>
+      <Button
+        size="small"
+        variant="outlined"
+        disabled={header.rails.length >= 8}
+        {...(kept.length > 0 && { 'aria-haspopup': 'menu' })}
+        onClick={(event) => (kept.length > 0 ? setAnchor(event.currentTarget) : add())}
+      >
+        Another rail
+      </Button>
+      <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
+        <MenuItem onClick={add}>A new one</MenuItem>
+        {kept.map((part) => (
+          <MenuItem
+            key={part.id}
+            onClick={() => hang(`Hang ${part.name}`, (draft) => hangKeptRail(draft, part))}
+          >
+            {part.name}, as it is kept
+          </MenuItem>
+        ))}
+      </Menu>
+    </>
   );
 }
 

@@ -7,6 +7,8 @@ import type { Header } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
 import { hangingsOf } from '@hatrail/core/placed/answers';
 import { START_HEADERS, emptyHeader } from '@hatrail/core/start/headers';
+import { useLocation, useNavigate } from 'react-router';
+import { setPlacements } from '../editor/edits.ts';
 import { useEditor } from '../editor/store.ts';
 
 interface HeaderChoiceProps {
@@ -19,6 +21,8 @@ interface HeaderChoiceProps {
 export function HeaderChoice({ site, header, onChoose }: HeaderChoiceProps) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const edit = useEditor((state) => state.edit);
+  const navigate = useNavigate();
+  const { search } = useLocation();
   const close = (then: () => void) => () => {
     setAnchor(null);
     then();
@@ -31,6 +35,17 @@ export function HeaderChoice({ site, header, onChoose }: HeaderChoiceProps) {
   const duplicate = () => {
     const copy = structuredClone(header);
     add({ ...copy, name: `${header.name.slice(0, 54)}, copy` });
+  };
+  const hangOnAll = () =>
+    edit(`Hang ${header.name} on the pages`, (draft) => {
+      const at = draft.headers.findIndex(({ id }) => id === header.id);
+      draft.headers.unshift(...draft.headers.splice(at, 1));
+    });
+  // What lies over the page is not hung unseen: it is told on Place which pages can bear it.
+  const placeSome = () => {
+    const everywhere = { id: 'everywhere', header: elementAt(site.headers, 0).id };
+    setPlacements(`Place ${header.name}`, [{ id: 'placement', header: header.id, pages: [] }, everywhere]);
+    void navigate({ pathname: '../place', search }, { relative: 'path', state: { open: 'placement' } });
   };
   const hung = new Set(hangingsOf(site).map((each) => each.header.id));
   const fits = START_HEADERS.filter((start) => usesKnownSwatches(site, start.make()));
@@ -54,15 +69,10 @@ export function HeaderChoice({ site, header, onChoose }: HeaderChoiceProps) {
           </MenuItem>
         ))}
         {!site.placements && elementAt(site.headers, 0).id !== header.id && (
-          <MenuItem
-            onClick={close(() =>
-              edit(`Hang ${header.name} on the pages`, (draft) => {
-                const at = draft.headers.findIndex(({ id }) => id === header.id);
-                draft.headers.unshift(...draft.headers.splice(at, 1));
-              }),
-            )}
-          >
-            Hang {header.name} on the pages
+          <MenuItem onClick={close(header.manner.lies === 'over' ? placeSome : hangOnAll)}>
+            {header.manner.lies === 'over'
+              ? `Hang ${header.name} where it is clear`
+              : `Hang ${header.name} on the pages`}
           </MenuItem>
         )}
         <MenuItem divider disabled={site.headers.length >= 40} onClick={close(duplicate)}>

@@ -6,9 +6,11 @@ import { Header } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
 import { ChoiceField, FieldRow, TextInput } from '../parts/fields.tsx';
 import { byRule } from '../parts/rules.ts';
+import { reusableLooks } from '../reuse/kinds.ts';
+import { Reuse } from '../reuse/Reuse.tsx';
 import { ExtentFields } from './ExtentFields.tsx';
 import { changeHeader } from '../editor/edits.ts';
-import { keepLeading } from './edits.ts';
+import { keepLeading, wearKept } from './edits.ts';
 
 interface HeaderTagProps {
   site: Site;
@@ -68,8 +70,32 @@ export function HeaderTag({ site, header, measure, layout }: HeaderTagProps) {
           }
         />
       </FieldRow>
+      <KeptLooks site={site} header={header} />
       <h3>Inset from the window</h3>
       <ExtentFields header={header} />
     </section>
+  );
+}
+
+/** The looks that it wears, where some are kept for reuse, and whether its own are. */
+function KeptLooks({ site, header }: Pick<HeaderTagProps, 'site' | 'header'>) {
+  const kept = (site.parts ?? []).filter(({ looks }) => looks);
+  return (
+    <>
+      {kept.length > 0 && (
+        <FieldRow label="Looks">
+          <ChoiceField
+            label="Looks that it wears"
+            value={header.part ?? ''}
+            options={[
+              ['', 'its own'] as const,
+              ...kept.map(({ id, name }) => [id, `${name}, as they are kept`] as const),
+            ]}
+            onChange={(id) => wearKept(site, header.id, id)}
+          />
+        </FieldRow>
+      )}
+      <Reuse site={site} of={reusableLooks(header)} />
+    </>
   );
 }

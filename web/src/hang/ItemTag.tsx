@@ -17,7 +17,8 @@ import { ByWidth } from './ByWidth.tsx';
 import { changeHeader } from '../editor/edits.ts';
 import { changeItem, hang, hangCopy, rodSpotOf } from './edits.ts';
 import type { Chosen } from './chosen.ts';
-import { Reuse } from './Reuse.tsx';
+import { reusableItem } from '../reuse/kinds.ts';
+import { Reuse } from '../reuse/Reuse.tsx';
 import { KindFields } from './KindFields.tsx';
 import { LookFields } from './LookFields.tsx';
 import { steppedValues } from './steppedValues.ts';
@@ -143,7 +144,7 @@ export function ItemTag({ site, header, item, layout, measure, onChoose }: ItemT
           })
         }
       />
-      {item.kind !== 'gap' && <Reuse site={site} header={header} item={item} />}
+      {item.kind !== 'gap' && <Reuse site={site} of={reusableItem(site, header, item)} />}
       <div className="row tag-acts">
         <Button size="small" variant="outlined" onClick={copy}>
           Copy with its look

@@ -5,6 +5,9 @@ import type { HeaderLayout } from '@hatrail/core/header/laid';
 import { paddingFor } from '@hatrail/core/header/readings';
 import { railAt } from '@hatrail/core/header/steps';
 import { itemsOf, type Header, type Rail } from '@hatrail/core/model/header';
+import type { Site } from '@hatrail/core/model/site';
+import { reusableRail } from '../reuse/kinds.ts';
+import { Reuse } from '../reuse/Reuse.tsx';
 import { ChoiceField, OnOff, FieldRow } from '../parts/fields.tsx';
 import { NumberField } from '../parts/NumberField.tsx';
 import { ByWidth } from './ByWidth.tsx';
@@ -15,6 +18,7 @@ import type { Chosen } from './chosen.ts';
 import { railName } from './railName.ts';
 
 interface RailTagProps {
+  site: Site;
   header: Header;
   index: number;
   layout: HeaderLayout;
@@ -22,7 +26,7 @@ interface RailTagProps {
 }
 
 /** A rail's tag: its height, margins and width, and what it does on scroll. */
-export function RailTag({ header, index, layout, onChoose }: RailTagProps) {
+export function RailTag({ site, header, index, layout, onChoose }: RailTagProps) {
   const rail = at(header.rails, index);
   const laid = layout.rails.find((candidate) => candidate.index === index);
   const now = railAt(rail, layout.width);
@@ -206,6 +210,7 @@ export function RailTag({ header, index, layout, onChoose }: RailTagProps) {
           })
         }
       />
+      <Reuse site={site} of={reusableRail(header, index)} />
       <div className="row tag-acts">
         <Button size="small" variant="outlined" disabled={index === 0} onClick={() => reorder(-1)}>
           Up

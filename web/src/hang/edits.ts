@@ -1,7 +1,9 @@
 import { at } from '@hatrail/core/lists';
-import { headerItems, PLACES, type Header, type RailPlace } from '@hatrail/core/model/header';
+import { foldToo, headerItems, PLACES, type Header, type RailPlace } from '@hatrail/core/model/header';
 import type { Item } from '@hatrail/core/model/item';
+import type { Site } from '@hatrail/core/model/site';
 import { changeHeader } from '../editor/edits.ts';
+import { useEditor } from '../editor/store.ts';
 
 /** Edits of what hangs in a header, each one undoable step. */
 
@@ -60,12 +62,6 @@ export function hang(header: Header, itemId: string, to: RodSpot): void {
   list.splice(Math.min(to.index, list.length), 0, item!);
   if (header.spare?.length === 0) delete header.spare;
   if (from.rail === 'spare' && to.rail !== 'spare') foldToo(header, item!);
-}
-
-/** What comes onto a rail goes somewhere when the header folds: logo and name stay, the rest goes into the folded menu. */
-function foldToo({ fold }: Header, { id, kind }: Item): void {
-  if (!fold || fold.bar.includes(id) || fold.panel.includes(id)) return;
-  (kind === 'logo' || kind === 'name' ? fold.bar : fold.panel).push(id);
 }
 
 /** Hangs a new item of a draft of a header at the end of a rail. */
@@ -127,4 +123,16 @@ export function nextSpot(header: Header, itemId: string, move: ItemMove): RodSpo
     ...to,
     index: rail === 'spare' ? (header.spare?.length ?? 0) : at(header.rails, rail)[to.place].length,
   };
+}
+
+/** Gives a header the looks that are kept under an id, or lets it keep those it has as its own. */
+export function wearKept(site: Site, headerId: string, partId: string): void {
+  const part = site.parts?.find(({ id }) => id === partId);
+  useEditor.getState().edit(part ? `Wear ${part.name}` : 'Looks of its own', (draft) => {
+    const header = draft.headers.find(({ id }) => id === headerId);
+    if (!header) return;
+    if (!part?.looks) return void delete header.part;
+    header.part = part.id;
+    header.looks = structuredClone(part.looks);
+  });
 }

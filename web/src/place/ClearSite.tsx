@@ -2,7 +2,7 @@ import { Button } from '@mui/material';
 import { useAsked, useSoFar } from '../engine/answers.ts';
 import { siteKey } from '../engine/dependsOn.ts';
 import type { LoadedSite } from '../engine/loadedSite.ts';
-import { takeSite } from './PlaceSide.tsx';
+import { takeSite } from '../editor/edits.ts';
 import { sitePlan, type PlanProgress, type SitePlan } from './ways.ts';
 
 /** What would clear every page for all visitors: looked for when it is asked, shown, and taken step by step or together. */

@@ -38,7 +38,7 @@ export function Place() {
   hung.delete(undefined);
   return (
     <main className="place">
-      <Placements site={site} decided={decided} />
+      <Placements loaded={loaded} decided={decided} />
       <section className="place-middle" aria-label="Pages">
         <div className="place-top">
           <h1>

@@ -10,8 +10,7 @@ import { answerFor, type Answer, type Hanging, type Passed } from '@hatrail/core
 import { differencesOf, partName } from '@hatrail/core/placed/own';
 import { whereWords } from '@hatrail/core/placed/told';
 import { ownOf } from '@hatrail/core/placed/worn';
-import { setOwn } from '../editor/edits.ts';
-import { useEditor } from '../editor/store.ts';
+import { setOwn, takeSite } from '../editor/edits.ts';
 import { useAnswer, useSoFar } from '../engine/answers.ts';
 import { keyOf, siteKey } from '../engine/dependsOn.ts';
 import type { LoadedSite } from '../engine/loadedSite.ts';
@@ -306,18 +305,4 @@ function WaysHere({ loaded, hanging, proof }: { loaded: LoadedSite; hanging: Han
       </p>
     </section>
   );
-}
-
-/** Takes a change of pages and placements as one undoable step. */
-export function takeSite(label: string, change: (site: Site) => Site): void {
-  const { site, edit } = useEditor.getState();
-  if (!site) return;
-  const next = change(site);
-  edit(label, (draft) => {
-    next.pages.forEach((page, i) => {
-      if (page !== site.pages[i]) draft.pages[i] = structuredClone(page);
-    });
-    if (next.placements !== site.placements && next.placements)
-      draft.placements = structuredClone(next.placements);
-  });
 }

@@ -7,14 +7,21 @@ import { freeId } from '@hatrail/core/gather/freeId';
 import { AUDIENCES, type Placement } from '@hatrail/core/model/placement';
 import type { Site } from '@hatrail/core/model/site';
 import { placementsTold, whereWords, type PlacementTold } from '@hatrail/core/placed/told';
+import type { Verdict } from '@hatrail/core/sweep/verdict';
+import { useLocation } from 'react-router';
+import type { LoadedSite } from '../engine/loadedSite.ts';
+import { VerdictMark } from '../parts/Verdict.tsx';
+import { useBorne, type Borne } from './proof.ts';
 import { setPlacements } from '../editor/edits.ts';
 import { ChoiceField, FieldRow, TextInput } from '../parts/fields.tsx';
 
 /** The placements in order, the first that fits decides: dragged or moved by keys, each with what it decides. */
-export function Placements({ site, decided }: { site: Site; decided: string | undefined }) {
+export function Placements({ loaded, decided }: { loaded: LoadedSite; decided: string | undefined }) {
+  const { site } = loaded;
+  const { state } = useLocation() as { state: { open?: string } | null };
   const placements = useMemo(() => site.placements ?? [], [site.placements]);
   const told = useMemo(() => placementsTold(site), [site]);
-  const [open, setOpen] = useState<string>();
+  const [open, setOpen] = useState(state?.open);
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }));
   const move = (from: number, to: number) => {
     if (from === to || to < 0 || to >= placements.length) return;
@@ -47,7 +54,7 @@ export function Placements({ site, decided }: { site: Site; decided: string | un
             {told.map((each, i) => (
               <PlacementCard
                 key={each.placement.id}
-                site={site}
+                loaded={loaded}
                 told={each}
                 isDecided={each.placement.id === decided}
                 isOpen={each.placement.id === open}
@@ -76,7 +83,7 @@ export function Placements({ site, decided }: { site: Site; decided: string | un
 const everywhere = (site: Site): Placement => ({ id: 'everywhere', header: site.headers[0]!.id });
 
 interface CardProps {
-  site: Site;
+  loaded: LoadedSite;
   told: PlacementTold;
   isDecided: boolean;
   isOpen: boolean;
@@ -85,13 +92,14 @@ interface CardProps {
 }
 
 const PlacementCard = memo(function PlacementCard({
-  site,
+  loaded,
   told,
   isDecided,
   isOpen,
   onOpen,
   onMove,
 }: CardProps) {
+  const { site } = loaded;
   const { placement, decides, problem } = told;
   const { setNodeRef, setActivatorNodeRef, listeners, transform, transition } = useSortable({
     id: placement.id,
@@ -142,7 +150,7 @@ const PlacementCard = memo(function PlacementCard({
           </button>
         </p>
       )}
-      {isOpen && <PlacementFields site={site} placement={placement} onMove={onMove} />}
+      {isOpen && <PlacementFields loaded={loaded} placement={placement} onMove={onMove} />}
     </li>
   );
 });
@@ -155,14 +163,15 @@ const pathProblem = (text: string) =>
     : 'Give an address like /visit: small letters, digits, hyphens, no slash at the end.';
 
 function PlacementFields({
-  site,
+  loaded,
   placement,
   onMove,
 }: {
-  site: Site;
+  loaded: LoadedSite;
   placement: Placement;
   onMove: (by: -1 | 1) => void;
 }) {
+  const { site } = loaded;
   const placements = site.placements ?? [];
   const { pages, below, except, who, header } = placement;
   const set = (label: string, change: (old: Placement) => Placement, group?: string) =>
@@ -171,6 +180,7 @@ function PlacementFields({
       placements.map((each) => (each === placement ? change(each) : each)),
       group,
     );
+  const borne = useBorne(loaded, pages && site.headers.find(({ id }) => id === header), who);
   const where = pages ? 'pages' : below !== undefined ? 'below' : 'everywhere';
   const bare = ({ pages: _, below: __, ...rest }: Placement): Placement => rest;
   return (
@@ -216,6 +226,7 @@ function PlacementFields({
           site={site}
           label="Pages"
           chosen={pages}
+          borne={borne}
           onChange={(next) => set('Pages of a placement', (old) => ({ ...old, pages: next }))}
         />
       )}
@@ -296,16 +307,33 @@ function PageChecks({
   site,
   label,
   chosen,
+  borne,
   onChange,
 }: {
   site: Site;
   label: string;
   chosen: readonly string[];
+  /** How the header would stand on each of them. */
+  borne?: Borne;
   onChange: (ids: string[]) => void;
 }) {
+  const bearing = site.pages.filter(({ id }) => borne?.verdicts.get(id) === 'clear').map(({ id }) => id);
+  const isChosen = bearing.length === chosen.length && bearing.every((id) => chosen.includes(id));
   return (
     <fieldset className="placement-pages">
       <legend>{label}</legend>
+      {borne && (
+        <p className="quiet" role="status">
+          {borne.isWhole
+            ? `It would be clear on ${bearing.length} of ${site.pages.length} ${site.pages.length === 1 ? 'page' : 'pages'}. `
+            : `Being swept: ${borne.verdicts.size} of ${site.pages.length} pages. `}
+          {borne.isWhole && bearing.length > 0 && !isChosen && (
+            <button type="button" className="link" onClick={() => onChange(bearing)}>
+              Choose {bearing.length === 1 ? 'that one' : `those ${bearing.length}`}
+            </button>
+          )}
+        </p>
+      )}
       {site.pages.map(({ id, title }) => (
         <label key={id}>
           <input
@@ -316,8 +344,20 @@ function PageChecks({
             }
           />
           {title}
+          <PageMark verdict={borne?.verdicts.get(id)} />
         </label>
       ))}
     </fieldset>
+  );
+}
+
+/** How the header would stand on a page, at its end. */
+function PageMark({ verdict }: { verdict: Verdict | undefined }) {
+  if (!verdict) return null;
+  return (
+    <span className="placement-mark">
+      <VerdictMark verdict={verdict} />
+      <span className="sr-only">, {verdict}</span>
+    </span>
   );
 }

@@ -130,6 +130,43 @@ async function triedOn(
   return Promise.all(then.map((each) => proveHanging(at, each, signal)));
 }
 
+/** A way, where the page is clear with it. */
+async function tried(
+  loaded: LoadedSite,
+  hanging: Hanging,
+  candidate: Omit<PlaceWay, 'worst'>,
+  signal: AbortSignal,
+): Promise<PlaceWay | undefined> {
+  signal.throwIfAborted();
+  const proofs = await triedOn(loaded, hanging, candidate.change(loaded.site), signal);
+  const isClear = proofs.length > 0 && proofs.every(({ verdict }) => verdict === 'clear');
+  return isClear ? { ...candidate, worst: proofs[0]!.worst } : undefined;
+}
+
+/**
+ * What is offered for a page as soon as it is there: its header begun as after scrolling, and the other headers, as far as the
+ * page is clear with them; the first few that are found.
+ */
+export async function offersFor(
+  loaded: LoadedSite,
+  hanging: Hanging,
+  proof: CellProof,
+  signal: AbortSignal,
+): Promise<PlaceWay[]> {
+  const offers: PlaceWay[] = [];
+  for (const candidate of candidates(loaded.site, hanging, proof)) {
+    const isHeader = candidate.id.startsWith('header ');
+    const way =
+      isHeader || candidate.id === 'begins' ? await tried(loaded, hanging, candidate, signal) : undefined;
+    if (way) offers.push(way);
+    if (offers.length === MOST_OFFERS) break;
+  }
+  return offers;
+}
+
+/** How many ways are offered beside a page's own values. */
+const MOST_OFFERS = 3;
+
 /**
  * The ways that clear a page for its visitors, each swept there at every moment and standard width, the smallest change first.
  * @param tell told as they are found
@@ -147,10 +184,8 @@ export async function waysHere(
     tell(ways);
   };
   for (const candidate of candidates(site, hanging, proof)) {
-    signal.throwIfAborted();
-    const tried = await triedOn(loaded, hanging, candidate.change(site), signal);
-    if (tried.length > 0 && tried.every(({ verdict }) => verdict === 'clear'))
-      add({ ...candidate, worst: tried[0]!.worst });
+    const way = await tried(loaded, hanging, candidate, signal);
+    if (way) add(way);
   }
   const [band] = hanging.page.bands;
   const isTop = proof.rows.every(({ moment, verdict }) => moment === 'top' || verdict === 'clear');

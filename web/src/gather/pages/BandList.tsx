@@ -3,7 +3,9 @@ import { DndContext, PointerSensor, closestCenter, useSensor, useSensors } from 
 import { SortableContext, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import { DotsSixVertical } from '@phosphor-icons/react';
-import { Button } from '@mui/material';
+import { Button, Menu, MenuItem } from '@mui/material';
+import { useState } from 'react';
+import type { KeptPart } from '@hatrail/core/model/parts';
 import { hexColour } from '@hatrail/core/colour/rgb';
 import { freeId } from '@hatrail/core/gather/freeId';
 import { resolveColour } from '@hatrail/core/model/palette';
@@ -26,7 +28,17 @@ export function BandList({ site, page, chosen, onChoose }: BandListProps) {
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }));
   const inPage = (label: string, make: (draft: Page) => void, group?: string) =>
     edit(label, (draft) => make(draft.pages.find(({ id }) => id === page.id)!), group);
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const kept = (site.parts ?? []).filter(({ band }) => band);
+  const openWith = ({ id: part, name, band }: KeptPart) => {
+    setAnchor(null);
+    if (!band) return;
+    const id = freeId(band.id, page.bands);
+    inPage(`Open with ${name}`, (draft) => void draft.bands.unshift({ ...structuredClone(band), id, part }));
+    onChoose(id);
+  };
   const add = () => {
+    setAnchor(null);
     const id = freeId('band', page.bands);
     const last = page.bands.at(-1);
     const band: Band = {
@@ -50,9 +62,23 @@ export function BandList({ site, page, chosen, onChoose }: BandListProps) {
     <section className="bands" aria-label={`Bands of ${page.title}`}>
       <div className="section-head">
         <h2>Bands</h2>
-        <Button size="small" variant="outlined" disabled={page.bands.length >= 60} onClick={add}>
+        <Button
+          size="small"
+          variant="outlined"
+          disabled={page.bands.length >= 60}
+          {...(kept.length > 0 && { 'aria-haspopup': 'menu' })}
+          onClick={(event) => (kept.length > 0 ? setAnchor(event.currentTarget) : add())}
+        >
           Add a band
         </Button>
+        <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
+          <MenuItem onClick={add}>A new one, at the end</MenuItem>
+          {kept.map((part) => (
+            <MenuItem key={part.id} onClick={() => openWith(part)}>
+              {part.name}, as it is kept, to open the page
+            </MenuItem>
+          ))}
+        </Menu>
       </div>
       {page.bands.length === 0 && <p className="quiet">None: the page is its colour alone.</p>}
       <DndContext

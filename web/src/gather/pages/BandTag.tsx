@@ -7,6 +7,8 @@ import { ColourField } from '../../parts/ColourField.tsx';
 import { ChoiceField, FieldRow, TextInput } from '../../parts/fields.tsx';
 import { NumberField } from '../../parts/NumberField.tsx';
 import { byRule } from '../../parts/rules.ts';
+import { reusableBand } from '../../reuse/kinds.ts';
+import { Reuse } from '../../reuse/Reuse.tsx';
 import { GradientFields, PictureFields } from './BackdropFields.tsx';
 import { TintFields, TurnFields } from './TintFields.tsx';
 import { Contents } from './Contents.tsx';
@@ -97,6 +99,7 @@ export function BandTag({ site, page, band }: { site: Site; page: Page; band: Ba
       <TintFields site={site} band={band} change={change} />
       <TurnFields site={site} band={band} change={change} />
       <Contents site={site} band={band} change={change} />
+      <Reuse site={site} of={reusableBand(page, band)} />
       <Button
         size="small"
         onClick={() =>

@@ -1,9 +1,13 @@
 import { Button, Menu, MenuItem } from '@mui/material';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useLocation, useOutletContext } from 'react-router';
-import { hangingsOf } from '@hatrail/core/placed/answers';
+import { hangingsOf, type Hanging } from '@hatrail/core/placed/answers';
 import { VerdictText } from '../../parts/Verdict.tsx';
-import { useCellProof } from '../../place/proof.ts';
+import { takeSite } from '../../editor/edits.ts';
+import { useAnswer } from '../../engine/answers.ts';
+import { keyOf, siteKey } from '../../engine/dependsOn.ts';
+import { useCellProof, type CellProof } from '../../place/proof.ts';
+import { offersFor } from '../../place/ways.ts';
 import { freeId } from '@hatrail/core/gather/freeId';
 import { placeOfUseName } from '@hatrail/core/gather/places';
 import { removePage, usesOfPart } from '@hatrail/core/gather/uses';
@@ -166,22 +170,52 @@ function PageVerdict({ loaded, page }: { loaded: LoadedSite; page: Page }) {
   const place = new URLSearchParams(search);
   place.set('page', page.id);
   return (
-    <p className="quiet page-verdict" role="status">
-      {!hanging ? (
-        'No header hangs here.'
-      ) : !proof ? (
-        `${hanging.header.name} is being swept here.`
-      ) : (
-        <>
-          <VerdictText verdict={proof.verdict} {...(proof.worst && { contrast: proof.worst.worst })} /> under{' '}
-          {hanging.header.name}.{' '}
-        </>
+    <div className="page-verdict">
+      <p className="quiet" role="status">
+        {!hanging ? (
+          'No header hangs here.'
+        ) : !proof ? (
+          `${hanging.header.name} is being swept here.`
+        ) : (
+          <>
+            <VerdictText verdict={proof.verdict} {...(proof.worst && { contrast: proof.worst.worst })} />{' '}
+            under {hanging.header.name}.{' '}
+          </>
+        )}
+        {proof && proof.verdict !== 'clear' && (
+          <Link to={{ pathname: '../../place', search: String(place) }} relative="path">
+            What would clear it here
+          </Link>
+        )}
+      </p>
+      {hanging && proof && proof.verdict !== 'clear' && (
+        <Offers loaded={loaded} hanging={hanging} proof={proof} />
       )}
-      {proof && proof.verdict !== 'clear' && (
-        <Link to={{ pathname: '../../place', search: String(place) }} relative="path">
-          What would clear it here
-        </Link>
-      )}
+    </div>
+  );
+}
+
+/** The headers under which a page is clear, where it is not under its own. */
+function Offers({ loaded, hanging, proof }: { loaded: LoadedSite; hanging: Hanging; proof: CellProof }) {
+  const { data } = useAnswer(
+    ['offers', siteKey(loaded), keyOf([hanging.page, hanging.header, hanging.who])],
+    ({ signal }) => offersFor(loaded, hanging, proof, signal),
+    { rest: 500 },
+  );
+  if (!data || data.length === 0) return null;
+  return (
+    <p className="row" role="group" aria-label={`Clear on ${hanging.page.title}`}>
+      <span className="quiet">Clear here:</span>
+      {data.map(({ id, text, change }) => (
+        <Button
+          key={id}
+          size="small"
+          variant="outlined"
+          onClick={() => takeSite(`${text}, on ${hanging.page.title}`, change)}
+        >
+          {text}
+        </Button>
+      ))}
     </p>
   );
 }
