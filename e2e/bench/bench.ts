@@ -3,6 +3,7 @@ import { dragFigures } from './drag.ts';
 import { placeFigures } from './place.ts';
 import { routeFigures } from './route.ts';
 import { wholeFigures } from './whole.ts';
+import { screenFigures } from './screens.ts';
 import { sweepFigures } from './sweep.ts';
 
 // The interface is dragged, too: it is built where it is not.
@@ -17,6 +18,7 @@ const figures = {
   ...(await sweepFigures()),
   ...(await routeFigures()),
   ...(await dragFigures()),
+  ...(await screenFigures()),
 };
 if (process.argv.includes('--json')) console.log(JSON.stringify(figures, null, 2));
 else for (const [name, value] of Object.entries(figures)) console.log(`${name}: ${Number(value.toFixed(3))}`);

@@ -1,29 +1,17 @@
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { Page } from 'playwright-core';
-import { start } from '@hatrail/server/start';
+import type { Browser, Page } from 'playwright-core';
+import type { Header } from '@hatrail/core/model/header';
+import { start, type Running } from '@hatrail/server/start';
 import { openChromium } from '../chromium.ts';
-
-interface TraceEvent {
-  name: string;
-  ph: string;
-  pid: number;
-  tid: number;
-  dur?: number;
-  /** Time that the thread itself ran. */
-  tdur?: number;
-  args?: { name?: string };
-}
+import { tasksWhile, type Tasks } from './tasks.ts';
 
 /** Drags of which the quietest is told: the machine may be busy with other things. */
 const DRAGS = 4;
 
 /** What one drag cost the main thread. */
-interface Drag {
-  /** Tasks of the page's main thread: ms by the clock, and ms that the thread itself ran; longest first. */
-  wall: number[];
-  own: number[];
+interface Drag extends Tasks {
   figuresASecond: number;
 }
 
@@ -50,7 +38,12 @@ export async function dragFigures(): Promise<Record<string, number>> {
     const drags: Drag[] = [];
     for (let i = 0; i < DRAGS; i++) drags.push(await drag(tab));
     const quietest = drags.reduce((a, b) => (b.wall[0]! < a.wall[0]! ? b : a));
-    const follow = await followFigures(tab);
+    const follow = await followFigures(tab, '');
+    for (const [over, look] of OVERS) {
+      const other = await openDressed(running, browser, look);
+      Object.assign(follow, await followFigures(other, over));
+      await other.close();
+    }
     return {
       ...follow,
       [`dragging the fill, quietest of ${DRAGS}: longest main-thread task, ms by the clock`]:
@@ -72,12 +65,56 @@ export async function dragFigures(): Promise<Record<string, number>> {
   }
 }
 
+/** What the header wears beside the fill that is dragged. */
+const OVERS: [string, (header: Header) => void][] = [
+  [
+    ', over a blur of 12 px',
+    ({ looks }) => void (looks.scrolled = { ...looks.scrolled, blur: { radius: 12 } }),
+  ],
+  [
+    ', with a gradient',
+    ({ looks }) =>
+      void (looks.scrolled = {
+        ...looks.scrolled,
+        gradient: {
+          on: true,
+          stops: [
+            { at: 0, colour: { swatch: 'midnight' }, opacity: 0.6 },
+            { at: 1, colour: { swatch: 'midnight' }, opacity: 0 },
+          ],
+        },
+      }),
+  ],
+  [', which comes along with the scroll', ({ manner }) => void (manner.stretch = 200)],
+];
+
+/** A header as it is changed, open in Dress, once it has been swept. */
+async function openDressed(
+  { context: { sites }, url }: Running,
+  browser: Browser,
+  change: (header: Header) => void,
+): Promise<Page> {
+  const kept = sites.read(sites.ids()[0]!)!;
+  const site = structuredClone(kept.site);
+  change(site.headers[0]!);
+  const id = sites.create(site, sites.files.of(kept.id));
+  const tab = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await tab.goto(`${url}/sites/${id}/dress?scroll=900`);
+  await tab.locator('.layer-figure').first().waitFor({ timeout: 120_000 });
+  await tab.locator('.bar-widths').waitFor({ timeout: 300_000 });
+  await tab.waitForTimeout(8000);
+  return tab;
+}
+
 /** Steps of a drag after each of which the hand rests, so that what follows is of that step alone. */
 const STEPS = 24;
 const REST = 700;
 
-/** How long after a step of a drag the film's threads and the figures in the cut are there anew: middle and longest, ms. */
-async function followFigures(tab: Page): Promise<Record<string, number>> {
+/**
+ * How long after a step of a drag the film's threads and the figures in the cut are there anew: middle and nine of ten, ms.
+ * @param over what the header wears beside the fill, as it is said with the figures
+ */
+async function followFigures(tab: Page, over: string): Promise<Record<string, number>> {
   await tab.evaluate(`
     globalThis.follows = [];
     let step;
@@ -102,9 +139,9 @@ async function followFigures(tab: Page): Promise<Record<string, number>> {
   const told = (what: 'threads' | 'figures') => {
     const times = steps.flatMap((step) => step[what] ?? []).sort((a, b) => a - b);
     return {
-      [`dragging the fill: ms from a step to its ${what}, middle of ${times.length}`]:
+      [`dragging the fill${over}: ms from a step to its ${what}, middle of ${times.length}`]:
         times[times.length >> 1] ?? NaN,
-      [`dragging the fill: ms from a step to its ${what}, nine of ten`]:
+      [`dragging the fill${over}: ms from a step to its ${what}, nine of ten`]:
         times[Math.floor(0.9 * times.length)] ?? NaN,
     };
   };
@@ -117,40 +154,20 @@ async function sliderOf(tab: Page) {
 }
 
 async function drag(tab: Page): Promise<Drag> {
-  const session = await tab.context().newCDPSession(tab);
-  const events: TraceEvent[] = [];
-  session.on('Tracing.dataCollected', ({ value }) => events.push(...(value as unknown as TraceEvent[])));
-  const includedCategories = ['disabled-by-default-devtools.timeline', 'devtools.timeline', '__metadata'];
-  await session.send('Tracing.start', { traceConfig: { includedCategories } });
-  const before = (await tab.evaluate('globalThis.figures')) as number;
   const { box, y } = await sliderOf(tab);
-  const from = performance.now();
-  await tab.mouse.move(box.x + box.width * 0.42, y);
-  await tab.mouse.down();
-  for (let i = 0; i <= 60; i++) {
-    await tab.mouse.move(box.x + box.width * (0.42 + 0.5 * Math.sin(i / 10) ** 2), y);
-    await tab.waitForTimeout(30);
-  }
-  await tab.mouse.up();
-  const seconds = (performance.now() - from) / 1000;
-  const after = (await tab.evaluate('globalThis.figures')) as number;
-  const done = new Promise((resolve) => session.once('Tracing.tracingComplete', resolve));
-  await session.send('Tracing.end');
-  await done;
-  await session.detach();
-  const mains = new Set(
-    events
-      .filter(({ name, args }) => name === 'thread_name' && args?.name === 'CrRendererMain')
-      .map(({ pid, tid }) => `${pid} ${tid}`),
-  );
-  const tasks = events.filter(
-    ({ name, pid, tid, dur }) => name === 'RunTask' && dur !== undefined && mains.has(`${pid} ${tid}`),
-  );
-  const longest = (times: (number | undefined)[]) =>
-    times.map((time) => (time ?? 0) / 1000).sort((p, q) => q - p);
-  return {
-    wall: longest(tasks.map(({ dur }) => dur)),
-    own: longest(tasks.map(({ tdur }) => tdur)),
-    figuresASecond: (after - before) / seconds,
-  };
+  let [seconds, figures] = [0, 0];
+  const tasks = await tasksWhile(tab, async () => {
+    const before = (await tab.evaluate('globalThis.figures')) as number;
+    const from = performance.now();
+    await tab.mouse.move(box.x + box.width * 0.42, y);
+    await tab.mouse.down();
+    for (let i = 0; i <= 60; i++) {
+      await tab.mouse.move(box.x + box.width * (0.42 + 0.5 * Math.sin(i / 10) ** 2), y);
+      await tab.waitForTimeout(30);
+    }
+    await tab.mouse.up();
+    seconds = (performance.now() - from) / 1000;
+    figures = ((await tab.evaluate('globalThis.figures')) as number) - before;
+  });
+  return { ...tasks, figuresASecond: figures / seconds };
 }

@@ -6,10 +6,11 @@ import { placementsTold } from '@hatrail/core/placed/told';
 import { AUDIENCES } from '@hatrail/core/model/placement';
 
 /** A site of 300 pages, 12 headers and 40 placements, for everyone and for those who are signed in or out. */
-function manyPlaced(demo: Site): Site {
+export function manyPlaced(demo: Site): Site {
   const pages = Array.from({ length: 300 }, (_, i) => ({
     ...demo.pages[i % demo.pages.length]!,
-    id: `page-${i}`,
+    // Those of the demo are led to by its menus.
+    id: demo.pages[i]?.id ?? `page-${i}`,
     path: i === 0 ? '/' : `/${['log', 'shows', 'shop'][i % 3]}/${i}`,
   }));
   const headers = Array.from({ length: 12 }, (_, i) => ({

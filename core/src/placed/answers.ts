@@ -27,7 +27,8 @@ export interface Answer {
 
 /** Whether an address is another, or below it. */
 export function isBelow(path: string, address: string): boolean {
-  return path === address || address === '/' || path.startsWith(`${address}/`);
+  if (path === address || address === '/') return true;
+  return path.startsWith(address) && path[address.length] === '/';
 }
 
 /** Whether a placement is for a page, whoever visits it and whatever it excepts. */
@@ -50,20 +51,32 @@ function whyNot(site: Site, placement: Placement, page: Page, audience: Audience
   return excepts(placement, page) ? 'except' : undefined;
 }
 
+/** Whether a placement decides for a page and its visitors, as far as its header has not gone. */
+export function fits(placement: Placement, page: Page, audience: Audience): boolean {
+  const { who } = placement;
+  return (who === undefined || who === audience) && reaches(placement, page) && !excepts(placement, page);
+}
+
 /** Which header hangs on a page for some visitors, and why. A site without placements wears its first header everywhere. */
 export function answerFor(site: Site, page: Page, audience: Audience): Answer {
   const { placements = [], headers } = site;
-  const passed: Answer['passed'] = [];
-  for (const placement of placements) {
-    const why = whyNot(site, placement, page, audience);
-    if (why === undefined) {
-      const header = headers.find(({ id }) => id === placement.header);
-      return { header, worn: header && wornOn(site, header, page, audience), placement, passed };
-    }
-    passed.push({ placement, why });
-  }
-  const first = placements.length === 0 ? headers[0] : undefined;
-  return { header: first, worn: first && wornOn(site, first, page, audience), placement: undefined, passed };
+  const headerOf = ({ header }: Placement) => headers.find(({ id }) => id === header);
+  const at = placements.findIndex(
+    (each) => fits(each, page, audience) && (each.header === undefined || headerOf(each) !== undefined),
+  );
+  const placement = placements[at];
+  const header = placements.length === 0 ? headers[0] : placement && headerOf(placement);
+  return {
+    header,
+    worn: header && wornOn(site, header, page, audience),
+    placement,
+    // Asked for by few: of most pages nobody wants to know.
+    get passed() {
+      return placements
+        .slice(0, at < 0 ? undefined : at)
+        .map((each) => ({ placement: each, why: whyNot(site, each, page, audience)! }));
+    },
+  };
 }
 
 /** Whether visitors who are signed in may meet anything else than those who are not. */
@@ -85,17 +98,30 @@ export interface Hanging {
   who?: Audience;
 }
 
+/** What hangs on documents that nobody can change any more, so that it is looked for once. */
+const known = new WeakMap<Site, Hanging[]>();
+
 /** Every header on every page, once where it is the same for all visitors; those of one header where it is given. */
 export function hangingsOf(site: Site, header?: Header): Hanging[] {
   const placed = header ? withHeader(site, header) : site;
-  return placed.pages.flatMap((page) => {
-    const answers = AUDIENCES.map((who) => ({ who, ...answerFor(placed, page, who) }));
-    const own = answers.flatMap(({ who, header: of, worn }): Hanging[] =>
-      of && worn && (!header || of.id === header.id) ? [{ page, header: of, worn, who }] : [],
-    );
+  let all = known.get(placed);
+  if (!all) {
+    all = hangingsAnew(placed);
+    if (Object.isFrozen(placed)) known.set(placed, all);
+  }
+  return header ? all.filter((each) => each.header.id === header.id) : all;
+}
+
+function hangingsAnew(site: Site): Hanging[] {
+  const hasTwo = isSplit(site);
+  return site.pages.flatMap((page) => {
+    const own = AUDIENCES.flatMap((who): Hanging[] => {
+      const { header, worn } = answerFor(site, page, who);
+      return header && worn ? [{ page, header, worn, who }] : [];
+    });
     const [first, second] = own;
-    if (!first || !second) return own.map((each) => (isSplit(placed) ? each : everyone(each)));
-    return first.worn === second.worn ? [everyone(first)] : own;
+    const isForAll = !hasTwo || (first && second && first.worn === second.worn);
+    return first && isForAll ? [everyone(first)] : own;
   });
 }
 
@@ -106,7 +132,8 @@ function everyone({ who: _, ...hanging }: Hanging): Hanging {
 /** A site with a header in the place of the one of the same id. */
 function withHeader(site: Site, header: Header): Site {
   if (site.headers.includes(header)) return site;
-  return { ...site, headers: site.headers.map((old) => (old.id === header.id ? header : old)) };
+  const placed = { ...site, headers: site.headers.map((old) => (old.id === header.id ? header : old)) };
+  return Object.isFrozen(site) ? Object.freeze(placed) : placed;
 }
 
 /** All that hangs on a site, and where a header is judged that hangs nowhere. */

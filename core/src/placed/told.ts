@@ -1,7 +1,7 @@
-import { AUDIENCES, type Audience, type Placement } from '../model/placement.ts';
+import { AUDIENCES, type Placement } from '../model/placement.ts';
 import type { Page } from '../model/page.ts';
 import type { Site } from '../model/site.ts';
-import { answerFor, excepts, reaches } from './answers.ts';
+import { answerFor, excepts, fits, reaches } from './answers.ts';
 
 /** What a placement decides, and what is wrong with it. */
 export interface PlacementTold {
@@ -38,11 +38,6 @@ export function placementsTold(site: Site): PlacementTold[] {
     const problem = problemOf(site, placement, own, [...(before.get(placement) ?? [])]);
     return { placement, decides: own, ...(problem && { problem }) };
   });
-}
-
-function fits(placement: Placement, page: Page, who: Audience): boolean {
-  const isFor = placement.who === undefined || placement.who === who;
-  return isFor && reaches(placement, page) && !excepts(placement, page);
 }
 
 function problemOf(

@@ -140,16 +140,22 @@ export interface ProofSoFar extends WorkProgress {
 /** How long verdicts on the document itself are kept, ms: an edit after a pause sweeps only what it touched. */
 const OWN_KEPT = 15 * 60_000;
 
+/** How often it is told how far a sweep is, ms: all that it has found is brought together anew each time. */
+const TELL_EVERY = 250;
+
 /** Sweeps a header over all pages; what is in sight is swept again whenever anything of the document changes. */
 export function useProofOfAll(loaded: LoadedSite, header: Header, wanted: ProofWanted = {}): Verdicts {
   const { width, ...options } = wanted;
   const { data, ...state } = useAnswer<Proof, ProofSoFar>(
     ['proof', siteKey(loaded), keyOf([header, width])],
     async ({ signal, tell }) => {
-      let known: Row[] = [];
+      const known: Row[] = [];
+      let told = 0;
       const progress = (done: number, of: number, fresh: Row[]) => {
-        known = [...known, ...fresh];
-        tell({ done, of, rows: known });
+        known.push(...fresh);
+        if (performance.now() - told < TELL_EVERY) return;
+        told = performance.now();
+        tell({ done, of, rows: [...known] });
       };
       const beside = width === undefined ? [] : [{ width }];
       const rows = await proveAll(loaded, header, { beside, signal, progress, kept: OWN_KEPT });

@@ -16,6 +16,7 @@ import { STANDARD_WIDTHS, differing, viewportKey, type Viewport } from '@hatrail
 import { answer } from './answers.ts';
 import { keyOf, rowsKey } from './dependsOn.ts';
 import { groupsOf } from './groups.ts';
+import { inTurn } from './inTurn.ts';
 import { onEngine, type Urgency } from './pool.ts';
 import type { LoadedSite } from './loadedSite.ts';
 import { groundsOfPage, sceneRequest, laneName } from './request.ts';
@@ -75,6 +76,9 @@ export function placesToProve(site: Site, header: Header, beside?: readonly View
   );
 }
 
+/** How many pages and windows of a sweep over all wait for the engine at a time. */
+const AT_ONCE = 12;
+
 /** Sites with a header as it is worn somewhere, so that the same is asked for with the same. */
 const wornSites = new WeakMap<Site, WeakMap<Header, LoadedSite>>();
 
@@ -117,18 +121,16 @@ export async function proveAll(
       at.site.pages.some(({ id, path }) => id === place.pageId && path === only.page));
   const places = placesToProve(at.site, header, options.beside).filter(isWanted);
   let done = 0;
-  const rows = await Promise.all(
-    places.map(async (place) => {
-      const found = await Promise.all(
-        (options.moments ?? allMoments(header)).map((moment) =>
-          proveMoment(at, header, { ...place, moment }, { urgency: 'later', ...options }),
-        ),
-      );
-      const rows = found.flat();
-      options.progress?.(++done, places.length, rows);
-      return rows;
-    }),
-  );
+  const rows = await inTurn(places, AT_ONCE, async (place) => {
+    const found = await Promise.all(
+      (options.moments ?? allMoments(header)).map((moment) =>
+        proveMoment(at, header, { ...place, moment }, { urgency: 'later', ...options }),
+      ),
+    );
+    const rows = found.flat();
+    options.progress?.(++done, places.length, rows);
+    return rows;
+  });
   return rows.flat();
 }
 
@@ -141,17 +143,11 @@ export async function proveViewport(
   viewport: Viewport,
   options: ProofOptions = {},
 ): Promise<Row[]> {
-  const rows = await Promise.all(
-    judgedOn(at.site, header).flatMap(({ page, who }) =>
-      allMoments(header).map((moment) =>
-        proveMoment(
-          at,
-          header,
-          { pageId: page.id, who, ...viewport, moment },
-          { ...options, urgency: 'idle' },
-        ),
-      ),
-    ),
+  const places = judgedOn(at.site, header).flatMap(({ page, who }) =>
+    allMoments(header).map((moment) => ({ pageId: page.id, who, ...viewport, moment })),
+  );
+  const rows = await inTurn(places, AT_ONCE, (place) =>
+    proveMoment(at, header, place, { ...options, urgency: 'idle' }),
   );
   return rows.flat();
 }
@@ -223,7 +219,7 @@ export async function placeImage(
 export function withHeader(at: LoadedSite, header: Header): LoadedSite {
   if (at.site.headers.includes(header)) return at;
   const headers = at.site.headers.map((old) => (old.id === header.id ? header : old));
-  return { ...at, site: { ...at.site, headers } };
+  return { ...at, site: Object.freeze({ ...at.site, headers }) };
 }
 
 /** How well a header is read on a page while it changes. */
@@ -342,17 +338,15 @@ export async function readBanners(
   options: ProofOptions = {},
 ): Promise<BandWord[]> {
   const header = at.site.headers.find(({ id }) => id === headerId)!;
-  const found = await Promise.all(
-    wordedPages(at.site, header).map(async ({ id }): Promise<BandWord[]> => {
-      const readings = await readBandAt(
-        at,
-        headerId,
-        { pageId: id, band: 0, beside },
-        { urgency: 'later', ...options },
-      );
-      return worstWord(id, readings);
-    }),
-  );
+  const found = await inTurn(wordedPages(at.site, header), AT_ONCE, async ({ id }): Promise<BandWord[]> => {
+    const readings = await readBandAt(
+      at,
+      headerId,
+      { pageId: id, band: 0, beside },
+      { urgency: 'later', ...options },
+    );
+    return worstWord(id, readings);
+  });
   return found.flat();
 }
 
@@ -367,20 +361,18 @@ export async function readBannersIn(
   const header = site.headers.find(({ id }) => id === headerId)!;
   const grounds = [...groundsOfPage(at, header), site.needs, viewportKey(viewport)];
   const worded = wordedPages(site, header);
-  const found = await Promise.all(
-    worded.map((page) => {
-      const read = async (signal: AbortSignal) => {
-        const { at: worn } = wornAt(at, header, { pageId: page.id });
-        const request = await sceneRequest(worn, headerId, page.id, viewport);
-        const reading = await onEngine(
-          laneName(page.id, viewport),
-          (engine) => engine.words(request, 0, true),
-          { ...options, signal, urgency: 'idle' },
-        );
-        return reading ? worstWord(page.id, [reading]) : [];
-      };
-      return answer(['words', keyOf([page, ...grounds])], read, options);
-    }),
-  );
+  const found = await inTurn(worded, AT_ONCE, (page) => {
+    const read = async (signal: AbortSignal) => {
+      const { at: worn } = wornAt(at, header, { pageId: page.id });
+      const request = await sceneRequest(worn, headerId, page.id, viewport);
+      const reading = await onEngine(
+        laneName(page.id, viewport),
+        (engine) => engine.words(request, 0, true),
+        { ...options, signal, urgency: 'idle' },
+      );
+      return reading ? worstWord(page.id, [reading]) : [];
+    };
+    return answer(['words', keyOf([page, ...grounds])], read, options);
+  });
   return found.flat();
 }

@@ -49,7 +49,8 @@ export function groundsOfPage({ site, hashes }: LoadedSite, header: Header): unk
   return [header.id, hashes, ...layoutParts(site, header)];
 }
 
-let sized: { of: unknown[]; sizes: ShippedSizes } | undefined;
+/** What was worked out last, by the header that it was worked out for. */
+const sized = new Map<string, { of: unknown[]; sizes: ShippedSizes }>();
 
 /** The sizes in which pictures ship, worked out anew only when something changes that they depend on. */
 export function sizesOf(site: Site, header: Header, by: Measure): ShippedSizes {
@@ -60,9 +61,11 @@ export function sizesOf(site: Site, header: Header, by: Measure): ShippedSizes {
     ...layoutParts(site, header),
     ...MOMENTS.flatMap((moment) => [header.looks[moment]?.ink?.logo, header.looks[moment]?.picture]),
   ];
-  if (!sized || sized.of.some((part, i) => part !== of[i]))
-    sized = { of, sizes: shippedSizes(site, header, by) };
-  return sized.sizes;
+  const known = sized.get(header.id);
+  if (known?.of.length === of.length && known.of.every((part, i) => part === of[i])) return known.sizes;
+  const sizes = shippedSizes(site, header, by);
+  sized.set(header.id, { of, sizes });
+  return sizes;
 }
 
 /** Requests of a site as it is: several ask for the same. */

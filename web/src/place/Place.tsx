@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { useOutletContext, useSearchParams } from 'react-router';
 import { AUDIENCES } from '@hatrail/core/model/placement';
-import { answerFor, audiencesOf } from '@hatrail/core/placed/answers';
+import { answerFor, audiencesOf, hangingsOf } from '@hatrail/core/placed/answers';
 import type { EditorContext } from '../editor/Editor.tsx';
 import { PlaceGrid, type PlaceChosen } from './PlaceGrid.tsx';
 import { Placements } from './Placements.tsx';
@@ -32,10 +32,7 @@ export function Place() {
       { replace: true, flushSync: true },
     );
   const decided = useMemo(() => answerFor(site, place.page, who).placement?.id, [site, place.page, who]);
-  const hung = new Set(
-    site.pages.flatMap((page) => AUDIENCES.map((each) => answerFor(site, page, each).header?.id)),
-  );
-  hung.delete(undefined);
+  const hung = useMemo(() => new Set(hangingsOf(site).map(({ header }) => header.id)), [site]);
   return (
     <main className="place">
       <Placements loaded={loaded} decided={decided} />

@@ -1,11 +1,12 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { memo, useMemo, useRef, type KeyboardEvent } from 'react';
+import { memo, useDeferredValue, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { AUDIENCES, type Audience } from '@hatrail/core/model/placement';
 import type { Page } from '@hatrail/core/model/page';
 import { answerFor, audiencesOf, type Hanging } from '@hatrail/core/placed/answers';
 import { useMeasure } from '../dress/view.ts';
 import type { LoadedSite } from '../engine/loadedSite.ts';
 import { wornAt } from '../engine/proof.ts';
+import { dropFrame, queueFrame } from '../parts/frameQueue.ts';
 import { LiveFrame } from '../parts/LiveFrame.tsx';
 import { usePreview } from '../parts/preview.ts';
 import { VerdictMark, VERDICT_COLOURS, figure } from '../parts/Verdict.tsx';
@@ -112,6 +113,7 @@ export function PlaceGrid({ loaded, width, chosen, onChoose }: GridProps) {
                     who={who}
                     width={width}
                     isSplit={audiences.length > 1}
+                    isMoving={virtual.isScrolling}
                   />
                 </span>
               ))}
@@ -131,6 +133,8 @@ interface CellProps {
   who: Audience;
   width: number;
   isSplit: boolean;
+  /** Whether the matrix is being scrolled: what comes into sight is drawn once it rests. */
+  isMoving: boolean;
 }
 
 /** What hangs on a page for some visitors, as far as it is some header. */
@@ -146,7 +150,7 @@ export function hangingAt(
   return { page, header, worn, ...(isSplit && !isForAll && { who }) };
 }
 
-const PlaceCell = memo(function PlaceCell({ loaded, page, who, width, isSplit }: CellProps) {
+const PlaceCell = memo(function PlaceCell({ loaded, page, who, width, isSplit, isMoving }: CellProps) {
   const hanging = useMemo(() => hangingAt(loaded, page, who, isSplit), [loaded, page, who, isSplit]);
   const proof = useCellProof(loaded, hanging);
   if (!hanging)
@@ -158,7 +162,7 @@ const PlaceCell = memo(function PlaceCell({ loaded, page, who, width, isSplit }:
     );
   return (
     <>
-      <PagePicture loaded={loaded} hanging={hanging} width={width} height={PICTURE} />
+      <PagePicture loaded={loaded} hanging={hanging} width={width} height={PICTURE} isWanted={!isMoving} />
       <span className="place-told">
         <span title={hanging.header.name}>{hanging.header.name}</span>
         {proof?.worst ? (
@@ -174,38 +178,66 @@ const PlaceCell = memo(function PlaceCell({ loaded, page, who, width, isSplit }:
   );
 });
 
-/** The top of a page as its visitors see it, small. */
-export function PagePicture({
-  loaded,
-  hanging,
-  width,
-  height,
-}: {
+interface PictureProps {
   loaded: LoadedSite;
   hanging: Hanging;
   width: number;
   height: number;
-}) {
+}
+
+/** The top of a page as its visitors see it, small; drawn when it is its turn, so that many at once keep nobody waiting. */
+export function PagePicture({ isWanted = true, ...picture }: PictureProps & { isWanted?: boolean }) {
+  const room = useRef<HTMLSpanElement>(null);
+  const scale = useWidth(room, 250) / picture.width;
+  const isDrawn = useTurn(isWanted);
+  const { loaded, hanging } = picture;
+  // After an edit the pictures follow, one by one, and what was clicked is answered first.
+  const shown = useDeferredValue(useMemo(() => ({ loaded, hanging }), [loaded, hanging]));
+  return (
+    <span ref={room} className="place-picture" style={{ height: picture.height }}>
+      {isDrawn && <DrawnPicture {...picture} {...shown} scale={scale} />}
+    </span>
+  );
+}
+
+/** Whether one has had one's turn, among all that wait for theirs; never lost again. */
+function useTurn(isWanted: boolean): boolean {
+  const [isDrawn, setDrawn] = useState(false);
+  useEffect(() => {
+    if (isDrawn || !isWanted) return;
+    const turn = {};
+    queueFrame(turn, () => setDrawn(true));
+    return () => dropFrame(turn);
+  }, [isDrawn, isWanted]);
+  return isDrawn;
+}
+
+/** How many bands of a page are drawn: more are not in sight there. */
+const BANDS = 3;
+
+const DrawnPicture = memo(function DrawnPicture({
+  loaded,
+  hanging,
+  width,
+  height,
+  scale,
+}: PictureProps & { scale: number }) {
   const { page, header, who } = hanging;
   const worn = useMemo(
     () => wornAt(loaded, header, { pageId: page.id, who }),
     [loaded, header, page.id, who],
   );
-  const preview = usePreview(worn.at, worn.header, page, useMeasure(loaded));
-  const room = useRef<HTMLSpanElement>(null);
-  const scale = useWidth(room, 250) / width;
+  const top = useMemo(() => ({ ...page, bands: page.bands.slice(0, BANDS) }), [page]);
+  const preview = usePreview(worn.at, worn.header, top, useMeasure(loaded));
+  if (!preview) return null;
   return (
-    <span ref={room} className="place-picture" style={{ height }}>
-      {preview && (
-        <LiveFrame
-          preview={preview}
-          title={`${page.title}, ${header.name}`}
-          width={width}
-          height={Math.round(height / scale)}
-          scale={scale}
-          scroll={0}
-        />
-      )}
-    </span>
+    <LiveFrame
+      preview={preview}
+      title={`${page.title}, ${header.name}`}
+      width={width}
+      height={Math.round(height / scale)}
+      scale={scale}
+      scroll={0}
+    />
   );
-}
+});

@@ -5,6 +5,7 @@ import type { Row } from '@hatrail/core/sweep/prove';
 import { worstVerdict, type Verdict } from '@hatrail/core/sweep/verdict';
 import { useAnswer, useSoFar } from '../engine/answers.ts';
 import { keyOf, siteKey } from '../engine/dependsOn.ts';
+import type { Urgency } from '../engine/pool.ts';
 import type { LoadedSite } from '../engine/loadedSite.ts';
 import { provePage } from '../engine/proof.ts';
 import { worstRow } from '../dress/view.ts';
@@ -24,10 +25,11 @@ export async function proveHanging(
   at: LoadedSite,
   { page, header, who }: Pick<Hanging, 'page' | 'header' | 'who'>,
   signal: AbortSignal,
+  urgency: Urgency = 'later',
 ): Promise<CellProof> {
   const rows = await provePage(at, header, { pageId: page.id, who, beside: [] }, allMoments(header), {
     signal,
-    urgency: 'later',
+    urgency,
     kept: KEPT,
   });
   return { rows, worst: worstRow(rows), verdict: worstVerdict(rows.map(({ verdict }) => verdict)) };
@@ -37,7 +39,8 @@ export async function proveHanging(
 export function useCellProof(loaded: LoadedSite, hanging: Hanging | undefined): CellProof | undefined {
   return useAnswer(
     ['cell', siteKey(loaded), hanging ? keyOf([hanging.page, hanging.header, hanging.who]) : ''],
-    ({ signal }) => proveHanging(loaded, hanging!, signal),
+    // What is in sight comes before what is told of all pages.
+    ({ signal }) => proveHanging(loaded, hanging!, signal, 'next'),
     { isAsked: hanging !== undefined, rest: 100, keepsLast: true, kept: 30_000 },
   ).data;
 }

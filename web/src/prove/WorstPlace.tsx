@@ -1,7 +1,7 @@
 import type { Header } from '@hatrail/core/model/header';
 import { usualWindowHeight } from '@hatrail/core/page/layout';
 import type { Row } from '@hatrail/core/sweep/prove';
-import { useMemo } from 'react';
+import { memo, useDeferredValue, useMemo } from 'react';
 import { wornAt } from '../engine/proof.ts';
 import { useMeasure } from '../dress/view.ts';
 import type { LoadedSite } from '../engine/loadedSite.ts';
@@ -26,7 +26,13 @@ const STATES: Partial<Record<Row['state'], PinnedState>> = {
 };
 
 /** Where a row is worst, as a visitor sees it: the page as it ships, with a bracket round the letter. */
-export function WorstPlace({ loaded, header, row, width, height, scale }: WorstPlaceProps) {
+export function WorstPlace({ loaded, header, row, ...size }: WorstPlaceProps) {
+  // After an edit the pictures follow, and what was clicked is answered first.
+  const shown = useDeferredValue(useMemo(() => ({ loaded, header, row }), [loaded, header, row]));
+  return <DrawnPlace {...shown} {...size} />;
+}
+
+const DrawnPlace = memo(function DrawnPlace({ loaded, header, row, width, height, scale }: WorstPlaceProps) {
   const page = loaded.site.pages.find(({ path }) => path === row.page) ?? loaded.site.pages[0]!;
   const worn = useMemo(
     () => wornAt(loaded, header, { pageId: page.id, who: row.who }),
@@ -68,4 +74,4 @@ export function WorstPlace({ loaded, header, row, width, height, scale }: WorstP
       </div>
     </div>
   );
-}
+});
