@@ -1,10 +1,11 @@
+import type { Log } from 'sarif';
 import { viewportWords } from '../sweep/widths.ts';
 import { escapeHtml } from '../css/text.ts';
 import { ADVICE, type Finding } from '../finding/finding.ts';
 import type { OtherFinding } from '../finding/others.ts';
 import { criterionAddress, criterionName, type Report } from './report.ts';
 
-/** The report in the forms that builds read: SARIF 2.1.0 (OASIS) and JUnit XML. A finding is one result, or one test case. */
+/** The report in the forms that builds read: SARIF 2.1.0 (OASIS; held to the types made from its schema) and JUnit XML. A finding is one result, or one test case. */
 
 const told = ({ items, worst, pages, set }: Finding) =>
   `${items}: worst ${worst.worst.toFixed(2)} where ${worst.needed} is needed, ${worst.scroll} px down ${worst.page} at ${viewportWords(worst)}; on ${pages.join(' ')}. Set by ${set}.`;
@@ -59,7 +60,7 @@ function resultsOf({ findings, others, shortcomings }: Report): Result[] {
  * The reports of a site's headers as one SARIF log.
  * @param file the site file that was proved, as it was named
  */
-export function reportSarif(reports: readonly Report[], file: string): object {
+export function reportSarif(reports: readonly Report[], file: string): Log {
   const results = reports.flatMap((report) =>
     resultsOf(report).map((result) => ({ ...result, header: report.header.name })),
   );
