@@ -5,7 +5,7 @@ import { Button } from '@mui/material';
 import { memo, useMemo, useState, type KeyboardEvent } from 'react';
 import { freeId } from '@hatrail/core/gather/freeId';
 import { AUDIENCES, type Placement } from '@hatrail/core/model/placement';
-import type { Site } from '@hatrail/core/model/site';
+import { MOST_PLACEMENTS, type Site } from '@hatrail/core/model/site';
 import { placementsTold, whereWords, type PlacementTold } from '@hatrail/core/placed/told';
 import type { Verdict } from '@hatrail/core/sweep/verdict';
 import { useLocation } from 'react-router';
@@ -67,7 +67,7 @@ export function Placements({ loaded, decided }: { loaded: LoadedSite; decided: s
       </DndContext>
       <Button
         variant="contained"
-        disabled={placements.length >= 100}
+        disabled={placements.length >= MOST_PLACEMENTS}
         onClick={() => place({ header: (site.headers[1] ?? site.headers[0])!.id, pages: [] })}
       >
         Place a header

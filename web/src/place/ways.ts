@@ -5,7 +5,7 @@ import type { PartLooks } from '@hatrail/core/model/look';
 import { momentName, type Look, type Moment } from '@hatrail/core/model/header';
 import type { PageOwn } from '@hatrail/core/model/page';
 import type { Placement } from '@hatrail/core/model/placement';
-import type { Site } from '@hatrail/core/model/site';
+import { MOST_PLACEMENTS, type Site } from '@hatrail/core/model/site';
 import { freeId } from '@hatrail/core/gather/freeId';
 import type { Hanging } from '@hatrail/core/placed/answers';
 import { withOwn } from '@hatrail/core/placed/own';
@@ -104,7 +104,7 @@ function candidates(site: Site, hanging: Hanging, { rows }: CellProof): Omit<Pla
     },
     ...(moments.length > 0 ? inkWays(site, hanging, moments) : []),
     ...site.headers
-      .filter(({ id }) => id !== hanging.header.id)
+      .filter(({ id }) => id !== hanging.header.id && (site.placements?.length ?? 0) < MOST_PLACEMENTS)
       .map(({ id, name }) => ({
         id: `header ${id}`,
         text: `Hang ${name} here`,
