@@ -5,7 +5,8 @@ const PACKAGES = {
   core: [],
   node: ['core'],
   cli: ['core', 'node'],
-  server: ['core', 'node'],
+  capture: ['core', 'node'],
+  server: ['core', 'node', 'capture'],
   web: ['core'],
   demo: ['core'],
 };

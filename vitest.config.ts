@@ -18,7 +18,7 @@ export default defineConfig({
       {
         test: {
           name: 'unit',
-          include: ['{core,node,server,cli,demo}/test/**/*.test.ts'],
+          include: ['{core,node,capture,server,cli,demo}/test/**/*.test.ts'],
           testTimeout: 180_000,
           hookTimeout: 180_000,
           maxWorkers: 2,

@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { contrastRatio } from '../src/colour/contrast.ts';
 import { parseColour } from '../src/colour/rgb.ts';
 import { lengthOfContrast, luminanceAt, moveOnRod, placeOnRod, readableOn } from '../src/colour/rod.ts';
-import { freeId } from '../src/gather/freeId.ts';
+import { freeId } from '../src/model/freeId.ts';
 import { changedPairs, pairsInUse, swatchPairs } from '../src/gather/pairs.ts';
 import { coloursInUse, removeSwatch, setUses, usesOf } from '../src/gather/swatches.ts';
 import { checkSite, valueProblem } from '../src/model/check.ts';

@@ -1,5 +1,5 @@
 import { request } from 'node:http';
-import { isLocalAddress } from '@hatrail/server/fetchPicture';
+import { isLocalAddress } from '@hatrail/node/guardedAddress';
 import { random } from '../../core/test/made.ts';
 import { firstSite, jsonBody, launch, newFolder, Tally } from './trying.ts';
 

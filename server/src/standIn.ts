@@ -5,6 +5,7 @@ import { ANY } from '@hatrail/core/model/page';
 import { fontPath } from '@hatrail/node/fonts';
 import { SIGNED_IN, siteFiles, type OutputFile } from '@hatrail/core/output/files';
 import { measureFor, readDrawnWidths, sizedPicture, type Context } from './context.ts';
+import { elsewhere } from './elsewhere.ts';
 import { onlyOwnHosts } from './guard.ts';
 import { HttpProblem, problemHandler } from './problem.ts';
 import type { FullRelease } from './releaseStore.ts';
@@ -38,6 +39,7 @@ export function createStandIn(
     response.set('X-Content-Type-Options', 'nosniff');
     next();
   });
+  app.use(elsewhere());
   const held = new LRUCache<string, { published: Promise<Published>; size: number }>({
     maxSize: MOST_HELD,
     sizeCalculation: ({ size }) => size,

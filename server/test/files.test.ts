@@ -7,7 +7,7 @@ import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { fontPath } from '@hatrail/node/fonts';
 import type { KeptSite, TakenFile } from '@hatrail/core/model/kept';
-import { isLocalAddress } from '../src/fetchPicture.ts';
+import { isLocalAddress } from '@hatrail/node/guardedAddress';
 import type { Running } from '../src/start.ts';
 import { openServer } from './opened.ts';
 

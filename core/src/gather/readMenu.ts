@@ -3,7 +3,7 @@ import { BOUNDS } from '../model/bounds.ts';
 import { BadInput } from '../model/badInput.ts';
 import { isSafeAddress, MAX_LABEL, type AnyEntry, type Entry } from '../model/menu.ts';
 import type { Site } from '../model/site.ts';
-import { freeId } from './freeId.ts';
+import { freeId } from '../model/freeId.ts';
 import { MOST_LEVELS } from './menuTree.ts';
 
 /** Menus read from what an owner has: markup of a navigation, a sitemap, or lines of text. */

@@ -1,4 +1,4 @@
-import { freeId } from '../gather/freeId.ts';
+import { freeId } from './freeId.ts';
 import { foldToo, headerItems, itemsOf, PLACES, type Header, type Rail } from './header.ts';
 import type { Item } from './item.ts';
 import type { Band, Page } from './page.ts';

@@ -183,6 +183,10 @@ export class Page {
   @IsOptional()
   @NestedList(() => Snapshot, 12)
   snapshots?: Snapshot[];
+  /** Where it was brought in from, where it was made elsewhere. */
+  @IsOptional()
+  @Matches(/^https?:\/\/\S{1,1900}$/, { message: 'Give an address that begins with https:// or http://.' })
+  from?: string;
   /** What differs on this page alone, of each header that hangs there. */
   @IsOptional()
   @NestedList(() => PageOwn, 40)

@@ -1,5 +1,5 @@
 import { at } from '../lists.ts';
-import { freeId } from '../gather/freeId.ts';
+import { freeId } from '../model/freeId.ts';
 import { itemIds } from '../gather/swatches.ts';
 import { KINDS } from '../header/kinds/index.ts';
 import type { Header } from '../model/header.ts';

@@ -3,7 +3,7 @@ import { BOUNDS } from '../model/bounds.ts';
 import { BadInput } from '../model/badInput.ts';
 import { hexColour, parseColour } from '../colour/rgb.ts';
 import type { Swatch } from '../model/palette.ts';
-import { freeId } from '../gather/freeId.ts';
+import { freeId } from '../model/freeId.ts';
 import type { ReadSwatches } from './designTokens.ts';
 
 /** A palette as CSS custom properties. */

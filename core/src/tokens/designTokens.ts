@@ -3,7 +3,7 @@ import { BOUNDS } from '../model/bounds.ts';
 import { BadInput } from '../model/badInput.ts';
 import { hexColour, parseColour } from '../colour/rgb.ts';
 import type { Swatch } from '../model/palette.ts';
-import { freeId } from '../gather/freeId.ts';
+import { freeId } from '../model/freeId.ts';
 
 /**
  * Design tokens in the Design Tokens Community Group's format: colours go out as one group, and come in from groups of

@@ -2,7 +2,7 @@ import { Button } from '@mui/material';
 import { memo, useMemo } from 'react';
 import { headerInTrial, trialOf, wearTrial } from '@hatrail/core/header/trials';
 import type { Header, Moment, Trial } from '@hatrail/core/model/header';
-import { freeId } from '@hatrail/core/gather/freeId';
+import { freeId } from '@hatrail/core/model/freeId';
 import type { Page } from '@hatrail/core/model/page';
 import { changeHeader } from '../editor/edits.ts';
 import { countItems } from '../editor/verdicts.ts';

@@ -1,6 +1,6 @@
 import { hangKeptRail } from '@hatrail/core/model/carry';
 import type { KeptPart } from '@hatrail/core/model/parts';
-import { freeId } from '@hatrail/core/gather/freeId';
+import { freeId } from '@hatrail/core/model/freeId';
 import { itemIds } from '@hatrail/core/gather/swatches';
 import type { Chosen } from './chosen.ts';
 import { Button, Menu, MenuItem } from '@mui/material';

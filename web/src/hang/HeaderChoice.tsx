@@ -2,7 +2,7 @@ import { at as elementAt } from '@hatrail/core/lists';
 import { CaretDown } from '@phosphor-icons/react';
 import { Button, Menu, MenuItem } from '@mui/material';
 import { useState } from 'react';
-import { freeId } from '@hatrail/core/gather/freeId';
+import { freeId } from '@hatrail/core/model/freeId';
 import type { Header } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
 import { hangingsOf } from '@hatrail/core/placed/answers';

@@ -1,6 +1,6 @@
 import { at } from '@hatrail/core/lists';
 import { Button } from '@mui/material';
-import { freeId } from '@hatrail/core/gather/freeId';
+import { freeId } from '@hatrail/core/model/freeId';
 import { ICON_NAMES } from '@hatrail/core/model/icons';
 import { IconLink, type IconsItem } from '@hatrail/core/model/item';
 import { ChoiceField, FieldRow, TextInput } from '../parts/fields.tsx';

@@ -1,7 +1,7 @@
 import { AUDIENCES } from '@hatrail/core/model/placement';
 import { at } from '@hatrail/core/lists';
 import { Button } from '@mui/material';
-import { freeId } from '@hatrail/core/gather/freeId';
+import { freeId } from '@hatrail/core/model/freeId';
 import { itemIds } from '@hatrail/core/gather/swatches';
 import { kindOf } from '@hatrail/core/header/kinds/index';
 import type { HeaderLayout } from '@hatrail/core/header/laid';

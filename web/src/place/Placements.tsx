@@ -3,7 +3,7 @@ import { SortableContext, arrayMove, useSortable, verticalListSortingStrategy } 
 import { CSS } from '@dnd-kit/utilities';
 import { Button } from '@mui/material';
 import { memo, useMemo, useState, type KeyboardEvent } from 'react';
-import { freeId } from '@hatrail/core/gather/freeId';
+import { freeId } from '@hatrail/core/model/freeId';
 import { AUDIENCES, type Placement } from '@hatrail/core/model/placement';
 import { MOST_PLACEMENTS, type Site } from '@hatrail/core/model/site';
 import { placementsTold, whereWords, type PlacementTold } from '@hatrail/core/placed/told';

@@ -6,7 +6,7 @@ import { momentName, type Look, type Moment } from '@hatrail/core/model/header';
 import type { PageOwn } from '@hatrail/core/model/page';
 import type { Placement } from '@hatrail/core/model/placement';
 import { MOST_PLACEMENTS, type Site } from '@hatrail/core/model/site';
-import { freeId } from '@hatrail/core/gather/freeId';
+import { freeId } from '@hatrail/core/model/freeId';
 import type { Hanging } from '@hatrail/core/placed/answers';
 import { withOwn } from '@hatrail/core/placed/own';
 import { leastSteps, type PlanStep } from '@hatrail/core/placed/plan';

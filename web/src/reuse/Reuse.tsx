@@ -1,5 +1,5 @@
 import { Button } from '@mui/material';
-import { freeId } from '@hatrail/core/gather/freeId';
+import { freeId } from '@hatrail/core/model/freeId';
 import { usesOf } from '@hatrail/core/model/carry';
 import { KeptPart, MOST_PARTS } from '@hatrail/core/model/parts';
 import type { Site } from '@hatrail/core/model/site';

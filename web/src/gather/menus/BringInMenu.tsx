@@ -1,7 +1,7 @@
 import { Button, Dialog, DialogActions, DialogContent, DialogTitle } from '@mui/material';
 import { useState } from 'react';
 import type { ReadMenu } from '@hatrail/core/gather/readMenu';
-import { freeId } from '@hatrail/core/gather/freeId';
+import { freeId } from '@hatrail/core/model/freeId';
 import { entriesOf, type AnyEntry, type Entry, type Menu } from '@hatrail/core/model/menu';
 import { addressOf, labelOf, leadsAnywhere } from '@hatrail/core/model/references';
 import type { Site } from '@hatrail/core/model/site';

@@ -1,5 +1,5 @@
 import { Button } from '@mui/material';
-import { freeId } from '@hatrail/core/gather/freeId';
+import { freeId } from '@hatrail/core/model/freeId';
 import { moveEntry, MOST_LEVELS, takeEntry, type EntryMove } from '@hatrail/core/gather/menuTree';
 import { entriesOf, Entry, type AnyEntry, type Menu } from '@hatrail/core/model/menu';
 import { labelOf } from '@hatrail/core/model/references';

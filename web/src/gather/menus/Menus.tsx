@@ -1,7 +1,7 @@
 import { Button, ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { useState } from 'react';
 import { useOutletContext, useSearchParams } from 'react-router';
-import { freeId } from '@hatrail/core/gather/freeId';
+import { freeId } from '@hatrail/core/model/freeId';
 import { menuRemarks } from '@hatrail/core/gather/menuTree';
 import { placeOfUseName } from '@hatrail/core/gather/places';
 import { usesOfPart } from '@hatrail/core/gather/uses';

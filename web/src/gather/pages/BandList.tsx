@@ -7,7 +7,7 @@ import { Button, Menu, MenuItem } from '@mui/material';
 import { useState } from 'react';
 import type { KeptPart } from '@hatrail/core/model/parts';
 import { hexColour } from '@hatrail/core/colour/rgb';
-import { freeId } from '@hatrail/core/gather/freeId';
+import { freeId } from '@hatrail/core/model/freeId';
 import { resolveColour } from '@hatrail/core/model/palette';
 import type { Band, Page } from '@hatrail/core/model/page';
 import type { Site } from '@hatrail/core/model/site';

@@ -8,7 +8,7 @@ import { useAnswer } from '../../engine/answers.ts';
 import { keyOf, siteKey } from '../../engine/dependsOn.ts';
 import { useCellProof, type CellProof } from '../../place/proof.ts';
 import { offersFor } from '../../place/ways.ts';
-import { freeId } from '@hatrail/core/gather/freeId';
+import { freeId } from '@hatrail/core/model/freeId';
 import { placeOfUseName } from '@hatrail/core/gather/places';
 import { removePage, usesOfPart } from '@hatrail/core/gather/uses';
 import type { Header } from '@hatrail/core/model/header';

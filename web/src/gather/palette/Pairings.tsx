@@ -3,7 +3,7 @@ import { at } from '@hatrail/core/lists';
 import { Button } from '@mui/material';
 import { contrastRatio } from '@hatrail/core/colour/contrast';
 import { hexColour } from '@hatrail/core/colour/rgb';
-import { freeId } from '@hatrail/core/gather/freeId';
+import { freeId } from '@hatrail/core/model/freeId';
 import { placeOfUseName } from '@hatrail/core/gather/places';
 import { usesOfPart } from '@hatrail/core/gather/uses';
 import { MOMENTS, momentName, momentsOf, type Header } from '@hatrail/core/model/header';

@@ -3,7 +3,7 @@ import { Button } from '@mui/material';
 import { useMemo, useState } from 'react';
 import { useOutletContext } from 'react-router';
 import { hexColour } from '@hatrail/core/colour/rgb';
-import { freeId } from '@hatrail/core/gather/freeId';
+import { freeId } from '@hatrail/core/model/freeId';
 import { pairsInUse, swatchPairs } from '@hatrail/core/gather/pairs';
 import { usesOf, withSwatch } from '@hatrail/core/gather/swatches';
 import { resolveColour, type Swatch } from '@hatrail/core/model/palette';

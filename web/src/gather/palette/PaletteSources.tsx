@@ -2,7 +2,7 @@ import { at } from '@hatrail/core/lists';
 import { Button, Dialog, DialogActions, DialogContent, DialogTitle, Menu, MenuItem } from '@mui/material';
 import { useEffect, useState } from 'react';
 import { hexColour, type Rgb } from '@hatrail/core/colour/rgb';
-import { freeId } from '@hatrail/core/gather/freeId';
+import { freeId } from '@hatrail/core/model/freeId';
 import { withSwatch } from '@hatrail/core/gather/swatches';
 import type { Swatch } from '@hatrail/core/model/palette';
 import type { Site } from '@hatrail/core/model/site';

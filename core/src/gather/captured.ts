@@ -1,0 +1,107 @@
+/** What was seen of a site that was made elsewhere: the words that the capture service and the making of a document share. */
+
+/** A colour with what it covers: six hexadecimal digits after a #, and how opaque it is, 0 to 1. */
+export interface SeenColour {
+  hex: string;
+  opacity: number;
+}
+
+/** How a text is set, as a browser computes it; lengths in CSS pixels. */
+export interface SeenStyle {
+  /** The first family of its list, without quotes. */
+  family: string;
+  /** The keyword at its end, such as serif. */
+  generic: string;
+  weight: number;
+  size: number;
+  lineHeight: number;
+  letterSpacing: number;
+  transform: string;
+}
+
+/** An entry of a menu, with those below it. */
+export interface SeenEntry {
+  label: string;
+  /** Absolute. */
+  address: string;
+  entries: SeenEntry[];
+}
+
+/** A button of the header. */
+export interface SeenButton {
+  label: string;
+  address: string;
+  ink: SeenColour;
+  fill: SeenColour;
+  radius: number;
+}
+
+/** What the logo is made of. */
+export type SeenLogo =
+  | { kind: 'svg'; markup: string; alt: string; height: number }
+  | { kind: 'picture'; address: string; alt: string; height: number }
+  | { kind: 'text'; text: string; size: number; ink: SeenColour };
+
+/** What the header wears at one moment. */
+export interface SeenLook {
+  /** What is behind its links, page left out; wholly clear where it has no fill of its own. */
+  fill: SeenColour;
+  link: SeenColour;
+  current: SeenColour | undefined;
+}
+
+/** A site's own header as it stands. */
+export interface SeenHeader {
+  height: number;
+  /** Free room at its left, from the window's edge to what hangs first. */
+  inset: number;
+  /** Between two links. */
+  gap: number;
+  lies: 'over' | 'above';
+  onScroll: 'stays' | 'leaves';
+  top: SeenLook;
+  /** After scrolling, where it stays. */
+  scrolled?: SeenLook;
+  hover?: SeenColour;
+  logo: SeenLogo | undefined;
+  entries: SeenEntry[];
+  button: SeenButton | undefined;
+}
+
+/** How much of the pages a colour covers, as ground or as letters, and what it is used for. */
+export interface SeenUse extends SeenColour {
+  area: number;
+  uses: string[];
+}
+
+/** One page: where it is, and the pictures that were taken of it. */
+export interface SeenPage {
+  /** Absolute. */
+  address: string;
+  title: string;
+  /** What shows where the page ends. */
+  colour: string;
+  pictures: { width: number; file: string }[];
+}
+
+/** Something that was left out of the pictures because it is fixed in the window and not the header. */
+export interface LeftOut {
+  /** What it says or is called, in a few words. */
+  what: string;
+  page: string;
+}
+
+/** What was seen of a whole site. */
+export interface SeenSite {
+  address: string;
+  name: string;
+  pages: SeenPage[];
+  header: SeenHeader | undefined;
+  colours: SeenUse[];
+  type: { heading: SeenStyle; text: SeenStyle; menu: SeenStyle; button: SeenStyle };
+  /** Font files that came with the pages: under which family, and in which file. */
+  fonts: { family: string; weight: number; file: string; ending: string }[];
+  leftOut: LeftOut[];
+  /** What could not be done, in words. */
+  notes: string[];
+}
