@@ -1,6 +1,7 @@
 import type { BrowserContext, Page as Tab, Response } from 'playwright-core';
 import { writeFile } from 'node:fs/promises';
-import type { SeenLogo, SeenPage, SeenSite } from '@hatrail/core/gather/captured';
+import type { FoundPage, FoundSite, SeenLogo, SeenPage, SeenSite } from '@hatrail/core/gather/captured';
+import { MOST_CAPTURED } from '@hatrail/core/model/seen';
 import { BadInput } from '@hatrail/core/model/badInput';
 import { usualWindowHeight } from '@hatrail/core/page/layout';
 import { STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
@@ -11,8 +12,6 @@ import { openProxy, type Proxy, type Reach } from './proxy.ts';
 
 /** Opens a site that was made elsewhere in a browser of its own, finds its pages, and takes pictures of them. */
 
-/** Most pages of a site that are brought in. */
-export const MOST_PAGES = 20;
 /** How much of a page is taken, CSS pixels of its height. */
 const MOST_HEIGHT = 12_000;
 /** Longest for one page to answer, and for a whole capture, ms. */
@@ -30,23 +29,6 @@ const SAVED = 'http://saved-page.invalid/';
 export interface Source extends Reach {
   address: string;
   html?: string;
-}
-
-/** A page that was found. */
-export interface FoundPage {
-  address: string;
-  label: string;
-  /** Whether the header leads to it. */
-  isInHeader: boolean;
-}
-
-export interface Found {
-  /** Where the address led in the end. */
-  address: string;
-  name: string;
-  hasHeader: boolean;
-  pages: FoundPage[];
-  notes: string[];
 }
 
 /** A step of the work, as the owner is told of it. */
@@ -188,7 +170,7 @@ function ask<K extends keyof PageReader>(
 }
 
 /** Finds the pages of a site: where its header leads, its site map, and what else its first page leads to. */
-export async function findPages(source: Source, { signal, tell }: Work): Promise<Found> {
+export async function findPages(source: Source, { signal, tell }: Work): Promise<FoundSite> {
   const start = source.html === undefined ? readAddress(source.address).href : SAVED;
   return inBrowser(source, signal, async (session) => {
     tell({ what: 'Opening the site', done: 0, of: 2 });
@@ -265,7 +247,7 @@ export type DraftPath = () => string;
 /** Reads a site and takes the pictures of its pages. */
 export async function takeSite(
   source: Source,
-  found: Pick<Found, 'address' | 'name'>,
+  found: Pick<FoundSite, 'address' | 'name'>,
   chosen: readonly FoundPage[],
   draft: DraftPath,
   { signal, tell }: Work,
@@ -284,7 +266,7 @@ export async function takeSite(
     const pages: SeenPage[] = [];
     const notes: string[] = [];
     const leftOut: SeenSite['leftOut'] = [];
-    for (const page of chosen.slice(0, MOST_PAGES)) {
+    for (const page of chosen.slice(0, MOST_CAPTURED)) {
       const pictures: SeenPage['pictures'] = [];
       let [title, colour] = [page.label, read.page];
       for (const width of STANDARD_WIDTHS) {

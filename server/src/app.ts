@@ -4,9 +4,11 @@ import helmet from 'helmet';
 import { fontPath } from '@hatrail/node/fonts';
 import { HEADER_JS } from '@hatrail/core/output/headerJs';
 import { BANDS_JS } from '@hatrail/core/output/bandsJs';
+import type { Captures } from './captures.ts';
 import type { Context } from './context.ts';
 import { onlyOwnHosts, onlyOwnPages } from './guard.ts';
 import { notFound, problemHandler } from './problem.ts';
+import { captureRoutes } from './routes/captures.ts';
 import { documentRoutes } from './routes/documents.ts';
 import { handOverRoutes } from './routes/handOver.ts';
 import { keptFileRoutes, siteFileRoutes } from './routes/files.ts';
@@ -18,6 +20,8 @@ export interface AppSettings {
   hosts: () => readonly string[];
   /** Address of the site stand-in, for links to it. */
   liveUrl: () => string;
+  /** Sites that are being brought in from where they are. */
+  captures: Captures;
   /** Folder of the built interface. */
   webFolder: string;
   log: (error: unknown) => void;
@@ -56,6 +60,7 @@ export function createApp(context: Context, settings: AppSettings): Express {
     handOverRoutes(context),
     documentRoutes(context),
   );
+  app.use('/api/captures', captureRoutes(context, settings.captures));
   app.use('/api', keptFileRoutes(context));
   app.get('/api/stand-in', (_request, response) => {
     response.json({ url: settings.liveUrl() });

@@ -6,6 +6,7 @@ import { join, resolve } from 'node:path';
 import pino from 'pino';
 import { loadSite } from '@hatrail/node/siteFile';
 import { createApp } from './app.ts';
+import { Captures } from './captures.ts';
 import { cleanUp, createContext, type Context } from './context.ts';
 import { BadFolder, holdFolder, isBegun, makeDatabase, openDatabase } from './database.ts';
 import { hashOf } from './fileStore.ts';
@@ -47,12 +48,14 @@ export async function start({ port, livePort, dataFolder, host = '127.0.0.1' }: 
   const log = (error: unknown) => logger.error(error);
   const letGo = holdFolder(madeFolder(dataFolder));
   let context: Context | undefined;
+  let captures: Captures | undefined;
   const servers: Server[] = [];
   const close = async () => {
     for (const server of servers) {
       server.closeAllConnections();
       await new Promise((done) => server.close(done));
     }
+    captures?.close();
     context?.apart.close();
     context?.close();
     letGo();
@@ -64,7 +67,9 @@ export async function start({ port, livePort, dataFolder, host = '127.0.0.1' }: 
     const timer = setInterval(() => void cleanUp(opened).catch(log), CLEAN_EVERY);
     timer.unref();
     const ports = { app: port, live: livePort };
+    captures = new Captures(opened, () => ownHosts(ports.app), log);
     const app = createApp(opened, {
+      captures,
       hosts: () => ownHosts(ports.app),
       liveUrl: () => `http://127.0.0.1:${ports.live}`,
       webFolder: resolve(ROOT, 'web/dist'),

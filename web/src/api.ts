@@ -7,6 +7,7 @@ import type {
   SiteChanges,
   TakenFile,
 } from '@hatrail/core/model/kept';
+import type { CaptureState } from '@hatrail/core/gather/captured';
 import type { Site } from '@hatrail/core/model/site';
 
 /** A file of the hand-over: its bytes, and as many as travel packed. */
@@ -87,5 +88,12 @@ export const api = {
     send<TakenFile[]>('POST', `/sites/${site}/releases/${number}/files`, {}),
   publish: (site: string, note: string) => send<Release>('POST', `/sites/${site}/releases`, { note }),
   putLive: (site: string, number: number) => send<Release>('PUT', `/sites/${site}/live`, { number }),
+  startCapture: (asked: { address: string; allowLocal?: boolean; html?: string }) =>
+    send<CaptureState>('POST', '/captures', asked),
+  capture: (id: string) => call<CaptureState>(`/captures/${id}`),
+  takePages: (id: string, pages: string[]) => send<CaptureState>('POST', `/captures/${id}/pages`, { pages }),
+  capturePicture: (id: string, number: string) => `/api/captures/${id}/pictures/${number}`,
+  keepCapture: (id: string, without: string[]) => send<KeptSite>('POST', `/captures/${id}/keep`, { without }),
+  stopCapture: (id: string) => send<unknown>('DELETE', `/captures/${id}`),
   standIn: () => call<{ url: string }>('/stand-in'),
 };

@@ -58,6 +58,7 @@ const PEGS = [
   screen('place', () => import('./place/Place.tsx'), 'Place'),
   screen('hand-over', () => import('./handover/HandOver.tsx'), 'HandOver'),
 ];
+const BRING_IN = screen('/bring-in', () => import('./bringin/BringIn.tsx'), 'BringIn');
 const EDITOR = screen('/sites/:siteId', () => import('./editor/Editor.tsx'), 'Editor');
 
 /** A site that could not be opened: why, and where to go. */
@@ -90,6 +91,7 @@ const router = createBrowserRouter([
     hydrateFallbackElement: <p className="wait">Opening the site</p>,
     children: [{ index: true, element: <Navigate to="dress" replace /> }, ...PEGS],
   },
+  { ...BRING_IN, hydrateFallbackElement: <p className="wait">Loading</p> },
   {
     path: '*',
     element: (

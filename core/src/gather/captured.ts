@@ -105,3 +105,35 @@ export interface SeenSite {
   /** What could not be done, in words. */
   notes: string[];
 }
+
+/** A page that was found, before any is taken. */
+export interface FoundPage {
+  /** Absolute. */
+  address: string;
+  label: string;
+  /** Whether the header leads to it. */
+  isInHeader: boolean;
+}
+
+/** What was found at an address. */
+export interface FoundSite {
+  /** Where the address led in the end. */
+  address: string;
+  name: string;
+  hasHeader: boolean;
+  pages: FoundPage[];
+  notes: string[];
+}
+
+/** How far bringing in a site is; what was seen names its files by numbers. */
+export interface CaptureState {
+  id: string;
+  phase: 'looking' | 'found' | 'taking' | 'taken' | 'failed';
+  step?: { what: string; done: number; of: number };
+  /** Why it failed, and what to do. */
+  message?: string;
+  found?: FoundSite;
+  seen?: SeenSite;
+  /** Sizes of the pictures, in pixels, by their numbers. */
+  sizes?: Record<string, { width: number; height: number }>;
+}

@@ -1,5 +1,17 @@
 import { Transform } from 'class-transformer';
-import { IsBoolean, IsInt, IsOptional, IsString, MaxLength, Min, MinLength } from 'class-validator';
+import {
+  ArrayMaxSize,
+  ArrayMinSize,
+  IsBoolean,
+  IsIn,
+  IsInt,
+  IsOptional,
+  IsString,
+  MaxLength,
+  Min,
+  MinLength,
+} from 'class-validator';
+import { MOST_CAPTURED, SEEN_PARTS, type SeenPart } from './seen.ts';
 import { IsPlainText } from './rules.ts';
 
 /** What is asked of the server, member by member: the forms of the interface and the routes keep to the same rules. */
@@ -30,6 +42,37 @@ export class PictureAddress {
   @IsOptional()
   @IsBoolean({ message: 'Addresses of the own network are allowed or not.' })
   allowLocal?: boolean;
+}
+
+/** A site that is brought in from where it is, or from a page that was saved. */
+export class CaptureStart {
+  @IsString({ message: 'Give the address of the site.' })
+  @MaxLength(2000, { message: 'Shorten the address to 2,000 characters.' })
+  address: string;
+  /** Whether it may lie on this machine or in its own network. */
+  @IsOptional()
+  @IsBoolean({ message: 'Addresses of the own network are allowed or not.' })
+  allowLocal?: boolean;
+  /** The HTML of a saved page, in the place of an address. */
+  @IsOptional()
+  @IsString({ message: 'Give the HTML of the page.' })
+  @MaxLength(5_000_000, { message: 'The page may have 5 MB at most: save it without its pictures in it.' })
+  html?: string;
+}
+
+/** The pages that are taken, by their addresses. */
+export class CapturePages {
+  @IsString({ each: true, message: 'Give the addresses of pages.' })
+  @ArrayMinSize(1, { message: 'Choose a page.' })
+  @ArrayMaxSize(MOST_CAPTURED, { message: `${MOST_CAPTURED} pages at most.` })
+  pages: string[];
+}
+
+/** What of a site that was seen is left out. */
+export class CaptureKeep {
+  @IsOptional()
+  @IsIn(SEEN_PARTS, { each: true, message: `Leave out ${SEEN_PARTS.join(', ')}.` })
+  without?: SeenPart[];
 }
 
 const WHOLE = { message: 'Give a part of the picture, in whole pixels within it.' };

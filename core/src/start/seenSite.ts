@@ -7,15 +7,12 @@ import { isSafeAddress, type Entry, type LinkTarget } from '../model/menu.ts';
 import type { Page } from '../model/page.ts';
 import type { ColourUse, Swatch } from '../model/palette.ts';
 import type { Picture } from '../model/picture.ts';
+import type { SeenPart } from '../model/seen.ts';
 import type { Site } from '../model/site.ts';
 import { WEIGHTS, type FamilyId, type OwnFont, type TypeStyle } from '../model/type.ts';
 import { newSite } from './newSite.ts';
 
 /** An ordinary site made of what was seen of one that was made elsewhere. */
-
-/** What of it an owner can leave out. */
-export const SEEN_PARTS = ['palette', 'type', 'logo', 'menu', 'header'] as const;
-export type SeenPart = (typeof SEEN_PARTS)[number];
 
 /** Files that were looked at and can be named, by where they lie. */
 export interface SeenFiles {

@@ -1,7 +1,7 @@
 import { Button } from '@mui/material';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Suspense, lazy, useRef, useState } from 'react';
-import { useNavigate } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import type { KeptSite, ListedSite } from '@hatrail/core/model/kept';
 import { api } from '../api.ts';
 import { Mark } from '../parts/Mark.tsx';
@@ -32,6 +32,9 @@ export function Sites() {
         <div className="sites-head">
           <h1>Sites</h1>
           <BringIn onDone={refresh} />
+          <Button variant="outlined" component={Link} to="/bring-in">
+            Bring in my site
+          </Button>
           <Button variant="contained" onClick={() => setStarting(true)}>
             Start a site
           </Button>

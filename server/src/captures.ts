@@ -1,0 +1,284 @@
+import { randomUUID } from 'node:crypto';
+import { readFile } from 'node:fs/promises';
+import type { CaptureState, SeenSite } from '@hatrail/core/gather/captured';
+import { BadInput } from '@hatrail/core/model/badInput';
+import { checkSite } from '@hatrail/core/model/check';
+import type { SeenPart } from '@hatrail/core/model/seen';
+import type { OwnFont } from '@hatrail/core/model/type';
+import { siteOfSeen, type SeenFiles } from '@hatrail/core/start/seenSite';
+import { findPages, takeSite, type Source } from '@hatrail/capture/capture';
+import type { Context } from './context.ts';
+import type { FileFacts } from './fileRows.ts';
+import { HttpProblem, badInput, notFound } from './problem.ts';
+
+/** How long what was seen waits to be kept, ms. */
+const WAITS = 30 * 60_000;
+
+/** A file of a capture that was looked at: where it lies, and what it is. */
+interface Draft {
+  path: string;
+  hash: string;
+  width?: number;
+  height?: number;
+  format?: string;
+  fontName?: string;
+}
+
+interface Job {
+  state: CaptureState;
+  source: Source;
+  stop: AbortController;
+  /** Every path that it was given, to be cleared away. */
+  paths: string[];
+  files: Map<string, Draft>;
+  timer?: NodeJS.Timeout;
+}
+
+/** Bringing in sites from where they are: one at a time, in steps that the owner sees and can stop. */
+export class Captures {
+  readonly #context: Context;
+  readonly #never: () => readonly string[];
+  readonly #log: (error: unknown) => void;
+  #job: Job | undefined;
+
+  /** @param never hosts of the application itself, which no page may reach */
+  constructor(context: Context, never: () => readonly string[], log: (error: unknown) => void) {
+    this.#context = context;
+    this.#never = never;
+    this.#log = log;
+  }
+
+  /**
+   * Begins to look for the pages of a site.
+   * @throws 409 where another is being brought in
+   */
+  start(source: Omit<Source, 'never'>): CaptureState {
+    const { phase } = this.#job?.state ?? {};
+    if (phase === 'looking' || phase === 'taking')
+      throw new HttpProblem(409, 'Another site is being brought in: wait for it, or stop it there.');
+    this.#drop();
+    const job: Job = {
+      state: { id: randomUUID(), phase: 'looking' },
+      source: { ...source, never: this.#never() },
+      stop: new AbortController(),
+      paths: [],
+      files: new Map(),
+    };
+    this.#job = job;
+    void this.#work(job, async () => {
+      const found = await findPages(job.source, this.#working(job));
+      job.state = { id: job.state.id, phase: 'found', found };
+    });
+    return job.state;
+  }
+
+  /** @throws 404 */
+  state(id: string): CaptureState {
+    return this.#known(id).state;
+  }
+
+  /** Takes the pages of these addresses. @throws 422 where one was not found, or it is not the time for it */
+  take(id: string, addresses: readonly string[]): CaptureState {
+    const job = this.#known(id);
+    const { found } = job.state;
+    if (job.state.phase !== 'found' || !found) throw badInput('Its pages are not chosen now.');
+    const pages = found.pages.filter(({ address }) => addresses.includes(address));
+    if (pages.length === 0) throw badInput('Choose a page that was found.');
+    job.state = { id, phase: 'taking', found };
+    void this.#work(job, async () => {
+      const draft = () => {
+        const path = this.#context.files.draftPath();
+        job.paths.push(path);
+        return path;
+      };
+      const seen = await takeSite(job.source, found, pages, draft, this.#working(job));
+      this.#tell(job, { what: 'Looking at the pictures', done: 0, of: 1 });
+      await this.#lookAt(job, seen);
+      job.state = { id, phase: 'taken', found, ...numbered(seen, job.files) };
+    });
+    return job.state;
+  }
+
+  /** A picture that was taken, made smaller, as bytes. @throws 404 */
+  async picture(id: string, number: string): Promise<Uint8Array> {
+    const job = this.#known(id);
+    const draft = [...job.files.values()][Number(number)];
+    if (!draft?.width) throw notFound('picture');
+    const { apart, files } = this.#context;
+    const to = files.draftPath();
+    try {
+      await apart.run('sized', { path: draft.path, to, width: 320 });
+      return await readFile(to);
+    } finally {
+      await files.dropDraft(to);
+    }
+  }
+
+  /** Makes a site of what was seen. @returns its id */
+  async keep(id: string, seen: SeenSite | undefined, without: readonly SeenPart[]): Promise<string> {
+    const job = this.#known(id);
+    if (job.state.phase !== 'taken' || !seen) throw badInput('Nothing has been taken yet.');
+    const { files, sites } = this.#context;
+    const drafts = [...job.files.values()];
+    const site = siteOfSeen(seen, filesOf(job.files), new Set(without));
+    const problems = checkSite(site);
+    if (problems[0]) throw badInput(problems[0].message, problems);
+    const facts = new Map<string, FileFacts>();
+    const byFile = new Map(drafts.map((draft) => [fileName(draft), draft]));
+    for (const { id: part, file } of [...site.pictures, ...(site.fonts ?? [])]) {
+      const { hash, width, height } = byFile.get(file)!;
+      facts.set(part, { hash, ...(width && height && { width, height }) });
+    }
+    const named = new Set([...facts.values()].map(({ hash }) => hash));
+    const made = await files.keep(
+      drafts.filter(({ hash }) => named.has(hash)).map(({ path, hash }) => ({ path, hash })),
+      () => sites.create(site, facts),
+    );
+    this.#drop();
+    return made;
+  }
+
+  /** Ends it, whatever it is doing, and clears away what it took. */
+  stop(id: string): void {
+    this.#known(id);
+    this.#drop();
+  }
+
+  /** Ends whatever is going on. */
+  close(): void {
+    this.#drop();
+  }
+
+  #known(id: string): Job {
+    if (this.#job?.state.id !== id) throw notFound('site being brought in');
+    return this.#job;
+  }
+
+  #working(job: Job) {
+    return {
+      signal: job.stop.signal,
+      tell: (step: NonNullable<CaptureState['step']>) => this.#tell(job, step),
+    };
+  }
+
+  #tell(job: Job, step: NonNullable<CaptureState['step']>): void {
+    job.state = { ...job.state, step };
+  }
+
+  async #work(job: Job, work: () => Promise<void>): Promise<void> {
+    try {
+      await work();
+    } catch (error) {
+      if (!(error instanceof BadInput)) this.#log(error);
+      const message =
+        error instanceof BadInput
+          ? error.message
+          : 'It could not be brought in: try again, or with fewer pages.';
+      job.state = { id: job.state.id, phase: 'failed', message };
+      await this.#clear(job);
+    }
+    // Stopped meanwhile: what came last is cleared away, too.
+    if (this.#job !== job) return this.#clear(job);
+    job.timer = setTimeout(() => this.#job === job && this.#drop(), WAITS);
+    job.timer.unref();
+  }
+
+  /** Looks at every file in a process apart: what cannot be used is left out and said. */
+  async #lookAt(job: Job, seen: SeenSite): Promise<void> {
+    const { apart } = this.#context;
+    for (const { title, pictures } of seen.pages) {
+      for (const { width, file } of pictures) {
+        const { hash, format, ...size } = await apart.run('picture', {
+          path: file,
+          name: `${title}, ${width} px`,
+        });
+        job.files.set(file, { path: file, hash, format, width: size.width, height: size.height });
+      }
+    }
+    const { logo } = seen.header ?? {};
+    if (logo?.kind === 'picture') {
+      try {
+        const { hash, format, width, height } = await apart.run(
+          'picture',
+          { path: logo.address, name: 'The logo' },
+          true,
+        );
+        job.files.set(logo.address, { path: logo.address, hash, format, width, height });
+      } catch (error) {
+        if (!(error instanceof BadInput)) throw error;
+        seen.notes.push(`${error.message} Bring the logo in by hand, in Gather.`);
+      }
+    }
+    for (const { family, file, ending } of seen.fonts) {
+      try {
+        const { hash, fontName } = await apart.run('font', { path: file, name: `${family}.${ending}` });
+        job.files.set(file, { path: file, hash, fontName, format: ending });
+      } catch (error) {
+        if (!(error instanceof BadInput)) throw error;
+        seen.notes.push(error.message);
+      }
+    }
+  }
+
+  async #clear({ paths }: Job): Promise<void> {
+    await Promise.all(paths.map((path) => this.#context.files.dropDraft(path)));
+  }
+
+  #drop(): void {
+    const job = this.#job;
+    this.#job = undefined;
+    if (!job) return;
+    clearTimeout(job.timer);
+    job.stop.abort();
+    void this.#clear(job);
+  }
+}
+
+/** What a file is called in a document: by its content, so that no two are alike. */
+function fileName({ hash, format = 'png', fontName }: Draft): string {
+  return `${fontName === undefined ? 'taken' : 'font'}-${hash.slice(0, 16)}.${format === 'jpeg' ? 'jpg' : format}`;
+}
+
+function filesOf(files: ReadonlyMap<string, Draft>): SeenFiles {
+  const pictures: [string, { file: string; width: number; height: number }][] = [];
+  const fonts: [string, OwnFont][] = [];
+  [...files.values()].forEach((draft, i) => {
+    const file = fileName(draft);
+    if (draft.fontName !== undefined)
+      fonts.push([
+        String(i),
+        { id: `own-${draft.hash.slice(0, 12)}`, name: draft.fontName.slice(0, 80), file },
+      ]);
+    else pictures.push([String(i), { file, width: draft.width!, height: draft.height! }]);
+  });
+  return { pictures: new Map(pictures), fonts: new Map(fonts) };
+}
+
+/** What was seen, with numbers in the place of paths, which are nobody's business. */
+function numbered(seen: SeenSite, files: ReadonlyMap<string, Draft>): Pick<CaptureState, 'seen' | 'sizes'> {
+  const numbers = new Map([...files.keys()].map((path, i) => [path, String(i)]));
+  const number = (path: string) => numbers.get(path) ?? '';
+  const { header } = seen;
+  const logo =
+    header?.logo?.kind === 'picture'
+      ? { ...header.logo, address: number(header.logo.address) }
+      : header?.logo;
+  return {
+    seen: {
+      ...seen,
+      pages: seen.pages.map((page) => ({
+        ...page,
+        pictures: page.pictures.map(({ width, file }) => ({ width, file: number(file) })),
+      })),
+      header: header && { ...header, logo },
+      fonts: seen.fonts
+        .map((font) => ({ ...font, file: number(font.file) }))
+        .filter(({ file }) => file !== ''),
+    },
+    sizes: Object.fromEntries(
+      [...files.values()].flatMap(({ width, height }, i) =>
+        width && height ? [[String(i), { width, height }]] : [],
+      ),
+    ),
+  };
+}

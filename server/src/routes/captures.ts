@@ -1,0 +1,44 @@
+import { Router, json } from 'express';
+import { CaptureKeep, CapturePages, CaptureStart } from '@hatrail/core/model/requests';
+import type { Captures } from '../captures.ts';
+import { siteOf, type Context } from '../context.ts';
+import { sendBytes } from '../send.ts';
+import { bodyOf } from './bodies.ts';
+import { mediaType } from './files.ts';
+
+/** A site that was made elsewhere is found, taken, looked at, and then kept or let go. */
+export function captureRoutes(context: Context, captures: Captures): Router {
+  const router = Router();
+
+  router.post('/', json({ limit: '6mb' }), (request, response) => {
+    const { address, allowLocal = false, html } = bodyOf(CaptureStart, request);
+    response.status(202).json(captures.start({ address, allowLocal, ...(html !== undefined && { html }) }));
+  });
+
+  router.get('/:id', (request, response) => {
+    response.set('Cache-Control', 'no-store').json(captures.state(request.params.id));
+  });
+
+  router.post('/:id/pages', json(), (request, response) => {
+    response.status(202).json(captures.take(String(request.params.id), bodyOf(CapturePages, request).pages));
+  });
+
+  router.get('/:id/pictures/:number', async (request, response) => {
+    const bytes = await captures.picture(request.params.id, request.params.number);
+    sendBytes(response, bytes, mediaType(bytes));
+  });
+
+  router.post('/:id/keep', json(), async (request, response) => {
+    const id = String(request.params.id);
+    const { without = [] } = bodyOf(CaptureKeep, request);
+    const site = await captures.keep(id, captures.state(id).seen, without);
+    response.status(201).location(`/api/sites/${site}`).json(siteOf(context, site));
+  });
+
+  router.delete('/:id', (request, response) => {
+    captures.stop(request.params.id);
+    response.status(204).end();
+  });
+
+  return router;
+}
