@@ -51,7 +51,7 @@ const CORE = {
   ],
   gather: ['colour', 'geometry', 'header', 'measure', 'model', 'page', 'pixels', 'sweep'],
   tokens: ['colour', 'gather', 'model'],
-  start: ['gather', 'header', 'model'],
+  start: ['colour', 'gather', 'header', 'model'],
 };
 
 const others = (all, name, allowed) => all.filter((each) => each !== name && !allowed.includes(each));

@@ -9,6 +9,8 @@ import { openChromium } from './chromium.ts';
 
 /** An owner at work: a server with the demo sites, a browser, and what both browser stories do again and again. */
 export interface Owner {
+  /** Where the server keeps what it has. */
+  dataFolder: string;
   running: Running;
   browser: Browser;
   tab: Tab;
@@ -42,6 +44,7 @@ export async function openOwner(): Promise<Owner> {
       .getByRole('link', { name: new RegExp(`^${name}`) })
       .click();
   return {
+    dataFolder,
     running,
     browser,
     tab,

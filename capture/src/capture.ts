@@ -117,15 +117,14 @@ async function go(tab: Tab, proxy: Proxy, address: string): Promise<void> {
     const refused = [...proxy.refused.values()][0];
     if (proxy.refused.has(hostname) || (refused !== undefined && /TUNNEL|PROXY/.test(message)))
       throw new BadInput(proxy.refused.get(hostname) ?? refused!);
-    throw new BadInput(whyNot(host, message));
+    throw new BadInput(whyNot(host, proxy.silent.has(hostname) ? 'CONNECTION' : message));
   }
   const status = response?.status() ?? 200;
   const why = proxy.refused.get(new URL(tab.url()).hostname);
   if (status === 403 && why !== undefined) throw new BadInput(why);
-  if (status === 401 || status === 407)
-    throw new BadInput(
-      `${host} asks for a name and a password: save the page from your own browser, and bring that in.`,
-    );
+  if (status === 502 && proxy.silent.has(new URL(tab.url()).hostname))
+    throw new BadInput(whyNot(host, 'CONNECTION'));
+  if (status === 401 || status === 407) throw new BadInput(askedForPassword(host));
   if (status >= 400)
     throw new BadInput(`${host} answered ${status}: open the address in a browser and check it.`);
   const type = response?.headers()['content-type'] ?? 'text/html';
@@ -140,7 +139,11 @@ async function go(tab: Tab, proxy: Proxy, address: string): Promise<void> {
   await tab.evaluate(installReader);
 }
 
+const askedForPassword = (host: string) =>
+  `${host} asks for a name and a password: save the page from your own browser, and bring that in.`;
+
 function whyNot(host: string, message: string): string {
+  if (/AUTH/.test(message)) return askedForPassword(host);
   if (/TOO_MANY_REDIRECTS/.test(message))
     return `${host} sends the browser round in a circle: open the address in your own browser, and give the one that it ends at.`;
   if (/Timeout/.test(message)) return `${host} does not answer within 20 seconds: try again later.`;

@@ -17,6 +17,8 @@ export interface Proxy {
   port: number;
   /** Why hosts were refused, by their names. */
   refused: ReadonlyMap<string, string>;
+  /** Hosts that did not answer. */
+  silent: ReadonlySet<string>;
   close(): Promise<void>;
 }
 
@@ -31,6 +33,7 @@ const SILENT = 20_000;
  */
 export async function openProxy({ allowLocal, never = [], most = MOST }: Reach): Promise<Proxy> {
   const refused = new Map<string, string>();
+  const silent = new Set<string>();
   const sockets = new Set<Socket>();
   let came = 0;
   const whyNot = (host: string, port: number): string | undefined => {
@@ -54,6 +57,7 @@ export async function openProxy({ allowLocal, never = [], most = MOST }: Reach):
   const lookup = allowLocal ? {} : { lookup: guardedLookup };
   const note = (host: string, error: NodeJS.ErrnoException) => {
     if (error.code === 'LOCAL') refused.set(host, error.message);
+    else silent.add(host);
   };
 
   const server = createServer((asked: IncomingMessage, answer: ServerResponse) => {
@@ -73,6 +77,7 @@ export async function openProxy({ allowLocal, never = [], most = MOST }: Reach):
     onward.on('socket', counted);
     onward.on('response', (from) => {
       answer.writeHead(from.statusCode ?? 502, from.headers);
+      from.on('close', () => from.complete || answer.destroy());
       from.pipe(answer);
     });
     onward.on('error', (error) => {
@@ -114,6 +119,7 @@ export async function openProxy({ allowLocal, never = [], most = MOST }: Reach):
   return {
     port: (server.address() as AddressInfo).port,
     refused,
+    silent,
     async close() {
       for (const socket of sockets) socket.destroy();
       await new Promise((done) => {

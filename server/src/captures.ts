@@ -109,6 +109,10 @@ export class Captures {
     try {
       await apart.run('sized', { path: draft.path, to, width: 320 });
       return await readFile(to);
+    } catch (error) {
+      // It was kept, or let go, while it was being made smaller.
+      if (this.#job !== job) throw notFound('picture');
+      throw error;
     } finally {
       await files.dropDraft(to);
     }

@@ -247,9 +247,23 @@ const PARTS: Record<Row['ground']['kind'], string> = {
 
 function behindWords(site: Site, { ground }: Cause, rows: readonly Row[]): string {
   if (ground === 'own') return 'its own fill';
-  const pictures = [...new Set(rows.flatMap((row) => row.ground.picture ?? []))].sort();
-  const kinds = [...new Set(rows.filter((row) => !row.ground.picture).map((row) => PARTS[row.ground.kind]))];
-  return [...kinds.sort(), ...pictures.map((id) => `the picture “${pictureName(site, id)}”`)].join(', ');
+  const drawn = rows.filter((row) => row.ground.kind !== 'snapshot');
+  const pictures = [...new Set(drawn.flatMap((row) => row.ground.picture ?? []))].sort();
+  const kinds = [...new Set(drawn.filter((row) => !row.ground.picture).map((row) => PARTS[row.ground.kind]))];
+  return [
+    ...kinds.sort(),
+    ...pictures.map((id) => `the picture “${pictureName(site, id)}”`),
+    ...capturedWords(site, rows),
+  ].join(', ');
+}
+
+/** Captured pages are told by what they are called: each has a picture for every width. */
+function capturedWords(site: Site, rows: readonly Row[]): string[] {
+  const paths = new Set(rows.filter(({ ground }) => ground.kind === 'snapshot').map(({ page }) => page));
+  const titles = site.pages.filter(({ path }) => paths.has(path)).map(({ title }) => `“${title}”`);
+  if (titles.length === 0) return [];
+  if (titles.length === 1) return [`the captured page ${titles[0]}`];
+  return [titles.length > 4 ? `${titles.length} captured pages` : `the captured pages ${titles.join(', ')}`];
 }
 
 function setWords(site: Site, header: Header, { value, itemId }: Cause, moment: Moment): string {

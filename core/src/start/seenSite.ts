@@ -1,3 +1,4 @@
+import { colourWord } from '../colour/colourWord.ts';
 import type { SeenColour, SeenEntry, SeenHeader, SeenSite, SeenStyle, SeenUse } from '../gather/captured.ts';
 import { freeId } from '../model/freeId.ts';
 import { at } from '../lists.ts';
@@ -24,34 +25,26 @@ export interface SeenFiles {
 const APART = 10;
 const MOST_SWATCHES = 16;
 
-const USE_NAMES: Record<string, string> = {
-  page: 'Page',
-  header: 'Header',
-  ground: 'Ground',
-  headings: 'Headings',
-  text: 'Text',
-  links: 'Links',
-};
-
 const channels = (hex: string) => [1, 3, 5].map((i) => parseInt(hex.slice(i, i + 2), 16));
 const distance = (a: string, b: string) => {
   const [one, other] = [channels(a), channels(b)];
   return one.reduce((sum, v, i) => sum + Math.abs(v - at(other, i)), 0);
 };
 
-/** The swatches that pages and header need, each named by what it is used for first; those of the header are all among them. */
-function paletteOf(uses: readonly SeenUse[], needed: readonly [hex: string, name: string][]): Swatch[] {
+/** The swatches that pages and header need, by what they look like; those of the header, which must be as they are, first. */
+function paletteOf(uses: readonly SeenUse[], needed: readonly string[]): Swatch[] {
   const swatches: Swatch[] = [];
-  const add = (colour: string, name: string) => {
+  const add = (colour: string) => {
+    const word = colourWord(colour);
+    const name = word[0]!.toUpperCase() + word.slice(1);
     const count = swatches.filter((each) => each.name.replace(/ \d+$/, '') === name).length;
     const called = count === 0 ? name : `${name} ${count + 1}`;
     swatches.push({ id: freeId(called, swatches), name: called, colour });
   };
-  for (const [hex, name] of needed) if (swatches.every(({ colour }) => colour !== hex)) add(hex, name);
-  for (const { hex, uses: by } of uses) {
+  for (const hex of needed) if (swatches.every(({ colour }) => colour !== hex)) add(hex);
+  for (const { hex } of uses) {
     if (swatches.length >= MOST_SWATCHES) break;
-    if (swatches.every(({ colour }) => distance(colour, hex) > APART))
-      add(hex, USE_NAMES[by[0] ?? ''] ?? 'Colour');
+    if (swatches.every(({ colour }) => distance(colour, hex) > APART)) add(hex);
   }
   return swatches;
 }
@@ -70,7 +63,7 @@ export function nearestFamily({ family, generic }: Pick<SeenStyle, 'family' | 'g
 }
 
 const within = (value: number, least: number, most: number) => Math.max(least, Math.min(most, value));
-const round = (value: number, by: number) => Math.round(value / by) * by;
+const round = (value: number, by: number) => Math.round(value / by) / Math.round(1 / by);
 
 function styleOf(seen: SeenStyle, fonts: SeenSite['fonts'], files: SeenFiles): TypeStyle {
   const own = fonts
@@ -98,9 +91,8 @@ export function pathOf(address: string, start: string): string {
   const base = new URL(start).pathname.replace(/[^/]*$/, '');
   const { pathname, search } = new URL(address);
   const below = pathname.startsWith(base) ? pathname.slice(base.length) : pathname;
-  const parts = `${below}${search && `/${search}`}`
-    .replace(/(^|\/)index\.\w+$/, '$1')
-    .replace(/\.\w+$/, '')
+  const bare = below.replace(/(^|\/)index\.\w+$/, '$1').replace(/\.\w+$/, '');
+  const parts = `${bare}${search && `/${search}`}`
     .split('/')
     .map((part) =>
       part
@@ -181,22 +173,22 @@ function entriesOf(seen: readonly SeenEntry[], pages: readonly BroughtPage[]): E
   return seen.map(entry);
 }
 
-/** What a header's inks and fills are, by name, so that each is a swatch of its own. */
-function neededColours(header: SeenHeader | undefined): [string, string][] {
+/** Every colour that a header wears, so that each is a swatch of its own. */
+function neededColours(header: SeenHeader | undefined): string[] {
   if (!header) return [];
   const { top, scrolled, hover, button, logo } = header;
-  const list: [SeenColour | undefined, string][] = [
-    [top.fill.opacity > 0 ? top.fill : undefined, 'Header'],
-    [top.link, 'Links'],
-    [hover, 'Links, hovered'],
-    [top.current, 'Links, current page'],
-    [scrolled && scrolled.fill.opacity > 0 ? scrolled.fill : undefined, 'Header, scrolled'],
-    [scrolled?.link, 'Links, scrolled'],
-    [button?.fill, 'Button'],
-    [button?.ink, 'Button, letters'],
-    [logo?.kind === 'text' ? logo.ink : undefined, 'Name'],
+  const list = [
+    top.fill,
+    top.link,
+    hover,
+    top.current,
+    scrolled?.fill,
+    scrolled?.link,
+    button?.fill,
+    button?.ink,
+    logo?.kind === 'text' ? logo.ink : undefined,
   ];
-  return list.flatMap(([colour, name]): [string, string][] => (colour ? [[colour.hex, name]] : []));
+  return list.flatMap((colour) => (colour && colour.opacity > 0 ? [colour.hex] : []));
 }
 
 interface Making {
@@ -212,12 +204,12 @@ function headerOf(seen: SeenHeader, { swatch, pages, hasLogo }: Making): Header 
   const name: Item = {
     kind: 'name',
     id: 'name',
-    size: within(logo?.kind === 'text' ? Math.round(logo.size) : 24, 10, 120),
+    size: within(logo?.kind === 'text' ? Math.round(logo.size) : 24, 10, 80),
     tagline: false,
   };
-  const height = logo && logo.kind !== 'text' ? within(Math.round(logo.height), 8, 400) : 40;
+  const height = logo && logo.kind !== 'text' ? within(Math.round(logo.height), 16, 160) : 40;
   const first: Item = hasLogo ? { kind: 'logo', id: 'logo', height } : name;
-  const menu: Item = { kind: 'menu', id: 'menu', menu: 'main', gap: within(Math.round(seen.gap), 0, 120) };
+  const menu: Item = { kind: 'menu', id: 'menu', menu: 'main', gap: within(Math.round(seen.gap), 4, 120) };
   const asButton = (): ButtonItem[] =>
     button
       ? [
@@ -229,7 +221,7 @@ function headerOf(seen: SeenHeader, { swatch, pages, hasLogo }: Making): Header 
             ink: swatch(button.ink.hex),
             fill: swatch(button.fill.hex),
             hoverFill: swatch(button.fill.hex),
-            radius: within(Math.round(button.radius), 0, 60),
+            radius: within(Math.round(button.radius), 0, 40),
           },
         ]
       : [];
@@ -286,7 +278,7 @@ export function siteOfSeen(seen: SeenSite, files: SeenFiles, without: ReadonlySe
   const header = without.has('header') ? undefined : seen.header;
   const palette = paletteOf(without.has('palette') ? [] : seen.colours, [
     ...neededColours(header),
-    ...(without.has('palette') ? [] : seen.pages.map(({ colour }): [string, string] => [colour, 'Page'])),
+    ...(without.has('palette') ? [] : seen.pages.map(({ colour }) => colour)),
   ]).slice(0, 60);
   const known = new Map(palette.map(({ id, colour }) => [colour, id]));
   const swatch = (hex: string): ColourUse => {
