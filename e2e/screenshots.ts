@@ -26,6 +26,14 @@ await tab.locator('.site-verdict').nth(1).waitFor(WAIT);
 await tab.waitForTimeout(1500);
 await shoot('sites');
 
+await tab.goto(`${running.url}/bring-in`);
+await tab.getByRole('button', { name: 'Wether Lane Bindery' }).click(WAIT);
+await tab.getByRole('button', { name: 'Look for its pages' }).click();
+await tab.getByRole('button', { name: /^Take pictures of/ }).click(WAIT);
+await tab.getByRole('button', { name: 'Keep it, and prove it' }).waitFor(WAIT);
+await tab.waitForTimeout(2500);
+await shoot('bring-in');
+
 await tab.goto(`${running.url}/sites/${id}/gather/palette`);
 await tab.locator('button.bar-verdict').waitFor(WAIT);
 await tab.getByRole('button', { name: /^Lamp/ }).click();
@@ -34,7 +42,7 @@ await tab.getByText(/No verdict of the header changes|becomes \d/).waitFor(WAIT)
 await tab.waitForTimeout(1500);
 await shoot('gather-palette');
 await tab.getByRole('button', { name: 'Put back' }).click();
-for (const part of ['type', 'logo', 'pictures', 'menus', 'words', 'pages']) {
+for (const part of ['type', 'logo', 'pictures', 'menus', 'pages']) {
   await tab.goto(`${running.url}/sites/${part === 'pictures' ? ferry : id}/gather/${part}`);
   await tab.locator('button.bar-verdict').waitFor(WAIT);
   if (part === 'menus') await tab.locator('.menu-row button').first().click();
