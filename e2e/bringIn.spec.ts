@@ -29,6 +29,11 @@ const PAGES: Record<string, string> = {
   '/cut': '<title>Cut</title><header><nav><a href="/a">A<a href="/b">B</nav><h1 class="x',
 };
 
+/** A page that becomes another: its ground is light, and then dark under dark links. */
+let ground = '#ffffff';
+const shop = () =>
+  `<title>Shop</title><body style="margin:0;background:${ground}"><header style="position:absolute;inset:0 0 auto;padding:20px"><nav><a href="/shop" style="color:#222">Shop</a> <a href="/bare" style="color:#222">Bare</a></nav></header><div style="height:900px"></div>`;
+
 beforeAll(async () => {
   owner = await openOwner();
   elsewhere = createServer((asked, answer) => {
@@ -38,7 +43,7 @@ beforeAll(async () => {
     if (url === '/secret') return void answer.writeHead(401, { 'www-authenticate': 'Basic' }).end();
     if (url === '/paper')
       return void answer.writeHead(200, { 'content-type': 'application/pdf' }).end('%PDF');
-    const html = PAGES[url];
+    const html = url === '/shop' ? shop() : PAGES[url];
     answer.writeHead(html ? 200 : 404, { 'content-type': 'text/html' }).end(`<!doctype html>${html ?? 'no'}`);
   });
   await new Promise<void>((ready) => elsewhere.listen(0, '127.0.0.1', ready));
@@ -208,5 +213,38 @@ test(
     // Theirs is a serif, for which ours would stand in.
     expect(site.type.text.family).toBe('source-sans-3');
     expect(owner.errors.filter((message) => !/422|404/.test(message))).toEqual([]);
+  },
+);
+
+test(
+  'a site that was brought in is looked at again: its pages are renewed, and it is told what became of its verdicts',
+  { timeout: 240_000 },
+  async () => {
+    const { tab, running } = owner;
+    const { id: capture, found } = await lookedAt({ address: `${base}/shop` });
+    await api(`/${capture}/pages`, { pages: [found!.address] });
+    await settled(capture);
+    const answer = await api(`/${capture}/keep`, {});
+    const { id } = answer.state;
+    expect(owner.kept(id).headers[0]!.manner.lies).toBe('over');
+    ground = '#101014';
+    await tab.goto(`${running.url}/sites/${id}/gather/pages`);
+    await tab.getByRole('link', { name: 'Look again at my site' }).click(SLOW);
+    await tab.getByRole('checkbox', { name: 'Allow this machine and network' }).check(SLOW);
+    await tab.getByRole('button', { name: 'Look for its pages' }).click();
+    await tab.getByRole('button', { name: 'Take pictures of 1 page' }).click(SLOW);
+    await tab.getByRole('button', { name: 'Renew 1 page' }).click(SLOW);
+    await tab.getByText(/1 page was renewed/).waitFor(SLOW);
+    await tab.getByText(/Header as it was: \d+ findings? before, \d+ now/).waitFor(SLOW);
+    expect(await axeFindings(tab)).toEqual([]);
+    const pictures = () => owner.kept(id).pages[0]!.snapshots!.map(({ picture }) => picture);
+    await expect.poll(() => pictures().length, SLOW).toBe(4);
+    const renewed = pictures();
+    await tab.keyboard.press('Control+z');
+    await expect.poll(pictures, SLOW).not.toEqual(renewed);
+    expect(checkSite(owner.kept(id))).toEqual([]);
+    // Another page of the same site is a new one.
+    await tab.getByRole('button', { name: 'Bring in more' }).click();
+    await tab.getByRole('button', { name: 'Look for its pages' }).click(SLOW);
   },
 );

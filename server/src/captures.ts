@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
+import type { TakenPictures } from '@hatrail/core/model/kept';
 import type { CaptureState, SeenSite } from '@hatrail/core/gather/captured';
 import { BadInput } from '@hatrail/core/model/badInput';
 import { checkSite } from '@hatrail/core/model/check';
@@ -9,6 +10,7 @@ import { siteOfSeen, type SeenFiles } from '@hatrail/core/start/seenSite';
 import { findPages, takeSite, type Source } from '@hatrail/capture/capture';
 import type { Context } from './context.ts';
 import type { FileFacts } from './fileRows.ts';
+import { takePicture } from './intake.ts';
 import { HttpProblem, badInput, notFound } from './problem.ts';
 
 /** How long what was seen waits to be kept, ms. */
@@ -140,6 +142,29 @@ export class Captures {
     );
     this.#drop();
     return made;
+  }
+
+  /** Takes the pictures of what was seen into a site that is here already. Its document names them with its next save. */
+  async into(id: string, site: string): Promise<TakenPictures[]> {
+    const job = this.#known(id);
+    const { seen, phase } = job.state;
+    if (phase !== 'taken' || !seen) throw badInput('Nothing has been taken yet.');
+    const drafts = [...job.files.values()];
+    const pages: TakenPictures[] = [];
+    for (const { address, title, colour, pictures } of seen.pages) {
+      const taken: TakenPictures['pictures'] = [];
+      for (const { width, file } of pictures) {
+        const { path } = drafts[Number(file)]!;
+        const name = `${title} ${width}`;
+        taken.push({
+          width,
+          file: await takePicture(this.#context, site, { name, path, size: 0, isVector: false }),
+        });
+      }
+      pages.push({ address, title, colour, pictures: taken });
+    }
+    this.#drop();
+    return pages;
   }
 
   /** Ends it, whatever it is doing, and clears away what it took. */

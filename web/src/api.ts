@@ -6,6 +6,7 @@ import type {
   Revisions,
   SiteChanges,
   TakenFile,
+  TakenPictures,
 } from '@hatrail/core/model/kept';
 import type { CaptureState } from '@hatrail/core/gather/captured';
 import type { Site } from '@hatrail/core/model/site';
@@ -94,6 +95,7 @@ export const api = {
   takePages: (id: string, pages: string[]) => send<CaptureState>('POST', `/captures/${id}/pages`, { pages }),
   capturePicture: (id: string, number: string) => `/api/captures/${id}/pictures/${number}`,
   keepCapture: (id: string, without: string[]) => send<KeptSite>('POST', `/captures/${id}/keep`, { without }),
+  captureInto: (id: string, site: string) => send<TakenPictures[]>('POST', `/captures/${id}/into`, { site }),
   stopCapture: (id: string) => send<unknown>('DELETE', `/captures/${id}`),
   standIn: () => call<{ url: string }>('/stand-in'),
 };

@@ -81,6 +81,14 @@ export interface TakenFile {
   left?: string[];
 }
 
+/** A page of a site made elsewhere, whose pictures were taken in for one that is here. */
+export interface TakenPictures {
+  address: string;
+  title: string;
+  colour: string;
+  pictures: { width: number; file: TakenFile }[];
+}
+
 /** A site as it is listed. */
 export type ListedSite = Pick<KeptSite, 'id' | 'slug' | 'changedAt'> & { name: string };
 

@@ -68,6 +68,12 @@ export class CapturePages {
   pages: string[];
 }
 
+/** The site that pages which were seen are put into. */
+export class CaptureInto {
+  @IsString({ message: 'Name the site that they are put into.' })
+  site: string;
+}
+
 /** What of a site that was seen is left out. */
 export class CaptureKeep {
   @IsOptional()

@@ -1,5 +1,5 @@
 import { Router, json } from 'express';
-import { CaptureKeep, CapturePages, CaptureStart } from '@hatrail/core/model/requests';
+import { CaptureInto, CaptureKeep, CapturePages, CaptureStart } from '@hatrail/core/model/requests';
 import type { Captures } from '../captures.ts';
 import { siteOf, type Context } from '../context.ts';
 import { sendBytes } from '../send.ts';
@@ -33,6 +33,11 @@ export function captureRoutes(context: Context, captures: Captures): Router {
     const { without = [] } = bodyOf(CaptureKeep, request);
     const site = await captures.keep(id, captures.state(id).seen, without);
     response.status(201).location(`/api/sites/${site}`).json(siteOf(context, site));
+  });
+
+  router.post('/:id/into', json(), async (request, response) => {
+    const { id: site } = siteOf(context, bodyOf(CaptureInto, request).site);
+    response.status(201).json(await captures.into(String(request.params.id), site));
   });
 
   router.delete('/:id', (request, response) => {

@@ -1,10 +1,10 @@
 import { Button, Checkbox, FormControlLabel, LinearProgress, TextField } from '@mui/material';
 import { classValidatorResolver } from '@hookform/resolvers/class-validator';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { useForm } from 'react-hook-form';
 import { Link, useSearchParams } from 'react-router';
-import type { CaptureState, FoundSite } from '@hatrail/core/gather/captured';
+import type { CaptureState, FoundSite, SeenSite } from '@hatrail/core/gather/captured';
 import { CaptureStart } from '@hatrail/core/model/requests';
 import { MOST_CAPTURED } from '@hatrail/core/model/seen';
 import { api } from '../api.ts';
@@ -18,28 +18,6 @@ const ASK_EVERY = 500;
 
 /** A site that was made elsewhere is brought in: found, taken, looked at, and kept. */
 export function BringIn() {
-  const [params, setParams] = useSearchParams();
-  const client = useQueryClient();
-  const id = params.get('capture');
-  const [asked, setAsked] = useState<CaptureStart>({ address: '', allowLocal: false });
-  const key = ['capture', id];
-  const capture = useQuery({
-    queryKey: key,
-    queryFn: () => api.capture(id!),
-    enabled: id !== null,
-    retry: false,
-    refetchInterval: ({ state: { data } }) =>
-      data?.phase === 'looking' || data?.phase === 'taking' ? ASK_EVERY : false,
-  });
-  const follow = (state: CaptureState) => {
-    client.setQueryData(['capture', state.id], state);
-    setParams({ capture: state.id }, { replace: true });
-  };
-  const leave = () => {
-    if (id !== null) void api.stopCapture(id).catch(() => undefined);
-    setParams({}, { replace: true });
-  };
-  const state = id === null ? undefined : capture.data;
   return (
     <>
       <header className="bar">
@@ -50,30 +28,75 @@ export function BringIn() {
       </header>
       <main className="bring-in">
         <h1>Bring in my site</h1>
-        {capture.error && id !== null && (
-          <p className="note-error" role="alert">
-            {capture.error.message}{' '}
-            <Button size="small" variant="outlined" onClick={leave}>
-              Begin again
-            </Button>
-          </p>
-        )}
-        {state?.phase === 'failed' && (
-          <p className="note-error" role="alert">
-            {state.message}
-          </p>
-        )}
-        {(id === null || state?.phase === 'failed') && (
-          <Ask asked={asked} onAsked={setAsked} onStarted={follow} />
-        )}
-        {(state?.phase === 'looking' || state?.phase === 'taking') && (
-          <Working state={state} onStop={leave} />
-        )}
-        {state?.phase === 'found' && state.found && (
-          <Choose id={state.id} found={state.found} onTaken={follow} onLeave={leave} />
-        )}
-        {state?.phase === 'taken' && state.seen && <Seen state={state} seen={state.seen} onLeave={leave} />}
+        <Steps>{(state, seen, leave) => <Seen state={state} seen={seen} onLeave={leave} />}</Steps>
       </main>
+    </>
+  );
+}
+
+interface StepsProps {
+  /** Where to look at first, and the pages that are chosen then. */
+  known?: { address: string; pages: readonly string[] };
+  /** What is shown of what was seen. */
+  children: (state: CaptureState, seen: SeenSite, leave: () => void) => ReactNode;
+}
+
+/** The steps up to what was seen; the address holds which one it is, so that a reload goes on there. */
+export function Steps({ known, children }: StepsProps) {
+  const [params, setParams] = useSearchParams();
+  const client = useQueryClient();
+  const id = params.get('capture');
+  const [asked, setAsked] = useState<CaptureStart>({ address: known?.address ?? '', allowLocal: false });
+  const capture = useQuery({
+    queryKey: ['capture', id],
+    queryFn: () => api.capture(id!),
+    enabled: id !== null,
+    retry: false,
+    refetchInterval: ({ state: { data } }) =>
+      data?.phase === 'looking' || data?.phase === 'taking' ? ASK_EVERY : false,
+  });
+  const to = (capture: string | undefined) =>
+    setParams(
+      (now) => {
+        const next = new URLSearchParams(now);
+        if (capture === undefined) next.delete('capture');
+        else next.set('capture', capture);
+        return next;
+      },
+      { replace: true },
+    );
+  const follow = (state: CaptureState) => {
+    client.setQueryData(['capture', state.id], state);
+    to(state.id);
+  };
+  const leave = () => {
+    if (id !== null) void api.stopCapture(id).catch(() => undefined);
+    to(undefined);
+  };
+  const state = id === null ? undefined : capture.data;
+  return (
+    <>
+      {capture.error && id !== null && (
+        <p className="note-error" role="alert">
+          {capture.error.message}{' '}
+          <Button size="small" variant="outlined" onClick={leave}>
+            Begin again
+          </Button>
+        </p>
+      )}
+      {state?.phase === 'failed' && (
+        <p className="note-error" role="alert">
+          {state.message}
+        </p>
+      )}
+      {(id === null || state?.phase === 'failed') && (
+        <Ask asked={asked} onAsked={setAsked} onStarted={follow} />
+      )}
+      {(state?.phase === 'looking' || state?.phase === 'taking') && <Working state={state} onStop={leave} />}
+      {state?.phase === 'found' && state.found && (
+        <Choose id={state.id} found={state.found} known={known?.pages} onTaken={follow} onLeave={leave} />
+      )}
+      {state?.phase === 'taken' && state.seen && children(state, state.seen, leave)}
     </>
   );
 }
@@ -184,17 +207,20 @@ function Working({ state, onStop }: { state: CaptureState; onStop: () => void })
 function Choose({
   id,
   found,
+  known,
   onTaken,
   onLeave,
 }: {
   id: string;
   found: FoundSite;
+  /** Pages that are chosen at first, by their addresses; those of the header where nothing is said. */
+  known: readonly string[] | undefined;
   onTaken: (state: CaptureState) => void;
   onLeave: () => void;
 }) {
   const [chosen, setChosen] = useState<readonly string[]>(() =>
     found.pages
-      .filter(({ isInHeader }, i) => isInHeader || i < 8)
+      .filter(({ address, isInHeader }, i) => (known ? known.includes(address) : isInHeader || i < 8))
       .slice(0, MOST_CAPTURED)
       .map(({ address }) => address),
   );

@@ -78,22 +78,7 @@ export function Seen({ state, seen, onLeave }: { state: CaptureState; seen: Seen
       >
         <HeaderPicture site={site} />
       </Part>
-      <Part
-        title={seen.pages.length === 1 ? '1 page' : `${seen.pages.length} pages`}
-        says="Each at 390, 768, 1280 and 1920 px, the header left out."
-      >
-        <ul className="bring-pages">
-          {seen.pages.map((page) => (
-            <PagePictures key={page.address} id={state.id} page={page} site={seen.name} />
-          ))}
-        </ul>
-        {seen.leftOut.length > 0 && (
-          <p className="quiet">
-            Left out, since it is fixed in the window and not the header:{' '}
-            {seen.leftOut.map(({ what }) => `“${what}”`).join(', ')}.
-          </p>
-        )}
-      </Part>
+      <SeenPages id={state.id} seen={seen} />
       <Part title="Palette" says="By what it covers and what it is for." {...part('palette')}>
         <ul className="bring-swatches">
           {site.palette.map(({ id, name, colour }) => (
@@ -132,6 +117,28 @@ export function Seen({ state, seen, onLeave }: { state: CaptureState; seen: Seen
         />
       )}
     </section>
+  );
+}
+
+/** The pages with their pictures, and what was left out of those. */
+export function SeenPages({ id, seen }: { id: string; seen: SeenSite }) {
+  return (
+    <Part
+      title={seen.pages.length === 1 ? '1 page' : `${seen.pages.length} pages`}
+      says="Each at 390, 768, 1280 and 1920 px, the header left out."
+    >
+      <ul className="bring-pages">
+        {seen.pages.map((page) => (
+          <PagePictures key={page.address} id={id} page={page} site={seen.name} />
+        ))}
+      </ul>
+      {seen.leftOut.length > 0 && (
+        <p className="quiet">
+          Left out, since it is fixed in the window and not the header:{' '}
+          {seen.leftOut.map(({ what }) => `“${what}”`).join(', ')}.
+        </p>
+      )}
+    </Part>
   );
 }
 

@@ -35,6 +35,7 @@ export function Pages() {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const [band, setBand] = useState<string>();
   const { page, header } = place;
+  const { search } = useLocation();
   const add = (shapeId: string) => {
     setAnchor(null);
     const shape = PAGE_SHAPES.find(({ id }) => id === shapeId)!;
@@ -56,6 +57,9 @@ export function Pages() {
         title="Pages"
         says="What lies behind the header. Bands stand in for a page’s parts; or drop in full-length pictures of the real one."
       >
+        <Link to={{ pathname: '../bring-in', search }} relative="path">
+          {site.pages.some(({ from }) => from) ? 'Look again at my site' : 'Bring in pages of my site'}
+        </Link>
         <Button variant="contained" aria-haspopup="menu" onClick={(event) => setAnchor(event.currentTarget)}>
           Add a page
         </Button>
