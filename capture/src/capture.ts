@@ -92,7 +92,11 @@ async function inBrowser<T>(
 async function openTab({ context, source }: Session): Promise<Tab> {
   const tab = await context.newPage();
   context.on('page', (other) => void (other !== tab && other.close().catch(() => undefined)));
-  tab.on('dialog', (dialog) => void dialog.dismiss().catch(() => undefined));
+  // One that asks whether to stay is not stayed for.
+  tab.on('dialog', (dialog) => {
+    const done = dialog.type() === 'beforeunload' ? dialog.accept() : dialog.dismiss();
+    void done.catch(() => undefined);
+  });
   const { html } = source;
   if (html !== undefined)
     await tab.route(`${SAVED}**`, (route) =>

@@ -176,9 +176,14 @@ function Became({
                 )
                 .join(' ')}
       </p>
-      <Button variant="outlined" onClick={onMore}>
-        Bring in more
-      </Button>
+      <div className="row">
+        <Button variant="contained" component={Link} to="../../prove" relative="path">
+          Prove it
+        </Button>
+        <Button variant="outlined" onClick={onMore}>
+          Bring in more
+        </Button>
+      </div>
     </section>
   );
 }
