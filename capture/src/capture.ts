@@ -1,6 +1,13 @@
 import type { BrowserContext, Page as Tab, Response } from 'playwright-core';
 import { writeFile } from 'node:fs/promises';
-import type { FoundPage, FoundSite, SeenLogo, SeenPage, SeenSite } from '@hatrail/core/gather/captured';
+import type {
+  FoundPage,
+  FoundSite,
+  SeenBlock,
+  SeenLogo,
+  SeenPage,
+  SeenSite,
+} from '@hatrail/core/gather/captured';
 import { MOST_CAPTURED } from '@hatrail/core/model/seen';
 import { BadInput } from '@hatrail/core/model/badInput';
 import { usualWindowHeight } from '@hatrail/core/page/layout';
@@ -257,7 +264,7 @@ export async function takeSite(
   found: Pick<FoundSite, 'address' | 'name'>,
   chosen: readonly FoundPage[],
   draft: DraftPath,
-  { signal, tell }: Work,
+  { signal, tell, without }: Work & { without?: ReadonlyMap<string, readonly string[]> },
 ): Promise<SeenSite> {
   return inBrowser(source, signal, async (session) => {
     const { proxy } = session;
@@ -275,6 +282,7 @@ export async function takeSite(
     const leftOut: SeenSite['leftOut'] = [];
     for (const page of chosen.slice(0, MOST_CAPTURED)) {
       const pictures: SeenPage['pictures'] = [];
+      let blocks: SeenPage['blocks'] = [];
       let [title, colour] = [page.label, read.page];
       for (const width of STANDARD_WIDTHS) {
         tell({ what: `${page.label || page.address}, ${width} px wide`, done, of });
@@ -287,7 +295,7 @@ export async function takeSite(
             title = (await ask(tab, 'title')).title || title;
             colour = (await ask(tab, 'colours')).page;
           }
-          const hidden = await ask(tab, 'clear');
+          const hidden = await ask(tab, 'clear', [...(without?.get(page.address) ?? [])]);
           for (const what of hidden)
             if (!leftOut.some((each) => each.what === what)) leftOut.push({ what, page: page.address });
           const height = await ask(tab, 'height');
@@ -297,6 +305,7 @@ export async function takeSite(
             notes.push(
               `${title} is ${height.toLocaleString('en')} px long: its first ${MOST_HEIGHT.toLocaleString('en')} px were taken.`,
             );
+          if (width === READ_AT) blocks = blocksWithin(await ask(tab, 'blocks'), from);
           const file = draft();
           await tab.screenshot({
             path: file,
@@ -314,7 +323,7 @@ export async function takeSite(
         }
         tell({ what: `${page.label || page.address}, ${width} px wide`, done: ++done, of });
       }
-      if (pictures.length > 0) pages.push({ address: page.address, title, colour, pictures });
+      if (pictures.length > 0) pages.push({ address: page.address, title, colour, pictures, blocks });
     }
     if (pages.length === 0) throw new BadInput(notes[0] ?? 'No page could be taken: try again.');
     const { header } = read;
@@ -330,6 +339,13 @@ export async function takeSite(
       notes,
     };
   });
+}
+
+/** Blocks in the pixels of a picture that begins further down. */
+function blocksWithin(blocks: readonly SeenBlock[], from: number): SeenBlock[] {
+  return blocks
+    .map((block) => ({ ...block, y: block.y - from }))
+    .filter(({ y, height }) => y + height > 0 && y < MOST_HEIGHT);
 }
 
 /** What the first page says of the whole: its header at the top, after scrolling and hovered, colours and type. */

@@ -1,4 +1,5 @@
 import type {
+  SeenBlock,
   SeenButton,
   SeenColour,
   SeenEntry,
@@ -45,8 +46,10 @@ export interface PageReader {
   linkColour(): SeenColour | undefined;
   colours(): { uses: SeenUse[]; page: string };
   styles(): { heading: SeenStyle; text: SeenStyle; menu: SeenStyle; button: SeenStyle };
-  /** Leaves the header's room, takes what is fixed beside it out, and tells what that was. */
-  clear(): string[];
+  /** Parts that an owner may not want in a picture, the largest first. */
+  blocks(): SeenBlock[];
+  /** Leaves the header's room, takes what is fixed beside it out and what is named by selectors, and tells what was fixed. */
+  clear(without: string[]): string[];
   scrollThrough(most: number): Promise<void>;
   height(): number;
 }
@@ -378,9 +381,52 @@ export function installReader(): void {
         button: styleOf(button ?? links[0]),
       };
     },
-    clear: () => {
+    blocks: () => {
+      const of = find();
+      const pathOf = (element: Element): string => {
+        const steps: string[] = [];
+        for (let at: Element | null = element; at && at !== document.body; at = at.parentElement) {
+          const alike = [...(at.parentElement?.children ?? [])].filter(
+            ({ tagName }) => tagName === at!.tagName,
+          );
+          steps.unshift(`${CSS.escape(at.tagName.toLowerCase())}:nth-of-type(${alike.indexOf(at) + 1})`);
+        }
+        return ['body', ...steps].join(' > ');
+      };
+      const whole = innerWidth * document.documentElement.scrollHeight;
+      return [...document.querySelectorAll<HTMLElement>('body *')]
+        .filter((element) => {
+          if (!shows(element) || (of && (of.contains(element) || element.contains(of)))) return false;
+          const { width, height } = element.getBoundingClientRect();
+          const style = getComputedStyle(element);
+          const isPart =
+            ['absolute', 'sticky'].includes(style.position) ||
+            /^(SECTION|ASIDE|ARTICLE|FOOTER|FORM|FIGURE|IFRAME|IMG|VIDEO|DIALOG)$/.test(element.tagName) ||
+            colour(style.backgroundColor).opacity > 0 ||
+            element.parentElement === document.body;
+          return isPart && width >= 48 && height >= 24 && width * height < whole * 0.8;
+        })
+        .slice(0, 400)
+        .map((element) => {
+          const { left, top, width, height } = element.getBoundingClientRect();
+          const label = words(element.getAttribute('aria-label') ?? element.innerText).slice(0, 50);
+          return {
+            path: pathOf(element),
+            label: label || element.tagName.toLowerCase(),
+            x: left + scrollX,
+            y: top + scrollY,
+            width,
+            height,
+          };
+        })
+        .sort((a, b) => b.width * b.height - a.width * a.height)
+        .slice(0, 80);
+    },
+    clear: (without) => {
       const of = find();
       const told: string[] = [];
+      for (const selector of without)
+        document.querySelector<HTMLElement>(selector)?.style.setProperty('display', 'none', 'important');
       for (const element of [document.documentElement, document.body]) {
         if (getComputedStyle(element).overflowY === 'hidden')
           element.style.setProperty('overflow', 'visible', 'important');

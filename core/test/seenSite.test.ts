@@ -55,14 +55,16 @@ const seen: SeenSite = {
         { width: 390, file: 'a' },
         { width: 1280, file: 'b' },
       ],
+      blocks: [],
     },
     {
       address: `${START}pots.html`,
       title: 'Pots – Wares',
       colour: '#fefefe',
       pictures: [{ width: 1280, file: 'b' }],
+      blocks: [],
     },
-    { address: `${START}Courses.html?x=1`, title: '', colour: '#ffffff', pictures: [] },
+    { address: `${START}Courses.html?x=1`, title: '', colour: '#ffffff', pictures: [], blocks: [] },
   ],
   header,
   colours: [

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
 import type { TakenPictures } from '@hatrail/core/model/kept';
-import type { CaptureState, SeenSite } from '@hatrail/core/gather/captured';
+import type { CaptureState, FoundPage, FoundSite, SeenSite } from '@hatrail/core/gather/captured';
 import { BadInput } from '@hatrail/core/model/badInput';
 import { checkSite } from '@hatrail/core/model/check';
 import type { SeenPart } from '@hatrail/core/model/seen';
@@ -33,6 +33,10 @@ interface Job {
   /** Every path that it was given, to be cleared away. */
   paths: string[];
   files: Map<string, Draft>;
+  /** What was seen, with the paths of its files. */
+  seen?: SeenSite;
+  /** What is left out of pages, by their addresses. */
+  without: Map<string, string[]>;
   timer?: NodeJS.Timeout;
 }
 
@@ -65,6 +69,7 @@ export class Captures {
       stop: new AbortController(),
       paths: [],
       files: new Map(),
+      without: new Map(),
     };
     this.#job = job;
     void this.#work(job, async () => {
@@ -86,6 +91,23 @@ export class Captures {
     if (job.state.phase !== 'found' || !found) throw badInput('Its pages are not chosen now.');
     const pages = found.pages.filter(({ address }) => addresses.includes(address));
     if (pages.length === 0) throw badInput('Choose a page that was found.');
+    this.#take(job, found, pages);
+    return job.state;
+  }
+
+  /** Takes the pictures of a page again, without some parts of it. @throws 422 where it was not taken */
+  again(id: string, address: string, paths: readonly string[]): CaptureState {
+    const job = this.#known(id);
+    const { found, phase } = job.state;
+    const page = found?.pages.find((each) => each.address === address);
+    if (phase !== 'taken' || !found || !page || !job.seen) throw badInput('This page has not been taken.');
+    job.without.set(address, [...(job.without.get(address) ?? []), ...paths]);
+    this.#take(job, found, [page]);
+    return job.state;
+  }
+
+  #take(job: Job, found: FoundSite, pages: readonly FoundPage[]): void {
+    const { id } = job.state;
     job.state = { id, phase: 'taking', found };
     void this.#work(job, async () => {
       const draft = () => {
@@ -93,23 +115,24 @@ export class Captures {
         job.paths.push(path);
         return path;
       };
-      const seen = await takeSite(job.source, found, pages, draft, this.#working(job));
+      const working = { ...this.#working(job), without: job.without };
+      const seen = await takeSite(job.source, found, pages, draft, working);
       this.#tell(job, { what: 'Looking at the pictures', done: 0, of: 1 });
       await this.#lookAt(job, seen);
-      job.state = { id, phase: 'taken', found, ...numbered(seen, job.files) };
+      job.seen = job.seen ? merged(job.seen, seen) : seen;
+      job.state = { id, phase: 'taken', found, ...numbered(job.seen, job.files) };
     });
-    return job.state;
   }
 
   /** A picture that was taken, made smaller, as bytes. @throws 404 */
-  async picture(id: string, number: string): Promise<Uint8Array> {
+  async picture(id: string, number: string, isLarge = false): Promise<Uint8Array> {
     const job = this.#known(id);
     const draft = [...job.files.values()][Number(number)];
     if (!draft?.width) throw notFound('picture');
     const { apart, files } = this.#context;
     const to = files.draftPath();
     try {
-      await apart.run('sized', { path: draft.path, to, width: 320 });
+      await apart.run('sized', { path: draft.path, to, width: isLarge ? 960 : 320 });
       return await readFile(to);
     } catch (error) {
       // It was kept, or let go, while it was being made smaller.
@@ -261,6 +284,14 @@ export class Captures {
     job.stop.abort();
     void this.#clear(job);
   }
+}
+
+/** What was seen before, with pages that were taken again. */
+function merged(before: SeenSite, again: SeenSite): SeenSite {
+  const pages = before.pages.map(
+    (page) => again.pages.find(({ address }) => address === page.address) ?? page,
+  );
+  return { ...before, pages, notes: [...new Set([...before.notes, ...again.notes])] };
 }
 
 /** What a file is called in a document: by its content, so that no two are alike. */

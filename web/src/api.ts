@@ -93,8 +93,11 @@ export const api = {
     send<CaptureState>('POST', '/captures', asked),
   capture: (id: string) => call<CaptureState>(`/captures/${id}`),
   takePages: (id: string, pages: string[]) => send<CaptureState>('POST', `/captures/${id}/pages`, { pages }),
-  capturePicture: (id: string, number: string) => `/api/captures/${id}/pictures/${number}`,
+  capturePicture: (id: string, number: string, size = '') =>
+    `/api/captures/${id}/pictures/${number}${size && `?size=${size}`}`,
   keepCapture: (id: string, without: string[]) => send<KeptSite>('POST', `/captures/${id}/keep`, { without }),
+  takeAgain: (id: string, address: string, paths: string[]) =>
+    send<CaptureState>('POST', `/captures/${id}/again`, { address, paths }),
   captureInto: (id: string, site: string) => send<TakenPictures[]>('POST', `/captures/${id}/into`, { site }),
   stopCapture: (id: string) => send<unknown>('DELETE', `/captures/${id}`),
   standIn: () => call<{ url: string }>('/stand-in'),

@@ -82,6 +82,19 @@ export interface SeenPage {
   /** What shows where the page ends. */
   colour: string;
   pictures: { width: number; file: string }[];
+  /** Parts of it that can be taken away, in the pixels of its picture at 1280. */
+  blocks: SeenBlock[];
+}
+
+/** A part of a page: where it is in the page's tree, and in its picture. */
+export interface SeenBlock {
+  /** A selector that is of it alone. */
+  path: string;
+  label: string;
+  x: number;
+  y: number;
+  width: number;
+  height: number;
 }
 
 /** Something that was left out of the pictures because it is fixed in the window and not the header. */

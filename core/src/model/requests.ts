@@ -68,6 +68,17 @@ export class CapturePages {
   pages: string[];
 }
 
+/** What should not be in the pictures of a page: they are taken again without it. */
+export class CaptureAgain {
+  @IsString({ message: 'Give the address of the page.' })
+  address: string;
+  @IsString({ each: true, message: 'Name the parts by their paths.' })
+  @MaxLength(2000, { each: true, message: 'A path has 2,000 characters at most.' })
+  @ArrayMinSize(1, { message: 'Choose what should not be there.' })
+  @ArrayMaxSize(80, { message: '80 parts at most.' })
+  paths: string[];
+}
+
 /** The site that pages which were seen are put into. */
 export class CaptureInto {
   @IsString({ message: 'Name the site that they are put into.' })

@@ -1,5 +1,11 @@
 import { Router, json } from 'express';
-import { CaptureInto, CaptureKeep, CapturePages, CaptureStart } from '@hatrail/core/model/requests';
+import {
+  CaptureAgain,
+  CaptureInto,
+  CaptureKeep,
+  CapturePages,
+  CaptureStart,
+} from '@hatrail/core/model/requests';
 import type { Captures } from '../captures.ts';
 import { siteOf, type Context } from '../context.ts';
 import { sendBytes } from '../send.ts';
@@ -24,7 +30,11 @@ export function captureRoutes(context: Context, captures: Captures): Router {
   });
 
   router.get('/:id/pictures/:number', async (request, response) => {
-    const bytes = await captures.picture(request.params.id, request.params.number);
+    const bytes = await captures.picture(
+      request.params.id,
+      request.params.number,
+      request.query.size === 'large',
+    );
     sendBytes(response, bytes, mediaType(bytes));
   });
 
@@ -33,6 +43,11 @@ export function captureRoutes(context: Context, captures: Captures): Router {
     const { without = [] } = bodyOf(CaptureKeep, request);
     const site = await captures.keep(id, captures.state(id).seen, without);
     response.status(201).location(`/api/sites/${site}`).json(siteOf(context, site));
+  });
+
+  router.post('/:id/again', json({ limit: '1mb' }), (request, response) => {
+    const { address, paths } = bodyOf(CaptureAgain, request);
+    response.status(202).json(captures.again(String(request.params.id), address, paths));
   });
 
   router.post('/:id/into', json(), async (request, response) => {

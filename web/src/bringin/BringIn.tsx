@@ -28,17 +28,27 @@ export function BringIn() {
       </header>
       <main className="bring-in">
         <h1>Bring in my site</h1>
-        <Steps>{(state, seen, leave) => <Seen state={state} seen={seen} onLeave={leave} />}</Steps>
+        <Steps>
+          {(state, seen, { leave, follow }) => (
+            <Seen state={state} seen={seen} onTaking={follow} onLeave={leave} />
+          )}
+        </Steps>
       </main>
     </>
   );
+}
+
+/** Where it goes on from what was seen: another state of the work, or none. */
+interface StepsOn {
+  follow: (state: CaptureState) => void;
+  leave: () => void;
 }
 
 interface StepsProps {
   /** Where to look at first, and the pages that are chosen then. */
   known?: { address: string; pages: readonly string[] };
   /** What is shown of what was seen. */
-  children: (state: CaptureState, seen: SeenSite, leave: () => void) => ReactNode;
+  children: (state: CaptureState, seen: SeenSite, on: StepsOn) => ReactNode;
 }
 
 /** The steps up to what was seen; the address holds which one it is, so that a reload goes on there. */
@@ -96,7 +106,7 @@ export function Steps({ known, children }: StepsProps) {
       {state?.phase === 'found' && state.found && (
         <Choose id={state.id} found={state.found} known={known?.pages} onTaken={follow} onLeave={leave} />
       )}
-      {state?.phase === 'taken' && state.seen && children(state, state.seen, leave)}
+      {state?.phase === 'taken' && state.seen && children(state, state.seen, { follow, leave })}
     </>
   );
 }

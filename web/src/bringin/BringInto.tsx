@@ -53,8 +53,16 @@ export function BringInto() {
         <Became loaded={loaded} put={put} onMore={() => setPut(undefined)} />
       ) : (
         <Steps {...(from[0] !== undefined && { known: { address: from[0], pages: from } })}>
-          {(state, seen, leave) => (
-            <PutIn siteId={siteId} loaded={loaded} state={state} seen={seen} onPut={setPut} onLeave={leave} />
+          {(state, seen, { leave, follow }) => (
+            <PutIn
+              siteId={siteId}
+              loaded={loaded}
+              state={state}
+              seen={seen}
+              onPut={setPut}
+              onTaking={follow}
+              onLeave={leave}
+            />
           )}
         </Steps>
       )}
@@ -84,6 +92,7 @@ function PutIn({
   state,
   seen,
   onPut,
+  onTaking,
   onLeave,
 }: {
   siteId: string;
@@ -91,6 +100,7 @@ function PutIn({
   state: CaptureState;
   seen: SeenSite;
   onPut: (put: Put) => void;
+  onTaking: (state: CaptureState) => void;
   onLeave: () => void;
 }) {
   const keep = useMutation({
@@ -126,7 +136,7 @@ function PutIn({
           {note}
         </p>
       ))}
-      <SeenPages id={state.id} seen={seen} />
+      <SeenPages id={state.id} seen={seen} onTaking={onTaking} />
     </section>
   );
 }

@@ -11,6 +11,7 @@ import { api } from '../api.ts';
 import { useMeasure } from '../dress/view.ts';
 import { LiveFrame } from '../parts/LiveFrame.tsx';
 import { usePreview } from '../parts/preview.ts';
+import { ClickAway } from './ClickAway.tsx';
 import { sitesQuery } from '../sites/sitesQuery.ts';
 
 /** How large the header is shown. */
@@ -26,7 +27,18 @@ function documentOf(seen: SeenSite, sizes: CaptureState['sizes'], without: Reado
 }
 
 /** All that was seen of a site, each part of which can be left out; and keeping it. */
-export function Seen({ state, seen, onLeave }: { state: CaptureState; seen: SeenSite; onLeave: () => void }) {
+export function Seen({
+  state,
+  seen,
+  onTaking,
+  onLeave,
+}: {
+  state: CaptureState;
+  seen: SeenSite;
+  /** Called where pages are taken again. */
+  onTaking: (state: CaptureState) => void;
+  onLeave: () => void;
+}) {
   const [without, setWithout] = useState<ReadonlySet<SeenPart>>(new Set());
   const client = useQueryClient();
   const navigate = useNavigate();
@@ -78,7 +90,7 @@ export function Seen({ state, seen, onLeave }: { state: CaptureState; seen: Seen
       >
         <HeaderPicture site={site} />
       </Part>
-      <SeenPages id={state.id} seen={seen} />
+      <SeenPages id={state.id} seen={seen} onTaking={onTaking} />
       <Part title="Palette" says="By what it covers and what it is for." {...part('palette')}>
         <ul className="bring-swatches">
           {site.palette.map(({ id, name, colour }) => (
@@ -121,7 +133,15 @@ export function Seen({ state, seen, onLeave }: { state: CaptureState; seen: Seen
 }
 
 /** The pages with their pictures, and what was left out of those. */
-export function SeenPages({ id, seen }: { id: string; seen: SeenSite }) {
+export function SeenPages({
+  id,
+  seen,
+  onTaking,
+}: {
+  id: string;
+  seen: SeenSite;
+  onTaking: (state: CaptureState) => void;
+}) {
   return (
     <Part
       title={seen.pages.length === 1 ? '1 page' : `${seen.pages.length} pages`}
@@ -129,7 +149,7 @@ export function SeenPages({ id, seen }: { id: string; seen: SeenSite }) {
     >
       <ul className="bring-pages">
         {seen.pages.map((page) => (
-          <PagePictures key={page.address} id={id} page={page} site={seen.name} />
+          <PagePictures key={page.address} id={id} page={page} site={seen.name} onTaking={onTaking} />
         ))}
       </ul>
       {seen.leftOut.length > 0 && (
@@ -206,11 +226,34 @@ function typeWords({ type, fonts }: SeenSite): string {
     .join('; ')}.`;
 }
 
-function PagePictures({ id, page, site }: { id: string; page: SeenPage; site: string }) {
+function PagePictures({
+  id,
+  page,
+  site,
+  onTaking,
+}: {
+  id: string;
+  page: SeenPage;
+  site: string;
+  onTaking: (state: CaptureState) => void;
+}) {
   const title = titleOf(page.title, site);
+  const [isOpen, setOpen] = useState(false);
   return (
     <li>
-      <strong>{title}</strong>
+      <span className="row">
+        <strong>{title}</strong>
+        {page.blocks.length > 0 && (
+          <button
+            type="button"
+            className="link"
+            aria-label={`something should not be there, on ${title}`}
+            onClick={() => setOpen(true)}
+          >
+            something should not be there
+          </button>
+        )}
+      </span>
       <span className="bring-films">
         {page.pictures.map(({ width, file }) => (
           <img
@@ -221,6 +264,9 @@ function PagePictures({ id, page, site }: { id: string; page: SeenPage; site: st
           />
         ))}
       </span>
+      {isOpen && (
+        <ClickAway id={id} page={page} title={title} onTaking={onTaking} onClose={() => setOpen(false)} />
+      )}
     </li>
   );
 }
