@@ -148,7 +148,10 @@ describe('a page that is not like others', () => {
 test('one at a time; stopped, it leaves nothing behind', async () => {
   const { state } = await api('', { address: `${owner.running.liveUrl}/wether-lane/`, allowLocal: true });
   const other = await api('', { address: base, allowLocal: true });
-  expect([other.status, other.state.title]).toEqual([409, expect.stringMatching(/Another site/)]);
+  expect([other.status, other.state]).toEqual([
+    409,
+    expect.objectContaining({ title: expect.stringMatching(/Another site/), capture: state.id }),
+  ]);
   const { found } = await settled(state.id);
   await api(`/${state.id}/pages`, { pages: found!.pages.map(({ address }) => address) });
   await expect.poll(() => drafts().length, SLOW).toBeGreaterThan(1);

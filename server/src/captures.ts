@@ -59,9 +59,11 @@ export class Captures {
    * @throws 409 where another is being brought in
    */
   start(source: Omit<Source, 'never'>): CaptureState {
-    const { phase } = this.#job?.state ?? {};
+    const { phase, id } = this.#job?.state ?? {};
     if (phase === 'looking' || phase === 'taking')
-      throw new HttpProblem(409, 'Another site is being brought in: wait for it, or stop it there.');
+      throw new HttpProblem(409, 'Another site is being brought in: wait for it, or stop it.', {
+        capture: id,
+      });
     this.#drop();
     const job: Job = {
       state: { id: randomUUID(), phase: 'looking' },

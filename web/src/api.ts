@@ -24,12 +24,15 @@ export class ApiProblem extends Error {
   readonly status: number;
   readonly fields: { path: string; message: string }[];
   readonly conflicts: Conflict[];
+  /** The site that is being brought in meanwhile, where that is why. */
+  readonly capture: string | undefined;
 
   constructor(status: number, body: Record<string, unknown>) {
     super(typeof body.title === 'string' ? body.title : 'The server gave no usable answer. Try again.');
     this.status = status;
     this.fields = Array.isArray(body.fields) ? body.fields : [];
     this.conflicts = Array.isArray(body.conflicts) ? body.conflicts : [];
+    this.capture = typeof body.capture === 'string' ? body.capture : undefined;
   }
 }
 

@@ -7,7 +7,7 @@ import { Link, useSearchParams } from 'react-router';
 import type { CaptureState, FoundSite, SeenSite } from '@hatrail/core/gather/captured';
 import { CaptureStart } from '@hatrail/core/model/requests';
 import { MOST_CAPTURED } from '@hatrail/core/model/seen';
-import { api } from '../api.ts';
+import { api, ApiProblem } from '../api.ts';
 import { FileButton } from '../parts/FileButton.tsx';
 import { Mark } from '../parts/Mark.tsx';
 import { Seen } from './Seen.tsx';
@@ -175,6 +175,13 @@ function Ask({
         }
         label="Allow this machine and network"
       />
+      {start.error instanceof ApiProblem && start.error.capture !== undefined && (
+        <p>
+          <Link to={{ search: `?capture=${start.error.capture}` }}>
+            Go to the one that is being brought in
+          </Link>
+        </p>
+      )}
       {standIn.data && (
         <p className="quiet">
           To try it:{' '}
