@@ -192,6 +192,8 @@ test(
     await tab.getByRole('button', { name: 'Stop' }).waitFor(SLOW);
     await tab.getByRole('button', { name: 'Keep it, and prove it' }).waitFor(SLOW);
     await tab.getByText('“Notice”').waitFor();
+    for (const what of ['at the top', 'with its menu open', 'after scrolling'])
+      await tab.getByRole('img', { name: `Their header ${what}` }).waitFor();
     await tab.getByText(/after scrolling has a fill of 50/).waitFor();
     await tab.getByText(/Georgia 18 px, for which Source Serif 4 stands in/).waitFor();
     expect(await axeFindings(tab)).toEqual([]);

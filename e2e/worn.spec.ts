@@ -298,7 +298,7 @@ function chancePanel(seed: number): { site: Site; header: Header } {
 }
 
 describe('what drop-downs and the folded menu wear', () => {
-  test.each(Array.from({ length: process.env.LONG ? 16 : 8 }, (_, i) => i))(
+  test.each(Array.from({ length: process.env.LONG ? 16 : 5 }, (_, i) => i))(
     'is what the style sheet says, panel %i',
     async (seed) => {
       const { site, header } = chancePanel(seed);

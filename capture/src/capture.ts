@@ -25,7 +25,7 @@ const MOST_HEIGHT = 12_000;
 const ANSWERS = 20_000;
 const LONGEST = 8 * 60_000;
 /** The width at which a page is read. */
-const READ_AT = 1280;
+export const READ_AT = 1280;
 /** How far it is scrolled to see what its header becomes, CSS pixels. */
 const SCROLLED = 600;
 
@@ -274,7 +274,7 @@ export async function takeSite(
     let done = 0;
     tell({ what: 'Reading the header', done, of });
     await go(tab, proxy, found.address);
-    const read = await readFirst(tab);
+    const read = await readFirst(tab, draft);
     const logo = await keptLogo(tab, read.header?.logo, draft);
     tell({ what: 'Reading the header', done: ++done, of });
     const pages: SeenPage[] = [];
@@ -336,6 +336,7 @@ export async function takeSite(
       type: read.type,
       fonts: await fonts(),
       leftOut,
+      views: read.views,
       notes,
     };
   });
@@ -349,11 +350,27 @@ function blocksWithin(blocks: readonly SeenBlock[], from: number): SeenBlock[] {
 }
 
 /** What the first page says of the whole: its header at the top, after scrolling and hovered, colours and type. */
-async function readFirst(tab: Tab) {
+async function readFirst(tab: Tab, draft: DraftPath) {
   const first = await ask(tab, 'header');
   const { uses, page } = await ask(tab, 'colours');
   const type = await ask(tab, 'styles');
   const at = await ask(tab, 'firstLink');
+  const views: SeenSite['views'] = [];
+  const look = async (what: string, below = 24) => {
+    const header = await ask(tab, 'header');
+    if (!header || header.top + header.height <= 0) return;
+    const file = draft();
+    const height = Math.min(usualWindowHeight(READ_AT), Math.ceil(header.top + header.height) + below);
+    await tab.screenshot({ path: file, type: 'png', clip: { x: 0, y: 0, width: READ_AT, height } });
+    views.push({ what, file });
+  };
+  await look('at the top');
+  const parent = await ask(tab, 'firstParent');
+  if (parent) {
+    await tab.mouse.move(parent.x, parent.y);
+    await tab.waitForTimeout(350);
+    await look('with its menu open', 220);
+  }
   let hover: SeenSite['colours'][number] | HeaderRead['link'] | undefined;
   if (at) {
     await tab.mouse.move(at.x, at.y);
@@ -363,12 +380,14 @@ async function readFirst(tab: Tab) {
   }
   await tab.evaluate((y) => scrollTo({ top: y, behavior: 'instant' }), SCROLLED);
   await tab.waitForTimeout(500);
+  await look('after scrolling');
   const later = await ask(tab, 'header');
   const stays = later !== undefined && later.isFixed && later.top > -4 && later.top < 60;
   await tab.evaluate(() => scrollTo({ top: 0, behavior: 'instant' }));
-  const look = ({ fill, link, current }: HeaderRead) => ({ fill, link, current });
+  const worn = ({ fill, link, current }: HeaderRead) => ({ fill, link, current });
   return {
     page,
+    views,
     colours: uses,
     type,
     header: first && {
@@ -377,8 +396,8 @@ async function readFirst(tab: Tab) {
       gap: first.gap,
       lies: first.isOver ? ('over' as const) : ('above' as const),
       onScroll: stays ? ('stays' as const) : ('leaves' as const),
-      top: look(first),
-      ...(stays && { scrolled: look(later) }),
+      top: worn(first),
+      ...(stays && { scrolled: worn(later) }),
       ...(hover && { hover }),
       logo: first.logo,
       entries: first.entries,

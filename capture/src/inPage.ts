@@ -43,6 +43,8 @@ export interface PageReader {
   /** Why there is no header, where something tells. */
   headerNote(): string | undefined;
   firstLink(): { x: number; y: number } | undefined;
+  /** A link of the menu that has others below it. */
+  firstParent(): { x: number; y: number } | undefined;
   linkColour(): SeenColour | undefined;
   colours(): { uses: SeenUse[]; page: string };
   styles(): { heading: SeenStyle; text: SeenStyle; menu: SeenStyle; button: SeenStyle };
@@ -330,6 +332,11 @@ export function installReader(): void {
     },
     firstLink: () => {
       const box = (firstLink() ?? []).find((link) => !isCurrent(link))?.getBoundingClientRect();
+      return box && { x: box.left + box.width / 2, y: box.top + box.height / 2 };
+    },
+    firstParent: () => {
+      const link = (firstLink() ?? []).find((each) => each.closest('li')?.querySelector('li a[href]'));
+      const box = link?.getBoundingClientRect();
       return box && { x: box.left + box.width / 2, y: box.top + box.height / 2 };
     },
     linkColour: () => {

@@ -80,6 +80,7 @@ const seen: SeenSite = {
   },
   fonts: [{ family: 'own face', weight: 400, file: 'font', ending: 'woff2' }],
   leftOut: [],
+  views: [],
   notes: [],
 };
 const files: SeenFiles = {

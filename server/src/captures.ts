@@ -7,7 +7,7 @@ import { checkSite } from '@hatrail/core/model/check';
 import type { SeenPart } from '@hatrail/core/model/seen';
 import type { OwnFont } from '@hatrail/core/model/type';
 import { siteOfSeen, type SeenFiles } from '@hatrail/core/start/seenSite';
-import { findPages, takeSite, type Source } from '@hatrail/capture/capture';
+import { READ_AT, findPages, takeSite, type Source } from '@hatrail/capture/capture';
 import type { Context } from './context.ts';
 import type { FileFacts } from './fileRows.ts';
 import { takePicture } from './intake.ts';
@@ -240,7 +240,8 @@ export class Captures {
   /** Looks at every file in a process apart: what cannot be used is left out and said. */
   async #lookAt(job: Job, seen: SeenSite): Promise<void> {
     const { apart } = this.#context;
-    for (const { title, pictures } of seen.pages) {
+    const views = { title: 'The header', pictures: seen.views.map(({ file }) => ({ width: READ_AT, file })) };
+    for (const { title, pictures } of [...seen.pages, views]) {
       for (const { width, file } of pictures) {
         const { hash, format, ...size } = await apart.run('picture', {
           path: file,
@@ -332,6 +333,7 @@ function numbered(seen: SeenSite, files: ReadonlyMap<string, Draft>): Pick<Captu
         ...page,
         pictures: page.pictures.map(({ width, file }) => ({ width, file: number(file) })),
       })),
+      views: seen.views.map(({ what, file }) => ({ what, file: number(file) })),
       header: header && { ...header, logo },
       fonts: seen.fonts
         .map((font) => ({ ...font, file: number(font.file) }))

@@ -115,6 +115,8 @@ export interface SeenSite {
   /** Font files that came with the pages: under which family, and in which file. */
   fonts: { family: string; weight: number; file: string; ending: string }[];
   leftOut: LeftOut[];
+  /** Their own header in pictures, to be held against the one that hangs here. */
+  views: { what: string; file: string }[];
   /** What could not be done, in words. */
   notes: string[];
 }

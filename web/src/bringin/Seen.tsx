@@ -89,6 +89,16 @@ export function Seen({
         {...(header && part('header'))}
       >
         <HeaderPicture site={site} />
+        {seen.views.length > 0 && (
+          <ul className="bring-views" aria-label="As it is on the site">
+            {seen.views.map(({ what, file }) => (
+              <li key={what}>
+                <img src={api.capturePicture(state.id, file, 'large')} alt={`Their header ${what}`} />
+                <small>As it is there, {what}</small>
+              </li>
+            ))}
+          </ul>
+        )}
       </Part>
       <SeenPages id={state.id} seen={seen} onTaking={onTaking} />
       <Part title="Palette" says="By what it covers and what it is for." {...part('palette')}>
