@@ -205,7 +205,7 @@ test(
     await tab.getByRole('img', { name: 'Find us at 1280 px' }).waitFor();
     await expect.poll(height, SLOW).toBeGreaterThan(0);
     const before = await height();
-    await tab.getByRole('button', { name: 'something should not be there, on Find us' }).click();
+    await tab.getByRole('button', { name: 'take something out of Find us' }).click();
     await tab
       .getByRole('checkbox', { name: /^Wether Lane Bindery, the old wash house/ })
       .first()

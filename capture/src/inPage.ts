@@ -174,7 +174,7 @@ export function installReader(): void {
       known.delete(link);
       const item = link.closest('li');
       const below = item
-        ? [...item.querySelectorAll<HTMLAnchorElement>('li a[href]')].filter((each) => known.has(each))
+        ? [...item.querySelectorAll<HTMLAnchorElement>(':scope li a[href]')].filter((each) => known.has(each))
         : [];
       return { label: words(link.textContent), address: link.href, entries: below.map(entry) };
     };
@@ -335,7 +335,7 @@ export function installReader(): void {
       return box && { x: box.left + box.width / 2, y: box.top + box.height / 2 };
     },
     firstParent: () => {
-      const link = (firstLink() ?? []).find((each) => each.closest('li')?.querySelector('li a[href]'));
+      const link = (firstLink() ?? []).find((each) => each.closest('li')?.querySelector(':scope li a[href]'));
       const box = link?.getBoundingClientRect();
       return box && { x: box.left + box.width / 2, y: box.top + box.height / 2 };
     },

@@ -257,10 +257,10 @@ function PagePictures({
           <button
             type="button"
             className="link"
-            aria-label={`something should not be there, on ${title}`}
+            aria-label={`take something out of ${title}`}
             onClick={() => setOpen(true)}
           >
-            something should not be there
+            take something out
           </button>
         )}
       </span>
