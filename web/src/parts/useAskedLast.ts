@@ -2,7 +2,7 @@ import { useEffect, useEffectEvent, useRef } from 'react';
 
 /**
  * What was asked for last by keys that follow each other faster than the screen: each builds on the one before it, though what is
- * shown, which stands in the address, comes later. What is shown otherwise, by a click or a link, takes its place.
+ * shown, which stands in the address, comes later; clicks ask in the same way. What is shown otherwise, by a link, takes its place.
  * @param shown what is shown
  * @param keyOf what sets it apart from all else
  * @returns what is asked for now, and how to ask for another
@@ -24,7 +24,9 @@ export function useAskedLast<T>(
     now: () => asked.current.last,
     ask: (next) => {
       asked.current.last = next;
-      asked.current.waiting.push(keyOf(next));
+      const { waiting } = asked.current;
+      // What is shown already never comes anew.
+      if (waiting.length > 0 || keyOf(next) !== key) waiting.push(keyOf(next));
     },
   };
 }

@@ -105,7 +105,10 @@ export function PlaceGrid({ loaded, width, chosen, onChoose }: GridProps) {
                   role="gridcell"
                   className="place-cell"
                   aria-selected={chosen.page.id === page.id && chosen.who === who}
-                  onClick={() => onChoose({ page, who })}
+                  onClick={() => {
+                    asked.ask({ page, who });
+                    onChoose({ page, who });
+                  }}
                 >
                   <PlaceCell
                     loaded={loaded}

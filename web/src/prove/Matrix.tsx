@@ -148,7 +148,10 @@ export function Matrix({ siteId, loaded, header, rows, filter, chosen, onChoose 
                   aria-selected={
                     chosen !== undefined && chosen.row === row.id && chosen.column === cell.column.id
                   }
-                  onClick={() => onChoose(row.id, cell.column.id)}
+                  onClick={() => {
+                    asked.ask({ row: row.id, column: cell.column.id });
+                    onChoose(row.id, cell.column.id);
+                  }}
                 >
                   <table.FlexRender cell={cell} />
                 </span>
