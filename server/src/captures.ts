@@ -228,8 +228,15 @@ export class Captures {
         error instanceof BadInput
           ? error.message
           : 'It could not be brought in: try again, or with fewer pages.';
-      job.state = { id: job.state.id, phase: 'failed', message };
-      await this.#clear(job);
+      const { id, found } = job.state;
+      if (job.seen && found && this.#job === job) {
+        // A page that could not be taken again takes nothing from what was taken before.
+        job.seen = { ...job.seen, notes: [...job.seen.notes, message] };
+        job.state = { id, phase: 'taken', found, ...numbered(job.seen, job.files) };
+      } else {
+        job.state = { id, phase: 'failed', message };
+        await this.#clear(job);
+      }
     }
     // Stopped meanwhile: what came last is cleared away, too.
     if (this.#job !== job) return this.#clear(job);

@@ -147,6 +147,9 @@ function pagesOf(
     const snapshots = taken.flatMap(({ width, file }) => {
       const known = files.pictures.get(file);
       if (!known) return [];
+      // Pages that look alike share their picture: a file stands in a site once.
+      const alike = pictures.find((each) => each.file === known.file);
+      if (alike) return [{ width, picture: alike.id }];
       const picture = freeId(`${id}-${width}`, pictures);
       pictures.push({ id: picture, name: `${called}, ${width} px`.slice(0, 120), alt: '', ...known });
       return [{ width, picture }];

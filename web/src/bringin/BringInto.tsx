@@ -181,7 +181,7 @@ function Became({
             : data
                 .map(([was, is]) =>
                   was.count === is.count
-                    ? `${is.header.name}: ${count(is.count, 'finding')}, as before.`
+                    ? `${is.header.name}: ${count(is.count, 'finding')}, as many as before.`
                     : `${is.header.name}: ${count(was.count, 'finding')} before, ${is.count} now.`,
                 )
                 .join(' ')}

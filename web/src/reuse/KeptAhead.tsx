@@ -19,9 +19,7 @@ const REST = 600;
 export function KeptAhead({ loaded }: { loaded: LoadedSite }) {
   const { site } = loaded;
   const all = useMemo(() => aheadOf(site), [site]);
-  return all.map((ahead, i) => (
-    <OneAhead key={`${ahead.part.id} ${i}`} loaded={loaded} ahead={ahead} isAsked={i === 0} />
-  ));
+  return all.map((ahead, i) => <OneAhead key={`${ahead.part.id} ${i}`} loaded={loaded} ahead={ahead} />);
 }
 
 /** The headers whose verdicts a change of a part may make others: those that use it, or hang over pages that do. */
@@ -41,12 +39,12 @@ interface Becoming {
   after: HeaderStanding;
 }
 
-function OneAhead({ loaded, ahead, isAsked }: { loaded: LoadedSite; ahead: Ahead; isAsked: boolean }) {
+function OneAhead({ loaded, ahead }: { loaded: LoadedSite; ahead: Ahead }) {
   const { site } = loaded;
   const { part, use } = ahead;
   const { edit } = useEditor.getState();
   const { data, failure } = useAnswer(
-    ['kept part', part.id, siteKey(loaded)],
+    ['kept part', part.id, siteKey(loaded), use.header?.id, use.page?.id, use.value],
     async ({ signal }): Promise<Becoming[]> => {
       const carried = { ...loaded, site: produce(site, (draft) => carryToAll(draft as Site, ahead)) };
       const headers = touched(site, ahead);
@@ -55,22 +53,20 @@ function OneAhead({ loaded, ahead, isAsked }: { loaded: LoadedSite; ahead: Ahead
       const after = await proveHeaders(carried, own, signal);
       return before.map((each, i) => ({ before: each, after: after[i]! }));
     },
-    { isAsked, rest: REST, kept: 60_000 },
+    { rest: REST, kept: 60_000 },
   );
   const places = usesOf(site, part).filter(({ value }) => value !== use.value);
   const names = [...new Set(places.map(nameOfUse))];
   return (
     <section className="note-error note-kept" aria-label={`${part.name}, changed in one place`}>
       <span>
-        <strong>{part.name}</strong> was changed in {nameOfUse(use)}, and is as it was in {listed(names)}.{' '}
+        <strong>{part.name}</strong> was changed in {nameOfUse(use)}, and is otherwise in {listed(names)}.{' '}
         <span role="status">
           {failure !== undefined
             ? `What it would do there could not be swept: ${failure}`
             : data
               ? becomingWords(data)
-              : isAsked
-                ? 'What it would do there is being swept.'
-                : ''}
+              : 'What it would do there is being swept.'}
         </span>
       </span>
       <Button
@@ -111,7 +107,7 @@ function becomingWords(all: readonly Becoming[]): string {
     ({ before, after }) => before.count !== after.count || before.verdict !== after.verdict,
   );
   if (others.length === 0)
-    return `Changed there, too, no header would stand otherwise: ${all
+    return `Changed there, too, as many findings as now: ${all
       .map(({ before }) => `${before.header.name} ${standingWords(before)}`)
       .join(', ')}, at the standard widths.`;
   return `Changed there, too: ${others
