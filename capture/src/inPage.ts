@@ -54,6 +54,8 @@ export interface PageReader {
   clear(without: string[]): string[];
   scrollThrough(most: number): Promise<void>;
   height(): number;
+  /** The header's element, for what reads on within the page. */
+  element(): HTMLElement | undefined;
 }
 
 /** Puts the reader into a page. */
@@ -465,6 +467,7 @@ export function installReader(): void {
       await wait(120);
     },
     height: () => document.documentElement.scrollHeight,
+    element: find,
   };
   (globalThis as unknown as { hatrailReader: PageReader }).hatrailReader = reader;
 }

@@ -1,3 +1,5 @@
+import type { OwnHeader } from '../model/own.ts';
+
 /** What was seen of a site that was made elsewhere: the words that the capture service and the making of a document share. */
 
 /** A colour with what it covers: six hexadecimal digits after a #, and how opaque it is, 0 to 1. */
@@ -104,12 +106,71 @@ export interface LeftOut {
   page: string;
 }
 
+/** A link of their own header, with those below it; ids are those of its inks. */
+export interface SeenOwnEntry {
+  id: string;
+  label: string;
+  /** Absolute; none where it leads nowhere. */
+  address?: string;
+  entries: SeenOwnEntry[];
+}
+
+/** A line below a link: how thick, and how far below the baseline. CSS pixels. */
+export interface SeenLine {
+  thickness: number;
+  below: number;
+}
+
+/** What their own header looks like at one moment. */
+export interface SeenOwnLook {
+  fill: SeenColour;
+  logo?: SeenColour;
+  link?: SeenColour;
+  hover?: SeenColour;
+  current?: SeenColour;
+  line?: SeenLine;
+  hoverLine?: SeenLine;
+  currentLine?: SeenLine;
+  shadow?: { x: number; y: number; blur: number; spread: number; colour: SeenColour };
+  /** A line along its lower edge. */
+  edge?: { colour: SeenColour; thickness: number };
+}
+
+/** A button of their own header. */
+export interface SeenOwnButton {
+  id: string;
+  label: string;
+  address?: string;
+  ink: SeenColour;
+  hoverInk: SeenColour;
+  fill: SeenColour;
+  hoverFill: SeenColour;
+  radius: number;
+}
+
+/** Their own header, as it was read where it stands. */
+export interface SeenOwn {
+  /** Without its id and its fonts, which it gets where it is kept. */
+  own: Omit<OwnHeader, 'id' | 'faces'>;
+  /** Families by which its style asks for fonts. */
+  entries: SeenOwnEntry[];
+  buttons: SeenOwnButton[];
+  logo: 'text' | 'logo' | undefined;
+  logoText: string;
+  logoSize: number;
+  top: SeenOwnLook;
+  scrolled?: SeenOwnLook;
+  panel: { fill: SeenColour; ink: SeenColour };
+}
+
 /** What was seen of a whole site. */
 export interface SeenSite {
   address: string;
   name: string;
   pages: SeenPage[];
   header: SeenHeader | undefined;
+  /** The header itself, as far as its parts could be told. */
+  own?: SeenOwn;
   colours: SeenUse[];
   type: { heading: SeenStyle; text: SeenStyle; menu: SeenStyle; button: SeenStyle };
   /** Font files that came with the pages: under which family, and in which file. */

@@ -211,6 +211,8 @@ export class Trial {
 export class Header {
   @IsId() id: string;
   @IsPlainText(60) name: string;
+  /** The header that the site has already, which wears this in the place of one of ours: its id in `ownHeaders`. */
+  @IsOptional() @IsId() own?: string;
   @NestedList(() => Rail, 8)
   @ArrayMinSize(1, { message: 'Give it a rail: it has none.' })
   @ArrayMaxSize(8, { message: '8 rails at most.' })

@@ -29,6 +29,7 @@ function repeated(site: Site): Problem[] {
     ['pages', site.pages.map((page) => page.id)],
     ['pages', site.pages.map((page) => page.path)],
     ['headers', site.headers.map((header) => header.id)],
+    ['ownHeaders', (site.ownHeaders ?? []).map((own) => own.id)],
     ...site.headers.map((header, i): [string, string[]] => [
       `headers[${i}].rails`,
       [...headerItems(header), ...(header.spare ?? [])].map((item) => item.id),
@@ -92,8 +93,8 @@ export function referencesOf(site: Site): Reference[] {
       });
     }
   };
-  // Words name nothing, whatever they are called.
-  const { words: _, ...naming } = site;
+  // Words name nothing, whatever they are called, nor does what was read elsewhere.
+  const { words: _, ownHeaders: __, ...naming } = site;
   walk(naming);
   for (const [variant, id] of Object.entries(site.logo.variants)) {
     if (id !== undefined) found.push({ kind: 'picture', id, path: ['logo', 'variants', variant] });
@@ -116,6 +117,14 @@ function missing(site: Site): Problem[] {
       path: pathText(path),
       message: `The ${kind} “${id}” is not in the site: add it or choose another.`,
     }));
+  const owns = ids(site.ownHeaders);
+  site.headers.forEach(({ own }, i) => {
+    if (own !== undefined && !owns.has(own))
+      problems.push({
+        path: `headers[${i}].own`,
+        message: `The site’s own header “${own}” is not there: read it again.`,
+      });
+  });
   const fonts = new Set((site.fonts ?? []).map((font) => font.id));
   const { currentWeight: _, ...named } = site.type;
   const styles = { ...named, level: named.level?.style };

@@ -1,6 +1,7 @@
 import { Equals, IsOptional } from 'class-validator';
 import { Header } from './header.ts';
 import { Menu } from './menu.ts';
+import { OwnHeader } from './own.ts';
 import { Page } from './page.ts';
 import { Pairing, Swatch } from './palette.ts';
 import { Picture, SiteLogo } from './picture.ts';
@@ -54,4 +55,8 @@ export class Site {
   @IsOptional()
   @NestedList(() => KeptPart, MOST_PARTS)
   parts?: KeptPart[];
+  /** Headers that the site has already, as they were read where it stands. */
+  @IsOptional()
+  @NestedList(() => OwnHeader, 8)
+  ownHeaders?: OwnHeader[];
 }

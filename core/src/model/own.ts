@@ -1,0 +1,402 @@
+import {
+  ArrayMaxSize,
+  ArrayMinSize,
+  IsArray,
+  IsBoolean,
+  IsIn,
+  IsInt,
+  IsNumber,
+  IsOptional,
+  Matches,
+  MaxLength,
+  ValidateBy,
+  IsString,
+} from 'class-validator';
+
+import { InRange, IsId, IsPlainText, Nested, NestedList } from './rules.ts';
+
+/**
+ * The header that a site made elsewhere has already: its own markup and style, what each part of it is, where everything
+ * stands, and which of its rules a change has to beat. All of it is read in a browser and kept, so that nobody who judges it
+ * later needs one. It may come from anywhere, so that nothing of it is believed: markup is a tree without script, style asks
+ * for nothing from outside.
+ */
+
+/** Elements that do something by themselves, or bring in something from outside. */
+const FORBIDDEN =
+  /^(script|style|link|meta|base|iframe|frame|object|embed|applet|portal|template|foreignobject|animate|set)$/i;
+/** Attributes that may be kept; what a script would listen to is none of them. */
+const ATTRIBUTE = /^(?!on)[a-z][a-z0-9:_-]{0,60}$/i;
+const ADDRESS = /^(href|src|action|formaction|poster|data|xlink:href)$/i;
+
+/** Whether an attribute can stand in a page without doing anything by itself. */
+export function isHarmless(name: string, value: string): boolean {
+  if (!ATTRIBUTE.test(name) || /^(srcset|srcdoc|ping|background|autofocus)$/i.test(name)) return false;
+  const plain = value.replace(/[\u0000-\u0020]/g, '').toLowerCase();
+  if (name.toLowerCase() === 'style') return isHarmlessCss(value);
+  if (!ADDRESS.test(name)) return true;
+  if (/^data:image\/(png|jpeg|gif|webp|avif|svg\+xml)[;,]/.test(plain)) return name.toLowerCase() === 'src';
+  return !/^[a-z][a-z0-9+.-]*:/.test(plain) || /^(https?|mailto|tel):/.test(plain);
+}
+
+/** Whether CSS brings nothing in from outside and ends no element that it stands in. */
+export function isHarmlessCss(css: string): boolean {
+  if (/<\/|<!--|@import|@charset|@namespace|expression\s*\(|-moz-binding|behavior\s*:/i.test(css))
+    return false;
+  if (/\\(0*(75|55)|u|r)/i.test(css.replace(/\\[^0-9a-f]/gi, ''))) return false;
+  return (
+    [...css.matchAll(/(?:url|image-set|src|image)\(\s*(["']?)(?!\s*\1?\s*data:image\/|\s*\1?#)/gi)].length ===
+    0
+  );
+}
+
+/** An attribute of an element, without anything that does something by itself. */
+export class OwnAttribute {
+  @IsString({ message: 'Give the name of an attribute.' }) name: string;
+  @IsString({ message: 'Give the value of an attribute.' })
+  @MaxLength(60_000, { message: 'An attribute has 60,000 characters at most.' })
+  @IsHarmless()
+  value: string;
+}
+
+/** An element of their markup, or a text. */
+export class OwnNode {
+  /** A text between elements; then there is nothing else. */
+  @IsOptional()
+  @IsString({ message: 'Give a text.' })
+  @MaxLength(4000, { message: 'A text has 4,000 characters at most.' })
+  text?: string;
+  @IsOptional()
+  @Matches(/^[a-zA-Z][a-zA-Z0-9-]{0,40}$/, { message: 'Give the name of an element.' })
+  @IsNoDoer()
+  tag?: string;
+  @IsOptional() @NestedList(() => OwnAttribute, 60) attributes?: OwnAttribute[];
+  @IsOptional() @NestedList(() => OwnNode, 400) nodes?: OwnNode[];
+}
+
+/** What parts of a header can be. */
+export const OWN_ROLES = [
+  'header',
+  'logo',
+  'menu',
+  'link',
+  'current',
+  'child',
+  'drop-down',
+  'button',
+  'icon',
+  'menu button',
+  'panel',
+] as const;
+export type OwnRole = (typeof OWN_ROLES)[number];
+
+/** What they are called. */
+export const OWN_ROLE_NAMES: Record<OwnRole, string> = {
+  header: 'Header',
+  logo: 'Logo',
+  menu: 'Menu',
+  link: 'Links',
+  current: 'Current page',
+  child: 'Links below',
+  'drop-down': 'Drop-down',
+  button: 'Button',
+  icon: 'Icons',
+  'menu button': 'Menu button',
+  panel: 'Folded menu',
+};
+
+/** Numbers of nodes from the header's element down, such as 0/2/1; the header itself is empty. */
+const PATH = /^(\d{1,3}(\/\d{1,3}){0,40})?$/;
+
+/** What one element of the markup is. */
+export class OwnMark {
+  @Matches(PATH, { message: 'Give a path such as 0/2/1.' }) path: string;
+  @IsIn(OWN_ROLES, { message: `Choose ${OWN_ROLES.join(', ')}.` }) role: OwnRole;
+  /** Of what is read: the id of its ink. */
+  @IsOptional() @IsId() ink?: string;
+}
+
+/** What is to be read: its id is that of its menu entry or item. */
+export class OwnInk {
+  @IsId() id: string;
+  @IsPlainText(160) name: string;
+  /** The item of the rail that it belongs to; none for the menu button. */
+  @IsOptional() @IsId() item?: string;
+  @IsIn(['text', 'logo', 'mark'], { message: 'Choose text, logo or mark.' }) kind: 'text' | 'logo' | 'mark';
+  /** Whether the keyboard does not come to it, and it does not answer to the pointer. */
+  @IsOptional() @IsBoolean({ message: 'It answers or not.' }) isStill?: boolean;
+}
+
+/** Ids, classes and elements of a selector: what it weighs (Selectors 4, section 17). */
+const WEIGHT = [
+  ArrayMinSize(3, { message: 'Give three numbers.' }),
+  ArrayMaxSize(3, { message: 'Give three numbers.' }),
+  IsInt({ each: true, message: 'Give whole numbers.' }),
+];
+function IsWeight(): PropertyDecorator {
+  return (target, key) => WEIGHT.forEach((rule) => rule(target, key));
+}
+export type Weight = [ids: number, classes: number, elements: number];
+
+/** What the style sheet writes rules for. */
+export const OWN_GROUPS = [
+  'header',
+  'ground',
+  'logo',
+  'menu',
+  'links',
+  'current',
+  'children',
+  'drop-down',
+  'button',
+  'icons',
+  'mark',
+  'lines',
+  'panel',
+] as const;
+export type OwnGroupName = (typeof OWN_GROUPS)[number];
+
+/** A selector of theirs: nothing that ends a rule. */
+function IsSelector(): PropertyDecorator {
+  return (target, key) => {
+    MaxLength(6000, { message: 'A selector has 6,000 characters at most.' })(target, key);
+    Matches(/^(?!.*(\/\*|\*\/))[^{};<]+$/s, { message: 'Give a selector.' })(target, key);
+  };
+}
+
+/** Elements that get the same rules, and the selector that is of them alone. */
+export class OwnGroup {
+  @IsIn(OWN_GROUPS, { message: `Choose ${OWN_GROUPS.join(', ')}.` }) name: OwnGroupName;
+  /** Which of several of that name, from 0. */
+  @InRange(0, 60) number: number;
+  /** Below the header's own selector; empty for the header itself. Several, where no one selector is of all of them. */
+  @IsArray({ message: 'Give a list of selectors.' })
+  @ArrayMaxSize(60, { message: '60 selectors at most.' })
+  @IsString({ each: true, message: 'Give selectors.' })
+  @Matches(/^[^{};<]*$/s, { each: true, message: 'Give selectors.' })
+  inner: string[];
+  /** What the heaviest of them weighs, without the header's own. */
+  @IsWeight() weight: Weight;
+  /** The item whose colours it has, where it is of one. */
+  @IsOptional() @IsId() item?: string;
+  /** The properties that paint a mark: which of its elements' colours are its ink. */
+  @IsOptional()
+  @IsArray({ message: 'Give a list of properties.' })
+  @ArrayMaxSize(20, { message: '20 properties at most.' })
+  @Matches(/^[a-z-]{2,40}$/, { each: true, message: 'Give names of properties.' })
+  paints?: string[];
+}
+
+/** States in which a rule of theirs holds. */
+export const OWN_STATES = ['hover', 'focus', 'active'] as const;
+export type OwnState = (typeof OWN_STATES)[number];
+
+/** A rule of theirs that sets what a change sets, too. */
+export class OwnRule {
+  @IsIn(OWN_GROUPS, { message: `Choose ${OWN_GROUPS.join(', ')}.` }) group: OwnGroupName;
+  @InRange(0, 60) number: number;
+  @Matches(/^[a-z-]{2,60}$/, { message: 'Give the name of a property.' }) property: string;
+  @IsString({ message: 'Give a value.' })
+  @MaxLength(400, { message: 'A value has 400 characters at most.' })
+  value: string;
+  /** `style` where it stands in the element itself. */
+  @IsSelector() selector: string;
+  @IsWeight() weight: Weight;
+  @IsBoolean({ message: 'It is important or not.' }) important: boolean;
+  /** Names of its layers, outermost first, with dots between; a layer without a name is a `?`. */
+  @IsOptional()
+  @Matches(/^[\w?-]+(\.[\w?-]+)*$/, { message: 'Give the name of a layer.' })
+  layer?: string;
+  @IsOptional()
+  @IsString({ message: 'Give a media query.' })
+  @MaxLength(300, { message: 'A media query has 300 characters at most.' })
+  media?: string;
+  @IsArray({ message: 'Give a list of states.' })
+  @IsIn(OWN_STATES, { each: true, message: `Choose ${OWN_STATES.join(', ')}.` })
+  states: OwnState[];
+}
+
+/** A text as it is set, wherever it stands. CSS pixels. */
+export class OwnText {
+  @IsString({ message: 'Give a text.' })
+  @MaxLength(200, { message: 'A text has 200 characters at most.' })
+  text: string;
+  @InRange(1, 1000) weight: number;
+  @InRange(1, 400, 'px') size: number;
+  @InRange(-50, 100, 'px') letterSpacing: number;
+  @InRange(0, 6000, 'px') advance: number;
+  @InRange(0, 400, 'px') capHeight: number;
+  @InRange(-100, 400, 'px') descent: number;
+  @IsNumber({}, { each: true, message: 'Give numbers.' })
+  @ArrayMaxSize(200, { message: '200 letters at most.' })
+  letterEdges: number[];
+}
+
+/**
+ * Where one ink stands: its number in the list of inks; left, top, width and height of its element; of a text its number in
+ * the list of texts, its left edge and its baseline, of anything else -1, 0, 0; of a mark the box that its ink fills, else
+ * zeros. CSS pixels from the window's edges.
+ */
+export type OwnPlace = [
+  ink: number,
+  x: number,
+  y: number,
+  width: number,
+  height: number,
+  text: number,
+  left: number,
+  baseline: number,
+  inkedX: number,
+  inkedY: number,
+  inkedWidth: number,
+  inkedHeight: number,
+];
+
+/** Everything as it stands at one width of the window. Between two of these that show the same, all moves evenly. */
+export class OwnAt {
+  @InRange(200, 4000, 'px') width: number;
+  @IsBoolean({ message: 'It is folded or not.' }) folded: boolean;
+  /** The header's box, and the radius of its corners: x, y, width, height, radius. */
+  @IsNumbers(5) bar: number[];
+  @IsPlaces() places: OwnPlace[];
+}
+
+/** The state that its own script sets when the page is scrolled. */
+export class OwnStuck {
+  /** What has the class: the header, or an element round it. */
+  @IsIn(['header', 'body', 'html'], { message: 'Choose header, body or html.' }) on:
+    'header' | 'body' | 'html';
+  @Matches(/^[^\s{};<>]{1,80}$/, { message: 'Give the name of a class.' }) name: string;
+  /** The first scroll at which it is there. */
+  @InRange(1, 5000, 'px') from: number;
+}
+
+/** A font file of theirs, under the name by which their style asks for it. */
+export class OwnFace {
+  @Matches(/^[^"\\{};<>]{1,80}$/, { message: 'Give the name of a family.' }) family: string;
+  @InRange(1, 1000) weight: number;
+  /** The id of a font of the site. */
+  @IsId() font: string;
+}
+
+/** Something that style cannot do, and the few lines that would. */
+export class OwnNote {
+  @IsPlainText(400) what: string;
+  @IsOptional()
+  @IsString({ message: 'Give lines of code.' })
+  @MaxLength(3000, { message: '3,000 characters at most.' })
+  lines?: string;
+}
+
+/** The header that a site has already. */
+export class OwnHeader {
+  @IsId() id: string;
+  /** Where it was read. */
+  @IsOptional()
+  @IsString({ message: 'Give an address.' })
+  @MaxLength(2000, { message: 'An address has 2,000 characters at most.' })
+  from?: string;
+  /** Elements round it, from `html` inwards, without what is beside it. */
+  @NestedList(() => OwnNode, 20) around: OwnNode[];
+  @Nested(() => OwnNode) node: OwnNode;
+  /** Their rules that reach it, sheet by sheet. */
+  @IsArray({ message: 'Give a list of style sheets.' })
+  @ArrayMaxSize(40, { message: '40 style sheets at most.' })
+  @IsHarmlessStyle()
+  css: string[];
+  @NestedList(() => OwnFace, 12) faces: OwnFace[];
+  @NestedList(() => OwnMark, 400) marks: OwnMark[];
+  @NestedList(() => OwnInk, 120) inks: OwnInk[];
+  /** The header's own selector, and what it weighs. */
+  @IsSelector() selector: string;
+  @IsWeight() weight: Weight;
+  /** An id, and classes, that can be added to that selector to make it heavier. */
+  @IsOptional() @Matches(/^#[^\s{};<>,]{1,200}$/, { message: 'Give an id.' }) anchorId?: string;
+  @IsOptional() @Matches(/^\.[^\s{};<>,]{1,200}$/, { message: 'Give a class.' }) anchorClass?: string;
+  @NestedList(() => OwnGroup, 120) groups: OwnGroup[];
+  @NestedList(() => OwnRule, 2000) rules: OwnRule[];
+  @NestedList(() => OwnText, 2000) texts: OwnText[];
+  /** Where everything stands, at the top and after scrolling, by width. */
+  @NestedList(() => OwnAt, 1000) top: OwnAt[];
+  @NestedList(() => OwnAt, 1000) scrolled: OwnAt[];
+  @IsOptional() @Nested(() => OwnStuck) stuck?: OwnStuck;
+  /** How it is positioned, and what it does while the page scrolls. */
+  @IsIn(['static', 'relative', 'absolute', 'fixed', 'sticky'], { message: 'Give a position.' })
+  position: 'static' | 'relative' | 'absolute' | 'fixed' | 'sticky';
+  @IsIn(['over', 'above'], { message: 'Choose over or above the page.' }) lies: 'over' | 'above';
+  @IsIn(['leaves', 'stays'], { message: 'Choose leaves or stays.' }) onScroll: 'leaves' | 'stays';
+  /** Widths of its own lines, which its ground has to reach under: above, end, below, start. */
+  @IsNumbers(4) lines: number[];
+  /** Whether their style already has something before or after the header's contents. */
+  @IsOptional() @IsIn(['before', 'after'], { message: 'Choose before or after.' }) free?: 'before' | 'after';
+  /** What style alone cannot mend, in words, each with the lines that would. */
+  @NestedList(() => OwnNote, 20) notes: OwnNote[];
+}
+
+/** A list of so many finite numbers. */
+function IsNumbers(count: number): PropertyDecorator {
+  return ValidateBy({
+    name: 'isNumbers',
+    constraints: [count],
+    validator: {
+      validate: (value) => isNumbers(value, count),
+      defaultMessage: () => `Give ${count} numbers.`,
+    },
+  });
+}
+
+const isNumbers = (value: unknown, count: number): value is number[] =>
+  Array.isArray(value) &&
+  value.length === count &&
+  value.every((each) => typeof each === 'number' && Math.abs(each) <= 20_000);
+
+/** A list of {@link OwnPlace}. */
+function IsPlaces(): PropertyDecorator {
+  return ValidateBy({
+    name: 'isPlaces',
+    validator: {
+      validate: (value) =>
+        Array.isArray(value) && value.length <= 200 && value.every((each) => isNumbers(each, 12)),
+      defaultMessage: () => 'Give 12 numbers for each of 200 places at most.',
+    },
+  });
+}
+
+function IsHarmless(): PropertyDecorator {
+  return ValidateBy({
+    name: 'isHarmless',
+    validator: {
+      validate: (value, args) =>
+        typeof value === 'string' &&
+        isHarmless(String((args?.object as OwnAttribute | undefined)?.name), value),
+      defaultMessage: (args) =>
+        `Take out the attribute ${String((args?.object as OwnAttribute | undefined)?.name).slice(0, 40)}: it could do something by itself.`,
+    },
+  });
+}
+
+function IsNoDoer(): PropertyDecorator {
+  return ValidateBy({
+    name: 'isNoDoer',
+    validator: {
+      validate: (value) => typeof value === 'string' && !FORBIDDEN.test(value),
+      defaultMessage: (args) => `Take out the element ${String(args?.value).slice(0, 40)}.`,
+    },
+  });
+}
+
+function IsHarmlessStyle(): PropertyDecorator {
+  return ValidateBy({
+    name: 'isHarmlessStyle',
+    validator: {
+      validate: (value) =>
+        Array.isArray(value) && value.every((css) => typeof css === 'string' && isHarmlessCss(css)),
+      defaultMessage: () => 'Take out what the CSS brings in from outside.',
+    },
+  });
+}
+
+/** Whether an element may stand in kept markup. */
+export function isHarmlessTag(tag: string): boolean {
+  return /^[a-zA-Z][a-zA-Z0-9-]{0,40}$/.test(tag) && !FORBIDDEN.test(tag);
+}
