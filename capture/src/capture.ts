@@ -5,6 +5,7 @@ import type {
   FoundSite,
   SeenBlock,
   SeenLogo,
+  SeenOwn,
   SeenPage,
   SeenSite,
 } from '@hatrail/core/gather/captured';
@@ -14,6 +15,7 @@ import { usualWindowHeight } from '@hatrail/core/page/layout';
 import { STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
 import { readAddress } from '@hatrail/node/guardedAddress';
 import { openBrowser } from './browser.ts';
+import { readOwn, type Standing } from './own.ts';
 import { installReader, type HeaderRead, type PageReader, type SeenLink } from './inPage.ts';
 import { openProxy, type Proxy, type Reach } from './proxy.ts';
 
@@ -270,7 +272,8 @@ export async function takeSite(
     const { proxy } = session;
     const tab = await openTab(session);
     const fonts = watchFonts(tab, draft);
-    const of = chosen.length * STANDARD_WIDTHS.length + 1;
+    const sheets = watchSheets(tab);
+    const of = chosen.length * STANDARD_WIDTHS.length + 2;
     let done = 0;
     tell({ what: 'Reading the header', done, of });
     await go(tab, proxy, found.address);
@@ -279,6 +282,12 @@ export async function takeSite(
     tell({ what: 'Reading the header', done: ++done, of });
     const pages: SeenPage[] = [];
     const notes: string[] = [];
+    tell({ what: 'Measuring the header at every width', done, of });
+    const own =
+      read.header && (await takeOwn(session, tab, { found, chosen, sheets, header: read.header, notes }));
+    if (signal.aborted) throw new BadInput('This was stopped.');
+    await tab.setViewportSize({ width: READ_AT, height: usualWindowHeight(READ_AT) });
+    tell({ what: 'Measuring the header at every width', done: ++done, of });
     const leftOut: SeenSite['leftOut'] = [];
     for (const page of chosen.slice(0, MOST_CAPTURED)) {
       const pictures: SeenPage['pictures'] = [];
@@ -332,6 +341,7 @@ export async function takeSite(
       name: found.name,
       pages,
       header: header && { ...header, logo },
+      ...(own && { own }),
       colours: read.colours,
       type: read.type,
       fonts: await fonts(),
@@ -340,6 +350,59 @@ export async function takeSite(
       notes,
     };
   });
+}
+
+/** Their own header, taken apart on a page that its menu leads to, so that the mark of the page one is on is met. */
+async function takeOwn(
+  { proxy }: Session,
+  tab: Tab,
+  {
+    found,
+    chosen,
+    sheets,
+    header,
+    notes,
+  }: {
+    found: Pick<FoundSite, 'address'>;
+    chosen: readonly FoundPage[];
+    sheets: Record<string, string>;
+    header: Standing;
+    notes: string[];
+  },
+): Promise<SeenOwn | undefined> {
+  const other = chosen.find(({ address, isInHeader }) => isInHeader && address !== found.address);
+  try {
+    await go(tab, proxy, (other ?? found).address);
+    const own = await readOwn(tab, sheets, header);
+    if (!own)
+      notes.push(
+        'Its header stands where style from outside does not reach it: the one that hangs there is one of ours that wears the same.',
+      );
+    return own;
+  } catch (error) {
+    if (tab.isClosed()) throw error;
+    notes.push(
+      'Its header could not be taken apart: the one that hangs there is one of ours that wears the same.',
+    );
+    return undefined;
+  }
+}
+
+/** Most of a style sheet that is read, characters. */
+const MOST_SHEET = 3_000_000;
+
+/** Keeps the texts of style sheets by their addresses, for those that a page itself may not read. */
+export function watchSheets(tab: Tab): Record<string, string> {
+  const texts: Record<string, string> = {};
+  tab.on('response', (response) => {
+    const isSheet = response.request().resourceType() === 'stylesheet' && response.ok();
+    if (!isSheet || Object.keys(texts).length >= 30) return;
+    response.text().then(
+      (text) => (texts[response.url()] = text.slice(0, MOST_SHEET)),
+      () => undefined,
+    );
+  });
+  return texts;
 }
 
 /** Blocks in the pixels of a picture that begins further down. */

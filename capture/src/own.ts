@@ -128,6 +128,15 @@ export async function readOwn(
   const groups = await ask('groups');
   const markup = await ask('markup', sheets);
   const rules = await ask('rules', sheets);
+  if (later !== undefined) {
+    // What holds only once its script has set its class.
+    await ask('measure', later);
+    await settled(tab);
+    const known = new Set(rules.map((rule) => JSON.stringify(rule)));
+    rules.push(...(await ask('rules', sheets)).filter((rule) => !known.has(JSON.stringify(rule))));
+    await ask('measure', 0);
+    await settled(tab);
+  }
   const widths = breakpoints([...markup.css, ...Object.values(sheets)].join('\n'));
   const inks = inksOf(marks);
   const texts: OwnText[] = [];

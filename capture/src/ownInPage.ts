@@ -546,9 +546,18 @@ export function installOwnReader(): void {
           ? 'logo'
           : 'text';
     }
-    if (role === 'icon' || role === 'menu button') return 'mark';
+    if (role === 'icon' || role === 'menu button') return isPainted(element) ? 'mark' : undefined;
     return 'text';
   };
+  /** Whether style can give a mark another colour: a picture keeps its own. */
+  const isPainted = (element: HTMLElement) =>
+    [element, ...element.querySelectorAll('*')].some(
+      (part) =>
+        ['::before', '::after'].some((side) => pseudoPaints(part, side).length > 0) ||
+        paintsOf(part).some((property) => property !== 'color' && part !== element) ||
+        (part === element && textRects(element).length > 0) ||
+        (part.matches('svg') && paintsOf(part).length > 0),
+    );
   const marks: OwnReader['marks'] = () =>
     ([...roles] as [HTMLElement, OwnRole][])
       .map(([element, role]): RawMark => {
@@ -559,10 +568,10 @@ export function installOwnReader(): void {
           path: pathOf(element),
           role,
           name,
-          ...(ink !== undefined && { ink, kind: kindOf(element)! }),
+          ...(ink !== undefined && kindOf(element) && { ink, kind: kindOf(element)! }),
           ...(link && { address: link.href }),
           ...(ink !== undefined &&
-            !element.closest('a[href], button, summary, label, [tabindex]') && { isStill: true }),
+            !element.closest('a[href], button, summary, [tabindex]') && { isStill: true }),
         };
       })
       .sort((a, b) => (a.path < b.path ? -1 : 1));
@@ -884,15 +893,17 @@ export function installOwnReader(): void {
   const escape = (name: string) => CSS.escape(name);
   const stable = (element: Element) =>
     classesOf(element).filter((name) => !STATE_CLASS.test(name) && name.length < 60);
+  /** Whether a class says what something is, and not how it is set. */
+  const isTelling = (name: string) =>
+    /^[a-z][\w-]{2,}$/i.test(name) &&
+    !/^((d|p|m|px|py|pt|pb|mx|my|mt|mb|ml|mr|w|h|z|text|font|bg|border|gap|items|justify)-|(flex|grid|block|inline|hidden|sticky|fixed|relative|absolute|container|row|col|wrap|rounded|shadow)$|(flex|grid|col|row)-\d)/.test(
+      name,
+    );
   /** The ways in which an element can be named by itself, the plainest first. */
   const compounds = (element: Element, among: readonly Element[] = [element]): string[] => {
     const shared = stable(element).filter((name) => among.every((each) => each.classList.contains(name)));
     const tag = among.every((each) => tagOf(each) === tagOf(element)) ? tagOf(element) : '';
-    const plain = shared.filter(
-      (name) =>
-        /^[a-z][\w-]{2,}$/i.test(name) &&
-        !/^(d|p|m|px|py|mx|my|w|h|flex|grid|text|bg|gap|row|col|items|justify)(-|$)/.test(name),
-    );
+    const plain = shared.filter(isTelling);
     return [
       ...plain.slice(0, 4).map((name) => `.${escape(name)}`),
       ...(tag ? [tag] : []),
@@ -970,11 +981,12 @@ export function installOwnReader(): void {
     };
     const classes = stable(header).filter((name) => !before?.size || before.get(header)?.has(name) !== false);
     const candidates = [
-      ...classes.map((name) => `.${escape(name)}`),
-      ...classes.map((name) => `${tagOf(header)}.${escape(name)}`),
+      ...classes.filter(isTelling).map((name) => `.${escape(name)}`),
+      ...classes.filter(isTelling).map((name) => `${tagOf(header)}.${escape(name)}`),
       ...(header.id ? [`#${escape(header.id)}`] : []),
-      tagOf(header),
+      ...(/^(header|nav)$/.test(tagOf(header)) ? [tagOf(header)] : []),
       `body > ${tagOf(header)}`,
+      ...classes.map((name) => `${tagOf(header)}.${escape(name)}`),
       ...(header.getAttribute('role') ? [`[role="${header.getAttribute('role')}"]`] : []),
     ];
     const steps: string[] = [];
@@ -1080,22 +1092,24 @@ export function installOwnReader(): void {
       list.push({ name, number, elements: [...elements], ...more, inner });
     };
     add('header', [header], { inner: [''] });
+    for (const each of ofRole('drop-down')) {
+      for (const inside of each.querySelectorAll('*'))
+        if (
+          hasGround(inside) &&
+          !ofRole('child').includes(inside as HTMLElement) &&
+          !inside.closest('svg') &&
+          !inside.matches('img')
+        )
+          grounded.add(inside);
+    }
     for (const each of grounded) add('ground', [each]);
     const logo = ofRole('logo')[0];
     if (logo && kindOf(logo) === 'text') {
       const box = textRects(logo)[0]?.node.parentElement ?? logo;
       add('logo', [logo], { item: 'name' });
-      if (box !== logo) add('logo', [box], { item: 'name' });
+      if (box !== logo) add('letters', [box], { item: 'name' });
     } else if (logo) {
       add('logo', [logo], { item: 'logo' });
-      for (const each of logo.querySelectorAll('svg, svg *')) {
-        const paints = paintsOf(each);
-        const isInk =
-          paints.length > 0 &&
-          each.matches('svg, path, circle, rect, polygon, text, g, line, polyline, ellipse, use');
-        if (isInk && list.filter((known) => known.name === 'mark').length < 12 && false)
-          add('mark', [each], { paints, item: 'logo' });
-      }
     }
     const menu = ofRole('menu')[0];
     add('menu', menu ? [menu] : []);
@@ -1112,7 +1126,7 @@ export function installOwnReader(): void {
         const box = textRects(each)[0]?.node.parentElement;
         return box && box !== each ? [box] : [];
       });
-      if (letters.length > 0) add('links', letters, { item: 'menu' });
+      if (letters.length > 0) add('letters', letters, { item: 'menu' });
       const pseudo = ['::before', '::after'].filter((side) =>
         elements.some((each) => {
           const style = getComputedStyle(each, side);
@@ -1153,17 +1167,11 @@ export function installOwnReader(): void {
     add('children', children, { item: 'menu' });
     const drops = ofRole('drop-down');
     add('drop-down', drops);
-    for (const each of drops) {
-      for (const inside of each.querySelectorAll('*')) {
-        if (hasGround(inside) && !ofRole('child').includes(inside as HTMLElement) && !inside.closest('svg'))
-          grounded.add(inside);
-      }
-    }
     ofRole('button').forEach((each, i) => {
       const item = `button-${i + 1}`;
       add('button', [each], { item });
       const box = textRects(each)[0]?.node.parentElement;
-      if (box && box !== each) add('logo', [box], { item });
+      if (box && box !== each) add('letters', [box], { item });
     });
     const markPaints = (each: HTMLElement, name: 'icons' | 'mark') => {
       for (const part of [each, ...each.querySelectorAll('*')]) {
@@ -1183,6 +1191,10 @@ export function installOwnReader(): void {
     };
     for (const each of ofRole('icon').slice(0, 6)) markPaints(each, 'icons');
     for (const each of ofRole('menu button').slice(0, 1)) markPaints(each, 'mark');
+    const answering = [...ofRole('icon').slice(0, 6), ...ofRole('menu button').slice(0, 1)].filter(
+      (each) => each.tagName !== 'LABEL',
+    );
+    for (const each of answering) add('focus', [each]);
     const panel = panelOf();
     if (panel) {
       add('panel', [panel]);
@@ -1240,7 +1252,13 @@ export function installOwnReader(): void {
     ground: ['background-color', 'background-image', 'backdrop-filter'],
     logo: ['color', 'transition-property', 'transition-duration', 'text-shadow', 'outline-color'],
     menu: [],
+    letters: ['color', '-webkit-text-fill-color', 'text-shadow', 'opacity'],
+    focus: ['outline-color', 'outline-style', 'outline-width', 'outline-offset'],
     links: [
+      'border-top-left-radius',
+      'border-top-right-radius',
+      'border-bottom-left-radius',
+      'border-bottom-right-radius',
       'color',
       'background-color',
       'background-image',
@@ -1269,6 +1287,10 @@ export function installOwnReader(): void {
     children: ['color', 'background-color', 'background-image', 'outline-color', 'opacity'],
     'drop-down': ['background-color', 'background-image'],
     button: [
+      'border-top-left-radius',
+      'border-top-right-radius',
+      'border-bottom-left-radius',
+      'border-bottom-right-radius',
       'color',
       'background-color',
       'background-image',
@@ -1370,6 +1392,9 @@ export function installOwnReader(): void {
       walk(sheet.cssRules, undefined, media, undefined);
     }
   };
+  /** The part of a selector that is of the element itself. */
+  const lastOf = (selector: string) =>
+    /(?:\([^()]*(?:\([^()]*\)[^()]*)*\)|\[[^\]]*\]|[^\s>+~(\[])+$/.exec(selector)?.[0] ?? selector;
   const bareOf = (selector: string) =>
     selector
       .replace(
@@ -1402,7 +1427,11 @@ export function installOwnReader(): void {
           const own = group.pseudo?.map((each) => each.slice(2));
           if (pseudo !== undefined && !own?.includes(pseudo)) continue;
           if (pseudo === undefined && own) continue;
-          if (!group.elements.some((each) => matches(each, bare))) continue;
+          const plain = group.elements.filter(
+            (each) => group.name !== 'links' || roles.get(each) !== 'current',
+          );
+          const judged = plain.length > 0 ? plain : group.elements;
+          if (!judged.some((each) => matches(each, bare))) continue;
           const wanted = [...SETS[group.name], ...(group.paints ?? [])];
           for (const property of properties) {
             if (!wanted.includes(property)) continue;
@@ -1415,9 +1444,9 @@ export function installOwnReader(): void {
               important: rule.style.getPropertyPriority(property) === 'important',
               ...(layer !== undefined && { layer }),
               ...(media !== undefined && { media: media.slice(0, 300) }),
-              states: STATES.filter(([pattern]) => pattern.test(selector.replace(/:not\([^)]*\)/g, ''))).map(
-                ([, state]) => state,
-              ),
+              states: STATES.filter(([pattern]) =>
+                pattern.test(lastOf(selector).replace(/:not\([^)]*\)/g, '')),
+              ).map(([, state]) => state),
             });
           }
         }
@@ -1623,10 +1652,10 @@ export function installOwnReader(): void {
     },
     computed: (ink, property) => {
       const element = elementOf(ink);
-      return (
-        element &&
-        getComputedStyle(textRects(element)[0]?.node.parentElement ?? element).getPropertyValue(property)
-      );
+      // The colour of letters is that of the element that they stand in.
+      const of =
+        element && property === 'color' ? (textRects(element)[0]?.node.parentElement ?? element) : element;
+      return of && getComputedStyle(of).getPropertyValue(property);
     },
     opensByPointer: () => ofRole('drop-down').some(shows),
     opensByKey: () => {

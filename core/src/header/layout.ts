@@ -12,6 +12,7 @@ import { hasContent, kindOf } from './kinds/index.ts';
 import { isMovedApart, keepsToBottom, lowerBy } from './manner.ts';
 import { MENU_BUTTON, MENU_MARK } from './metrics.ts';
 import { neededWidth, placeRail, type Hanging, type Places } from './placing.ts';
+import { layoutOwn, ownFold, ownHeaderOf } from './ownLayout.ts';
 import { extentAt, itemAt, railAt, stepWidths } from './steps.ts';
 
 export type { HeaderInk, InkKind, TextRun } from './ink.ts';
@@ -28,6 +29,8 @@ export function layoutHeader(
   measure: Measure,
   moment: Moment = 'top',
 ): HeaderLayout {
+  const own = ownHeaderOf(site, header);
+  if (own) return layoutOwn(site, header, own, { width, moment });
   const foldWidth = solvedFold(site, header, measure);
   return { ...layoutAt(site, header, width, measure, { folded: width < foldWidth, moment }), foldWidth };
 }
@@ -40,6 +43,8 @@ export function layoutAt(
   measure: Measure,
   { folded, moment = 'top' }: { folded: boolean; moment?: Moment },
 ): Omit<HeaderLayout, 'foldWidth'> {
+  const own = ownHeaderOf(site, header);
+  if (own) return layoutOwn(site, header, own, { width, moment });
   const extent = extentAt(header, width);
   const barWidth = width - 2 * extent.sides;
   const toggle = folded ? toggleRail(header, width) : -1;
@@ -116,6 +121,8 @@ export function coveredBy(header: Header, { height, slot }: Pick<HeaderLayout, '
 
 /** The width from which a header is not folded: solved, or sooner where its owner says so. */
 export function solvedFold(site: Site, header: Header, measure: Measure): number {
+  const own = ownHeaderOf(site, header);
+  if (own) return ownFold(own);
   if (!folds(header)) return 0;
   const needs = (width: number) => neededAt(site, header, width, measure);
   return Math.max(solveFold(stepWidths(header), needs), foldOf(header).sooner ?? 0);
@@ -123,6 +130,7 @@ export function solvedFold(site: Site, header: Header, measure: Measure): number
 
 /** Width of the window that a header needs unfolded, with what holds at a width; `Infinity` where none would do. */
 export function neededAt(site: Site, header: Header, width: number, measure: Measure): number {
+  if (ownHeaderOf(site, header)) return 0;
   const { sides } = extentAt(header, width);
   return header.rails.reduce((most, base) => {
     const rail = railAt(base, width);

@@ -145,6 +145,7 @@ export const OWN_GROUPS = [
   'logo',
   'menu',
   'links',
+  'letters',
   'current',
   'children',
   'drop-down',
@@ -152,6 +153,7 @@ export const OWN_GROUPS = [
   'icons',
   'mark',
   'lines',
+  'focus',
   'panel',
 ] as const;
 export type OwnGroupName = (typeof OWN_GROUPS)[number];

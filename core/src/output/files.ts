@@ -15,6 +15,9 @@ import { fontCss, fontsOf, headerFonts, licencesOf } from './fonts.ts';
 import { headerCss } from './headerCss.ts';
 import { headerHtml } from './headerHtml.ts';
 import { HEADER_JS } from './headerJs.ts';
+import { ownHeaderOf } from '../header/ownLayout.ts';
+import { ownFiles } from './own/ownFiles.ts';
+import { ownJs } from './own/ownJs.ts';
 import { howTo } from './howTo.ts';
 import { howToPlace } from './howToPlace.ts';
 import { BANDS_JS } from './bandsJs.ts';
@@ -75,6 +78,8 @@ export function headerFiles(site: Site, whole: Header, measure: Measure): Output
 }
 
 function headerFilesOf(site: Site, header: Header, measure: Measure): OutputFile[] {
+  const own = ownHeaderOf(site, header);
+  if (own) return ownFiles(site, header, own);
   const to = rootAddresses(site, shippedSizes(site, header, measure));
   const pictures = headerPictures(site, header);
   const fonts = headerFonts(site, header);
@@ -177,10 +182,17 @@ export function siteFiles(site: Site, measure: Measure): OutputFile[] {
       writtenLater(
         `assets/${name}`,
         () =>
-          headerCss(site, worn, measure, { picture, sizes }) + (only ? '' : coveredCss(site, worn, measure)),
+          headerCss(site, worn, measure, { picture, sizes, font: fontUrl }) +
+          (only ? '' : coveredCss(site, worn, measure)),
       ),
     ),
-    ...(sheets.size > 0 ? [{ path: 'assets/header.js', kind: 'text', text: HEADER_JS } as const] : []),
+    ...([...sheets.keys()].some(({ own }) => own === undefined)
+      ? [{ path: 'assets/header.js', kind: 'text', text: HEADER_JS } as const]
+      : []),
+    ...[...sheets.values()].flatMap(({ name, worn }) => {
+      const own = ownHeaderOf(site, worn);
+      return own ? [writtenLater(`assets/${name.replace(/\.css$/, '.js')}`, () => ownJs(own, worn))] : [];
+    }),
     ...(hasTurning(site) ? [{ path: 'assets/bands.js', kind: 'text', text: BANDS_JS } as const] : []),
     writtenLater('assets/site.css', () => siteCss(site, only, measure, { picture, sizes })),
     writtenLater('assets/fonts.css', () => fontCss(fonts, fontUrl)),

@@ -15,6 +15,9 @@ import { looksCss } from './css/looks.ts';
 import { panelCss } from './css/panel.ts';
 import { resetCss } from './css/reset.ts';
 import { weighed } from './css/weight.ts';
+import { ownHeaderOf } from '../header/ownLayout.ts';
+import type { OwnHeader } from '../model/own.ts';
+import { ownPaste } from './own/ownCss.ts';
 import { geometryCss } from './geometryCss.ts';
 import { coveredAt } from './howTo.ts';
 import { px, rule, within } from '../css/text.ts';
@@ -29,6 +32,29 @@ function coveredCss(site: Site, header: Header, measure: Measure): string {
     .join('');
 }
 
+/** A header that the site has already: its fonts, its own style, and over that what it wears. */
+function ownWhole(
+  site: Site,
+  header: Header,
+  own: OwnHeader,
+  { font }: Partial<Pick<Addresses, 'font'>>,
+): string {
+  const faces = own.faces.flatMap(({ family, weight, font: id }) => {
+    const file = site.fonts?.find((each) => each.id === id)?.file;
+    return file && font
+      ? [
+          rule(
+            '@font-face',
+            `font-family: "${family}"`,
+            `font-weight: ${weight}`,
+            `src: url("${font(file)}")`,
+          ),
+        ]
+      : [];
+  });
+  return [...faces, ...own.css, ownPaste(site, header, own).css].join('\n');
+}
+
 /**
  * The header's style sheet. Its rules have a weight that a page's own do not reach: see `weighed`.
  * @param to where the pictures of its layers are had from
@@ -37,8 +63,10 @@ export function headerCss(
   site: Site,
   header: Header,
   measure: Measure,
-  to: Pick<Addresses, 'picture' | 'sizes'>,
+  to: Pick<Addresses, 'picture' | 'sizes'> & Partial<Pick<Addresses, 'font'>>,
 ): string {
+  const own = ownHeaderOf(site, header);
+  if (own) return ownWhole(site, header, own, to);
   const layout = layoutHeader(site, header, ALWAYS, measure);
   // What a link leads to inside a page is met after scrolling.
   const later = layoutHeader(site, header, ALWAYS, measure, 'scrolled');

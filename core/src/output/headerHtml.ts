@@ -7,7 +7,9 @@ import { changesByScroll } from '../header/manner.ts';
 import { headerItems, type Header, type Rail } from '../model/header.ts';
 import type { Site } from '../model/site.ts';
 import { wordsOf } from '../model/words.ts';
+import { ownHeaderOf } from '../header/ownLayout.ts';
 import type { Addresses } from './addresses.ts';
+import { ownHtml } from './own/ownHtml.ts';
 import { layersHtml } from './css/layers.ts';
 import { placesOf } from './geometryCss.ts';
 import { escapeHtml, indent } from '../css/text.ts';
@@ -17,6 +19,8 @@ import { escapeHtml, indent } from '../css/text.ts';
  * @param page id of the page that it is for; its links are marked as current
  */
 export function headerHtml(site: Site, header: Header, to: Addresses, page?: string): string {
+  const own = ownHeaderOf(site, header);
+  if (own) return ownHtml(site, header, own, to, page);
   const markup: Markup = { site, header, to, page };
   const toggle = folds(header) ? toggleRail(header, ALWAYS) : -1;
   const words = wordsOf(site);

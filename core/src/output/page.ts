@@ -8,7 +8,9 @@ import { spoken } from '../page/contents.ts';
 import { groundKind } from '../page/groundKind.ts';
 import { imageSource, type Addresses } from './addresses.ts';
 import { contentClass } from './css/contents.ts';
+import { ownHeaderOf } from '../header/ownLayout.ts';
 import { headerFonts } from './fonts.ts';
+import { aroundOwn } from './own/ownHtml.ts';
 import { headerHtml } from './headerHtml.ts';
 import { hasSnapshots, snapshotsHtml } from './snapshots.ts';
 import { escapeHtml } from '../css/text.ts';
@@ -32,9 +34,10 @@ export function linkedHead(
     ...['fonts.css', 'site.css', ...(header ? [sheet] : [])].map(
       (name) => `<link rel="stylesheet" href="${to.asset(name)}">`,
     ),
-    ...[...(header ? ['header.js'] : []), ...(hasTurning(site) ? ['bands.js'] : [])].map(
-      (name) => `<script src="${to.asset(name)}" defer></script>`,
-    ),
+    ...[
+      ...(header ? [header.own === undefined ? 'header.js' : sheet.replace(/\.css$/, '.js')] : []),
+      ...(hasTurning(site) ? ['bands.js'] : []),
+    ].map((name) => `<script src="${to.asset(name)}" defer></script>`),
   ].join('\n');
 }
 
@@ -47,9 +50,11 @@ export function pageHtml(
   head = linkedHead(site, header, to),
 ): string {
   const colour = cssColour(resolveColour(site.palette, page.colour));
+  const own = header && ownHeaderOf(site, header);
+  const around = own && aroundOwn(own);
   return [
     '<!doctype html>',
-    `<html lang="${escapeHtml(wordsOf(site).lang)}">`,
+    around?.html ?? `<html lang="${escapeHtml(wordsOf(site).lang)}">`,
     '<head>',
     '<meta charset="utf-8">',
     '<meta name="viewport" content="width=device-width, initial-scale=1">',
@@ -57,15 +62,19 @@ export function pageHtml(
     '<link rel="icon" href="data:,">',
     `<title>${escapeHtml(page.title)} · ${escapeHtml(site.name)}</title>`,
     head,
-    `<style>body { background: ${colour} }</style>`,
+    // What is round a header of the site's own may have a ground, too: the page's lies there.
+    around
+      ? `<style>body { background: ${colour} !important; margin: 0 }</style>`
+      : `<style>body { background: ${colour} }</style>`,
     '</head>',
-    '<body>',
+    around ? `${around.body}${around.open}` : '<body>',
     ...(header ? [headerHtml(site, header, to, page.id)] : []),
     `<main id="main" tabindex="-1" class="page page-${page.id}">`,
     ...(hasSnapshots(site, page)
       ? snapshotsHtml(site, page, to)
       : page.bands.map((band, i) => bandHtml(site, page, band, levelBefore(site, page, i), to))),
     '</main>',
+    ...(around ? [around.close] : []),
     '</body>',
     '</html>',
     '',

@@ -11,6 +11,7 @@ import type { Picture } from '../model/picture.ts';
 import type { SeenPart } from '../model/seen.ts';
 import type { Site } from '../model/site.ts';
 import { WEIGHTS, type FamilyId, type OwnFont, type TypeStyle } from '../model/type.ts';
+import { ownColours, ownHeader } from './ownHeader.ts';
 import { newSite } from './newSite.ts';
 
 /** An ordinary site made of what was seen of one that was made elsewhere. */
@@ -280,6 +281,7 @@ export function siteOfSeen(seen: SeenSite, files: SeenFiles, without: ReadonlySe
   const plain = newSite(name, 'straight');
   const header = without.has('header') ? undefined : seen.header;
   const palette = paletteOf(without.has('palette') ? [] : seen.colours, [
+    ...(header && seen.own ? ownColours(seen.own) : []),
     ...neededColours(header),
     ...(without.has('palette') ? [] : seen.pages.map(({ colour }) => colour)),
   ]).slice(0, 60);
@@ -301,6 +303,20 @@ export function siteOfSeen(seen: SeenSite, files: SeenFiles, without: ReadonlySe
   const fonts = without.has('type')
     ? []
     : [...new Map([...files.fonts.values()].map((font) => [font.id, font])).values()];
+  const made =
+    header && seen.own
+      ? ownHeader(seen.own, {
+          id: 'own',
+          menu: 'main',
+          swatch,
+          target: (address) => targetOf(address, pages),
+          faces: seen.fonts.flatMap(({ family, weight, file }) => {
+            const font = files.fonts.get(file);
+            return font ? [{ family: family.slice(0, 80), weight, font: font.id }] : [];
+          }),
+          hasLogo: logoId !== undefined,
+        })
+      : undefined;
   const { heading, text, menu, button } = seen.type;
   const style = (each: SeenStyle) => styleOf(each, seen.fonts, files);
   const hasPlainHeader = header === undefined;
@@ -319,14 +335,18 @@ export function siteOfSeen(seen: SeenSite, files: SeenFiles, without: ReadonlySe
     ...(fonts.length > 0 && { fonts }),
     pictures,
     logo: { alt, variants: logoId === undefined ? {} : { single: logoId } },
-    menus:
-      without.has('menu') || !seen.header?.entries.length
+    menus: made
+      ? [made.menu]
+      : without.has('menu') || !seen.header?.entries.length
         ? plain.menus
         : [{ id: 'main', name: 'Main menu', entries: entriesOf(seen.header.entries, pages) }],
     pages,
-    headers: header
-      ? [headerOf(header, { seen, swatch, pages, hasLogo: logoId !== undefined })]
-      : plain.headers,
+    ...(made && { ownHeaders: [made.own] }),
+    headers: made
+      ? [made.header]
+      : header
+        ? [headerOf(header, { seen, swatch, pages, hasLogo: logoId !== undefined })]
+        : plain.headers,
   };
 }
 

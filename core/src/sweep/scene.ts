@@ -50,7 +50,8 @@ export function layoutScene(
   measure: Measure,
 ): Scene {
   const top = layoutHeader(site, header, width, measure);
-  const later = header.manner.smaller ? layoutHeader(site, header, width, measure, 'scrolled') : top;
+  const isOther = header.manner.smaller !== undefined || header.own !== undefined;
+  const later = isOther ? layoutHeader(site, header, width, measure, 'scrolled') : top;
   const view = { width, windowHeight, slot: top.slot, covered: coveredBy(header, top) };
   const laid = layoutPage(site, page, view, measure);
   const maxScroll = Math.max(0, laid.height - windowHeight);

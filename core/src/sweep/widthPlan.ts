@@ -2,6 +2,7 @@ import { nearestSnapshot, usualWindowHeight } from '../page/layout.ts';
 import { PAGE_STEPS } from '../page/metrics.ts';
 import { solvedFold } from '../header/layout.ts';
 import { ALWAYS } from '../header/fold.ts';
+import { ownHeaderOf } from '../header/ownLayout.ts';
 import { stepWidths } from '../header/steps.ts';
 import { at } from '../lists.ts';
 import type { Measure } from '../measure/measure.ts';
@@ -40,12 +41,23 @@ export function turningWidths(site: Site, header: Header, measure: Measure): num
       return nearestSnapshot(page, middle)?.width === width ? middle : middle + 1;
     });
   });
+  // One that was measured turns wherever two widths beside one another had to be.
+  const own = (ownHeaderOf(site, header)?.top ?? []).flatMap(({ width }, i, all) =>
+    all[i - 1]?.width === width - 1 ? [width] : [],
+  );
   const heights = BETWEEN.slice(1).flatMap((width, i) => {
     const before = at(BETWEEN, i);
     return usualWindowHeight(width) === usualWindowHeight(before) ? [] : [firstOther(before, width)];
   });
   const pages = PAGE_STEPS.map(({ from }) => from);
-  const all = [...(fold < ALWAYS ? [Math.ceil(fold)] : []), ...steps, ...snapshots, ...heights, ...pages];
+  const all = [
+    ...(fold < ALWAYS ? [Math.ceil(fold)] : []),
+    ...steps,
+    ...own,
+    ...snapshots,
+    ...heights,
+    ...pages,
+  ];
   return [...new Set(all)].filter(isWidth).sort((a, b) => a - b);
 }
 

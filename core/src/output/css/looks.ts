@@ -15,13 +15,36 @@ import { WAY_CSS, mixed, type Property } from './mixed.ts';
 
 type Properties = Property[];
 
-/** The header, its rails and its items, each with its selector. */
-function wearersOf(header: Header): (Wearer & { self: string })[] {
+/** How the header and its parts are named in a style sheet: parts by what follows the header's own selector. */
+export interface LookSelectors {
+  root: string;
+  /** The header once the next moment has begun. */
+  later: string;
+  /** None where a rail, or an item, wears nothing of its own. */
+  rail(number: number): string | undefined;
+  item(id: string): string | undefined;
+}
+
+/** How they are named in markup of ours. */
+function ourSelectors(header: Header): LookSelectors {
+  return {
+    root: '.hr',
+    later: `.hr[data-moment="${momentsOf(header)[1]}"]`,
+    rail: (number) => `.hr-rail-${number}`,
+    item: (id) => `.hr-item-${id}`,
+  };
+}
+
+/** The header, its rails and its items, each with its selector; of parts none where they have none. */
+function wearersOf(
+  header: Header,
+  selectors = ourSelectors(header),
+): (Wearer & { self: string | undefined })[] {
   return [
-    { header, self: '.hr' },
-    ...header.rails.map((rail, i) => ({ header, rail, self: `.hr-rail-${i + 1}` })),
+    { header, self: selectors.root },
+    ...header.rails.map((rail, i) => ({ header, rail, self: selectors.rail(i + 1) })),
     ...header.rails.flatMap((rail) =>
-      itemsOf(rail).map((item) => ({ header, rail, item, self: `.hr-item-${item.id}` })),
+      itemsOf(rail).map((item) => ({ header, rail, item, self: selectors.item(item.id) })),
     ),
   ];
 }
@@ -165,30 +188,35 @@ function scrolled(at: ValuesAt, [first, next]: readonly Moment[]): Values {
 }
 
 /** The looks of a header and its parts: what holds at the top, what a later moment changes, and what the pointer does. */
-export function looksCss(site: Site, header: Header): string {
+export function looksCss(site: Site, header: Header, selectors = ourSelectors(header)): string {
   const everywhere = wornEverywhere(site, header);
   const moments = momentsOf(header);
   const byScroll = changesByScroll(header);
   const values = byScroll ? scrolled : stepped;
   const pointed = new Map(allPointed(header).map(({ base, header: worn }) => [base, wearersOf(worn)]));
-  const later = `.hr[data-moment="${moments[1]}"]`;
-  const rules = wearersOf(header).map((wearer, i) => {
+  const { root, later } = selectors;
+  const rules = wearersOf(header, selectors).map((wearer, i) => {
     const { self } = wearer;
+    if (self === undefined) return '';
+    /** A part below the header in one of its states; ours are named by themselves. */
+    const below = (at: string) => (self === root ? at : `${at}${self.startsWith(' ') ? '' : ' '}${self}`);
+    const plain = self.startsWith(' ') ? `${root}${self}` : self;
     /** What differs from values that hold already, the later of which go before the earlier. */
     const differing = (properties: Properties, ...from: Properties[]) => {
       const known = new Map(from.flat());
       return properties.filter(([key, value]) => known.get(key) !== value);
     };
     const when = (at: string, changed: Properties) =>
-      changed.length > 0 ? rule(self === '.hr' ? at : `${at} ${self}`, ...declare(changed)) : '';
+      changed.length > 0 ? rule(below(at), ...declare(changed)) : '';
     const own = values(
       (moment, all) => propertiesOf(site, wearer, { moment, everywhere, all }, wearer),
       moments,
     );
     const stops = wearer.item ? [] : stopTransitions(site, wearer);
     const rules = [
-      own.base.length > 0 ? rule(self, ...declare(own.base)) : '',
-      stops.length > 0 ? rule(self, `transition: ${stops.join(', ')}`) : '',
+      own.base.length > 0 ? rule(plain, ...declare(own.base)) : '',
+      // A header that is not of ours says itself what changes over time.
+      stops.length > 0 && root === '.hr' ? rule(plain, `transition: ${stops.join(', ')}`) : '',
       when(later, differing(own.later, own.base)),
     ];
     if (pointed.size > 0) {
@@ -199,7 +227,7 @@ export function looksCss(site: Site, header: Header): string {
       );
       const changed = differing(over.base, own.base);
       rules.push(
-        when(`.hr${POINTED}`, changed),
+        when(`${root}${POINTED}`, changed),
         // What the pointer changes at the top goes before what the later moment sets.
         when(`${later}${POINTED}`, differing(over.later, own.base, own.later, changed)),
       );

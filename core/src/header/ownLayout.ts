@@ -1,0 +1,188 @@
+import { at as elementAt } from '../lists.ts';
+import { headerItems, type Header, type Moment } from '../model/header.ts';
+import type { ButtonItem } from '../model/item.ts';
+import { entriesOf } from '../model/menu.ts';
+import type { OwnAt, OwnHeader, OwnInk, OwnPlace } from '../model/own.ts';
+import { resolveColour, type ColourUse } from '../model/palette.ts';
+import type { Site } from '../model/site.ts';
+import type { Box } from '../geometry/box.ts';
+import type { HeaderInk, InkKind } from './ink.ts';
+import type { HeaderLayout, LaidItem } from './laid.ts';
+import { ALWAYS } from './fold.ts';
+
+/** A header that a site has already, laid out as it was measured where it stands. */
+
+/** The header of the site's own that wears what a header says; none where that is one of ours. */
+export function ownHeaderOf(
+  site: Pick<Site, 'ownHeaders'>,
+  { own }: Pick<Header, 'own'>,
+): OwnHeader | undefined {
+  return own === undefined ? undefined : site.ownHeaders?.find(({ id }) => id === own);
+}
+
+/** Whether it changes by the class that its own script sets: where it changes at another scroll, it does so by one of ours. */
+export function changesByTheirs({ stuck }: OwnHeader, { manner }: Pick<Header, 'manner'>): boolean {
+  return (
+    stuck !== undefined &&
+    manner.onScroll === 'stays' &&
+    manner.switch.at === 'distance' &&
+    Math.round(manner.switch.distance) === stuck.from
+  );
+}
+
+/** The least width at which it is not folded, 0 where it never is, {@link ALWAYS} where it always is. */
+export function ownFold({ top }: Pick<OwnHeader, 'top'>): number {
+  const last = top.findLastIndex(({ folded }) => folded);
+  return last < 0 ? 0 : (top[last + 1]?.width ?? ALWAYS);
+}
+
+/** What is the same at two widths, so that all between them moves evenly. */
+const isAlike = (a: OwnAt, b: OwnAt) =>
+  a.folded === b.folded &&
+  a.places.length === b.places.length &&
+  a.places.every((place, i) => place[0] === b.places[i]![0] && place[5] === b.places[i]![5]);
+
+/** Everything as it stands at a width: as it was measured there, or evenly between two widths that are alike, else as at the nearer. */
+export function ownAt(all: readonly OwnAt[], width: number): OwnAt {
+  const after = all.findIndex((each) => each.width >= width);
+  if (after === 0) return elementAt(all, 0);
+  if (after < 0) return elementAt(all, all.length - 1);
+  const [low, high] = [elementAt(all, after - 1), elementAt(all, after)];
+  if (high.width === width) return high;
+  if (!isAlike(low, high)) return width - low.width < high.width - width ? low : high;
+  const share = (width - low.width) / (high.width - low.width);
+  const mix = (a: number, b: number) => a + (b - a) * share;
+  return {
+    width,
+    folded: low.folded,
+    bar: low.bar.map((value, i) => mix(value, elementAt(high.bar, i))),
+    places: low.places.map((place, i) => {
+      const other = elementAt(high.places, i);
+      // A baseline is a whole pixel.
+      return place.map((value, k) =>
+        k === 7 ? Math.round(mix(value, other[k]!)) : mix(value, other[k]!),
+      ) as OwnPlace;
+    }),
+  };
+}
+
+/** Lays out a header that the site has already, at a width and a moment. */
+export function layoutOwn(
+  site: Site,
+  header: Header,
+  own: OwnHeader,
+  { width, moment }: { width: number; moment: Moment },
+): HeaderLayout {
+  const isLater = moment !== 'top' && own.scrolled.length > 0 && changesByTheirs(own, header);
+  const { folded, bar: around, places } = ownAt(isLater ? own.scrolled : own.top, width);
+  const [x = 0, y = 0, barWidth = width, height = 0, radius = 0] = around;
+  const bar: Box = { x, y, width: barWidth, height };
+  const bottom = y + height;
+  const inks = inksOf(site, header, own, places);
+  return {
+    width,
+    height: bottom,
+    bar,
+    radius,
+    folded,
+    foldWidth: ownFold(own),
+    needed: 0,
+    slot: header.manner.lies === 'above' ? bottom : 0,
+    // What stands above it in the page is scrolled away first.
+    leaving: header.manner.onScroll === 'stays' ? Math.max(0, y) : 0,
+    rails: [
+      {
+        index: 0,
+        top: y,
+        height,
+        less: 0,
+        contents: Math.max(0, ...inks.map(({ box }) => box.height)),
+        needed: 0,
+        spare: 0,
+        leaves: false,
+      },
+    ],
+    items: itemsOf(inks),
+    inks,
+  };
+}
+
+function inksOf(site: Site, header: Header, own: OwnHeader, places: readonly OwnPlace[]): HeaderInk[] {
+  const entries = new Map(
+    site.menus.flatMap((menu) => entriesOf(menu).map(({ entry }) => [entry.id, entry] as const)),
+  );
+  const items = new Map(headerItems(header).map((item) => [item.id, item]));
+  const lines = new Map<string, number>();
+  return places.flatMap((place): HeaderInk[] => {
+    const ink = own.inks[place[0]];
+    const what = ink && whatOf(site, own, ink, place);
+    if (!ink || !what) return [];
+    const box: Box = { x: place[1], y: place[2], width: place[3], height: place[4] };
+    const line = (lines.get(ink.id) ?? 0) + 1;
+    lines.set(ink.id, line);
+    const item = ink.item === undefined ? undefined : items.get(ink.item);
+    const isLink = item?.kind === 'menu' && ink.kind === 'text';
+    const page = isLink ? entries.get(ink.id)?.page : undefined;
+    return [
+      {
+        id: line === 1 ? ink.id : `${ink.id}-line-${line}`,
+        name: line === 1 ? ink.name : `${ink.name}, line ${line}`,
+        box,
+        what,
+        rail: 0,
+        ...(item && { item: item.id }),
+        ...(line > 1 && { element: ink.id }),
+        ...(isLink && { isCued: true, plate: box, plateMost: box.height, reachMost: 0 }),
+        ...(page !== undefined && { page }),
+        ...(ink.isStill && { isStill: true, focus: false as const }),
+        ...(item?.kind === 'button' && buttonWear(site, item)),
+      },
+    ];
+  });
+}
+
+function whatOf(site: Site, own: OwnHeader, { kind }: OwnInk, place: OwnPlace): InkKind | undefined {
+  const [, , , , , number, left, baseline, x, y, width, height] = place;
+  if (kind === 'logo') return { kind };
+  if (kind === 'mark') return { kind, inked: { x, y, width, height } };
+  const text = own.texts[number];
+  if (!text) return undefined;
+  const { weight, size, letterSpacing, ...set } = text;
+  const font = { family: site.type.menu.family, weight, size, letterSpacing };
+  return { kind, run: { ...set, font, left, baseline } };
+}
+
+/** What a button wears of its own. */
+function buttonWear(site: Site, item: ButtonItem): Partial<HeaderInk> {
+  const colour = (use: ColourUse) => resolveColour(site.palette, use);
+  const solid = (use: ColourUse) => ({ ...colour(use), a: 1 });
+  return {
+    backing: {
+      rest: solid(item.fill),
+      hover: solid(item.hoverFill),
+      ...(item.pressedFill && { pressed: solid(item.pressedFill) }),
+      radius: item.radius,
+    },
+    ink: colour(item.ink),
+    ...(item.hoverInk && { hoverInk: colour(item.hoverInk) }),
+    wearsOwn: true,
+    ...(item.page !== undefined && { page: item.page }),
+  };
+}
+
+/** The box of each item: that of all that is read of it. */
+function itemsOf(inks: readonly HeaderInk[]): LaidItem[] {
+  const boxes = new Map<string, Box>();
+  for (const { item, box } of inks) {
+    if (item === undefined) continue;
+    const known = boxes.get(item) ?? box;
+    const [x, y] = [Math.min(known.x, box.x), Math.min(known.y, box.y)];
+    boxes.set(item, {
+      x,
+      y,
+      width: Math.max(known.x + known.width, box.x + box.width) - x,
+      height: Math.max(known.y + known.height, box.y + box.height) - y,
+    });
+  }
+  return [...boxes].map(([id, box]) => ({ id, rail: 0, place: 'start', box }));
+}

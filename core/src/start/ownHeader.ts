@@ -1,0 +1,190 @@
+import type { SeenColour, SeenOwn, SeenOwnEntry, SeenOwnLook } from '../gather/captured.ts';
+import type { Header, Look } from '../model/header.ts';
+import type { ButtonItem, Item } from '../model/item.ts';
+import { isSafeAddress, type Entry, type LinkTarget, type Menu } from '../model/menu.ts';
+import type { OwnFace, OwnHeader } from '../model/own.ts';
+import type { ColourUse } from '../model/palette.ts';
+
+/** A header that a site has already, made ready to be dressed: what was read of it, its menu, and a header that wears what it does. */
+
+/** What it is made with. */
+export interface OwnMaking {
+  id: string;
+  /** Of the menu that it gets. */
+  menu: string;
+  swatch: (hex: string) => ColourUse;
+  /** Where an address leads on the site. */
+  target: (address: string) => LinkTarget;
+  faces: OwnFace[];
+  hasLogo: boolean;
+}
+
+export interface MadeOwn {
+  own: OwnHeader;
+  header: Header;
+  menu: Menu;
+}
+
+const within = (value: number, least: number, most: number) => Math.max(least, Math.min(most, value));
+
+/** Every colour that it wears, so that each can be a swatch. */
+export function ownColours({ top, scrolled, buttons, panel }: SeenOwn): string[] {
+  const looks = [top, ...(scrolled ? [scrolled] : [])];
+  const list: (SeenColour | undefined)[] = [
+    ...looks.flatMap(({ fill, link, hover, current, logo }) => [fill, link, hover, current, logo]),
+    ...looks.flatMap(({ edge, shadow }) => [edge?.colour, shadow?.colour]),
+    ...buttons.flatMap(({ ink, fill, hoverInk, hoverFill }) => [ink, fill, hoverInk, hoverFill]),
+    panel.fill,
+    panel.ink,
+  ];
+  return [...new Set(list.flatMap((colour) => (colour && colour.opacity > 0 ? [colour.hex] : [])))];
+}
+
+function lookOf(seen: SeenOwnLook, from: SeenOwnLook, swatch: OwnMaking['swatch']): Look {
+  const {
+    fill,
+    link,
+    hover = from.hover,
+    current,
+    hoverLine = from.hoverLine,
+    currentLine,
+    shadow,
+    edge,
+  } = seen;
+  const below = currentLine?.below ?? hoverLine?.below ?? 6;
+  const ink = link?.hex ?? from.link?.hex ?? '#000000';
+  return {
+    fill: {
+      // Nothing shows of a fill that is not there: any colour will do.
+      colour: swatch(fill.opacity > 0 ? fill.hex : ink),
+      opacity: Math.round(fill.opacity * 100) / 100,
+    },
+    ink: {
+      link: swatch(ink),
+      hover: swatch((hover ?? link)?.hex ?? ink),
+      current: swatch((current ?? from.current ?? link)?.hex ?? ink),
+    },
+    cue: {
+      hover: within(hoverLine?.thickness ?? 0, 0, 8),
+      current: within((currentLine ?? from.currentLine)?.thickness ?? 0, 0, 8),
+      offset: within(Math.round(below), 0, 20),
+      share: 100,
+    },
+    shadow: shadow
+      ? {
+          x: within(shadow.x, -60, 60),
+          y: within(shadow.y, -60, 60),
+          blur: within(shadow.blur, 0, 120),
+          spread: within(shadow.spread, -60, 60),
+          colour: swatch(shadow.colour.hex),
+          opacity: shadow.colour.opacity,
+        }
+      : { opacity: 0 },
+    edge: edge ? { on: true, colour: swatch(edge.colour.hex), thickness: edge.thickness } : { on: false },
+  };
+}
+
+/** The parts of a look that are other than in the one before. */
+function differing(look: Look, before: Look): Look {
+  return Object.fromEntries(
+    Object.entries(look).filter(
+      ([key, value]) => JSON.stringify(value) !== JSON.stringify(before[key as keyof Look]),
+    ),
+  );
+}
+
+function entriesFrom(seen: readonly SeenOwnEntry[], target: OwnMaking['target']): Entry[] {
+  return seen.map(({ id, label, address, entries }) => ({
+    id,
+    label,
+    ...(address !== undefined && target(address)),
+    ...(entries.length > 0 && { children: entriesFrom(entries, target) }),
+  }));
+}
+
+/** Makes what a site's document needs of a header that was read. */
+export function ownHeader(seen: SeenOwn, { id, menu, swatch, target, faces, hasLogo }: OwnMaking): MadeOwn {
+  const own: OwnHeader = { ...seen.own, id, faces };
+  const top = lookOf(seen.top, seen.top, swatch);
+  const scrolled = seen.scrolled ? differing(lookOf(seen.scrolled, seen.top, swatch), top) : {};
+  const logoInk = seen.top.logo && { ink: swatch(seen.top.logo.hex) };
+  const laterLogo = seen.scrolled?.logo;
+  const logo: Item[] =
+    seen.logo === 'text'
+      ? [
+          {
+            kind: 'name',
+            id: 'name',
+            size: within(Math.round(seen.logoSize), 10, 80),
+            tagline: false,
+            ...logoInk,
+            ...(laterLogo &&
+              laterLogo.hex !== seen.top.logo?.hex && {
+                looks: { scrolled: { ink: { link: swatch(laterLogo.hex), hover: swatch(laterLogo.hex) } } },
+              }),
+          },
+        ]
+      : seen.logo === 'logo' && hasLogo
+        ? [{ kind: 'logo', id: 'logo', height: 40 }]
+        : [];
+  const buttons = seen.buttons.map(
+    ({ id: of, label, address, ink, hoverInk, fill, hoverFill, radius }): ButtonItem => ({
+      kind: 'button',
+      id: of,
+      label,
+      ...(address === undefined ? { address: '/' } : target(address)),
+      ink: swatch(ink.hex),
+      hoverInk: swatch(hoverInk.hex),
+      fill: swatch(fill.hex),
+      hoverFill: swatch(hoverFill.hex),
+      radius: within(Math.round(radius), 0, 40),
+    }),
+  );
+  const hasMenu = seen.entries.length > 0;
+  const isFolding = own.top.some(({ folded }) => folded);
+  const [, , , height = 72] = own.top.at(-1)?.bar ?? [];
+  const items: Item[] = [
+    ...(hasMenu ? [{ kind: 'menu' as const, id: 'menu', menu, gap: 24 }] : []),
+    ...buttons,
+  ];
+  const isStuck = own.stuck !== undefined;
+  return {
+    own,
+    menu: { id: menu, name: 'Its menu', entries: entriesFrom(seen.entries, target) },
+    header: {
+      id,
+      name: 'The header it has',
+      own: id,
+      rails: [
+        {
+          height: within(Math.round(height), 16, 400),
+          inset: 0,
+          gap: 24,
+          start: logo,
+          middle: [],
+          end: items,
+        },
+      ],
+      fold: {
+        bar: [...logo, ...buttons, ...(isFolding ? [] : items.filter(({ kind }) => kind === 'menu'))].map(
+          (item) => item.id,
+        ),
+        panel: isFolding && hasMenu ? ['menu'] : [],
+        edge: 'top',
+      },
+      looks: { top, scrolled },
+      manner: {
+        lies: own.lies,
+        onScroll: own.onScroll,
+        switch: { at: 'distance', distance: isStuck ? own.stuck!.from : 40 },
+        duration: 200,
+      },
+      panel: { fill: swatch(seen.panel.fill.hex), ink: swatch(seen.panel.ink.hex) },
+    },
+  };
+}
+
+/** Whether an address may stand in a document. */
+export const safeTarget = (address: string): LinkTarget => ({
+  address: isSafeAddress(address) ? address : '/',
+});

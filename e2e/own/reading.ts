@@ -1,0 +1,103 @@
+import type { BrowserContext, Page as Tab } from 'playwright-core';
+import { installReader } from '@hatrail/capture/inPage';
+import { readOwn, type Standing } from '@hatrail/capture/own';
+import type { SeenOwn } from '@hatrail/core/gather/captured';
+import { ownColours, ownHeader, safeTarget } from '@hatrail/core/start/ownHeader';
+import { newSite } from '@hatrail/core/start/newSite';
+import type { Header } from '@hatrail/core/model/header';
+import type { Site } from '@hatrail/core/model/site';
+
+/** A markup opened in a browser, read, and made a site of. */
+
+const ADDRESS = 'http://own.invalid/';
+
+/** Opens a page that nothing else can be reached from. */
+export async function openMarkup(context: BrowserContext, html: string): Promise<Tab> {
+  const tab = await context.newPage();
+  // What runs these files gives functions names by a helper that a page does not know.
+  await tab.addInitScript('globalThis.__name ??= (named) => named');
+  await tab.setViewportSize({ width: 1280, height: 800 });
+  await tab.route(`${ADDRESS}**`, (route) =>
+    route.request().url() === ADDRESS
+      ? route.fulfill({ body: html, contentType: 'text/html; charset=utf-8' })
+      : route.fulfill({ status: 404, body: '' }),
+  );
+  await tab.goto(ADDRESS);
+  return tab;
+}
+
+/** Reads the header of an open page. */
+export async function readMarkup(tab: Tab, standing?: Standing): Promise<SeenOwn | undefined> {
+  await tab.evaluate(installReader);
+  const isOver = await tab.evaluate(() => {
+    const reader = (
+      globalThis as unknown as {
+        hatrailReader: { header(): { isOver: boolean; isFixed: boolean } | undefined };
+      }
+    ).hatrailReader;
+    const { isOver = false, isFixed = false } = reader.header() ?? {};
+    return { isOver, isFixed };
+  });
+  return readOwn(
+    tab,
+    {},
+    standing ?? { lies: isOver.isOver ? 'over' : 'above', onScroll: isOver.isFixed ? 'stays' : 'leaves' },
+  );
+}
+
+/** A site that has a header which was read, and nothing else of its own. */
+export function siteOfOwn(seen: SeenOwn): { site: Site; header: Header } {
+  const plain = newSite('A site', 'straight');
+  const palette = ownColours(seen).map((colour, i) => ({ id: `seen-${i}`, name: `Seen ${i}`, colour }));
+  const { own, header, menu } = ownHeader(seen, {
+    id: 'own',
+    menu: 'main',
+    swatch: (hex) => {
+      const swatch = palette.find(({ colour }) => colour === hex);
+      return swatch ? { swatch: swatch.id } : { colour: hex };
+    },
+    target: safeTarget,
+    faces: [],
+    hasLogo: false,
+  });
+  return {
+    site: {
+      ...plain,
+      palette: [...plain.palette, ...palette],
+      menus: [menu],
+      ownHeaders: [own],
+      headers: [header],
+    },
+    header,
+  };
+}
+
+/** The same header in other clothes: every layer that style can give it, and every state in a colour of its own. */
+export function redressed(header: Header): Header {
+  const use = (colour: string) => ({ colour });
+  return {
+    ...header,
+    looks: {
+      top: {
+        fill: { colour: use('#123456'), opacity: 0.6 },
+        tint: { colour: use('#402010'), opacity: 0.2 },
+        ink: {
+          link: use('#fefefe'),
+          hover: use('#fff200'),
+          current: use('#00fff0'),
+          pressed: use('#ff90f0'),
+          focused: use('#f0fff0'),
+        },
+        cue: { hover: 2, current: 3, offset: 5, share: 100 },
+        blur: { radius: 6 },
+        shadow: { opacity: 0.3, colour: use('#000000') },
+        edge: { on: true, colour: use('#999999'), thickness: 1 },
+      },
+      scrolled: {
+        fill: { colour: use('#fdf6e3'), opacity: 0.9 },
+        ink: { link: use('#111111'), hover: use('#7a0000'), current: use('#003a7a') },
+      },
+    },
+    panel: { fill: use('#202020'), ink: use('#eeeeee'), hover: use('#ffff00') },
+  };
+}
