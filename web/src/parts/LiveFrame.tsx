@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { dropFrame, queueFrame } from './frameQueue.ts';
-import { dressFrame, pinFrame, type PinnedState, type Preview } from './preview.ts';
+import { dressFrame, pinFrame, tellScroll, type PinnedState, type Preview } from './preview.ts';
 
 interface LiveFrameProps {
   preview: Preview;
@@ -66,6 +66,7 @@ export function LiveFrame(props: LiveFrameProps) {
     inside.addEventListener(
       'scroll',
       () => {
+        tellScroll(frame.current!);
         if (sent.current) {
           // One that goes when scrolled down is there where it was gone to: that is the moment to be seen. Whoever asked for
           // it may be further on by now, and is not told.
@@ -122,6 +123,8 @@ export function LiveFrame(props: LiveFrameProps) {
         ref={frame}
         title={title}
         srcDoc={preview.html}
+        // A header of the site's own may bring anything along: nothing in its frame runs.
+        {...(preview.telling && { sandbox: 'allow-same-origin' })}
         onLoad={onLoad}
         tabIndex={isLive ? 0 : -1}
         inert={!isLive}

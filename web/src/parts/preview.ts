@@ -10,6 +10,8 @@ import { layersHtml } from '@hatrail/core/output/css/layers';
 import { headerCss } from '@hatrail/core/output/headerCss';
 import { fontCss, fontsOf } from '@hatrail/core/output/fonts';
 import { logoVariantsOf } from '@hatrail/core/header/look';
+import { ownHeaderOf } from '@hatrail/core/header/ownLayout';
+import { tellingOf, type Telling } from '@hatrail/core/output/own/ownJs';
 import { hasTurning } from '@hatrail/core/output/turning';
 import { siteCss } from '@hatrail/core/output/css/pages';
 import { pageHtml } from '@hatrail/core/output/page';
@@ -28,6 +30,8 @@ export interface Preview {
   siteCss: string;
   /** Over how much scroll the header changes; it is put into the loaded frame, too. */
   stretch: number | undefined;
+  /** Of a header that the site has already: how it learns of the scroll. Its frame runs no scripts at all. */
+  telling?: Telling & { selector: string };
 }
 
 function previewAddresses({ site, hashes }: LoadedSite, page: Page, sizes: ShippedSizes): Addresses {
@@ -57,7 +61,7 @@ function previewHtml(loaded: LoadedSite, header: Header, page: Page, sizes: Ship
     '<style id="header-css"></style>',
     '<style id="still-css"></style>',
     '<style id="ground-css"></style>',
-    '<script src="/preview/header.js" defer></script>',
+    ...(header.own === undefined ? ['<script src="/preview/header.js" defer></script>'] : []),
     ...(hasTurning(loaded.site) ? ['<script src="/preview/bands.js" defer></script>'] : []),
   ].join('\n');
   return pageHtml(loaded.site, page, header, to, head);
@@ -84,9 +88,9 @@ export function usePreview(
   const { palette, type, menus, pages, pictures, logo, name, tagline, fonts, pairings } = site;
   const { rails, extent, fold, manner } = header;
   const worn = useMemo(() => measure && wornHtml(site, header), [site, header, measure]);
-  const words = [palette, type, menus, pages, pictures, logo, name, tagline, fonts];
+  const words = [palette, type, menus, pages, pictures, logo, name, tagline, fonts, site.ownHeaders];
   const html = useByParts(
-    [hashes, sizes, page, ...words, rails, fold, manner.switch, manner.onScroll, worn],
+    [hashes, sizes, page, ...words, header.own, rails, fold, manner.switch, manner.onScroll, worn],
     () => sizes && previewHtml(loaded, header, page, sizes),
   );
   const pagesCss = useByParts(
@@ -98,12 +102,16 @@ export function usePreview(
     [site, loaded, header, measure, sizes, page],
   );
   const stretch = changesByScroll(header) ? header.manner.stretch : undefined;
+  const telling = useMemo(() => {
+    const own = ownHeaderOf(site, header);
+    return own && { ...tellingOf(own, header), selector: own.selector };
+  }, [site, header]);
   return useMemo(
     () =>
       css === undefined || pagesCss === undefined || html === undefined
         ? undefined
-        : { html, headerCss: css, siteCss: pagesCss, stretch },
-    [html, css, pagesCss, stretch],
+        : { html, headerCss: css, siteCss: pagesCss, stretch, ...(telling && { telling }) },
+    [html, css, pagesCss, stretch, telling],
   );
 }
 
@@ -123,11 +131,13 @@ function holdable(css: string): string {
 /** Holds a loaded frame's header in a state, or lets it go. Nothing takes the focus from whoever is dressing it. */
 export function pinFrame(inside: Document, held: PinnedState | undefined): void {
   const state = POINTED.find((each) => each === held);
-  for (const part of inside.querySelectorAll<HTMLElement>('.hr-rail :is(a, button)')) {
+  const parts = '.hr-rail :is(a, button), [data-hr-own] :is(a, button, summary)';
+  for (const part of inside.querySelectorAll<HTMLElement>(parts)) {
     if (state) part.dataset.held = state;
     else delete part.dataset.held;
   }
-  const bar = inside.querySelector<HTMLElement>('.hr');
+  const bar = inside.querySelector<HTMLElement>('.hr, [data-hr-own]');
+  if (bar?.dataset.hrOwn !== undefined) openOwn(bar, held);
   if (bar && held === 'pointed') bar.dataset.held = 'hover';
   else delete bar?.dataset.held;
   const opener = inside.querySelector<HTMLElement>('.hr-rail [aria-expanded]');
@@ -139,8 +149,44 @@ export function pinFrame(inside: Document, held: PinnedState | undefined): void 
   else if (held !== 'menu' && panel.open) panel.close();
 }
 
+/** Opens the first drop-down of a header that the site has already, or its folded menu, as far as that needs no script. */
+function openOwn(bar: HTMLElement, held: PinnedState | undefined): void {
+  for (const each of bar.querySelectorAll<HTMLElement>('[data-hr-open]')) {
+    delete each.dataset.hrOpen;
+    delete each.dataset.held;
+  }
+  const below = [...bar.querySelectorAll<HTMLElement>('[data-hr-ink]')].find((each) =>
+    /^link-\d+-\d+$/.test(each.dataset.hrInk ?? ''),
+  );
+  if (held === 'drop-downs')
+    for (let at = below?.parentElement; at && at !== bar; at = at.parentElement) {
+      at.dataset.hrOpen = '';
+      at.dataset.held = 'hover';
+    }
+  const toggle = bar.querySelector<HTMLElement>('[data-hr-ink="menu-button"]');
+  const box = toggle instanceof bar.ownerDocument.defaultView!.HTMLLabelElement ? toggle.control : undefined;
+  const opens = box && 'checked' in box ? (box as HTMLInputElement) : undefined;
+  if (opens) opens.checked = held === 'menu';
+  const details = toggle?.closest('details');
+  if (details) details.open = held === 'menu';
+}
+
 /** When a frame's changes may run over time again, by the frames that are being dressed. */
 const stilled = new WeakMap<HTMLIFrameElement, number>();
+
+/** What frames have to be told of the scroll. */
+const tellings = new WeakMap<HTMLIFrameElement, Preview['telling']>();
+
+/** Tells a header that the site has already, in a frame, whether the page is scrolled, as the lines that ship do. */
+export function tellScroll(frame: HTMLIFrameElement): void {
+  const telling = tellings.get(frame);
+  const inside = frame.contentDocument;
+  if (!telling || !inside) return;
+  const { on, name, from, selector } = telling;
+  const element =
+    on === 'header' ? inside.querySelector(selector) : on === 'body' ? inside.body : inside.documentElement;
+  element?.classList.toggle(name, (frame.contentWindow?.scrollY ?? 0) >= from);
+}
 
 /**
  * Puts the style sheets of a preview into a loaded frame, without letting the change run over time.
@@ -148,16 +194,22 @@ const stilled = new WeakMap<HTMLIFrameElement, number>();
  */
 export function dressFrame(
   frame: HTMLIFrameElement,
-  { headerCss, siteCss: pages, stretch }: Preview,
+  { headerCss, siteCss: pages, stretch, telling }: Preview,
   ground = '',
   isLive = false,
 ): void {
   const inside = frame.contentDocument;
+  const before = tellings.get(frame);
+  // What it was told by before is not there any more.
+  if (before && telling && before.name !== telling.name)
+    inside?.querySelector(before.selector)?.classList.remove(before.name);
+  tellings.set(frame, telling);
   const set = (id: string, css: string) => {
     const element = inside?.getElementById(id);
     if (element && element.textContent !== css) element.textContent = css;
   };
-  set('still-css', '.hr, .hr * { transition: none !important }');
+  const own = '[data-hr-own], [data-hr-own] *, [data-hr-own]::before, [data-hr-own]::after';
+  set('still-css', `.hr, .hr *, ${own} { transition: none !important }`);
   set('site-css', pages);
   set('ground-css', ground);
   set('header-css', holdable(headerCss));
@@ -168,6 +220,7 @@ export function dressFrame(
     // Its script looks again when it hears of a scroll.
     frame.contentWindow?.dispatchEvent(new Event('scroll'));
   }
+  tellScroll(frame);
   window.clearTimeout(stilled.get(frame));
   if (isLive)
     stilled.set(
