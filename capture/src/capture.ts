@@ -8,6 +8,7 @@ import type {
   SeenOwn,
   SeenPage,
   SeenSite,
+  TrialResult,
 } from '@hatrail/core/gather/captured';
 import { MOST_CAPTURED } from '@hatrail/core/model/seen';
 import { BadInput } from '@hatrail/core/model/badInput';
@@ -15,7 +16,8 @@ import { usualWindowHeight } from '@hatrail/core/page/layout';
 import { STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
 import { readAddress } from '@hatrail/node/guardedAddress';
 import { openBrowser } from './browser.ts';
-import { readOwn, type Standing } from './own.ts';
+import { readOwn, type Correction, type Standing } from './own.ts';
+import { tryOwn, type Tried } from './ownTrial.ts';
 import { installReader, type HeaderRead, type PageReader, type SeenLink } from './inPage.ts';
 import { openProxy, type Proxy, type Reach } from './proxy.ts';
 
@@ -386,6 +388,65 @@ async function takeOwn(
     );
     return undefined;
   }
+}
+
+/**
+ * Reads the header of one page by itself.
+ * @param corrections what an owner has said of its parts
+ * @throws {BadInput} where it has none that style reaches
+ */
+export async function readHeaderOf(
+  source: Source,
+  corrections: readonly Correction[],
+  { signal, tell }: Work,
+): Promise<SeenOwn> {
+  const start = source.html === undefined ? readAddress(source.address).href : SAVED;
+  return inBrowser(source, signal, async (session) => {
+    tell({ what: 'Opening the page', done: 0, of: 2 });
+    const tab = await openTab(session);
+    const sheets = watchSheets(tab);
+    await go(tab, session.proxy, start);
+    const first = await ask(tab, 'header');
+    if (!first)
+      throw new BadInput(
+        (await ask(tab, 'headerNote')) ??
+          'No header was found on it: paste the header alone, with the style that it has.',
+      );
+    await tab.evaluate((y) => scrollTo({ top: y, behavior: 'instant' }), SCROLLED);
+    await tab.waitForTimeout(400);
+    const later = await ask(tab, 'header');
+    const stays = later !== undefined && later.isFixed && later.top > -4 && later.top < 60;
+    tell({ what: 'Measuring the header at every width', done: 1, of: 2 });
+    const own = await readOwn(
+      tab,
+      sheets,
+      { lies: first.isOver ? 'over' : 'above', onScroll: stays ? 'stays' : 'leaves' },
+      corrections,
+    );
+    if (!own)
+      throw new BadInput('Its header stands where style from outside does not reach it: a shadow root.');
+    return own;
+  });
+}
+
+/** Tries a paste on the page that it is for, as that stands now. */
+export async function tryHeaderOn(
+  source: Source,
+  tried: Tried,
+  { signal, tell }: Work,
+): Promise<TrialResult> {
+  const address = readAddress(source.address).href;
+  return inBrowser(source, signal, async (session) => {
+    const tab = await openTab(session);
+    const open = async (width: number) => {
+      await tab.setViewportSize({ width, height: usualWindowHeight(width) });
+      await go(tab, session.proxy, address);
+      await ask(tab, 'scrollThrough', MOST_HEIGHT);
+      await ask(tab, 'clear', []);
+      await ask(tab, 'showHeader');
+    };
+    return tryOwn(tab, open, tried, (what, done, of) => tell({ what, done, of }));
+  });
 }
 
 /** Most of a style sheet that is read, characters. */

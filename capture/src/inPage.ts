@@ -52,6 +52,8 @@ export interface PageReader {
   blocks(): SeenBlock[];
   /** Leaves the header's room, takes what is fixed beside it out and what is named by selectors, and tells what was fixed. */
   clear(without: string[]): string[];
+  /** Shows the header again, which {@link clear} put out of sight. */
+  showHeader(): void;
   scrollThrough(most: number): Promise<void>;
   height(): number;
   /** The header's element, for what reads on within the page. */
@@ -452,6 +454,7 @@ export function installReader(): void {
       of?.style.setProperty('opacity', '0', 'important');
       return told;
     },
+    showHeader: () => find()?.style.removeProperty('opacity'),
     scrollThrough: async (most) => {
       const wait = (ms: number) => new Promise((done) => setTimeout(done, ms));
       for (let y = 0; y < Math.min(most, document.documentElement.scrollHeight); y += innerHeight * 0.8) {

@@ -141,14 +141,22 @@ export async function readOwn(
   const inks = inksOf(marks);
   const texts: OwnText[] = [];
   const at = measuring(inks, texts);
+  const [marked, plainly] = await hereBoxes(ask, marks);
+  await ask('unmark', true);
   const atTop = await measureAll(tab, ask, widths, 0, at);
   // What stands further down at the top is carried along until it stays.
   const scrolled = later === undefined ? [] : await measureAll(tab, ask, widths, later, at);
+  await ask('unmark', false);
   await sized(tab, WIDE);
   await ask('measure', 0);
   await settled(tab);
   const hovered = await hoverLooks(tab, ask, marks);
   const notes = await notesOf(tab, ask, marks, markup.selector, groups);
+  const here = marked && plainly && marked.map((value, i) => Math.round((value - plainly[i]!) * 64) / 64);
+  if (here && Math.abs(here[2]!) > 1)
+    notes.push({
+      what: `The link of the page one is on is ${Math.abs(here[2]!).toFixed(1)} px ${here[2]! > 0 ? 'wider' : 'narrower'} there than on other pages, and those beside it move: everything is judged as it stands on other pages.`,
+    });
   let second: RawLook | undefined;
   if (later !== undefined) {
     await ask('measure', later);
@@ -163,6 +171,7 @@ export async function readOwn(
     css: cut(markup.css),
     marks: marks.map(({ path, role, ink }): OwnMark => ({ path, role, ...(ink !== undefined && { ink }) })),
     inks,
+    ...(corrections.length > 0 && { said: [...corrections] }),
     selector: markup.selector,
     weight: weightOf(markup.selector),
     ...(markup.anchorId !== undefined && { anchorId: markup.anchorId }),
@@ -178,6 +187,7 @@ export async function readOwn(
     onScroll,
     lines: top.borders,
     ...(markup.free && { free: markup.free }),
+    ...(here?.some((value) => value !== 0) && { here }),
     notes,
   };
   if (own.from === undefined) delete own.from;
@@ -236,6 +246,21 @@ function breakpoints(css: string): number[] {
   return [
     ...new Set(widths.flatMap((width) => [Math.floor(width) - 1, Math.floor(width), Math.floor(width) + 1])),
   ].filter((width) => width > 320 && width < 2560);
+}
+
+/** The box of the link of the page one is on, with its mark and without. */
+async function hereBoxes(
+  ask: Ask,
+  marks: readonly RawMark[],
+): Promise<[number[] | undefined, number[] | undefined]> {
+  const current = marks.find(({ role }) => role === 'current')?.ink;
+  if (current === undefined) return [undefined, undefined];
+  const box = async () => (await ask('inkNow'))[current]?.box;
+  const marked = await box();
+  await ask('unmark', true);
+  const plainly = await box();
+  await ask('unmark', false);
+  return [marked, plainly];
 }
 
 interface Measuring {

@@ -128,7 +128,17 @@ export interface OwnReader {
   /** Whether a drop-down shows with the keyboard on its link. */
   opensByKey(): boolean | undefined;
   opensByPointer(): boolean;
+  /** Takes the mark of the page one is on off its link, or puts it back. */
+  unmark(isOff: boolean): void;
   stopMotion(): void;
+  /** Names the elements that carry inks, so that they are found from outside. */
+  tagInks(): void;
+  /** Puts everything that is read out of sight, or back. */
+  hideInks(isHidden: boolean): void;
+  /** Where each ink stands now, and its colour. */
+  inkNow(): Record<string, { box: [number, number, number, number]; colour: string }>;
+  /** What has a ground of its own between an ink and the header, in words. */
+  groundAt(ink: string): string | undefined;
 }
 
 /** Puts the reader into a page that has the general reader already. */
@@ -357,10 +367,20 @@ export function installOwnReader(): void {
       if (Math.abs(own.height - around.height) > 2 || Math.abs(own.top - around.top) > 2) break;
       header = up;
     }
+    const wanted = corrections.find(({ role }) => role === 'header')?.path;
+    const out = /^\^(\d+)$/.exec(wanted ?? '');
+    for (
+      let i = 0;
+      i < Number(out?.[1] ?? 0) && header.parentElement && header.parentElement !== document.body;
+      i++
+    )
+      header = header.parentElement;
+    if (wanted !== undefined && !out) header = atPath(wanted) ?? header;
     roles.clear();
     inkIds.clear();
     const said = new Map<Element, OwnRole | 'none'>();
     for (const { path, role } of corrections) {
+      if (role === 'header') continue;
       const element = atPath(path);
       if (element) said.set(element, role);
     }
@@ -1630,6 +1650,57 @@ export function installOwnReader(): void {
     };
   };
 
+  /** The colour that something is read in: of letters, or of what paints a mark. */
+  const inkColour = (element: HTMLElement): string => {
+    if (kindOf(element) !== 'mark')
+      return getComputedStyle(textRects(element)[0]?.node.parentElement ?? element).color;
+    const all = [element, ...element.querySelectorAll<HTMLElement>('*')];
+    for (const part of all) {
+      const paint = paintsOf(part).find(
+        (property) =>
+          property !== 'box-shadow' &&
+          (property !== 'color' || (part === element && textRects(element).length > 0)) &&
+          (part !== element || property === 'color' || part.matches('svg')),
+      );
+      if (paint) return getComputedStyle(part).getPropertyValue(paint);
+      for (const side of ['::before', '::after']) {
+        const own = pseudoPaints(part, side).find((property) => property !== 'box-shadow');
+        if (own) return getComputedStyle(part, side).getPropertyValue(own);
+      }
+    }
+    return getComputedStyle(element).color;
+  };
+  /** What the mark was taken off, and which it was. */
+  let unmarked: { element: Element; name?: string; value?: string } | undefined;
+  /** What was hidden, with what it said before. */
+  const hidden = new Map<HTMLElement, string | null>();
+  const hideInks = (isHidden: boolean) => {
+    if (!isHidden) {
+      for (const [element, before] of hidden) {
+        if (before === null) element.removeAttribute('style');
+        else element.setAttribute('style', before);
+      }
+      hidden.clear();
+      return;
+    }
+    const out = (element: HTMLElement, values: Record<string, string>) => {
+      if (!hidden.has(element)) hidden.set(element, element.getAttribute('style'));
+      for (const [name, value] of Object.entries(values)) element.style.setProperty(name, value, 'important');
+    };
+    const letters = {
+      color: 'transparent',
+      '-webkit-text-fill-color': 'transparent',
+      'text-decoration-color': 'transparent',
+      'outline-color': 'transparent',
+    };
+    for (const each of [header, ...header.querySelectorAll<HTMLElement>('*')]) out(each, letters);
+    for (const [element] of inkIds) {
+      if (kindOf(element as HTMLElement) === 'text') continue;
+      for (const each of element.querySelectorAll<HTMLElement>('*')) out(each, { visibility: 'hidden' });
+      if (element.matches('svg, img')) out(element as HTMLElement, { visibility: 'hidden' });
+    }
+    for (const each of ofRole('drop-down')) out(each, { visibility: 'hidden' });
+  };
   const elementOf = (ink: string) => [...inkIds].find(([, id]) => id === ink)?.[0] as HTMLElement | undefined;
   const reader: OwnReader = {
     find,
@@ -1657,6 +1728,23 @@ export function installOwnReader(): void {
         element && property === 'color' ? (textRects(element)[0]?.node.parentElement ?? element) : element;
       return of && getComputedStyle(of).getPropertyValue(property);
     },
+    unmark: (isOff) => {
+      for (const each of ofRole('current').slice(0, 1)) {
+        const attribute = [each, each.closest('li')].find((at) => at?.hasAttribute('aria-current'));
+        const told = stateClass(each, ofRole('link', 'current')) ?? currentClass(each);
+        if (isOff && attribute) {
+          unmarked = { element: attribute, value: attribute.getAttribute('aria-current')! };
+          attribute.removeAttribute('aria-current');
+        } else if (isOff && told) {
+          unmarked = { element: told.on, name: told.name };
+          told.on.classList.remove(told.name);
+        } else if (!isOff && unmarked) {
+          if (unmarked.name !== undefined) unmarked.element.classList.add(unmarked.name);
+          else unmarked.element.setAttribute('aria-current', unmarked.value!);
+          unmarked = undefined;
+        }
+      }
+    },
     opensByPointer: () => ofRole('drop-down').some(shows),
     opensByKey: () => {
       const drop = ofRole('drop-down')[0];
@@ -1680,6 +1768,27 @@ export function installOwnReader(): void {
         '*, *::before, *::after { transition: none !important; animation: none !important; scroll-behavior: auto !important }';
       document.head.append(still);
     },
+    tagInks: () => {
+      for (const [element, ink] of inkIds) (element as HTMLElement).dataset.hrInk = ink;
+    },
+    hideInks,
+    inkNow: () => {
+      const now: ReturnType<OwnReader['inkNow']> = {};
+      for (const [element, ink] of inkIds) {
+        const part = element as HTMLElement;
+        if (!shows(part)) continue;
+        const { left, top, width, height } = part.getBoundingClientRect();
+        now[ink] = { box: [left, top, width, height], colour: inkColour(part) };
+      }
+      return now;
+    },
+    groundAt: (ink) => {
+      const from = elementOf(ink);
+      const button = from && roles.get(from) === 'button';
+      for (let at = button ? from.parentElement : from; at && at !== header; at = at.parentElement)
+        if (hasGround(at)) return `<${tagOf(at)}${at.className ? ` class="${String(at.className)}"` : ''}>`;
+      return undefined;
+    },
   };
-  (globalThis as unknown as { hatrailOwn: OwnReader }).hatrailOwn = reader;
+  (globalThis as unknown as { hatrailOwn: unknown }).hatrailOwn = reader;
 }

@@ -72,6 +72,13 @@ function reducerOf(image: Image): NonNullable<Drawable['reduced']> {
   };
 }
 
+/** The pixels of a PNG picture. */
+export async function pngRaster(bytes: Uint8Array): Promise<Raster> {
+  const image = await loadImage(Buffer.from(bytes));
+  const { width, height } = image;
+  return { width, height, data: drawnPixels(image, width, height) };
+}
+
 /** Paints a laid-out page. */
 export function skiaRaster(site: Site, laid: LaidPage, pictures: ReadonlyMap<string, Drawable>): Raster {
   registerFonts();

@@ -7,7 +7,16 @@ import { checkSite } from '@hatrail/core/model/check';
 import type { SeenPart } from '@hatrail/core/model/seen';
 import type { OwnFont } from '@hatrail/core/model/type';
 import { siteOfSeen, type SeenFiles } from '@hatrail/core/start/seenSite';
-import { READ_AT, findPages, takeSite, type Source } from '@hatrail/capture/capture';
+import {
+  READ_AT,
+  findPages,
+  readHeaderOf,
+  takeSite,
+  tryHeaderOn,
+  type Source,
+} from '@hatrail/capture/capture';
+import type { Correction } from '@hatrail/capture/own';
+import type { Tried } from '@hatrail/capture/ownTrial';
 import type { Context } from './context.ts';
 import type { FileFacts } from './fileRows.ts';
 import { takePicture } from './intake.ts';
@@ -25,6 +34,9 @@ interface Draft {
   format?: string;
   fontName?: string;
 }
+
+/** While one of these goes on, nothing else begins. */
+const BUSY: ReadonlySet<CaptureState['phase']> = new Set(['looking', 'taking', 'reading', 'trying']);
 
 interface Job {
   state: CaptureState;
@@ -59,14 +71,44 @@ export class Captures {
    * @throws 409 where another is being brought in
    */
   start(source: Omit<Source, 'never'>): CaptureState {
-    const { phase, id } = this.#job?.state ?? {};
-    if (phase === 'looking' || phase === 'taking')
+    const job = this.#begin(source, 'looking');
+    void this.#work(job, async () => {
+      const found = await findPages(job.source, this.#working(job));
+      job.state = { id: job.state.id, phase: 'found', found };
+    });
+    return job.state;
+  }
+
+  /** Begins to read the header of one page by itself. @throws 409 where something else is going on */
+  readOwn(source: Omit<Source, 'never'>, said: readonly Correction[]): CaptureState {
+    const job = this.#begin(source, 'reading');
+    void this.#work(job, async () => {
+      const own = await readHeaderOf(job.source, said, this.#working(job));
+      job.state = { id: job.state.id, phase: 'read', own };
+    });
+    return job.state;
+  }
+
+  /** Begins to try a header of a site on one of its pages, as that stands now. @throws 409, 422 */
+  tryOwn(source: Omit<Source, 'never'>, tried: () => Promise<Tried>): CaptureState {
+    const job = this.#begin(source, 'trying');
+    void this.#work(job, async () => {
+      const trial = await tryHeaderOn(job.source, await tried(), this.#working(job));
+      job.state = { id: job.state.id, phase: 'tried', trial };
+    });
+    return job.state;
+  }
+
+  /** A new job in the place of one that is done. @throws 409 where one is not */
+  #begin(source: Omit<Source, 'never'>, phase: CaptureState['phase']): Job {
+    const { phase: now, id } = this.#job?.state ?? {};
+    if (now !== undefined && BUSY.has(now))
       throw new HttpProblem(409, 'Another site is being brought in: wait for it, or stop it.', {
         capture: id,
       });
     this.#drop();
     const job: Job = {
-      state: { id: randomUUID(), phase: 'looking' },
+      state: { id: randomUUID(), phase },
       source: { ...source, never: this.#never() },
       stop: new AbortController(),
       paths: [],
@@ -74,11 +116,7 @@ export class Captures {
       without: new Map(),
     };
     this.#job = job;
-    void this.#work(job, async () => {
-      const found = await findPages(job.source, this.#working(job));
-      job.state = { id: job.state.id, phase: 'found', found };
-    });
-    return job.state;
+    return job;
   }
 
   /** @throws 404 */

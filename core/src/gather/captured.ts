@@ -163,6 +163,37 @@ export interface SeenOwn {
   panel: { fill: SeenColour; ink: SeenColour };
 }
 
+/** Something that is other on the page than was promised. */
+export interface TrialOff {
+  item: string;
+  what: 'rule' | 'missing' | 'box' | 'ink' | 'ground';
+  /** In words, with what to do. */
+  says: string;
+  width?: number;
+  scroll?: number;
+  moment?: string;
+  state?: string;
+  /** Contrast as it was promised, and as it is seen. */
+  told?: number;
+  seen?: number;
+  /** The rule that is in the way. */
+  rule?: { selector: string; sets: string };
+}
+
+/** What came of trying a paste on the page that it is for. */
+export interface TrialResult {
+  /** How much was compared. */
+  compared: number;
+  off: TrialOff[];
+  /** How much more is off than is told. */
+  more: number;
+  widths: number[];
+  /** In how many moments. */
+  moments: number;
+  /** The largest difference of contrast, as a share of what is allowed. */
+  largest: number;
+}
+
 /** What was seen of a whole site. */
 export interface SeenSite {
   address: string;
@@ -204,12 +235,15 @@ export interface FoundSite {
 /** How far bringing in a site is; what was seen names its files by numbers. */
 export interface CaptureState {
   id: string;
-  phase: 'looking' | 'found' | 'taking' | 'taken' | 'failed';
+  phase: 'looking' | 'found' | 'taking' | 'taken' | 'reading' | 'read' | 'trying' | 'tried' | 'failed';
   step?: { what: string; done: number; of: number };
   /** Why it failed, and what to do. */
   message?: string;
   found?: FoundSite;
   seen?: SeenSite;
+  /** A header that was read by itself. */
+  own?: SeenOwn;
+  trial?: TrialResult;
   /** Sizes of the pictures, in pixels, by their numbers. */
   sizes?: Record<string, { width: number; height: number }>;
 }

@@ -290,6 +290,15 @@ export class OwnNote {
   lines?: string;
 }
 
+/** What an owner has said of a part: what it is, or that it is none of these. */
+export class OwnSaid {
+  /** Numbers of nodes from the header down; ^2 for what is two elements further out. */
+  @Matches(/^(\^\d{1,2}|(\d{1,3}(\/\d{1,3}){0,40})?)$/, { message: 'Give a path such as 0/2/1.' })
+  path: string;
+  @IsIn([...OWN_ROLES, 'none'], { message: `Choose ${OWN_ROLES.join(', ')} or none.` }) role:
+    OwnRole | 'none';
+}
+
 /** The header that a site has already. */
 export class OwnHeader {
   @IsId() id: string;
@@ -309,6 +318,8 @@ export class OwnHeader {
   @NestedList(() => OwnFace, 12) faces: OwnFace[];
   @NestedList(() => OwnMark, 400) marks: OwnMark[];
   @NestedList(() => OwnInk, 120) inks: OwnInk[];
+  /** What its owner has said of parts. */
+  @IsOptional() @NestedList(() => OwnSaid, 100) said?: OwnSaid[];
   /** The header's own selector, and what it weighs. */
   @IsSelector() selector: string;
   @IsWeight() weight: Weight;
@@ -331,6 +342,8 @@ export class OwnHeader {
   @IsNumbers(4) lines: number[];
   /** Whether their style already has something before or after the header's contents. */
   @IsOptional() @IsIn(['before', 'after'], { message: 'Choose before or after.' }) free?: 'before' | 'after';
+  /** By how much the box of the link of the page one is on is another: its left and upper edge, width and height. */
+  @IsOptional() @IsNumbers(4) here?: number[];
   /** What style alone cannot mend, in words, each with the lines that would. */
   @NestedList(() => OwnNote, 20) notes: OwnNote[];
 }

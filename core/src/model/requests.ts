@@ -11,6 +11,8 @@ import {
   Min,
   MinLength,
 } from 'class-validator';
+import { OwnSaid } from './own.ts';
+import { NestedList } from './rules.ts';
 import { MOST_CAPTURED, SEEN_PARTS, type SeenPart } from './seen.ts';
 import { IsPlainText } from './rules.ts';
 
@@ -58,6 +60,24 @@ export class CaptureStart {
   @IsString({ message: 'Give the HTML of the page.' })
   @MaxLength(5_000_000, { message: 'The page may have 5 MB at most: save it without its pictures in it.' })
   html?: string;
+}
+
+/** A page whose header is read by itself. */
+export class OwnRead extends CaptureStart {
+  /** What its owner has said of parts. */
+  @IsOptional()
+  @NestedList(() => OwnSaid, 100)
+  said?: OwnSaid[];
+}
+
+/** A header of a site that is tried on a page, as that stands now. */
+export class OwnTry {
+  @IsString({ message: 'Name the site.' }) site: string;
+  @IsString({ message: 'Name the header.' }) header: string;
+  @IsString({ message: 'Name the page.' }) page: string;
+  @IsOptional()
+  @IsBoolean({ message: 'Addresses of the own network are allowed or not.' })
+  allowLocal?: boolean;
 }
 
 /** The pages that are taken, by their addresses. */

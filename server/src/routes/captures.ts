@@ -5,9 +5,13 @@ import {
   CaptureKeep,
   CapturePages,
   CaptureStart,
+  OwnRead,
+  OwnTry,
 } from '@hatrail/core/model/requests';
 import type { Captures } from '../captures.ts';
-import { siteOf, type Context } from '../context.ts';
+import { fileReader, siteOf, type Context } from '../context.ts';
+import { decodePictures } from '@hatrail/node/skia';
+import { badInput } from '../problem.ts';
 import { sendBytes } from '../send.ts';
 import { bodyOf } from './bodies.ts';
 import { mediaType } from './files.ts';
@@ -19,6 +23,34 @@ export function captureRoutes(context: Context, captures: Captures): Router {
   router.post('/', json({ limit: '6mb' }), (request, response) => {
     const { address, allowLocal = false, html } = bodyOf(CaptureStart, request);
     response.status(202).json(captures.start({ address, allowLocal, ...(html !== undefined && { html }) }));
+  });
+
+  router.post('/own', json({ limit: '6mb' }), (request, response) => {
+    const { address, allowLocal = false, html, said = [] } = bodyOf(OwnRead, request);
+    const source = { address, allowLocal, ...(html !== undefined && { html }) };
+    response.status(202).json(captures.readOwn(source, said));
+  });
+
+  router.post('/try', json(), (request, response) => {
+    const { site: siteId, header: headerId, page: pageId, allowLocal = false } = bodyOf(OwnTry, request);
+    const kept = siteOf(context, siteId);
+    const { site } = kept;
+    const header = site.headers.find(({ id }) => id === headerId);
+    const page = site.pages.find(({ id }) => id === pageId);
+    if (header?.own === undefined) throw badInput('Choose a header that the site has already.');
+    if (page?.from === undefined)
+      throw badInput('Choose a page that was brought in from its address: another is nowhere to be tried.');
+    response.status(202).json(
+      captures.tryOwn({ address: page.from, allowLocal }, async () => ({
+        site,
+        header,
+        page,
+        pictures: await decodePictures(
+          { ...site, pages: [page], headers: [header] },
+          fileReader(context, kept),
+        ),
+      })),
+    );
   });
 
   router.get('/:id', (request, response) => {

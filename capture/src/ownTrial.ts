@@ -1,0 +1,310 @@
+import type { CDPSession, Page as Tab } from 'playwright-core';
+import { luminance16 } from '@hatrail/core/colour/contrast';
+import { parseColour } from '@hatrail/core/colour/rgb';
+import type { TrialOff, TrialResult } from '@hatrail/core/gather/captured';
+import type { Raster } from '@hatrail/core/geometry/raster';
+import { ownHeaderOf } from '@hatrail/core/header/ownLayout';
+import { momentsOf, type Header } from '@hatrail/core/model/header';
+import type { OwnHeader } from '@hatrail/core/model/own';
+import type { Page } from '@hatrail/core/model/page';
+import type { Site } from '@hatrail/core/model/site';
+import { BadInput } from '@hatrail/core/model/badInput';
+import { ownPaste } from '@hatrail/core/output/own/ownCss';
+import { needsLines, ownJs } from '@hatrail/core/output/own/ownJs';
+import { usualWindowHeight } from '@hatrail/core/page/layout';
+import type { Drawable } from '@hatrail/core/page/paint';
+import { cellContrast, readAt } from '@hatrail/core/sweep/exact';
+import { marginOf } from '@hatrail/core/sweep/margin';
+import { sceneTargets } from '@hatrail/core/sweep/prove';
+import { behindAt, layoutScene, momentAt, type Scene } from '@hatrail/core/sweep/scene';
+import type { JudgedTarget } from '@hatrail/core/sweep/targets';
+import { STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
+import { pngRaster, skiaDrawing, skiaMeasure, skiaRaster } from '@hatrail/node/skia';
+import { installOwn } from './own.ts';
+
+/**
+ * Tries a paste on the page that it is for: puts it in, and compares what is seen with what was promised, item by item, at the
+ * standard widths, at the top and further down, in every state.
+ */
+
+/** What is tried. */
+export interface Tried {
+  site: Site;
+  header: Header;
+  page: Page;
+  /** The site's pictures, decoded. */
+  pictures: ReadonlyMap<string, Drawable>;
+}
+
+/** How a page is opened at a width: anew, with the general reader in it. */
+export type OpenAt = (width: number) => Promise<void>;
+
+/** Contrasts may differ by so much, or by this share, where nothing else is said. */
+const ALLOWED = { least: 0.1, share: 0.02 };
+const MOST_OFF = 60;
+
+const FORCED = {
+  rest: [],
+  current: [],
+  open: [],
+  hover: ['hover'],
+  pressed: ['hover', 'active'],
+  focused: ['focus', 'focus-visible'],
+} as const;
+
+type Tell = (what: string, done: number, of: number) => void;
+
+/** Tries it at every standard width. @throws {BadInput} where the page has no such header any more */
+export async function tryOwn(
+  tab: Tab,
+  open: OpenAt,
+  { site, header, page, pictures }: Tried,
+  tell: Tell,
+): Promise<TrialResult> {
+  const own = ownHeaderOf(site, header);
+  if (!own) throw new BadInput('This header is one of ours: there is nothing to try.');
+  const { css, unbeaten } = ownPaste(site, header, own);
+  const lines = needsLines(site, own, header) ? ownJs(own, header) : undefined;
+  const result: TrialResult = {
+    compared: 0,
+    off: unbeaten.map(({ property, rule, group }) => ({
+      item: group,
+      what: 'rule',
+      says: `${property} is set in a way that no style sheet wins over.`,
+      rule: { selector: rule.selector, sets: `${rule.property}: ${rule.value} !important` },
+    })),
+    more: 0,
+    widths: [...STANDARD_WIDTHS],
+    moments: momentsOf(header).length,
+    largest: 0,
+  };
+  const add = (off: TrialOff) => {
+    if (result.off.length < MOST_OFF) result.off.push(off);
+    else result.more++;
+  };
+  const measure = skiaMeasure();
+  const draw = skiaDrawing(site, pictures);
+  for (const [i, width] of STANDARD_WIDTHS.entries()) {
+    tell(`Trying it at ${width} px`, i, STANDARD_WIDTHS.length);
+    await open(width);
+    const seen = await prepare(tab, own, css, lines);
+    const scene = layoutScene(site, header, page, { width, windowHeight: usualWindowHeight(width) }, measure);
+    const raster = skiaRaster(site, scene.laid, pictures);
+    const session = await tab.context().newCDPSession(tab);
+    try {
+      await session.send('DOM.enable');
+      await session.send('CSS.enable');
+      for (const scroll of scrollsOf(scene)) {
+        const at = { tab, session, seen, scene, raster, own, scroll };
+        const moment = momentAt(scene, scroll);
+        const targets = sceneTargets(scene, moment, draw, scroll).filter(
+          ({ part, shape, beside }) => part === 'ink' && shape.kind === 'cells' && !beside,
+        );
+        await compareAll(at, targets, result, add);
+      }
+    } finally {
+      await session.detach().catch(() => undefined);
+    }
+  }
+  tell('Tried', STANDARD_WIDTHS.length, STANDARD_WIDTHS.length);
+  return result;
+}
+
+/** The scrolls that are looked at: the top, where the next moment has begun, and further down. */
+function scrollsOf(scene: Scene): number[] {
+  const later = scene.stretches[1]?.from;
+  const { maxScroll, header } = scene;
+  if (header.manner.onScroll !== 'stays' || later === undefined || later > maxScroll) return [0];
+  return [...new Set([0, Math.min(maxScroll, later + 20), Math.round((later + maxScroll) / 2)])];
+}
+
+type Seen = Awaited<ReturnType<typeof prepare>>;
+
+/** Puts the paste into an open page, and notes which element is which. */
+async function prepare(tab: Tab, own: OwnHeader, css: string, lines: string | undefined) {
+  const ask = await installOwn(tab);
+  await ask('stopMotion');
+  if (!(await ask('find', own.said ?? [])))
+    throw new BadInput('The page has no such header now: read it again, under Gather, Own header.');
+  await ask('findNarrow');
+  await ask('tagInks');
+  await tab.evaluate(
+    ({ text, script }) => {
+      const style = document.createElement('style');
+      style.textContent = text;
+      document.head.append(style);
+      // What is pasted runs as the page's own does.
+      if (script !== undefined) (0, eval)(script);
+    },
+    { text: css, script: lines },
+  );
+  return ask;
+}
+
+interface At {
+  tab: Tab;
+  session: CDPSession;
+  seen: Seen;
+  scene: Scene;
+  raster: Raster;
+  own: OwnHeader;
+  scroll: number;
+}
+
+/** Everything that is read at one scroll, at rest and in each of its states. */
+async function compareAll(
+  at: At,
+  targets: readonly JudgedTarget[],
+  result: TrialResult,
+  add: (off: TrialOff) => void,
+): Promise<void> {
+  const { tab, session, scene, scroll } = at;
+  await at.seen('measure', scroll);
+  await tab.evaluate(
+    () => new Promise<void>((done) => requestAnimationFrame(() => requestAnimationFrame(() => done()))),
+  );
+  const { root } = await session.send('DOM.getDocument');
+  const still = targets.filter(({ state }) => FORCED[state].length === 0);
+  await compare(at, still, await groundNow(at), result, add);
+  const elements = [...new Set(targets.map(({ ink }) => ink.element ?? ink.id))];
+  for (const element of elements) {
+    const { nodeId } = await session
+      .send('DOM.querySelector', { nodeId: root.nodeId, selector: `[data-hr-ink="${element}"]` })
+      .catch(() => ({ nodeId: 0 }));
+    if (nodeId === 0) continue;
+    for (const state of ['focused', 'hover', 'pressed'] as const) {
+      const own = targets.filter(
+        (target) => (target.ink.element ?? target.ink.id) === element && target.state === state,
+      );
+      if (own.length === 0) continue;
+      await session.send('CSS.forcePseudoState', { nodeId, forcedPseudoClasses: [...FORCED[state]] });
+      await compare(at, own, await groundNow(at), result, add);
+      await session.send('CSS.forcePseudoState', { nodeId, forcedPseudoClasses: [] });
+    }
+  }
+  void scene;
+}
+
+/** The header's pixels without its ink, as the browser paints them now. */
+async function groundNow({ tab, seen, scene, scroll }: At): Promise<Raster> {
+  const moment = momentAt(scene, scroll);
+  const { row } = behindAt(scene, scroll);
+  const { height } = scene.layouts[moment];
+  await seen('hideInks', true);
+  const y = Math.max(0, row - scroll);
+  const bytes = await tab.screenshot({
+    type: 'png',
+    clip: { x: 0, y, width: scene.width, height: Math.max(1, Math.ceil(height) - (y - (row - scroll))) },
+  });
+  await seen('hideInks', false);
+  return pngRaster(bytes);
+}
+
+async function compare(
+  at: At,
+  targets: readonly JudgedTarget[],
+  ground: Raster,
+  result: TrialResult,
+  add: (off: TrialOff) => void,
+): Promise<void> {
+  const { scene, raster, scroll, seen } = at;
+  const moment = momentAt(scene, scroll);
+  const behind = behindAt(scene, scroll);
+  const shift = behind.row - scroll;
+  const found = await seen('inkNow');
+  for (const target of targets) {
+    const { ink, state, shape } = target;
+    if (shape.kind !== 'cells') continue;
+    result.compared++;
+    const where = { item: ink.name, width: scene.width, scroll, moment, state };
+    const now = found[ink.element ?? ink.id];
+    if (!now) {
+      add({ ...where, what: 'missing', says: 'It does not show there.' });
+      continue;
+    }
+    // The link of the page one is on may be larger by its mark.
+    const [dx = 0, dy = 0, dw = 0, dh = 0] =
+      ink.page === scene.page.id && ink.page !== undefined && !ink.wearsOwn ? (at.own.here ?? []) : [];
+    const [x, y, width, height] = [now.box[0] - dx, now.box[1] - dy, now.box[2] - dw, now.box[3] - dh];
+    const apart = Math.max(
+      Math.abs(x - ink.box.x),
+      Math.abs(y - ink.box.y - shift),
+      Math.abs(width - ink.box.width),
+      Math.abs(height - ink.box.height),
+    );
+    if (apart > 1) {
+      add({
+        ...where,
+        what: 'box',
+        says: `It stands ${apart.toFixed(1)} px from where it was measured: read the header again.`,
+      });
+      continue;
+    }
+    const colour = parseColour(now.colour);
+    const { r, g, b } = shape.colour;
+    const off = colour
+      ? Math.max(Math.abs(colour.r - r), Math.abs(colour.g - g), Math.abs(colour.b - b))
+      : 255;
+    const told = readAt(target, raster, behind).contrast;
+    const area = { left: 0, top: 0, right: ground.width, bottom: ground.height };
+    const inside = shape.cells.filter(
+      (cell) => cell.bottom <= ground.height && cell.right <= ground.width && cell.top >= 0 && cell.left >= 0,
+    );
+    const light = luminance16(colour ?? shape.colour);
+    const contrast = Math.min(...inside.map((cell) => cellContrast(ground, area, cell, light)));
+    const margin = marginOf(target) ?? ALLOWED;
+    const difference = Math.abs(contrast - told);
+    if (off <= 1)
+      result.largest = Math.max(result.largest, difference / Math.max(margin.least, told * margin.share));
+    if (off > 1) {
+      const rule = await winning(at, ink.element ?? ink.id);
+      add({
+        ...where,
+        what: 'ink',
+        says: `Its ink is ${now.colour}, where rgb(${r}, ${g}, ${b}) was promised.`,
+        told,
+        seen: contrast,
+        ...(rule && { rule }),
+      });
+    } else if (Number.isFinite(contrast) && difference > Math.max(margin.least, told * margin.share)) {
+      const between = await seen('groundAt', ink.element ?? ink.id);
+      add({
+        ...where,
+        what: 'ground',
+        says: between
+          ? `Something lies behind it that was not there: ${between}.`
+          : 'What lies behind it is other than in the pictures of the page: take them again.',
+        told,
+        seen: contrast,
+      });
+    }
+  }
+}
+
+/** The rule that sets an element's colour now. */
+async function winning({ session }: At, ink: string): Promise<TrialOff['rule']> {
+  try {
+    const { root } = await session.send('DOM.getDocument');
+    const { nodeId } = await session.send('DOM.querySelector', {
+      nodeId: root.nodeId,
+      selector: `[data-hr-ink="${ink}"]`,
+    });
+    const { matchedCSSRules = [], inlineStyle } = await session.send('CSS.getMatchedStylesForNode', {
+      nodeId,
+    });
+    const all = matchedCSSRules.flatMap(({ rule }) =>
+      rule.style.cssProperties
+        .filter(({ name }) => name === 'color')
+        .map(({ value, important = false }) => ({ selector: rule.selectorList.text, value, important })),
+    );
+    const inline = inlineStyle?.cssProperties.find(({ name }) => name === 'color');
+    const last = all.findLast(({ important }) => important) ?? all.at(-1);
+    if (inline && (inline.important || !last?.important))
+      return { selector: 'style="…"', sets: `color: ${inline.value}` };
+    return (
+      last && { selector: last.selector, sets: `color: ${last.value}${last.important ? ' !important' : ''}` }
+    );
+  } catch {
+    return undefined;
+  }
+}
