@@ -8,6 +8,7 @@ import type {
   TakenFile,
   TakenPictures,
 } from '@hatrail/core/model/kept';
+import type { OwnSaid } from '@hatrail/core/model/own';
 import type { CaptureState } from '@hatrail/core/gather/captured';
 import type { Site } from '@hatrail/core/model/site';
 
@@ -102,6 +103,10 @@ export const api = {
   takeAgain: (id: string, address: string, paths: string[]) =>
     send<CaptureState>('POST', `/captures/${id}/again`, { address, paths }),
   captureInto: (id: string, site: string) => send<TakenPictures[]>('POST', `/captures/${id}/into`, { site }),
+  readOwn: (asked: { address: string; allowLocal?: boolean; html?: string; said?: OwnSaid[] }) =>
+    send<CaptureState>('POST', '/captures/own', asked),
+  tryOwn: (asked: { site: string; header: string; page: string; allowLocal?: boolean }) =>
+    send<CaptureState>('POST', '/captures/try', asked),
   stopCapture: (id: string) => send<unknown>('DELETE', `/captures/${id}`),
   standIn: () => call<{ url: string }>('/stand-in'),
 };

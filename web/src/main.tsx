@@ -46,6 +46,7 @@ const GATHER = [
   screen('menus', () => import('./gather/menus/Menus.tsx'), 'Menus'),
   screen('words', () => import('./gather/words/Words.tsx'), 'WordsScreen'),
   screen('pages', () => import('./gather/pages/Pages.tsx'), 'Pages'),
+  screen('own-header', () => import('./gather/own/OwnHeader.tsx'), 'OwnHeaderScreen'),
   screen('bring-in', () => import('./bringin/BringInto.tsx'), 'BringInto'),
 ];
 const PEGS = [

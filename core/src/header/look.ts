@@ -7,7 +7,7 @@ import {
   type Moment,
   type Rail,
 } from '../model/header.ts';
-import { LAYERS, LAYER_NAMES, PLAIN, type LayerName, type ResolvedLook } from '../layers/index.ts';
+import { LAYERS, LAYER_NAMES, PLAIN, layerOf, type LayerName, type ResolvedLook } from '../layers/index.ts';
 import { allPointed } from './pointed.ts';
 import type { Item } from '../model/item.ts';
 import { logoPicture, type LogoVariant } from '../model/picture.ts';
@@ -49,7 +49,8 @@ function lineage(site: Pick<Site, 'pairings'>, { header, rail, item }: Wearer, m
     item && 'ink' in item && item.kind !== 'button' && item.ink ? { ink: { link: item.ink } } : {};
   const parts: { looks: Partial<Record<Moment, Look>>; name: Origin; base?: Look }[] = [
     ...(item ? [{ looks: own, name: 'own' as const, base }] : []),
-    ...(rail ? [{ looks: rail.looks ?? {}, name: 'rail' as const }] : []),
+    // In markup that is not of ours no rail has an element of its own.
+    ...(rail ? [{ looks: header.own === undefined ? (rail.looks ?? {}) : {}, name: 'rail' as const }] : []),
     { looks: header.looks, name: 'header' },
   ];
   const moments = MOMENTS.slice(0, MOMENTS.indexOf(moment) + 1).reverse();
@@ -83,7 +84,9 @@ export function resolveWorn(site: Pick<Site, 'pairings'>, wearer: Wearer, moment
     for (const each of forebears) if (reaches(name, each)) Object.assign(known, each.look[name]);
     const ink = known as Partial<ResolvedLook['ink']>;
     const pressed = name === 'ink' && ink.hover !== undefined && { pressed: ink.hover };
-    return { ...PLAIN[name], ...pressed, ...known };
+    const worn = { ...PLAIN[name], ...pressed, ...known };
+    if (wearer.header.own === undefined) return worn;
+    return (layerOf(name).onOwn?.(worn) ?? PLAIN[name]) as ResolvedLook[N];
   };
   const look = Object.fromEntries(LAYER_NAMES.map((name) => [name, layer(name)]));
   const resolved = look as unknown as ResolvedLook;

@@ -60,6 +60,8 @@ export const backing = layerKind<BackingLook, Backing>({
   wearers: WEARERS,
   passesDown: true,
   shows: (worn) => BACKING_STATES.some((state) => (worn[state]?.opacity ?? 0) > 0),
+  // On the link's own box.
+  onOwn: (worn) => ({ ...worn, open: undefined, reach: 0, height: 400 }),
   follows: {
     open: 'as at rest',
     hover: 'as at rest',

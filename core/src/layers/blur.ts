@@ -20,6 +20,7 @@ export const blur = layerKind<BlurLook, WornBlur>({
   wearers: ['header', 'rail'],
   passesDown: false,
   shows: ({ radius }) => radius > 0,
+  onOwn: (worn) => worn,
   start: () => ({ radius: 12 }),
   between: (a, b, { layers }) => mixNumbers(a, b, layers),
   cover: { say: ({ radius }) => `Blur, ${radius} px`, off: { radius: 0 } },

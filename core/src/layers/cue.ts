@@ -23,6 +23,8 @@ export const cue = layerKind<CueLook, Required<CueLook>>({
   passesDown: true,
   isListed: 'once set',
   shows: ({ hover, current }) => hover + current > 0,
+  // An underline of the word, as long as that is.
+  onOwn: (worn) => ({ ...worn, share: 100 }),
   start: () => ({ hover: 2, current: 2 }),
   between: (a, b, { inks }) => mixNumbers(a, b, inks),
   tells: ({ hover, current, offset, share }) => [

@@ -49,6 +49,8 @@ export const edge = layerKind<EdgeLook, Edge>({
   wearers: ['header'],
   passesDown: false,
   shows: (worn) => worn.on || sidesShow(worn),
+  // Below alone: what lies at its other sides would have to be an element of its own.
+  onOwn: (worn) => ({ ...worn, above: NO_LINE, start: NO_LINE, end: NO_LINE }),
   start: () => ({ on: true }),
   cover: {
     say(worn) {

@@ -19,6 +19,7 @@ export function evenLayer(title: string) {
     values: FillLook,
     wearers: ['header', 'rail'] as const,
     passesDown: false,
+    onOwn: (worn: ResolvedFill) => worn,
     shows: ({ opacity }: ResolvedFill) => opacity > 0,
     cover: {
       say: ({ opacity }: ResolvedFill) => `${title}, ${percent(opacity)}`,

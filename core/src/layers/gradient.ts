@@ -36,6 +36,7 @@ export const gradient = layerKind<GradientLook, WornGradient>({
   wearers: ['header', 'rail'],
   passesDown: false,
   shows: showsGradient,
+  onOwn: (worn) => worn,
   start({ palette }) {
     const { angle, stops } = elementAt(startGradients(palette), 0);
     return { on: true, angle, stops };

@@ -70,6 +70,8 @@ export const ink = layerKind<InkLook, Ink>({
   passesDown: true,
   isListed: 'always',
   shows: () => true,
+  // Which drop-down is open is told by no selector that all sites have; their picture of the logo stays.
+  onOwn: (worn) => ({ ...worn, open: undefined, logo: 'dark' }),
   follows: {
     pressed: 'as hovered',
     focused: 'as at rest',

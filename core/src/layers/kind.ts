@@ -84,6 +84,11 @@ export interface LayerKind<Set extends object, Worn extends object> {
   start(from: StartFrom): Partial<Worn> | undefined;
   /** The layer between two looks; left out of the look where it lies beside the header's box and no ink is read over it. */
   between?(a: Worn, b: Worn, progress: ChangeProgress, palette: readonly Swatch[]): Set;
+  /**
+   * What of it a header can wear that the site has already, whose markup is not of ours: style alone has to make it. It wears
+   * nothing of a layer that does not say.
+   */
+  onOwn?: (worn: Worn) => Worn;
   cover?: CoverText<Set, Worn>;
   /**
    * What it paints behind the contents of a header or rail.

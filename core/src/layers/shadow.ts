@@ -24,6 +24,7 @@ export const shadow = layerKind<ShadowLook, Required<ShadowLook>>({
   wearers: ['header'],
   passesDown: false,
   shows: ({ opacity }) => opacity > 0,
+  onOwn: (worn) => worn,
   start: () => ({ opacity: 0.25 }),
   cover: { say: ({ opacity }) => `Shadow, ${percent(opacity)}`, off: { opacity: 0 } },
   tells({ x, y, blur, spread, colour, opacity }, all, palette) {

@@ -102,6 +102,21 @@ export function referencesOf(site: Site): Reference[] {
   return found;
 }
 
+/** What a header is told that the site's own markup cannot do by style alone. */
+function beyondOwn({ rails, manner }: Site['headers'][number]): Problem | undefined {
+  const where = 'a header that the site has already';
+  if (rails.length > 1) return { path: 'rails', message: `One rail is all that ${where} has.` };
+  if (manner.onScroll === 'returns' || manner.onScroll === 'bottom')
+    return { path: 'manner.onScroll', message: `Choose leaves or stays for ${where}.` };
+  if (manner.switch.at !== 'distance')
+    return { path: 'manner.switch.at', message: `Choose a distance for ${where}.` };
+  if (manner.smaller !== undefined && manner.smaller > 0)
+    return { path: 'manner.smaller', message: `Nothing gets smaller of ${where}.` };
+  if (manner.stretch !== undefined)
+    return { path: 'manner.stretch', message: `The change runs over time in ${where}.` };
+  return undefined;
+}
+
 function missing(site: Site): Problem[] {
   const ids = (parts: readonly { id: string }[] = []) => new Set(parts.map(({ id }) => id));
   const known: Record<PartKind, Set<string>> = {
@@ -118,7 +133,10 @@ function missing(site: Site): Problem[] {
       message: `The ${kind} “${id}” is not in the site: add it or choose another.`,
     }));
   const owns = ids(site.ownHeaders);
-  site.headers.forEach(({ own }, i) => {
+  site.headers.forEach((header, i) => {
+    const { own } = header;
+    const cannot = own === undefined ? undefined : beyondOwn(header);
+    if (cannot) problems.push({ path: `headers[${i}].${cannot.path}`, message: cannot.message });
     if (own !== undefined && !owns.has(own))
       problems.push({
         path: `headers[${i}].own`,

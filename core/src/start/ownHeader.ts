@@ -3,7 +3,9 @@ import type { Header, Look } from '../model/header.ts';
 import type { ButtonItem, Item } from '../model/item.ts';
 import { isSafeAddress, type Entry, type LinkTarget, type Menu } from '../model/menu.ts';
 import type { OwnFace, OwnHeader } from '../model/own.ts';
+import { freeId } from '../model/freeId.ts';
 import type { ColourUse } from '../model/palette.ts';
+import type { Site } from '../model/site.ts';
 
 /** A header that a site has already, made ready to be dressed: what was read of it, its menu, and a header that wears what it does. */
 
@@ -188,3 +190,73 @@ export function ownHeader(seen: SeenOwn, { id, menu, swatch, target, faces, hasL
 export const safeTarget = (address: string): LinkTarget => ({
   address: isSafeAddress(address) ? address : '/',
 });
+
+/** What of a site's document takes in a header that was read. */
+export type OwnTaken = Pick<Site, 'ownHeaders' | 'menus' | 'headers'>;
+
+/**
+ * A site's document with a header that was read: a new one, or what was read anew of one that is there, which goes on wearing
+ * what it wears.
+ * @param headerId the header that is read anew
+ */
+export function withOwnRead(site: Site, seen: SeenOwn, headerId?: string): OwnTaken & { header: string } {
+  const { palette, pages, menus, headers, ownHeaders = [] } = site;
+  const swatch = (hex: string): ColourUse => {
+    const found = palette.find(({ colour }) => colour.toLowerCase() === hex);
+    return found ? { swatch: found.id } : { colour: hex };
+  };
+  const target = (address: string): LinkTarget => {
+    const page = pages.find(({ from }) => from !== undefined && from === address.split('#')[0]);
+    return page && !address.includes('#') ? { page: page.id } : safeTarget(address);
+  };
+  const before = headers.find(({ id, own }) => id === headerId && own !== undefined);
+  const known = before && ownHeaders.find(({ id }) => id === before.own);
+  const oldMenu = before && menuOf(before);
+  const made = ownHeader(seen, {
+    id: known?.id ?? freeId('own', [...headers, ...ownHeaders]),
+    menu: oldMenu ?? freeId('own-menu', menus),
+    swatch,
+    target,
+    faces: known?.faces ?? [],
+    hasLogo: Object.keys(site.logo.variants).length > 0,
+  });
+  const header = before ? refreshed(before, made.header, known) : made.header;
+  return {
+    header: header.id,
+    ownHeaders: [...ownHeaders.filter(({ id }) => id !== made.own.id), made.own],
+    menus: [...menus.filter(({ id }) => id !== made.menu.id), made.menu],
+    headers: before ? headers.map((each) => (each === before ? header : each)) : [...headers, header],
+  };
+}
+
+/** The menu that hangs in a header, by its id. */
+function menuOf(header: Header): string | undefined {
+  const items = header.rails.flatMap(({ start, middle, end }) => [...start, ...middle, ...end]);
+  return items.flatMap((item) => (item.kind === 'menu' ? [item.menu] : []))[0];
+}
+
+/** A header that goes on wearing what it wears, with the parts that were found now. */
+function refreshed(before: Header, now: Header, known: OwnHeader | undefined): Header {
+  const worn = new Map(
+    before.rails
+      .flatMap(({ start, middle, end }) => [...start, ...middle, ...end])
+      .map((item) => [item.id, item]),
+  );
+  const kept = (items: readonly Item[]) =>
+    items.map((item) => {
+      const old = worn.get(item.id);
+      return old?.kind === item.kind ? { ...item, ...old } : item;
+    });
+  const isTheirs = known?.stuck !== undefined && before.manner.switch.distance === known.stuck.from;
+  return {
+    ...before,
+    rails: now.rails.map((rail) => ({
+      ...rail,
+      start: kept(rail.start),
+      middle: kept(rail.middle),
+      end: kept(rail.end),
+    })),
+    ...(now.fold && { fold: now.fold }),
+    manner: { ...before.manner, ...(isTheirs && { switch: now.manner.switch }) },
+  };
+}

@@ -8,10 +8,14 @@ import { copyLook, ownLook, wearerName } from './lookEdits.ts';
 export function wearersOf(header: Header): { key: string; wearer: Wearer }[] {
   return [
     { key: 'header', wearer: { header } },
-    ...header.rails.map((rail, i) => ({ key: `rail-${i}`, wearer: { header, rail } })),
+    ...(header.own === undefined
+      ? header.rails.map((rail, i) => ({ key: `rail-${i}`, wearer: { header, rail } }))
+      : []),
     ...header.rails.flatMap((rail) =>
       itemsOf(rail)
         .filter(({ kind }) => kind !== 'button' && kind !== 'gap' && kind !== 'picture')
+        // Their picture of a logo stays as it is.
+        .filter(({ kind }) => header.own === undefined || kind !== 'logo')
         .map((item) => ({ key: `item ${item.id}`, wearer: { header, rail, item } })),
     ),
   ];

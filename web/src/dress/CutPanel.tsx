@@ -24,7 +24,10 @@ export function CutPanel(props: CutPanelProps) {
   const wearer = wearers.find(({ key }) => key === whose)?.wearer ?? { header };
   const look = resolveWorn(site, wearer, moment);
   const canPutBack = moment !== 'top' || wearer.rail !== undefined;
-  const layers = LAYER_NAMES.filter((name) => layerOf(name).wearers.includes(ownerOf(wearer)));
+  const canWear = (name: LayerName) => header.own === undefined || layerOf(name).onOwn !== undefined;
+  const layers = LAYER_NAMES.filter(
+    (name) => layerOf(name).wearers.includes(ownerOf(wearer)) && canWear(name),
+  );
   const isListed = (name: LayerName) => {
     const { isListed: how } = layerOf(name);
     const shows = showsLayer(look, name) && how === undefined;

@@ -72,12 +72,14 @@ export function MannerPanel({
         <Select
           label="On scroll"
           value={manner.onScroll}
-          options={ON_SCROLL}
+          options={
+            header.own === undefined ? ON_SCROLL : { stays: ON_SCROLL.stays, leaves: ON_SCROLL.leaves }
+          }
           onChange={(onScroll) => setManner(header, { onScroll }, 'What it does on scroll')}
         />
       </ChoiceRow>
       <SwitchFields loaded={loaded} width={width} header={header} facts={facts} />
-      {!atBottom && switchKind(header) !== 'ground' && (
+      {header.own === undefined && !atBottom && switchKind(header) !== 'ground' && (
         <ChoiceRow label="Smaller then, by">
           <NumberField
             label="Smaller by"

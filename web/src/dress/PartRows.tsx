@@ -59,7 +59,8 @@ export function PartRows({
         covers.length === 0 ? 'nothing' : `${covers.length} of header, rails and items`,
         <Covers site={site} header={header} moment={moment} />,
       )}
-      {row('extent', 'Extent', extentText(header), <ExtentFields header={header} />)}
+      {header.own === undefined &&
+        row('extent', 'Extent', extentText(header), <ExtentFields header={header} />)}
       {row(
         'manner',
         'Manner',

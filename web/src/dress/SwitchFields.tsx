@@ -36,8 +36,10 @@ export function SwitchFields({
           value={at}
           options={{
             distance: 'At a distance',
-            band: 'At the end of a band',
-            ...(manner.onScroll === 'returns' ? {} : { ground: 'With the ground beneath' }),
+            ...(header.own === undefined && {
+              band: 'At the end of a band',
+              ...(manner.onScroll !== 'returns' && { ground: 'With the ground beneath' }),
+            }),
           }}
           onChange={(next) =>
             setSwitch({ at: next, ...(next === 'band' && { band: begins.band ?? 1 }) }, 'Where it changes')

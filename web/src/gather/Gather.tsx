@@ -15,6 +15,7 @@ const PARTS = [
   ['menus', 'Menus'],
   ['words', 'Words'],
   ['pages', 'Pages'],
+  ['own-header', 'Own header'],
 ] as const;
 type Part = (typeof PARTS)[number][0];
 
@@ -66,6 +67,7 @@ function countsOf(site: Site): Record<Part, number> {
     menus: site.menus.length,
     words: WORD_KEYS.length,
     pages: site.pages.length,
+    'own-header': site.ownHeaders?.length ?? 0,
   };
 }
 
@@ -80,5 +82,6 @@ function wantingOf(site: Site): Record<Part, number> {
     words: 0,
     menus: site.menus.reduce((sum, menu) => sum + menuRemarks(site, menu, hasLogo).length, 0),
     pages: 0,
+    'own-header': 0,
   };
 }

@@ -23,7 +23,9 @@ export function Files({
     queryKey: ['files', siteId, header.id, version],
     queryFn: () => api.files(siteId, header.id),
   });
-  const [chosen, setChosen] = useState('header.html');
+  const [wanted, setChosen] = useState('header.html');
+  // A header that the site has already is handed over as style alone.
+  const chosen = files.data?.some(({ path }) => path === wanted) ? wanted : (files.data?.[0]?.path ?? wanted);
   const shown = files.data?.find(({ path }) => path === chosen);
   const code = files.data?.filter(({ path }) => path === 'header.css' || path === 'header.js') ?? [];
   const packed = code.reduce((sum, file) => sum + file.packed, 0);
@@ -34,7 +36,9 @@ export function Files({
           <h1 id="files-title">Files of {header.name}</h1>
           <p className="quiet">
             {files.data &&
-              `Plain HTML, CSS and JavaScript, nothing to install. Styles and script are ${size(packed)} as they travel.`}
+              (header.own === undefined
+                ? `Plain HTML, CSS and JavaScript, nothing to install. Styles and script are ${size(packed)} as they travel.`
+                : `Style that goes over what your site has, to be pasted where it takes CSS: ${size(packed)} as it travels.`)}
           </p>
         </div>
         <Button variant="contained" href={`/api/sites/${siteId}/headers/${header.id}/download`} download>
@@ -73,11 +77,40 @@ export function Files({
               </li>
             ))}
           </ul>
-          <pre className="file-text" tabIndex={0} aria-label={chosen}>
-            {shown?.text}
-          </pre>
+          <div className="file-shown">
+            {shown?.text !== undefined && <CopyText text={shown.text} path={chosen} />}
+            <pre className="file-text" tabIndex={0} aria-label={chosen}>
+              {shown?.text}
+            </pre>
+          </div>
         </div>
       )}
     </section>
+  );
+}
+
+/** Takes a file's text to the clipboard. */
+function CopyText({ text, path }: { text: string; path: string }) {
+  const [copied, setCopied] = useState<string>();
+  const [problem, setProblem] = useState(false);
+  const copy = () =>
+    navigator.clipboard.writeText(text).then(
+      () => {
+        setCopied(text);
+        setProblem(false);
+      },
+      () => setProblem(true),
+    );
+  return (
+    <p className="file-copy">
+      <Button size="small" variant="outlined" onClick={() => void copy()}>
+        Copy {path}
+      </Button>
+      <span className="quiet" role="status">
+        {problem
+          ? 'The clipboard cannot be used here: mark the text and copy it by hand.'
+          : copied === text && 'Copied.'}
+      </span>
+    </p>
   );
 }

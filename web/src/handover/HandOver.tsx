@@ -4,6 +4,7 @@ import type { EditorContext } from '../editor/Editor.tsx';
 import { saveNow } from '../editor/autosave.ts';
 import { useEditor } from '../editor/store.ts';
 import { Files } from './Files.tsx';
+import { TryOwn } from './TryOwn.tsx';
 import { Releases } from './Releases.tsx';
 
 /** Hand over: the files to take away, the stand-in to publish to, and the releases. */
@@ -19,6 +20,9 @@ export function HandOver() {
   return (
     <main className="hand-over">
       <Files siteId={siteId} header={place.header} version={version} />
+      {place.header.own !== undefined && (
+        <TryOwn siteId={siteId} site={loaded.site} header={place.header} version={version} />
+      )}
       <Releases siteId={siteId} slug={slug} site={loaded.site} canPublish={save.kind === 'saved'} />
     </main>
   );

@@ -25,6 +25,7 @@ import { LiveHeader } from './LiveHeader.tsx';
 import { RailTag } from './RailTag.tsx';
 import { Rods } from './Rods.tsx';
 import { Room } from './Room.tsx';
+import { OwnHang } from './OwnHang.tsx';
 import { HeaderChoice } from './HeaderChoice.tsx';
 
 function readChosen(text: string | null, header: Header): Chosen {
@@ -61,6 +62,8 @@ export function Hang() {
     () => (measure ? layoutHeader(site, header, width, measure) : undefined),
     [site, header, width, measure],
   );
+  if (header.own !== undefined)
+    return <OwnHang site={site} header={header} onHeader={(id) => go({ header: id })} />;
   if (!layout || !measure) return <p className="wait">Loading the site’s fonts</p>;
   const item = chosen.kind === 'item' ? allItems(header).find(({ id }) => id === chosen.id) : undefined;
   return (

@@ -6,6 +6,7 @@ import { ALWAYS } from '../../header/fold.ts';
 import { looksOf, resolveWorn } from '../../header/look.ts';
 import { panelStates } from '../../header/panelStates.ts';
 import { RING } from '../../header/metrics.ts';
+import { PLAIN } from '../../layers/index.ts';
 import { mostStops } from '../../layers/gradient.ts';
 import { headerItems, momentsOf, type Header } from '../../model/header.ts';
 import type { ButtonItem } from '../../model/item.ts';
@@ -435,7 +436,7 @@ function writeInks(writer: Writer, header: Header, own: OwnHeader): void {
       ...inks.rest!.slice(0, 2),
       ...(states.backing ? ([['--hr-plate', 'var(--hr-plate-rest, transparent)']] as Declared) : []),
       ['background-color', states.backing ? 'var(--hr-plate)' : 'transparent'],
-      ...(states.backing ? ([['border-radius', 'var(--hr-plate-radius, 4px)']] as Declared) : []),
+      ...(states.backing ? ([['border-radius', `var(--hr-plate-radius, ${px(PLAIN.backing.radius)})`]] as Declared) : []),
       ...neutral(own, group, ['background-image', 'none']),
       ...(hasLine ? ([['border-bottom-color', 'transparent']] as Declared) : []),
       ['text-underline-offset', 'var(--hr-line-at, 6px)'],

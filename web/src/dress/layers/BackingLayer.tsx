@@ -12,6 +12,7 @@ const capital = (words: string) => words[0]!.toUpperCase() + words.slice(1);
 /** A ground behind each link and icon, by state, each with the verdict of the ink on it. */
 export function BackingLayer({ rows }: BodyProps) {
   const { site, wearer, moment, look } = useDressing();
+  const isOwn = wearer.header.own !== undefined;
   const verdictFor = (state: LinkState) => {
     const worst = worstRow(
       rows.filter((row) => row.moment === moment && row.state === state && row.part === 'ink'),
@@ -20,7 +21,7 @@ export function BackingLayer({ rows }: BodyProps) {
   };
   return (
     <>
-      {LINK_STATES.map((state) => {
+      {LINK_STATES.filter((state) => !isOwn || state !== 'open').map((state) => {
         const worn = backingIn(look, state);
         const label = capital(STATE_NAMES[state]);
         const set = (change: Partial<typeof worn>) =>
@@ -47,8 +48,12 @@ export function BackingLayer({ rows }: BodyProps) {
           </Value>
         );
       })}
-      <NumberValue layer="backing" name="reach" label="Beyond the word" />
-      <NumberValue layer="backing" name="height" label="Height" called="Height of the backing" />
+      {!isOwn && (
+        <>
+          <NumberValue layer="backing" name="reach" label="Beyond the word" />
+          <NumberValue layer="backing" name="height" label="Height" called="Height of the backing" />
+        </>
+      )}
       <NumberValue layer="backing" name="radius" label="Corners" called="Corners of the backing" />
     </>
   );

@@ -5,13 +5,15 @@ import { NumberValue, useDressing, type SummaryProps } from './Value.tsx';
 
 /** The line that tells, beside colour, which link is hovered and which leads to the page one is on. */
 export function CueLayer() {
+  const { wearer } = useDressing();
+  const isOwn = wearer.header.own !== undefined;
   return (
     <>
       <NumberValue layer="cue" name="hover" label="Hovered" called="Line hovered" />
       <NumberValue layer="cue" name="current" label="Own page" called="Line on its own page" />
       <NumberValue layer="cue" name="offset" label="Below the letters" />
-      <NumberValue layer="cue" name="share" label="Share of the word" />
-      <OwnWeight />
+      {!isOwn && <NumberValue layer="cue" name="share" label="Share of the word" />}
+      {!isOwn && <OwnWeight />}
     </>
   );
 }

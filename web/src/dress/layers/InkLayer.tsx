@@ -33,12 +33,13 @@ export function InkLayer({ rows }: BodyProps) {
     const worst = worstRow(rows.filter((row) => row.moment === moment && test(row)));
     return worst && <VerdictText verdict={worst.verdict} contrast={worst.worst} />;
   };
-  const hasLogo = item === undefined || item.kind === 'logo';
+  const isOwn = header.own !== undefined;
+  const hasLogo = !isOwn && (item === undefined || item.kind === 'logo');
   const hasLinks = item?.kind !== 'logo';
   return (
     <>
       {hasLinks &&
-        COLOURS.map(({ name, label, state }) => (
+        COLOURS.filter(({ name }) => !isOwn || name !== 'open').map(({ name, label, state }) => (
           <Value
             key={name}
             label={label}
@@ -65,7 +66,7 @@ export function InkLayer({ rows }: BodyProps) {
           onChange={(use) => setLook(wearer, moment, 'ink', 'ring', use)}
         />
       </Value>
-      {wearer.rail === undefined && <LinkLetters />}
+      {wearer.rail === undefined && !isOwn && <LinkLetters />}
       {hasLogo && (
         <Value
           label="Logo"

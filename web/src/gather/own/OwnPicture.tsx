@@ -1,0 +1,84 @@
+import { useRef, useState } from 'react';
+import { ownAt } from '@hatrail/core/header/ownLayout';
+import type { Header } from '@hatrail/core/model/header';
+import { OWN_ROLE_NAMES, type OwnHeader } from '@hatrail/core/model/own';
+import type { Page } from '@hatrail/core/model/page';
+import type { LoadedSite } from '../../engine/loadedSite.ts';
+import { useMeasure } from '../../dress/view.ts';
+import { LiveFrame } from '../../parts/LiveFrame.tsx';
+import { usePreview } from '../../parts/preview.ts';
+import { useWidth } from '../../parts/useWidth.ts';
+
+const WIDTHS = [1280, 390] as const;
+
+/** Their header as it is, in a frame without scripts, each part of it in a box that can be clicked. */
+export function OwnPicture({
+  loaded,
+  header,
+  own,
+  page,
+  chosen,
+  onChoose,
+}: {
+  loaded: LoadedSite;
+  header: Header;
+  own: OwnHeader;
+  page: Page;
+  chosen: string | undefined;
+  onChoose: (path: string) => void;
+}) {
+  const measure = useMeasure(loaded);
+  const [width, setWidth] = useState<(typeof WIDTHS)[number]>(1280);
+  const box = useRef<HTMLDivElement>(null);
+  const room = useWidth(box, 700);
+  const preview = usePreview(loaded, header, page, measure);
+  const at = ownAt(own.top, width);
+  const [, top = 0, , height = 72] = at.bar;
+  const scale = Math.min(1, room / width);
+  const paths = new Map(
+    own.marks.flatMap(({ ink, path, role }) => (ink === undefined ? [] : [[ink, { path, role }] as const])),
+  );
+  return (
+    <div className="own-picture" ref={box}>
+      <p className="own-widths" role="group" aria-label="Width">
+        {WIDTHS.map((each) => (
+          <button
+            key={each}
+            type="button"
+            className="link"
+            aria-pressed={each === width}
+            onClick={() => setWidth(each)}
+          >
+            {each} px
+          </button>
+        ))}
+      </p>
+      {preview && (
+        <LiveFrame
+          preview={preview}
+          title="The header it has"
+          width={width}
+          height={Math.ceil(top + height + 26)}
+          scale={scale}
+          scroll={0}
+        >
+          {at.places.map(([ink, x, y, w, h], i) => {
+            const mark = paths.get(own.inks[ink]?.id ?? '');
+            if (!mark) return null;
+            return (
+              <button
+                key={`${ink} ${i}`}
+                type="button"
+                className="own-box"
+                aria-pressed={mark.path === chosen}
+                aria-label={`${own.inks[ink]!.name}: ${OWN_ROLE_NAMES[mark.role]}`}
+                style={{ left: x * scale, top: y * scale, width: w * scale, height: h * scale }}
+                onClick={() => onChoose(mark.path)}
+              />
+            );
+          })}
+        </LiveFrame>
+      )}
+    </div>
+  );
+}
