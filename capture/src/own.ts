@@ -165,7 +165,10 @@ export async function readOwn(
     await ask('measure', 0);
   }
   const own: SeenOwn['own'] = {
-    from: tab.url().startsWith('http') && !/\.invalid\//.test(tab.url()) ? tab.url() : undefined,
+    from:
+      /^https?:/.test(tab.url()) && !tab.url().includes('saved-page.invalid')
+        ? tab.url().slice(0, 2000)
+        : undefined,
     around: markup.around.map(nodeOf),
     node: nodeOf(markup.node),
     css: cut(markup.css),

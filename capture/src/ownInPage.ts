@@ -107,6 +107,8 @@ export interface RawMarkup {
 export interface OwnReader {
   /** Finds the parts as they are at a wide window; corrections go before what is found. */
   find(corrections: { path: string; role: OwnRole | 'none' }[]): boolean;
+  /** Takes a header, and what its parts are, as they were found before. */
+  adopt(selector: string, marks: { path: string; role: OwnRole; ink?: string }[]): boolean;
   /** Finds what shows only at a narrow window: the menu button. */
   findNarrow(): void;
   marks(): RawMark[];
@@ -462,6 +464,21 @@ export function installOwnReader(): void {
       if (box && box !== each && !roles.has(box)) roles.set(box, 'drop-down');
     }
     nameInks(parents);
+    return true;
+  };
+
+  const adopt: OwnReader['adopt'] = (selector, marks) => {
+    const found = document.querySelector<HTMLElement>(selector);
+    if (!found) return false;
+    header = found;
+    roles.clear();
+    inkIds.clear();
+    for (const { path, role, ink } of marks) {
+      const element = atPath(path);
+      if (!element) continue;
+      roles.set(element, role);
+      if (ink !== undefined) inkIds.set(element, ink);
+    }
     return true;
   };
 
@@ -843,7 +860,12 @@ export function installOwnReader(): void {
       probe.fillStyle = '#000';
       probe.fillStyle = getComputedStyle(at).backgroundColor;
       probe.fillRect(0, 0, 1, 1);
-      const [x = 0, y = 0, z = 0] = probe.getImageData(0, 0, 1, 1).data;
+      // As it is written, where that is plain: a pixel that lets something through is rounded.
+      const written = String(probe.fillStyle);
+      const [x = 0, y = 0, z = 0] = written.startsWith('#')
+        ? [1, 3, 5].map((k) => parseInt(written.slice(k, k + 2), 16))
+        : (/^rgba?\((\d+), (\d+), (\d+)/.exec(written)?.slice(1).map(Number) ??
+          probe.getImageData(0, 0, 1, 1).data);
       const share = alpha(getComputedStyle(at).backgroundColor) * (1 - a);
       const sum = a + share;
       if (sum > 0)
@@ -1211,10 +1233,8 @@ export function installOwnReader(): void {
     };
     for (const each of ofRole('icon').slice(0, 6)) markPaints(each, 'icons');
     for (const each of ofRole('menu button').slice(0, 1)) markPaints(each, 'mark');
-    const answering = [...ofRole('icon').slice(0, 6), ...ofRole('menu button').slice(0, 1)].filter(
-      (each) => each.tagName !== 'LABEL',
-    );
-    for (const each of answering) add('focus', [each]);
+    for (const each of [...ofRole('icon').slice(0, 6), ...ofRole('menu button').slice(0, 1)])
+      add('focus', [each]);
     const panel = panelOf();
     if (panel) {
       add('panel', [panel]);
@@ -1273,7 +1293,14 @@ export function installOwnReader(): void {
     logo: ['color', 'transition-property', 'transition-duration', 'text-shadow', 'outline-color'],
     menu: [],
     letters: ['color', '-webkit-text-fill-color', 'text-shadow', 'opacity'],
-    focus: ['outline-color', 'outline-style', 'outline-width', 'outline-offset'],
+    focus: [
+      'background-color',
+      'background-image',
+      'outline-color',
+      'outline-style',
+      'outline-width',
+      'outline-offset',
+    ],
     links: [
       'border-top-left-radius',
       'border-top-right-radius',
@@ -1704,6 +1731,7 @@ export function installOwnReader(): void {
   const elementOf = (ink: string) => [...inkIds].find(([, id]) => id === ink)?.[0] as HTMLElement | undefined;
   const reader: OwnReader = {
     find,
+    adopt,
     findNarrow,
     marks,
     noteClasses,

@@ -124,9 +124,8 @@ type Seen = Awaited<ReturnType<typeof prepare>>;
 async function prepare(tab: Tab, own: OwnHeader, css: string, lines: string | undefined) {
   const ask = await installOwn(tab);
   await ask('stopMotion');
-  if (!(await ask('find', own.said ?? [])))
+  if (!(await ask('adopt', own.selector, own.marks)))
     throw new BadInput('The page has no such header now: read it again, under Gather, Own header.');
-  await ask('findNarrow');
   await ask('tagInks');
   await tab.evaluate(
     ({ text, script }) => {
@@ -246,7 +245,9 @@ async function compare(
       ? Math.max(Math.abs(colour.r - r), Math.abs(colour.g - g), Math.abs(colour.b - b))
       : 255;
     const told = readAt(target, raster, behind).contrast;
-    const area = { left: 0, top: 0, right: ground.width, bottom: ground.height };
+    // The picture begins at the window's edge, or where the header does.
+    const first = Math.max(0, -shift);
+    const area = { left: 0, top: first, right: ground.width, bottom: first + ground.height };
     const inside = shape.cells.filter(
       (cell) => cell.bottom <= ground.height && cell.right <= ground.width && cell.top >= 0 && cell.left >= 0,
     );
@@ -254,7 +255,7 @@ async function compare(
     const contrast = Math.min(...inside.map((cell) => cellContrast(ground, area, cell, light)));
     const margin = marginOf(target) ?? ALLOWED;
     const difference = Math.abs(contrast - told);
-    if (off <= 1)
+    if (off <= 1 && Number.isFinite(contrast))
       result.largest = Math.max(result.largest, difference / Math.max(margin.least, told * margin.share));
     if (off > 1) {
       const rule = await winning(at, ink.element ?? ink.id);

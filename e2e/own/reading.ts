@@ -3,6 +3,10 @@ import { installReader } from '@hatrail/capture/inPage';
 import { readOwn, type Standing } from '@hatrail/capture/own';
 import type { SeenOwn } from '@hatrail/core/gather/captured';
 import { ownColours, ownHeader, safeTarget } from '@hatrail/core/start/ownHeader';
+import { loadImage } from '@napi-rs/canvas';
+import { usualWindowHeight } from '@hatrail/core/page/layout';
+import type { Drawable } from '@hatrail/core/page/paint';
+import { STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
 import { newSite } from '@hatrail/core/start/newSite';
 import type { Header } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
@@ -57,6 +61,7 @@ export function siteOfOwn(seen: SeenOwn): { site: Site; header: Header } {
       return swatch ? { swatch: swatch.id } : { colour: hex };
     },
     target: safeTarget,
+    here: plain.pages[0]!.id,
     faces: [],
     hasLogo: false,
   });
@@ -101,3 +106,42 @@ export function redressed(header: Header): Header {
     panel: { fill: use('#202020'), ink: use('#eeeeee'), hover: use('#ffff00') },
   };
 }
+
+/** A markup's page with its pictures taken without the header, as a page of a site that has that header. */
+export async function pageOfMarkup(
+  context: BrowserContext,
+  html: string,
+  seen: SeenOwn,
+): Promise<{ site: Site; header: Header; pictures: Map<string, Drawable> }> {
+  const { site, header } = siteOfOwn(seen);
+  const tab = await openMarkup(context, html);
+  const pictures = new Map<string, Drawable>();
+  const snapshots: { width: number; picture: string }[] = [];
+  const own = site.ownHeaders![0]!;
+  for (const width of STANDARD_WIDTHS) {
+    await tab.setViewportSize({ width, height: usualWindowHeight(width) });
+    await tab.evaluate((selector) => {
+      document.querySelector<HTMLElement>(selector)!.style.setProperty('opacity', '0', 'important');
+    }, own.selector);
+    const { top, height, whole } = await tab.evaluate((selector) => {
+      const rect = document.querySelector(selector)!.getBoundingClientRect();
+      return { top: rect.top, height: rect.height, whole: document.documentElement.scrollHeight };
+    }, own.selector);
+    const from = own.lies === 'over' ? 0 : Math.round(top + height);
+    const bytes = await tab.screenshot({
+      fullPage: true,
+      clip: { x: 0, y: from, width, height: whole - from },
+    });
+    const image = await loadImage(bytes);
+    const id = `page-${width}`;
+    const size = { width: image.width, height: image.height };
+    pictures.set(id, { image: image as unknown as Drawable['image'], ...size, pixels: size });
+    site.pictures.push({ id, name: id, alt: '', file: `${id}.png`, ...size });
+    snapshots.push({ width, picture: id });
+  }
+  await tab.close();
+  const page = { ...site.pages[0]!, bands: [], snapshots, from: ADDRESS };
+  return { site: { ...site, pages: [page, ...site.pages.slice(1)] }, header, pictures };
+}
+
+export { ADDRESS };

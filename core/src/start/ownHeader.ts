@@ -17,6 +17,8 @@ export interface OwnMaking {
   swatch: (hex: string) => ColourUse;
   /** Where an address leads on the site. */
   target: (address: string) => LinkTarget;
+  /** The page that it was read on, where that is one of the site's: the link that was marked there leads to it. */
+  here?: string | undefined;
   faces: OwnFace[];
   hasLogo: boolean;
 }
@@ -95,17 +97,24 @@ function differing(look: Look, before: Look): Look {
   );
 }
 
-function entriesFrom(seen: readonly SeenOwnEntry[], target: OwnMaking['target']): Entry[] {
+function entriesFrom(
+  seen: readonly SeenOwnEntry[],
+  target: (address: string, id: string) => LinkTarget,
+): Entry[] {
   return seen.map(({ id, label, address, entries }) => ({
     id,
     label,
-    ...(address !== undefined && target(address)),
+    ...(address !== undefined && target(address, id)),
     ...(entries.length > 0 && { children: entriesFrom(entries, target) }),
   }));
 }
 
 /** Makes what a site's document needs of a header that was read. */
-export function ownHeader(seen: SeenOwn, { id, menu, swatch, target, faces, hasLogo }: OwnMaking): MadeOwn {
+export function ownHeader(
+  seen: SeenOwn,
+  { id, menu, swatch, target, here, faces, hasLogo }: OwnMaking,
+): MadeOwn {
+  const current = seen.own.marks.find(({ role }) => role === 'current')?.ink;
   const own: OwnHeader = { ...seen.own, id, faces };
   const top = lookOf(seen.top, seen.top, swatch);
   const scrolled = seen.scrolled ? differing(lookOf(seen.scrolled, seen.top, swatch), top) : {};
@@ -152,7 +161,13 @@ export function ownHeader(seen: SeenOwn, { id, menu, swatch, target, faces, hasL
   const isStuck = own.stuck !== undefined;
   return {
     own,
-    menu: { id: menu, name: 'Its menu', entries: entriesFrom(seen.entries, target) },
+    menu: {
+      id: menu,
+      name: 'Its menu',
+      entries: entriesFrom(seen.entries, (address, of) =>
+        of === current && here !== undefined ? { page: here } : target(address),
+      ),
+    },
     header: {
       id,
       name: 'The header it has',
@@ -217,6 +232,7 @@ export function withOwnRead(site: Site, seen: SeenOwn, headerId?: string): OwnTa
     menu: oldMenu ?? freeId('own-menu', menus),
     swatch,
     target,
+    here: pages.find(({ from }) => from !== undefined && from === seen.own.from?.split('#')[0])?.id,
     faces: known?.faces ?? [],
     hasLogo: Object.keys(site.logo.variants).length > 0,
   });

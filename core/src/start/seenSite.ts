@@ -310,6 +310,7 @@ export function siteOfSeen(seen: SeenSite, files: SeenFiles, without: ReadonlySe
           menu: 'main',
           swatch,
           target: (address) => targetOf(address, pages),
+          here: pages.find(({ from }) => from === seen.own?.own.from?.split('#')[0])?.id,
           faces: seen.fonts.flatMap(({ family, weight, file }) => {
             const font = files.fonts.get(file);
             return font ? [{ family: family.slice(0, 80), weight, font: font.id }] : [];

@@ -20,10 +20,12 @@ export function HandOver() {
   return (
     <main className="hand-over">
       <Files siteId={siteId} header={place.header} version={version} />
-      {place.header.own !== undefined && (
-        <TryOwn siteId={siteId} site={loaded.site} header={place.header} version={version} />
-      )}
-      <Releases siteId={siteId} slug={slug} site={loaded.site} canPublish={save.kind === 'saved'} />
+      <div className="hand-side">
+        {place.header.own !== undefined && (
+          <TryOwn siteId={siteId} site={loaded.site} header={place.header} version={version} />
+        )}
+        <Releases siteId={siteId} slug={slug} site={loaded.site} canPublish={save.kind === 'saved'} />
+      </div>
     </main>
   );
 }

@@ -63,7 +63,7 @@ export function Hang() {
     [site, header, width, measure],
   );
   if (header.own !== undefined)
-    return <OwnHang site={site} header={header} onHeader={(id) => go({ header: id })} />;
+    return <OwnHang loaded={loaded} page={page} header={header} onHeader={(id) => go({ header: id })} />;
   if (!layout || !measure) return <p className="wait">Loading the site’s fonts</p>;
   const item = chosen.kind === 'item' ? allItems(header).find(({ id }) => id === chosen.id) : undefined;
   return (

@@ -1,8 +1,11 @@
-import { Link, useLocation } from 'react-router';
+import { Link, useLocation, useNavigate } from 'react-router';
+import { ownHeaderOf } from '@hatrail/core/header/ownLayout';
+import type { Page } from '@hatrail/core/model/page';
+import type { LoadedSite } from '../engine/loadedSite.ts';
+import { OwnPicture } from '../gather/own/OwnPicture.tsx';
 import { headerItems, type Header } from '@hatrail/core/model/header';
 import type { ButtonItem } from '@hatrail/core/model/item';
 import type { ColourUse } from '@hatrail/core/model/palette';
-import type { Site } from '@hatrail/core/model/site';
 import { changeHeader } from '../editor/edits.ts';
 import { ColourField } from '../parts/ColourField.tsx';
 import { FieldRow } from '../parts/fields.tsx';
@@ -19,15 +22,20 @@ const COLOURS = [
 
 /** A header that the site has already: what hangs where is its own, and only its buttons have colours of their own. */
 export function OwnHang({
-  site,
+  loaded,
   header,
+  page,
   onHeader,
 }: {
-  site: Site;
+  loaded: LoadedSite;
+  page: Page;
   header: Header;
   onHeader: (id: string) => void;
 }) {
+  const { site } = loaded;
   const { search } = useLocation();
+  const navigate = useNavigate();
+  const own = ownHeaderOf(site, header);
   const buttons = headerItems(header).filter((item): item is ButtonItem => item.kind === 'button');
   const set = (id: string, label: string, change: (item: ButtonItem) => void) =>
     changeHeader(
@@ -53,6 +61,16 @@ export function OwnHang({
           <Link to={{ pathname: '../gather/own-header', search }}>Own header</Link>; what it wears is set in{' '}
           <Link to={{ pathname: '../dress', search }}>Dress</Link>.
         </p>
+        {own && (
+          <OwnPicture
+            loaded={loaded}
+            header={header}
+            own={own}
+            page={page}
+            chosen={undefined}
+            onChoose={() => void navigate({ pathname: '../gather/own-header', search })}
+          />
+        )}
         {buttons.map((item) => (
           <fieldset key={item.id} className="own-button">
             <legend>{item.label}</legend>

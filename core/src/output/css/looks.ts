@@ -23,6 +23,8 @@ export interface LookSelectors {
   /** None where a rail, or an item, wears nothing of its own. */
   rail(number: number): string | undefined;
   item(id: string): string | undefined;
+  /** Values that nothing there reads. */
+  without?: RegExp;
 }
 
 /** How they are named in markup of ours. */
@@ -206,15 +208,17 @@ export function looksCss(site: Site, header: Header, selectors = ourSelectors(he
       const known = new Map(from.flat());
       return properties.filter(([key, value]) => known.get(key) !== value);
     };
-    const when = (at: string, changed: Properties) =>
-      changed.length > 0 ? rule(below(at), ...declare(changed)) : '';
+    const when = (at: string, changed: Properties) => {
+      const lines = declare(changed, selectors.without);
+      return lines.length > 0 ? rule(below(at), ...lines) : '';
+    };
     const own = values(
       (moment, all) => propertiesOf(site, wearer, { moment, everywhere, all }, wearer),
       moments,
     );
     const stops = wearer.item ? [] : stopTransitions(site, wearer);
     const rules = [
-      own.base.length > 0 ? rule(plain, ...declare(own.base)) : '',
+      own.base.length > 0 ? rule(plain, ...declare(own.base, selectors.without)) : '',
       // A header that is not of ours says itself what changes over time.
       stops.length > 0 && root === '.hr' ? rule(plain, `transition: ${stops.join(', ')}`) : '',
       when(later, differing(own.later, own.base)),
@@ -237,6 +241,6 @@ export function looksCss(site: Site, header: Header, selectors = ourSelectors(he
   return (byScroll ? WAY_CSS : '') + rules.join('');
 }
 
-function declare(properties: Properties): string[] {
-  return properties.map(([key, value]) => `${key}: ${value}`);
+function declare(properties: Properties, without?: RegExp): string[] {
+  return properties.filter(([key]) => !without?.test(key)).map(([key, value]) => `${key}: ${value}`);
 }

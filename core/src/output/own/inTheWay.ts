@@ -37,74 +37,88 @@ const isGround = ({ property, value }: OwnRule) =>
 
 const isInk = ({ property }: OwnRule) => property === 'color' || property === 'fill' || property === 'stroke';
 
-function sayOf(rule: OwnRule): Pick<InTheWay, 'what' | 'so'> | undefined {
-  const thing = THINGS[rule.group];
-  const state = rule.states.includes('hover')
+const CALLED: Record<string, string> = {
+  color: 'the colour',
+  'background-color': 'the fill',
+  'background-image': 'the picture behind',
+  'border-bottom-color': 'the line',
+  'text-decoration-line': 'the underline',
+  'text-decoration-color': 'the underline',
+  'text-decoration-thickness': 'the underline',
+};
+
+/** How a rule is in the way, without whom it is of: what is said of it, and what follows. */
+function sayOf(rule: OwnRule): { how: string; so: string } | undefined {
+  const { important, layer, selector, states, media, weight, group, property } = rule;
+  const what = CALLED[property] ?? property;
+  const state = states.includes('hover')
     ? ' under the pointer'
-    : rule.states.includes('focus')
+    : states.includes('focus')
       ? ' with the keyboard on it'
       : '';
-  if (rule.important && rule.selector === 'style')
+  const isNameless = layer !== undefined && /(^|\.)\?/.test(layer);
+  if (important && selector === 'style')
     return {
-      what: `${thing}: ${rule.property} is set with !important in the markup`,
+      how: `${what} is set with !important in the markup`,
       so: 'No style sheet wins over that: it has to go from the markup.',
     };
-  if (rule.important && rule.layer !== undefined && /(^|\.)\?/.test(rule.layer))
+  if (important && isNameless)
     return {
-      what: `${thing}: ${rule.property} is set with !important in a layer without a name`,
+      how: `${what} is set with !important in a layer without a name`,
       so: 'No style sheet wins over that: give the layer a name, or take the word out.',
     };
-  if (rule.important && rule.layer !== undefined)
+  if (important && layer !== undefined)
     return {
-      what: `${thing}${state}: ${rule.property} is set with !important in the layer ${rule.layer}`,
+      how: `${what}${state} is set with !important in the layer ${layer}`,
       so: 'Ours stands in that layer, too, and says so.',
     };
-  if (rule.important)
+  if (important)
+    return { how: `${what}${state} is set with !important`, so: 'Ours has to say so too, there alone.' };
+  if (selector === 'style')
+    return { how: `${what} is set in the markup itself`, so: 'Ours has to be important there.' };
+  if (group === 'ground' && isGround(rule))
     return {
-      what: `${thing}${state}: ${rule.property} is set with !important`,
-      so: 'Ours has to say so too, there alone.',
+      how: 'has a fill of its own',
+      so: 'It has to go where the header’s own ground is to be seen.',
     };
-  if (rule.selector === 'style')
-    return {
-      what: `${thing}: ${rule.property} is set in the markup itself`,
-      so: 'Ours has to be important there.',
-    };
-  if ((rule.group === 'ground' || rule.group === 'panel') && isGround(rule))
-    return rule.group === 'ground'
-      ? {
-          what: `${thing} has a fill of its own`,
-          so: 'It has to go where the header’s own ground is to be seen.',
-        }
-      : undefined;
-  if (rule.weight[0] > 0 && (isInk(rule) || isGround(rule)))
-    return {
-      what: `${thing}${state}: ${isInk(rule) ? 'the colour' : 'the fill'} is set by an id`,
-      so: 'Ours names that id, too.',
-    };
-  if (rule.media !== undefined && (isInk(rule) || isGround(rule)))
-    return {
-      what: `${thing}${state}: ${isInk(rule) ? 'the colour' : 'the fill'} is another where ${rule.media}`,
-      so: 'Ours holds at every width.',
-    };
+  if (!isInk(rule) && !isGround(rule)) return undefined;
+  if (weight[0] > 0) return { how: `${what}${state} is set by an id`, so: 'Ours names that id, too.' };
+  if (media !== undefined)
+    return { how: `${what}${state} is another where ${media}`, so: 'Ours holds at every width.' };
   return undefined;
 }
 
-/** What stands in the way, the heaviest first, each once. */
+/** What stands in the way, the heaviest first: of a rule that is in several's way, once. */
 export function inTheWay(own: Pick<OwnHeader, 'rules'>): InTheWay[] {
-  const found = new Map<string, InTheWay & { rank: number }>();
+  const found = new Map<
+    string,
+    { things: Set<string>; way: Omit<InTheWay, 'what'>; how: string; rank: number }
+  >();
   for (const rule of own.rules) {
     const said = sayOf(rule);
     if (!said) continue;
-    const key = `${said.what} ${rule.selector}`;
-    if (found.has(key)) continue;
+    const key = `${said.how} ${rule.selector}`;
+    const known = found.get(key);
+    known?.things.add(THINGS[rule.group]);
+    if (known) continue;
     const [ids, classes, elements] = rule.weight;
     found.set(key, {
-      ...said,
-      selector: rule.selector === 'style' ? 'style="…"' : rule.selector,
-      weight: rule.selector === 'style' ? 'in the element' : rule.weight.join('-'),
-      sets: `${rule.property}: ${rule.value}${rule.important ? ' !important' : ''}`,
+      things: new Set([THINGS[rule.group]]),
+      how: said.how,
+      way: {
+        selector: rule.selector === 'style' ? 'style="…"' : rule.selector,
+        weight: rule.selector === 'style' ? 'in the element' : rule.weight.join('-'),
+        sets: `${rule.property}: ${rule.value}${rule.important ? ' !important' : ''}`,
+        so: said.so,
+      },
       rank: (rule.important ? 1e6 : 0) + ids * 1e4 + classes * 100 + elements,
     });
   }
-  return [...found.values()].sort((a, b) => b.rank - a.rank).map(({ rank: _, ...rest }) => rest);
+  return [...found.values()]
+    .sort((a, b) => b.rank - a.rank)
+    .map(({ things, how, way }) => {
+      const [first = '', ...others] = [...things];
+      const whom = [first, ...others.map((each) => each.toLowerCase())].join(', ');
+      return { ...way, what: how.startsWith('has') ? `${whom} ${how}` : `${whom}: ${how}` };
+    });
 }

@@ -218,6 +218,7 @@ function valuesCss(site: Site, header: Header, own: OwnHeader): string {
     later: laterSelector(own, header),
     rail: () => undefined,
     item: selectorOf,
+    without: /^--hr-(light|dark|single|open|line-share|cut|depth|plate-(open|reach|height))/,
   });
   const time = (ms: number, delay = 0) => `${ms}ms ${easing}${delay > 0 ? ` ${delay}ms` : ''}`;
   return [
@@ -436,7 +437,9 @@ function writeInks(writer: Writer, header: Header, own: OwnHeader): void {
       ...inks.rest!.slice(0, 2),
       ...(states.backing ? ([['--hr-plate', 'var(--hr-plate-rest, transparent)']] as Declared) : []),
       ['background-color', states.backing ? 'var(--hr-plate)' : 'transparent'],
-      ...(states.backing ? ([['border-radius', `var(--hr-plate-radius, ${px(PLAIN.backing.radius)})`]] as Declared) : []),
+      ...(states.backing
+        ? ([['border-radius', `var(--hr-plate-radius, ${px(PLAIN.backing.radius)})`]] as Declared)
+        : []),
       ...neutral(own, group, ['background-image', 'none']),
       ...(hasLine ? ([['border-bottom-color', 'transparent']] as Declared) : []),
       ['text-underline-offset', 'var(--hr-line-at, 6px)'],
@@ -533,9 +536,15 @@ function writeButtons(writer: Writer, site: Site, header: Header): void {
 /** Icons and the menu button: whatever paints them takes the links' ink. */
 function writeMarks(writer: Writer, own: OwnHeader): void {
   const hosts = writer.groups('focus');
-  for (const group of hosts)
-    writer.write(group, 'Icons and the menu button.', {
-      rest: [['--hr-mark', 'var(--hr-link)']],
+  const isStill = own.inks.some(({ id, isStill: still }) => id === 'menu-button' && still);
+  const hasButton = own.inks.some(({ id }) => id === 'menu-button');
+  for (const [i, group] of hosts.entries()) {
+    const rest: Declared = [
+      ['--hr-mark', 'var(--hr-link)'],
+      ['background-color', 'transparent'],
+      ['background-image', 'none'],
+    ];
+    const answers: ByState = {
       focus: [
         ['--hr-mark', 'var(--hr-focused, var(--hr-link))'],
         ['outline-style', 'solid'],
@@ -545,7 +554,11 @@ function writeMarks(writer: Writer, own: OwnHeader): void {
       ],
       hover: [['--hr-mark', 'var(--hr-hover)']],
       active: [['--hr-mark', 'var(--hr-pressed, var(--hr-hover))']],
-    });
+    };
+    // The menu button is the last; one that is a label only does not answer.
+    const answersNot = hasButton && isStill && i === hosts.length - 1;
+    writer.write(group, 'Icons and the menu button.', answersNot ? { rest } : { rest, ...answers });
+  }
   const value = 'var(--hr-mark, var(--hr-link))';
   for (const group of [...writer.groups('icons'), ...writer.groups('mark')])
     writer.write(group, 'What paints a mark.', {

@@ -12,7 +12,7 @@ export function OwnMarkup({
   chosen: string | undefined;
   onChoose: (path: string) => void;
 }) {
-  const lines = useMemo(() => linesOf(own.node), [own.node]);
+  const lines = useMemo(() => linesOf(own.node, own.from), [own.node, own.from]);
   const roles = new Map(own.marks.map((mark) => [mark.path, mark]));
   return (
     <ol className="own-markup" aria-label="Its markup">

@@ -18,13 +18,17 @@ const MOST = 160;
 const shorten = (text: string, most: number) => (text.length > most ? `${text.slice(0, most - 1)}…` : text);
 
 /** The markup as lines: an element with nothing but text in it takes one. */
-export function linesOf(root: OwnNode): MarkupLine[] {
+export function linesOf(root: OwnNode, from = ''): MarkupLine[] {
   const lines: MarkupLine[] = [];
+  // Addresses of the site itself are shown as they are within it.
+  const origin = /^https?:\/\/[^/]+/.exec(from)?.[0];
+  const within = (value: string) =>
+    origin && value.startsWith(`${origin}/`) ? value.slice(origin.length) : value;
   const walk = (node: OwnNode, path: string, depth: number) => {
     if (lines.length >= MOST || node.tag === undefined) return;
     const attributes = (node.attributes ?? [])
       .filter(({ name }) => name !== 'style' || node.tag !== 'img')
-      .map(({ name, value }) => ` ${name}="${shorten(value, 40)}"`)
+      .map(({ name, value }) => ` ${name}="${shorten(within(value), 40)}"`)
       .join('');
     const inner = node.nodes ?? [];
     const isPlain = inner.every(({ tag }) => tag === undefined);
