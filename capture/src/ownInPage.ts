@@ -208,7 +208,10 @@ export function installOwnReader(): void {
   const linkLike = 'a, button, summary, [role=button], [role=menuitem], label';
   const links = () =>
     ([...header.querySelectorAll(linkLike)] as HTMLElement[]).filter(
-      (each) => !(each.tagName === 'A' && !each.hasAttribute('href') && words(each.textContent) === ''),
+      (each) =>
+        // A link within a drawing is part of that.
+        !each.closest('svg') &&
+        !(each.tagName === 'A' && !each.hasAttribute('href') && words(each.textContent) === ''),
     );
   const isHome = (element: Element) => {
     const link = element.closest<HTMLAnchorElement>('a[href]');
@@ -1233,8 +1236,18 @@ export function installOwnReader(): void {
     };
     for (const each of ofRole('icon').slice(0, 6)) markPaints(each, 'icons');
     for (const each of ofRole('menu button').slice(0, 1)) markPaints(each, 'mark');
-    for (const each of [...ofRole('icon').slice(0, 6), ...ofRole('menu button').slice(0, 1)])
-      add('focus', [each]);
+    for (const each of [...ofRole('icon').slice(0, 6), ...ofRole('menu button').slice(0, 1)]) {
+      // A line of its own that its mark lies over is behind that mark.
+      const [x, y, width, height] = inkedBox(each);
+      const { left, top, right, bottom } = each.getBoundingClientRect();
+      const style = getComputedStyle(each);
+      const isOver =
+        x < left + parseFloat(style.borderLeftWidth) ||
+        y < top + parseFloat(style.borderTopWidth) ||
+        x + width > right - parseFloat(style.borderRightWidth) ||
+        y + height > bottom - parseFloat(style.borderBottomWidth);
+      add('focus', [each], isOver ? { paints: PAINTS.filter((name) => name.startsWith('border')) } : {});
+    }
     const panel = panelOf();
     if (panel) {
       add('panel', [panel]);

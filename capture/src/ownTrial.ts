@@ -249,7 +249,8 @@ async function compare(
     const first = Math.max(0, -shift);
     const area = { left: 0, top: first, right: ground.width, bottom: first + ground.height };
     const inside = shape.cells.filter(
-      (cell) => cell.bottom <= ground.height && cell.right <= ground.width && cell.top >= 0 && cell.left >= 0,
+      (cell) =>
+        cell.bottom <= area.bottom && cell.right <= area.right && cell.top >= area.top && cell.left >= 0,
     );
     const light = luminance16(colour ?? shape.colour);
     const contrast = Math.min(...inside.map((cell) => cellContrast(ground, area, cell, light)));
@@ -296,7 +297,11 @@ async function winning({ session }: At, ink: string): Promise<TrialOff['rule']> 
     const all = matchedCSSRules.flatMap(({ rule }) =>
       rule.style.cssProperties
         .filter(({ name }) => name === 'color')
-        .map(({ value, important = false }) => ({ selector: rule.selectorList.text, value, important })),
+        .map(({ value, important = false }) => ({
+          selector: rule.selectorList.text,
+          value: value.replace(/\s*!important$/, ''),
+          important,
+        })),
     );
     const inline = inlineStyle?.cssProperties.find(({ name }) => name === 'color');
     const last = all.findLast(({ important }) => important) ?? all.at(-1);

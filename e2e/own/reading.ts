@@ -1,6 +1,6 @@
 import type { BrowserContext, Page as Tab } from 'playwright-core';
 import { installReader } from '@hatrail/capture/inPage';
-import { readOwn, type Standing } from '@hatrail/capture/own';
+import { readOwn, type Correction, type Standing } from '@hatrail/capture/own';
 import type { SeenOwn } from '@hatrail/core/gather/captured';
 import { ownColours, ownHeader, safeTarget } from '@hatrail/core/start/ownHeader';
 import { loadImage } from '@napi-rs/canvas';
@@ -31,7 +31,11 @@ export async function openMarkup(context: BrowserContext, html: string): Promise
 }
 
 /** Reads the header of an open page. */
-export async function readMarkup(tab: Tab, standing?: Standing): Promise<SeenOwn | undefined> {
+export async function readMarkup(
+  tab: Tab,
+  standing?: Standing,
+  corrections?: readonly Correction[],
+): Promise<SeenOwn | undefined> {
   await tab.evaluate(installReader);
   const isOver = await tab.evaluate(() => {
     const reader = (
@@ -46,6 +50,7 @@ export async function readMarkup(tab: Tab, standing?: Standing): Promise<SeenOwn
     tab,
     {},
     standing ?? { lies: isOver.isOver ? 'over' : 'above', onScroll: isOver.isFixed ? 'stays' : 'leaves' },
+    corrections,
   );
 }
 

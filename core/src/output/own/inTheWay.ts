@@ -89,7 +89,14 @@ function sayOf(rule: OwnRule): { how: string; so: string } | undefined {
 }
 
 /** What stands in the way, the heaviest first: of a rule that is in several's way, once. */
-export function inTheWay(own: Pick<OwnHeader, 'rules'>): InTheWay[] {
+export function inTheWay(own: Pick<OwnHeader, 'rules' | 'groups'>): InTheWay[] {
+  const menu = own.groups.find(({ name }) => name === 'menu')?.inner[0];
+  /** Whom a rule is of: a ground that lies in the menu is the menu's. */
+  const thingOf = ({ group, number }: OwnRule): string => {
+    const inner = own.groups.find((each) => each.name === group && each.number === number)?.inner[0];
+    const isMenu = group === 'ground' && menu !== undefined && inner?.startsWith(menu);
+    return isMenu ? 'The menu' : THINGS[group];
+  };
   const found = new Map<
     string,
     { things: Set<string>; way: Omit<InTheWay, 'what'>; how: string; rank: number }
@@ -99,11 +106,11 @@ export function inTheWay(own: Pick<OwnHeader, 'rules'>): InTheWay[] {
     if (!said) continue;
     const key = `${said.how} ${rule.selector}`;
     const known = found.get(key);
-    known?.things.add(THINGS[rule.group]);
+    known?.things.add(thingOf(rule));
     if (known) continue;
     const [ids, classes, elements] = rule.weight;
     found.set(key, {
-      things: new Set([THINGS[rule.group]]),
+      things: new Set([thingOf(rule)]),
       how: said.how,
       way: {
         selector: rule.selector === 'style' ? 'style="…"' : rule.selector,

@@ -543,6 +543,7 @@ function writeMarks(writer: Writer, own: OwnHeader): void {
       ['--hr-mark', 'var(--hr-link)'],
       ['background-color', 'transparent'],
       ['background-image', 'none'],
+      ...(group.paints ?? []).map((property): Declared[number] => [property, 'transparent']),
     ];
     const answers: ByState = {
       focus: [

@@ -76,7 +76,13 @@ export function OwnParts({
           return (
             <div key={role}>
               <dt>{OWN_ROLE_NAMES[role]}</dt>
-              <dd>{first ? <code>{selectorOf(role) || `${marks.length} found`}</code> : 'none'}</dd>
+              <dd>
+                {first || (role === 'panel' && selectorOf(role)) ? (
+                  <code>{selectorOf(role) || `${marks.length} found`}</code>
+                ) : (
+                  'none'
+                )}
+              </dd>
               {first && (
                 <button type="button" className="link" onClick={() => onChoose(first.path)}>
                   change<span className="sr-only"> {OWN_ROLE_NAMES[role]}</span>

@@ -1,4 +1,5 @@
 import { useRef, useState } from 'react';
+import type { OwnAt } from '@hatrail/core/model/own';
 import { ownAt } from '@hatrail/core/header/ownLayout';
 import type { Header } from '@hatrail/core/model/header';
 import { OWN_ROLE_NAMES, type OwnHeader } from '@hatrail/core/model/own';
@@ -38,6 +39,7 @@ export function OwnPicture({
   const paths = new Map(
     own.marks.flatMap(({ ink, path, role }) => (ink === undefined ? [] : [[ink, { path, role }] as const])),
   );
+  const captions = captionsOf(own, at);
   return (
     <div className="own-picture" ref={box}>
       <p className="own-widths" role="group" aria-label="Width">
@@ -58,10 +60,20 @@ export function OwnPicture({
           preview={preview}
           title="The header it has"
           width={width}
-          height={Math.ceil(top + height + 26)}
+          height={Math.ceil(top + height + 20 / scale)}
           scale={scale}
           scroll={0}
         >
+          {captions.map(({ says, left, width: w, below }) => (
+            <small
+              key={says}
+              className="own-caption"
+              aria-hidden="true"
+              style={{ left: left * scale, top: below * scale + 3, minWidth: w * scale }}
+            >
+              {says}
+            </small>
+          ))}
           {at.places.map(([ink, x, y, w, h], i) => {
             const mark = paths.get(own.inks[ink]?.id ?? '');
             if (!mark) return null;
@@ -81,4 +93,44 @@ export function OwnPicture({
       )}
     </div>
   );
+}
+
+/** What stands where, in a few words below it. */
+function captionsOf(own: OwnHeader, { places }: OwnAt) {
+  const roles = new Map(
+    own.marks.flatMap(({ ink, role }) => (ink === undefined ? [] : [[ink, role] as const])),
+  );
+  const said = {
+    logo: 'logo',
+    link: 'menu',
+    current: 'menu',
+    button: 'button',
+    icon: 'icons',
+    'menu button': 'menu button',
+  };
+  const boxes = new Map<string, { left: number; right: number; below: number; count: number }>();
+  for (const [number, x, y, width, height] of places) {
+    const ink = own.inks[number];
+    const role = roles.get(ink?.id ?? '');
+    const what = role && role in said ? said[role as keyof typeof said] : undefined;
+    if (!ink || !what) continue;
+    const known = boxes.get(what);
+    boxes.set(what, {
+      left: Math.min(known?.left ?? x, x),
+      right: Math.max(known?.right ?? 0, x + width),
+      below: Math.max(known?.below ?? 0, y + height),
+      count: (known?.count ?? 0) + 1,
+    });
+  }
+  return [...boxes].map(([what, { left, right, below, count }]) => ({
+    says:
+      what === 'menu'
+        ? `menu, ${count} ${count === 1 ? 'link' : 'links'}`
+        : what === 'logo'
+          ? `logo, as ${own.inks.find(({ id }) => id === 'logo')?.kind === 'text' ? 'text' : 'a picture'}`
+          : what,
+    left,
+    width: right - left,
+    below,
+  }));
 }

@@ -1,0 +1,89 @@
+import { afterAll, beforeAll, expect, test } from 'vitest';
+import type { Browser, BrowserContext, Page as Tab } from 'playwright-core';
+import { installReader } from '@hatrail/capture/inPage';
+import { tryOwn, type Tried } from '@hatrail/capture/ownTrial';
+import { openChromium } from './chromium.ts';
+import { MARKUPS } from './own/markups.ts';
+import { ADDRESS, openMarkup, pageOfMarkup, readMarkup, redressed } from './own/reading.ts';
+
+/**
+ * Headers that sites have already, in other clothes: what is promised of them is what the browser paints with the paste, at four
+ * widths, at the top, once scrolled and further down, in every state. Other kinds of markup in the longer run.
+ */
+
+const DAILY = [
+  'a checkbox menu',
+  'a script menu',
+  'a strip above',
+  'utility classes',
+  'letters in spans',
+  'cascade layers',
+];
+const CHOSEN = MARKUPS.filter(({ name }) => process.env.LONG || DAILY.some((each) => name.startsWith(each)));
+
+let browser: Browser;
+let context: BrowserContext;
+let largest = 0;
+let compared = 0;
+beforeAll(async () => {
+  browser = await openChromium('software');
+  context = await browser.newContext({ reducedMotion: 'reduce' });
+});
+afterAll(async () => {
+  console.log(
+    `own headers: ${compared} compared, largest difference ${Math.round(100 * largest)} % of what is allowed`,
+  );
+  await browser.close();
+});
+
+async function tried(html: string): Promise<{ tab: Tab; what: Tried }> {
+  const tab = await openMarkup(context, html);
+  const seen = (await readMarkup(tab))!;
+  const { site, header, pictures } = await pageOfMarkup(context, html, seen);
+  const worn = redressed(header);
+  return { tab, what: { site: { ...site, headers: [worn] }, header: worn, page: site.pages[0]!, pictures } };
+}
+
+const trial = (tab: Tab, what: Tried, spoil = '') =>
+  tryOwn(
+    tab,
+    async (width) => {
+      await tab.setViewportSize({ width, height: 800 });
+      await tab.goto(ADDRESS);
+      await tab.evaluate(installReader);
+      if (spoil) await tab.addStyleTag({ content: spoil });
+    },
+    what,
+    () => undefined,
+  );
+
+test.each(CHOSEN.map(({ name, html }) => [name, html] as const))('%s', async (_, html) => {
+  const { tab, what } = await tried(html);
+  const result = await trial(tab, what);
+  expect(result.off).toEqual([]);
+  expect(result.compared).toBeGreaterThan(15);
+  compared += result.compared;
+  largest = Math.max(largest, result.largest);
+  await tab.close();
+});
+
+test('what another rule spoils is told with that rule, and what lies behind that was not there', async () => {
+  const { html } = MARKUPS.find(({ name }) => name === 'a table')!;
+  const { tab, what } = await tried(html);
+  const ink = await trial(tab, what, '#header td.navi a { color: #ff0000 !important }');
+  expect(ink.off[0]).toMatchObject({
+    item: 'Flour',
+    what: 'ink',
+    rule: {
+      selector: '#header td.navi a',
+      sets: expect.stringMatching(/^color: (#ff0000|red|rgb\(255, 0, 0\)) !important$/) as string,
+    },
+  });
+  const ground = await trial(tab, what, '#header td.navi { background: #101010 !important }');
+  expect(
+    ground.off.some(({ what: kind, says }) => kind === 'ground' && says.includes('<td class="navi">')),
+  ).toBe(true);
+  const moved = await trial(tab, what, 'table.top td { padding: 16px 20px !important }');
+  expect(moved.off[0]).toMatchObject({ what: 'box' });
+  await tab.close();
+});
