@@ -11,6 +11,7 @@ import { openOwner, type Owner } from './owner.ts';
 /** A site that was made elsewhere is brought in from its address; what cannot be used is said. */
 
 const SLOW = { timeout: 90_000 };
+const SLOW_STORY = { timeout: 180_000 };
 let owner: Owner;
 let elsewhere: Server;
 let base: string;
@@ -171,6 +172,9 @@ async function settled(id: string): Promise<CaptureState> {
 /** What lies about that is not kept. */
 const drafts = () => readdirSync(join(owner.dataFolder, 'drafts'));
 
+/** Wether Lane, once it is brought in. */
+let bindery: string;
+
 test(
   'an owner brings in Wether Lane by its address, sees all of it, leaves one part out, and has its first findings within a minute',
   { timeout: 240_000 },
@@ -222,6 +226,7 @@ test(
     const titles = async () => (await tab.locator('.finding strong').allTextContents()).join('; ');
     await expect.poll(titles, SLOW).toMatch(/Dark red links over (dark|light) pages, after scrolling/);
     const id = /sites\/([^/]+)/.exec(tab.url())![1]!;
+    bindery = id;
     const site = owner.kept(id);
     expect(checkSite(site)).toEqual([]);
     expect(site.pages.map(({ path }) => path)).toEqual(['/', '/bindings', '/courses', '/papers', '/find']);
@@ -237,6 +242,118 @@ test(
     expect(owner.errors.filter((message) => !/422|404/.test(message))).toEqual([]);
   },
 );
+
+describe('the header that Wether Lane has', () => {
+  const site = () => owner.kept(bindery);
+  const own = () => site().ownHeaders![0]!;
+
+  test(
+    'is cleared and tried on the page itself in a few clicks: what is seen is what was promised',
+    { timeout: 240_000 },
+    async () => {
+      const { tab } = owner;
+      await owner.button('Clear all').click(SLOW);
+      await owner.button(/^Take/).click(SLOW);
+      await expect
+        .poll(() => tab.getByRole('heading', { level: 1 }).textContent(), SLOW)
+        .toMatch(/^(No|0) finding/);
+      await owner.peg('Hand over');
+      await tab.getByRole('button', { name: /^header\.css/ }).waitFor(SLOW);
+      const css = (await tab.getByLabel('header.css', { exact: true }).textContent())!;
+      expect(css).toContain('.site-top.is-stuck');
+      await owner.button('Try it').click();
+      await tab.getByRole('button', { name: 'Stop' }).waitFor(SLOW);
+      await tab.getByText('What is seen is what was promised.').waitFor(SLOW);
+      expect(await tab.getByText(/compared, at 390, 768, 1280, 1920 px, in 2 moments/).textContent()).toMatch(
+        /^\D*\d{3} compared/,
+      );
+      expect(await axeFindings(tab)).toEqual([]);
+    },
+  );
+
+  test('shows what each part is; what an owner says of one goes, and is taken back', SLOW_STORY, async () => {
+    const { tab } = owner;
+    await owner.peg('Gather');
+    await owner.part('Own header');
+    const frame = tab.getByTitle('The header it has');
+    await frame.waitFor(SLOW);
+    expect(await frame.getAttribute('sandbox')).toBe('allow-same-origin');
+    expect(await axeFindings(tab)).toEqual([]);
+    await tab.getByText('The menu has a fill of its own').waitFor();
+    await tab.getByText(/no key reaches what is in them/).waitFor();
+    expect(own().stuck).toEqual({ on: 'header', name: 'is-stuck', from: 41 });
+    const looks = JSON.stringify(site().headers[0]!.looks);
+    // In the picture, by keyboard; and in the markup.
+    await tab.getByRole('button', { name: 'Ask: Button' }).press('Enter');
+    await tab.locator('#own-role').selectOption('link');
+    await expect.poll(() => own().marks.filter(({ role }) => role === 'button').length, SLOW).toBe(0);
+    expect(own().said).toEqual([{ path: '1/8', role: 'link' }]);
+    expect(JSON.stringify(site().headers[0]!.looks)).toBe(looks);
+    await owner.button('Undo').click();
+    await expect.poll(() => own().marks.filter(({ role }) => role === 'button').length, SLOW).toBe(1);
+  });
+
+  test(
+    'is dressed like any other, but for what style cannot do; its page runs nothing',
+    SLOW_STORY,
+    async () => {
+      const { tab } = owner;
+      await owner.peg('Hang');
+      await tab.getByText('What hangs here is your site’s own').waitFor(SLOW);
+      expect(await axeFindings(tab)).toEqual([]);
+      await owner.peg('Dress');
+      const layers = tab.getByRole('group', { name: 'Add a layer' });
+      await layers.waitFor(SLOW);
+      expect((await layers.getByRole('button').allTextContents()).sort()).toEqual([
+        'Backing of links',
+        'Blur',
+        'Gradient',
+        'Line below links',
+        'Shadow',
+        'Tint',
+      ]);
+      await layers.getByRole('button', { name: 'Blur' }).click();
+      const inside = tab.frameLocator('iframe[title]').first();
+      await expect
+        .poll(
+          () =>
+            inside.locator('.site-top').evaluate((bar) => getComputedStyle(bar, '::before').backdropFilter),
+          SLOW,
+        )
+        .toMatch(/blur/);
+      expect(await inside.locator('script').count()).toBe(0);
+      await owner.button('Undo').click();
+    },
+  );
+
+  test('is handed over as style alone; a site without one takes it in as a paste', SLOW_STORY, async () => {
+    const { tab, running } = owner;
+    const files = (await (
+      await fetch(`${running.url}/api/sites/${bindery}/headers/${site().headers[0]!.id}/files`)
+    ).json()) as { path: string; text: string }[];
+    expect(files.map(({ path }) => path)).toEqual(['header.css', 'one-paste.html', 'how-to.txt']);
+    expect(files[1]!.text).toMatch(/^<!-- .*-->\n<style>\n[^<]*<\/style>\n$/s);
+    await tab.goto(`${running.url}/sites/${bindery}/gather/own-header`);
+    await owner.button('From elsewhere').click(SLOW);
+    await tab.getByLabel('HTML of the header').fill('<p>No header</p>');
+    await owner.button('Read what is pasted').click();
+    await tab.getByText(/No header was found on it/).waitFor(SLOW);
+    await tab
+      .getByLabel('HTML of the header')
+      .fill(
+        '<header class="top"><a class="logo" href="/">Pasted</a><nav><a href="/a">One</a> <a href="/b">Two</a></nav></header>',
+      );
+    await tab
+      .getByLabel('CSS that it has')
+      .fill('.top { background: #fff; padding: 20px } .top nav a { color: #777 }');
+    await owner.button('Read what is pasted').click();
+    await expect.poll(() => own().selector, SLOW).toBe('.top');
+    expect(checkSite(site())).toEqual([]);
+    await owner.button('Undo').click();
+    await expect.poll(() => own().selector, SLOW).toBe('.site-top');
+    expect(owner.errors.filter((message) => !/422|404/.test(message))).toEqual([]);
+  });
+});
 
 test(
   'a site that was brought in is looked at again: its pages are renewed, and it is told what became of its verdicts',
@@ -257,7 +374,7 @@ test(
     await tab.getByRole('button', { name: 'Take pictures of 1 page' }).click(SLOW);
     await tab.getByRole('button', { name: 'Renew 1 page' }).click(SLOW);
     await tab.getByText(/1 page was renewed/).waitFor(SLOW);
-    await tab.getByText(/Header as it was: \d+ findings? before, \d+ now/).waitFor(SLOW);
+    await tab.getByText(/The header it has: \d+ findings? before, \d+ now/).waitFor(SLOW);
     expect(await axeFindings(tab)).toEqual([]);
     const pictures = () => owner.kept(id).pages[0]!.snapshots!.map(({ picture }) => picture);
     await expect.poll(() => pictures().length, SLOW).toBe(4);

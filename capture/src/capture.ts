@@ -299,7 +299,12 @@ export async function takeSite(
         tell({ what: `${page.label || page.address}, ${width} px wide`, done, of });
         try {
           await tab.setViewportSize({ width, height: usualWindowHeight(width) });
-          await go(tab, proxy, page.address);
+          // Opened once; at other widths it is as in a window that is made wider, looked at anew.
+          if (width === STANDARD_WIDTHS[0]) await go(tab, proxy, page.address);
+          else {
+            await ask(tab, 'showHeader');
+            await tab.evaluate(installReader);
+          }
           await ask(tab, 'scrollThrough', MOST_HEIGHT);
           const own = await ask(tab, 'header');
           if (width === READ_AT) {

@@ -82,12 +82,12 @@ export function OwnParts({
                 ) : (
                   'none'
                 )}
+                {first && (
+                  <button type="button" className="link" onClick={() => onChoose(first.path)}>
+                    change<span className="sr-only"> {OWN_ROLE_NAMES[role]}</span>
+                  </button>
+                )}
               </dd>
-              {first && (
-                <button type="button" className="link" onClick={() => onChoose(first.path)}>
-                  change<span className="sr-only"> {OWN_ROLE_NAMES[role]}</span>
-                </button>
-              )}
             </div>
           );
         })}

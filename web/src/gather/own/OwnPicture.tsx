@@ -77,6 +77,8 @@ export function OwnPicture({
           {at.places.map(([ink, x, y, w, h], i) => {
             const mark = paths.get(own.inks[ink]?.id ?? '');
             if (!mark) return null;
+            // Large enough to be met, round its middle.
+            const [wide, high] = [Math.max(24, w * scale), Math.max(24, h * scale)];
             return (
               <button
                 key={`${ink} ${i}`}
@@ -84,7 +86,12 @@ export function OwnPicture({
                 className="own-box"
                 aria-pressed={mark.path === chosen}
                 aria-label={`${own.inks[ink]!.name}: ${OWN_ROLE_NAMES[mark.role]}`}
-                style={{ left: x * scale, top: y * scale, width: w * scale, height: h * scale }}
+                style={{
+                  left: x * scale + (w * scale - wide) / 2,
+                  top: y * scale + (h * scale - high) / 2,
+                  width: wide,
+                  height: high,
+                }}
                 onClick={() => onChoose(mark.path)}
               />
             );
