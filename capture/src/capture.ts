@@ -4,6 +4,7 @@ import type {
   FoundPage,
   FoundSite,
   SeenBlock,
+  SeenHeader,
   SeenLogo,
   SeenOwn,
   SeenPage,
@@ -16,7 +17,7 @@ import { usualWindowHeight } from '@hatrail/core/page/layout';
 import { STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
 import { readAddress } from '@hatrail/node/guardedAddress';
 import { openBrowser } from './browser.ts';
-import { readOwn, type Correction, type Standing } from './own.ts';
+import { asking, readOwn, type Correction, type Standing } from './own.ts';
 import { tryOwn, type Tried } from './ownTrial.ts';
 import { installReader, type HeaderRead, type PageReader, type SeenLink } from './inPage.ts';
 import { openProxy, type Proxy, type Reach } from './proxy.ts';
@@ -285,8 +286,10 @@ export async function takeSite(
     const pages: SeenPage[] = [];
     const notes: string[] = [];
     tell({ what: 'Measuring the header at every width', done, of });
-    const own =
-      read.header && (await takeOwn(session, tab, { found, chosen, sheets, header: read.header, notes }));
+    const taken =
+      read.header &&
+      (await takeOwn(session, tab, { found, chosen, sheets, header: read.header, notes, draft }));
+    const { own, drawn } = taken ?? {};
     if (signal.aborted) throw new BadInput('This was stopped.');
     await tab.setViewportSize({ width: READ_AT, height: usualWindowHeight(READ_AT) });
     tell({ what: 'Measuring the header at every width', done: ++done, of });
@@ -347,7 +350,7 @@ export async function takeSite(
       address: found.address,
       name: found.name,
       pages,
-      header: header && { ...header, logo },
+      header: header && { ...header, logo: drawn ?? logo },
       ...(own && { own }),
       colours: read.colours,
       type: read.type,
@@ -369,14 +372,16 @@ async function takeOwn(
     sheets,
     header,
     notes,
+    draft,
   }: {
     found: Pick<FoundSite, 'address'>;
     chosen: readonly FoundPage[];
     sheets: Record<string, string>;
-    header: Standing;
+    header: Standing & Pick<SeenHeader, 'logo'>;
     notes: string[];
+    draft: DraftPath;
   },
-): Promise<SeenOwn | undefined> {
+): Promise<{ own?: SeenOwn; drawn?: SeenLogo } | undefined> {
   const other = chosen.find(({ address, isInHeader }) => isInHeader && address !== found.address);
   try {
     await go(tab, proxy, (other ?? found).address);
@@ -385,7 +390,12 @@ async function takeOwn(
       notes.push(
         'Its header stands where style from outside does not reach it: the one that hangs there is one of ours that wears the same.',
       );
-    return own;
+    if (!own) return {};
+    // A logo that is no picture of its own is taken as it is seen.
+    const isDrawn =
+      header.logo?.kind === 'picture' || (header.logo?.kind === 'svg' && !/<use/.test(header.logo.markup));
+    const drawn = own.logo === 'logo' && !isDrawn ? await logoShot(tab, own, draft) : undefined;
+    return { own, ...(drawn && { drawn }) };
   } catch (error) {
     if (tab.isClosed()) throw error;
     notes.push(
@@ -393,6 +403,15 @@ async function takeOwn(
     );
     return undefined;
   }
+}
+
+/** The logo as it is seen, on nothing. */
+async function logoShot(tab: Tab, own: SeenOwn, draft: DraftPath): Promise<SeenLogo | undefined> {
+  const clip = await asking(tab)('isolateLogo');
+  if (!clip || clip.width < 4 || clip.height < 4) return undefined;
+  const file = draft();
+  await tab.screenshot({ path: file, type: 'png', omitBackground: true, clip });
+  return { kind: 'picture', address: file, alt: own.logoText, height: clip.height };
 }
 
 /**

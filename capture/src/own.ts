@@ -113,8 +113,10 @@ export async function readOwn(
   const later = stuck && stuck.from + 60;
   await sized(tab, NARROW);
   await ask('findNarrow');
+  const missing: number[] = [];
   for (const width of STANDARD_WIDTHS) {
     await sized(tab, width);
+    if (!(await ask('isThere'))) missing.push(width);
     for (const scroll of [0, ...(later === undefined ? [] : [later])]) {
       await ask('measure', scroll);
       await settled(tab);
@@ -152,6 +154,18 @@ export async function readOwn(
   await settled(tab);
   const hovered = await hoverLooks(tab, ask, marks);
   const notes = await notesOf(tab, ask, marks, markup.selector, groups);
+  if (missing.length > 0)
+    notes.push({
+      what: `At ${missing.join(', ')} px it does not show: another header stands there, or none. Nothing is judged at those widths.`,
+    });
+  const pictures = marks.filter(
+    ({ role, kind, ink }) =>
+      ink !== undefined && kind === undefined && (role === 'icon' || role === 'menu button'),
+  );
+  if (pictures.length > 0)
+    notes.push({
+      what: `${pictures.map(({ name, role }) => plain(name, 40) || role).join(', ')}: a picture, whose colour no style changes. It is not judged.`,
+    });
   const here = marked && plainly && marked.map((value, i) => Math.round((value - plainly[i]!) * 64) / 64);
   if (here && Math.abs(here[2]!) > 1)
     notes.push({

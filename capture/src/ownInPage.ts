@@ -132,6 +132,10 @@ export interface OwnReader {
   opensByPointer(): boolean;
   /** Takes the mark of the page one is on off its link, or puts it back. */
   unmark(isOff: boolean): void;
+  /** Puts everything but the logo out of sight, for its picture; tells where it is. */
+  isolateLogo(): { x: number; y: number; width: number; height: number } | undefined;
+  /** Whether the header shows at all. */
+  isThere(): boolean;
   stopMotion(): void;
   /** Names the elements that carry inks, so that they are found from outside. */
   tagInks(): void;
@@ -139,6 +143,8 @@ export interface OwnReader {
   hideInks(isHidden: boolean): void;
   /** Where each ink stands now, and its colour. */
   inkNow(): Record<string, { box: [number, number, number, number]; colour: string }>;
+  /** Links in drop-downs, or those of the folded menu too: their inks, and what lies behind them. */
+  panelNow(isFolded: boolean): { name: string; colour: string; ground: string }[];
   /** What has a ground of its own between an ink and the header, in words. */
   groundAt(ink: string): string | undefined;
 }
@@ -1058,6 +1064,15 @@ export function installOwnReader(): void {
   }
   /** Elements that lie between links and page with a ground of their own. */
   const grounded = new Set<Element>();
+  /** Whether an element makes all that is in it look otherwise than it is. */
+  const changesInside = (element: Element) => {
+    const style = getComputedStyle(element);
+    const isFaint = Number(style.opacity) < 1 && Number(style.opacity) > 0.05;
+    return (
+      element.querySelector('a') !== null &&
+      (isFaint || style.filter !== 'none' || style.mixBlendMode !== 'normal')
+    );
+  };
   const noteGrounds = () => {
     const isBox = (each: Element) =>
       !roles.has(each) || ['menu', 'panel', 'header', 'link', 'current'].includes(roles.get(each)!);
@@ -1067,7 +1082,7 @@ export function installOwnReader(): void {
       if (ofRole('logo')[0]?.contains(each) && kindOf(ofRole('logo')[0]!) === 'logo') continue;
       // A part that draws itself by its ground is read, not removed.
       if (getComputedStyle(each).backgroundImage.includes('url(') && !shows(each)) continue;
-      if (hasGround(each)) grounded.add(each);
+      if (hasGround(each) || changesInside(each)) grounded.add(each);
     }
   };
   /** Colours of its own elements that paint a mark. */
@@ -1302,8 +1317,25 @@ export function installOwnReader(): void {
       'overflow-x',
       'overflow-y',
     ],
-    ground: ['background-color', 'background-image', 'backdrop-filter'],
-    logo: ['color', 'transition-property', 'transition-duration', 'text-shadow', 'outline-color'],
+    ground: [
+      'background-color',
+      'background-image',
+      'backdrop-filter',
+      'opacity',
+      'filter',
+      'mix-blend-mode',
+    ],
+    logo: [
+      'background-color',
+      'background-image',
+      '-webkit-text-fill-color',
+      'opacity',
+      'color',
+      'transition-property',
+      'transition-duration',
+      'text-shadow',
+      'outline-color',
+    ],
     menu: [],
     letters: ['color', '-webkit-text-fill-color', 'text-shadow', 'opacity'],
     focus: [
@@ -1369,7 +1401,8 @@ export function installOwnReader(): void {
   };
   const STATES: [RegExp, OwnState][] = [
     [/:hover(?![\w-])/, 'hover'],
-    [/:focus(-visible|-within)?(?![\w-])/, 'focus'],
+    // One that has the focus by a click is met at rest, too.
+    [/:focus-visible(?![\w-])/, 'focus'],
     [/:active(?![\w-])/, 'active'],
   ];
   const STRIP =
@@ -1769,6 +1802,21 @@ export function installOwnReader(): void {
         element && property === 'color' ? (textRects(element)[0]?.node.parentElement ?? element) : element;
       return of && getComputedStyle(of).getPropertyValue(property);
     },
+    isolateLogo: () => {
+      const logo = ofRole('logo')[0];
+      if (!logo || !shows(logo)) return undefined;
+      const only = document.createElement('style');
+      only.textContent =
+        'html, body, body * { visibility: hidden !important; background-color: transparent !important; box-shadow: none !important } html, body { background: none !important } [data-hr-logo], [data-hr-logo] * { visibility: visible !important }';
+      document.head.append(only);
+      logo.dataset.hrLogo = '';
+      for (let at = logo.parentElement; at; at = at.parentElement)
+        at.style.setProperty('background', 'none', 'important');
+      header.style.setProperty('opacity', '1', 'important');
+      const [x, y, width, height] = logoBox(logo);
+      return { x, y, width, height };
+    },
+    isThere: () => shows(header),
     unmark: (isOff) => {
       for (const each of ofRole('current').slice(0, 1)) {
         const attribute = [each, each.closest('li')].find((at) => at?.hasAttribute('aria-current'));
@@ -1823,6 +1871,17 @@ export function installOwnReader(): void {
       }
       return now;
     },
+    panelNow: (isFolded) =>
+      [...ofRole('child'), ...(isFolded ? ofRole('link') : [])].map((each) => {
+        const letters =
+          document.createTreeWalker(each, NodeFilter.SHOW_TEXT).nextNode()?.parentElement ?? each;
+        let ground = 'rgba(0, 0, 0, 0)';
+        for (let at: Element | null = each; at && at !== header; at = at.parentElement) {
+          ground = getComputedStyle(at).backgroundColor;
+          if (alpha(ground) > 0.01) break;
+        }
+        return { name: nameOf(each), colour: getComputedStyle(letters).color, ground };
+      }),
     groundAt: (ink) => {
       const from = elementOf(ink);
       const button = from && roles.get(from) === 'button';

@@ -3,7 +3,9 @@ import { luminance16 } from '@hatrail/core/colour/contrast';
 import { parseColour } from '@hatrail/core/colour/rgb';
 import type { TrialOff, TrialResult } from '@hatrail/core/gather/captured';
 import type { Raster } from '@hatrail/core/geometry/raster';
-import { ownHeaderOf } from '@hatrail/core/header/ownLayout';
+import { ownFold, ownHeaderOf } from '@hatrail/core/header/ownLayout';
+import { panelStates } from '@hatrail/core/header/panelStates';
+import { resolveColour } from '@hatrail/core/model/palette';
 import { momentsOf, type Header } from '@hatrail/core/model/header';
 import type { OwnHeader } from '@hatrail/core/model/own';
 import type { Page } from '@hatrail/core/model/page';
@@ -94,6 +96,7 @@ export async function tryOwn(
     try {
       await session.send('DOM.enable');
       await session.send('CSS.enable');
+      await comparePanel(seen, { site, header, own, width }, result, add);
       for (const scroll of scrollsOf(scene)) {
         const at = { tab, session, seen, scene, raster, own, scroll };
         const moment = momentAt(scene, scroll);
@@ -108,6 +111,39 @@ export async function tryOwn(
   }
   tell('Tried', STANDARD_WIDTHS.length, STANDARD_WIDTHS.length);
   return result;
+}
+
+/** Links in drop-downs, and those of the folded menu: inks and fills as they are promised, whether they are open or not. */
+async function comparePanel(
+  seen: Seen,
+  { site, header, own, width }: { site: Site; header: Header; own: OwnHeader; width: number },
+  result: TrialResult,
+  add: (off: TrialOff) => void,
+): Promise<void> {
+  const { ink, fill } = panelStates(header.panel).rest;
+  const isFolded = width < ownFold(own);
+  const found = await seen('panelNow', isFolded);
+  for (const { name, colour, ground } of found) {
+    result.compared++;
+    for (const [what, now, use] of [
+      ['ink', colour, ink],
+      ['ground', ground, fill],
+    ] as const) {
+      const read = parseColour(now);
+      const { r, g, b } = resolveColour(site.palette, use);
+      const isSame =
+        read &&
+        Math.max(Math.abs(read.r - r), Math.abs(read.g - g), Math.abs(read.b - b)) <= 1 &&
+        read.a > 0.99;
+      if (!isSame)
+        add({
+          item: name,
+          what,
+          width,
+          says: `In ${isFolded ? 'the folded menu' : 'its drop-down'} its ${what === 'ink' ? 'ink' : 'ground'} is ${now}, where rgb(${r}, ${g}, ${b}) was promised.`,
+        });
+    }
+  }
 }
 
 /** The scrolls that are looked at: the top, where the next moment has begun, and further down. */

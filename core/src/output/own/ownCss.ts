@@ -186,7 +186,14 @@ export function ownPaste(site: Site, header: Header, own: OwnHeader): OwnPaste {
       rest: [
         ['background-color', 'transparent'],
         ['background-image', 'none'],
-        ...neutral(own, group, ['backdrop-filter', 'none']),
+        ...neutral(
+          own,
+          group,
+          ['backdrop-filter', 'none'],
+          ['opacity', '1'],
+          ['filter', 'none'],
+          ['mix-blend-mode', 'normal'],
+        ),
       ],
     });
   writeInks(writer, header, own);
@@ -403,6 +410,9 @@ function writeInks(writer: Writer, header: Header, own: OwnHeader): void {
       ['opacity', '1'],
       ['-webkit-text-fill-color', 'currentcolor'],
     );
+  /** A logo in letters lies on the header's ground. */
+  const bare = (group: OwnGroup) =>
+    neutral(own, group, ['background-color', 'transparent'], ['background-image', 'none']);
   const logoInk = own.inks.find(({ id }) => id === 'logo');
   for (const group of writer.groups('logo')) {
     if (logoInk?.kind !== 'text') continue;
@@ -410,7 +420,9 @@ function writeInks(writer: Writer, header: Header, own: OwnHeader): void {
     writer.write(
       group,
       'The logo.',
-      logoInk.isStill ? { rest: [...rest, ...plain(group)] } : { rest: [...rest, ...plain(group)], ...rises },
+      logoInk.isStill
+        ? { rest: [...rest, ...plain(group), ...bare(group)] }
+        : { rest: [...rest, ...plain(group), ...bare(group)], ...rises },
     );
   }
   const plate = (value: string): Declared => (states.backing ? [['background-color', value]] : []);
