@@ -129,7 +129,7 @@ export function installReader(): void {
         isHeaderLike(each) &&
         linksIn(each).length > 1,
     );
-    header = most(told) ?? most(named);
+    header = besideMenu(most(told) ?? most(named));
     if (header) return header;
     // Neither is there: what stands around the first row of links.
     const row = linksIn(document).filter(
@@ -148,6 +148,15 @@ export function installReader(): void {
     return header;
   };
 
+  /** A header that has no menu, beside one that is nothing else: that is the one to be dressed. */
+  const besideMenu = (found: HTMLElement | undefined): HTMLElement | undefined => {
+    if (!found || linksIn(found).length > 1) return found;
+    for (const beside of [found.nextElementSibling, found.previousElementSibling] as (HTMLElement | null)[]) {
+      const isMenu = beside?.matches('nav, [role=navigation]') || beside?.querySelector('nav') !== null;
+      if (beside && isMenu && isHeaderLike(beside) && linksIn(beside).length > 1) return beside;
+    }
+    return found;
+  };
   const isButton = (link: HTMLElement) => {
     const style = getComputedStyle(link);
     const hasFill = colour(style.backgroundColor).opacity > 0.3;

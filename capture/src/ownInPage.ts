@@ -415,7 +415,12 @@ export function installOwnReader(): void {
     const top = entries.filter((each) => parents.get(each) === undefined);
     const buttons = top.filter(
       (each) =>
-        shows(each) && each.matches('a, button') && words(each.textContent) !== '' && looksLikeButton(each),
+        shows(each) &&
+        each.matches('a, button') &&
+        words(each.textContent) !== '' &&
+        looksLikeButton(each) &&
+        !currentClass(each) &&
+        !each.hasAttribute('aria-current'),
     );
     const isRow = buttons.length > 2 && buttons.length > top.length / 2;
     const ownLinks = (logo?.closest('li') ? [] : [logo]) as (HTMLElement | undefined)[];
@@ -438,6 +443,30 @@ export function installOwnReader(): void {
         !each.closest('li')
       )
         roles.set(each, 'icon');
+    // A menu that is there a second time, for narrow windows, is the folded one.
+    const shownLinks = ofRole('link').filter(shows);
+    const twice = ofRole('link').filter(
+      (each) =>
+        !shows(each) &&
+        !said.has(each) &&
+        shownLinks.some((other) => words(other.textContent) === words(each.textContent)),
+    );
+    if (twice.length > 1) {
+      const around = commonAncestor(twice);
+      const hiddenToo = ofRole('link').filter((each) => !shows(each) && around?.contains(each));
+      if (around && !shownLinks.some((each) => around.contains(each))) {
+        for (const each of hiddenToo) roles.set(each, 'child');
+        let box = around;
+        while (
+          box.parentElement &&
+          box.parentElement !== header &&
+          !shows(box.parentElement) &&
+          !shownLinks.some((each) => box.parentElement!.contains(each))
+        )
+          box = box.parentElement;
+        if (!roles.has(box)) roles.set(box, 'panel');
+      }
+    }
     // The page one is on: told, named so, or the one that leads here and is marked otherwise than the others.
     const tops = ofRole('link');
     const marked = tops.find((each) => {
@@ -467,7 +496,8 @@ export function installOwnReader(): void {
     const menu = nav ?? shared;
     if (menu && !roles.has(menu) && menu !== header) roles.set(menu, 'menu');
     for (const each of ofRole('child')) {
-      const parent = parents.get(each)!;
+      const parent = parents.get(each);
+      if (!parent) continue;
       let box: HTMLElement | null = each;
       while (box?.parentElement && !box.parentElement.contains(parent)) box = box.parentElement;
       if (box && box !== each && !roles.has(box)) roles.set(box, 'drop-down');
@@ -1223,8 +1253,15 @@ export function installOwnReader(): void {
       });
       if (inner.length > 0) add('current', [each], { inner: [...new Set(inner)], item: 'menu' });
     }
-    const children = ofRole('child');
-    add('children', children, { item: 'menu' });
+    const lists = new Map<Element, Element[]>();
+    for (const each of ofRole('child')) {
+      const box = each.closest('nav, ul, ol, details') ?? header;
+      lists.set(box, [...(lists.get(box) ?? []), each]);
+    }
+    const alike = selectorsFor(ofRole('child'));
+    // One selector for all of them, or one for each list.
+    if (alike.length === 1) add('children', ofRole('child'), { item: 'menu' });
+    else for (const elements of lists.values()) add('children', elements, { item: 'menu' });
     const drops = ofRole('drop-down');
     add('drop-down', drops);
     ofRole('button').forEach((each, i) => {
@@ -1337,7 +1374,7 @@ export function installOwnReader(): void {
       'outline-color',
     ],
     menu: [],
-    letters: ['color', '-webkit-text-fill-color', 'text-shadow', 'opacity'],
+    letters: ['animation-name', 'color', '-webkit-text-fill-color', 'text-shadow', 'opacity'],
     focus: [
       'background-color',
       'background-image',
@@ -1347,6 +1384,7 @@ export function installOwnReader(): void {
       'outline-offset',
     ],
     links: [
+      'animation-name',
       'border-top-left-radius',
       'border-top-right-radius',
       'border-bottom-left-radius',
@@ -1774,6 +1812,15 @@ export function installOwnReader(): void {
     }
     for (const each of ofRole('drop-down')) out(each, { visibility: 'hidden' });
   };
+  /** The links that stand in drop-downs, or in the folded menu. */
+  const panelLinks = (isFolded: boolean): HTMLElement[] => {
+    const panel = ofRole('panel')[0];
+    const isBelow = (each: HTMLElement) => inkIds.get(each)?.startsWith('below-') ?? false;
+    return [
+      ...ofRole('child').filter((each) => isFolded || !isBelow(each)),
+      ...(isFolded ? ofRole('link').filter((each) => !panel || panel.contains(each)) : []),
+    ];
+  };
   const elementOf = (ink: string) => [...inkIds].find(([, id]) => id === ink)?.[0] as HTMLElement | undefined;
   const reader: OwnReader = {
     find,
@@ -1872,7 +1919,7 @@ export function installOwnReader(): void {
       return now;
     },
     panelNow: (isFolded) =>
-      [...ofRole('child'), ...(isFolded ? ofRole('link') : [])].map((each) => {
+      panelLinks(isFolded).map((each) => {
         const letters =
           document.createTreeWalker(each, NodeFilter.SHOW_TEXT).nextNode()?.parentElement ?? each;
         let ground = 'rgba(0, 0, 0, 0)';

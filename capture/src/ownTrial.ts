@@ -193,31 +193,35 @@ async function compareAll(
   result: TrialResult,
   add: (off: TrialOff) => void,
 ): Promise<void> {
-  const { tab, session, scene, scroll } = at;
+  const { tab, session, scroll } = at;
   await at.seen('measure', scroll);
   await tab.evaluate(
     () => new Promise<void>((done) => requestAnimationFrame(() => requestAnimationFrame(() => done()))),
   );
-  const { root } = await session.send('DOM.getDocument');
   const still = targets.filter(({ state }) => FORCED[state].length === 0);
   await compare(at, still, await groundNow(at), result, add);
   const elements = [...new Set(targets.map(({ ink }) => ink.element ?? ink.id))];
   for (const element of elements) {
-    const { nodeId } = await session
-      .send('DOM.querySelector', { nodeId: root.nodeId, selector: `[data-hr-ink="${element}"]` })
-      .catch(() => ({ nodeId: 0 }));
-    if (nodeId === 0) continue;
     for (const state of ['focused', 'hover', 'pressed'] as const) {
       const own = targets.filter(
         (target) => (target.ink.element ?? target.ink.id) === element && target.state === state,
       );
       if (own.length === 0) continue;
-      await session.send('CSS.forcePseudoState', { nodeId, forcedPseudoClasses: [...FORCED[state]] });
+      await force(session, element, FORCED[state]);
       await compare(at, own, await groundNow(at), result, add);
-      await session.send('CSS.forcePseudoState', { nodeId, forcedPseudoClasses: [] });
+      await force(session, element, []);
     }
   }
-  void scene;
+}
+
+/** Puts an element into a state. */
+async function force(session: CDPSession, ink: string, states: readonly string[]): Promise<void> {
+  const { root } = await session.send('DOM.getDocument');
+  const { nodeId } = await session.send('DOM.querySelector', {
+    nodeId: root.nodeId,
+    selector: `[data-hr-ink="${ink}"]`,
+  });
+  if (nodeId !== 0) await session.send('CSS.forcePseudoState', { nodeId, forcedPseudoClasses: [...states] });
 }
 
 /** The header's pixels without its ink, as the browser paints them now. */

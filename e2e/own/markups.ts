@@ -1,4 +1,4 @@
-/** Headers as sites have them, of twenty kinds, made by hand: each with what its parts are. */
+/** Headers as sites have them, of many kinds, made by hand: each with what its parts are. */
 
 export interface Markup {
   name: string;
@@ -241,5 +241,69 @@ export const MARKUPS: Markup[] = [
       `<div class="c-header"><div class="c-header__row"><a class="c-header__logo" href="/">Vale</a><div class="c-nav"><div class="c-nav__item"><a class="c-nav__link" href="/walks">Walks</a><div class="c-nav__sub"><a href="/walks/short">Short</a><a href="/walks/long">Long</a></div></div><div class="c-nav__item"><a class="c-nav__link" href="/inns">Inns</a></div><div class="c-nav__item"><a class="c-nav__link" href="/maps">Maps</a></div></div><button class="c-header__burger" aria-label="Menu"><i></i><i></i><i></i></button></div></div>`,
     ),
     is: { logo: 'Vale', links: ['Walks', 'Inns', 'Maps'], below: ['Short', 'Long'], hasToggle: true },
+  },
+  {
+    name: 'a logo picture in a column, a menu with numbered items',
+    html: page(
+      `.row { display: flex; align-items: center; padding: 0 20px } .col-3 { width: 25% } .col-9 { width: 75% } #top-area { background: #fff } .img-fluid { max-width: 100%; height: 30px } ul.menu { display: flex; justify-content: flex-end; list-style: none; margin: 0; padding: 24px 0 } li.menu-item { position: relative } li.menu-item > a { padding: 8px 14px; color: #2c3e50; text-decoration: none; font-weight: 600 } li.menu-item > a:hover { background: #2c3e50; color: #fff } li.current-menu-item > a { color: #e74c3c } ul.sub-menu { display: none; position: absolute; left: 0; top: 100%; background: #2c3e50; padding: 8px; list-style: none; min-width: 160px } ul.sub-menu a { color: #ecf0f1 !important; display: block; padding: 6px 8px } li:hover > ul.sub-menu { display: block }`,
+      `<div id="top-area"><div class="row"><div class="col-3"><a href="/" rel="home"><img class="img-fluid" src="${PIC}" alt="Mill &amp; Vine" width="120" height="32"></a></div><div class="col-9"><ul id="menu-main" class="menu"><li id="menu-item-12" class="menu-item menu-item-12 current-menu-item"><a href="#x" aria-current="page">Wine</a></li><li id="menu-item-13" class="menu-item menu-item-has-children"><a href="/farm">Farm</a><ul class="sub-menu"><li class="menu-item menu-item-21"><a href="/farm/old">Old vines</a></li></ul></li><li id="menu-item-14" class="menu-item"><a href="/visit">Visit</a></li></ul></div></div></div>`,
+    ),
+    is: {
+      logo: 'Mill & Vine',
+      links: ['Wine', 'Farm', 'Visit'],
+      below: ['Old vines'],
+      current: 'Wine',
+      hasToggle: false,
+    },
+  },
+  {
+    name: 'one menu for wide windows, another for narrow ones',
+    html: page(
+      `header { background: #fff; border-bottom: 3px solid #0a7; display: flex; align-items: center; padding: 14px 24px } header .brand { font: 700 22px Georgia; color: #0a5; text-decoration: none; margin-right: auto } .wide a { margin-left: 20px; color: #333; text-decoration: none } .wide a.on { color: #0a7; text-decoration: underline } .narrow { display: none } .narrow a { display: block; padding: 8px; color: #333 } .open-menu { display: none } @media (max-width: 700px) { .wide { display: none } .open-menu { display: block } .narrow.is-open { display: block; position: absolute; top: 60px; left: 0; right: 0; background: #fff } }`,
+      `<header><a class="brand" href="/">Pine &amp; Salt</a><nav class="wide" aria-label="Main"><a class="on" href="#k">Kitchen</a><a href="/fish">Fish</a><a href="/book">Book a table</a></nav><button class="open-menu" aria-expanded="false" aria-controls="nm">Menu</button><nav class="narrow" id="nm" aria-label="Main, small"><a href="#k">Kitchen</a><a href="/fish">Fish</a><a href="/book">Book a table</a></nav></header>`,
+    ),
+    is: {
+      logo: 'Pine & Salt',
+      links: ['Kitchen', 'Fish', 'Book a table'],
+      current: 'Kitchen',
+      hasToggle: true,
+    },
+  },
+  {
+    name: 'buttons that open boxes, a search, a phone number',
+    html: page(
+      `.page-header { background: linear-gradient(90deg, #1b2735, #283e51); color: #fff; display: flex; gap: 20px; align-items: center; padding: 16px 30px } .page-header a, .page-header button { color: #fff; background: none; border: 0; font: inherit; text-decoration: none; cursor: pointer } .page-header li { list-style: none; position: relative } .page-header ul { display: flex; gap: 20px; padding: 0; margin: 0 } .page-header .box { display: none; position: absolute; top: 120%; left: 0; background: #fff; padding: 12px; flex-direction: column } .page-header .box a { color: #1b2735 } .page-header [aria-expanded="true"] + .box { display: flex } .page-header .name { font-size: 22px; margin-right: auto } .page-header input { width: 120px } .page-header ul a:hover { color: #ffd166 }`,
+      `<header class="page-header"><a class="name" href="/">North Quay</a><nav><ul><li><button aria-expanded="false" aria-haspopup="true">Boats</button><div class="box"><a href="/boats/sail">Sail</a><a href="/boats/row">Rowing</a></div></li><li><a href="/berths">Berths</a></li><li><a href="/weather">Weather</a></li></ul></nav><form role="search"><input aria-label="Search" type="search"></form><a class="phone" href="tel:+441234">01234 567</a></header>`,
+    ),
+    is: {
+      logo: 'North Quay',
+      links: ['Boats', 'Berths', 'Weather', '01234 567'],
+      below: ['Sail', 'Rowing'],
+      hasToggle: false,
+    },
+  },
+  {
+    name: 'the menu beside the header, not in it',
+    html: page(
+      `body > header { padding: 30px 40px 10px; background: #faf3e7 } body > header a { font: 700 30px Georgia; color: #4a2c2a; text-decoration: none } body > nav { background: #4a2c2a; padding: 0 40px; position: sticky; top: 0 } body > nav a { display: inline-block; padding: 12px 14px; color: #f3e3c9; text-decoration: none } body > nav a:hover { background: #6b4441 } body > nav a.active { background: #f3e3c9; color: #4a2c2a }`,
+      `<header><a href="/">The Tannery</a></header><nav aria-label="Main"><a class="active" href="#h">Hides</a><a href="/belts">Belts</a><a href="/bags">Bags</a></nav>`,
+    ),
+    is: { logo: '', links: ['Hides', 'Belts', 'Bags'], current: 'Hides', hasToggle: false },
+  },
+  {
+    name: 'an element of its own, sizes in rem, sticky',
+    html: page(
+      `html { font-size: 18px } site-top { display: flex; position: sticky; top: 0; gap: 1.4rem; padding: 1rem 2rem; background: rgb(255 255 255 / 70%); backdrop-filter: blur(4px); align-items: baseline } site-top .mark { font-size: 1.6rem; font-weight: 800; color: rebeccapurple; text-decoration: none; margin-inline-end: auto } site-top a:not(.mark) { color: #333; text-decoration: none; border-block-end: 2px solid transparent } site-top a:not(.mark):is(:hover, :focus-visible) { border-color: rebeccapurple } @supports (display: grid) { site-top a:not(.mark) { color: #3a2a5a } }`,
+      `<site-top role="banner"><a class="mark logo" href="/">Plum</a><a href="/jam">Jam</a><a href="/chutney">Chutney</a><a href="/shops">Shops</a></site-top>`,
+    ),
+    is: { logo: 'Plum', links: ['Jam', 'Chutney', 'Shops'], hasToggle: false },
+  },
+  {
+    name: 'faint letters, a filter, an animation under the pointer',
+    html: page(
+      `header { background: #222; padding: 20px 30px; display: flex } header .logo { color: #fff; font-size: 24px; text-decoration: none; margin-right: auto } header nav { opacity: .7; filter: saturate(.6) } header nav a { color: #ff9; margin-left: 20px; text-decoration: none; transition: all .4s; opacity: .8; text-shadow: 0 1px 2px #000 } header nav a:hover { opacity: 1; letter-spacing: 0; color: #f90; animation: pulse 1s infinite } @keyframes pulse { 50% { color: #fff } }`,
+      `<header><a class="logo" href="/">Ember</a><nav><a href="/stoves">Stoves</a><a href="/logs">Logs</a><a href="/sweep">Sweep</a></nav></header>`,
+    ),
+    is: { logo: 'Ember', links: ['Stoves', 'Logs', 'Sweep'], hasToggle: false },
   },
 ];

@@ -408,6 +408,7 @@ function writeInks(writer: Writer, header: Header, own: OwnHeader): void {
       group,
       ['text-shadow', 'none'],
       ['opacity', '1'],
+      ['animation-name', 'none'],
       ['-webkit-text-fill-color', 'currentcolor'],
     );
   /** A logo in letters lies on the header's ground. */

@@ -42,7 +42,13 @@ export function raised(
     return (!over || isHeavier(sum, over)) && !isHeavier(least, sum);
   };
   const wanted = over ? heavier(over, least) : least;
-  const most = [Math.max(0, wanted[0] - weight[0]) + 1, Math.max(0, wanted[1] - weight[1]) + 1, 2] as const;
+  // What begins with `body` already has only `html` round it.
+  const round = selector.startsWith('body') ? ['', 'html '] : ['', 'body ', 'html body '];
+  const most = [
+    Math.max(0, wanted[0] - weight[0]) + 1,
+    Math.max(0, wanted[1] - weight[1]) + 1,
+    round.length - 1,
+  ] as const;
   const options: Weight[] = [];
   for (let ids = 0; ids <= most[0]; ids++)
     for (let classes = 0; classes <= most[1] + 1; classes++)
@@ -54,7 +60,7 @@ export function raised(
       undefined,
     )!;
   const [ids, classes, elements] = by;
-  const around = ['', 'body ', 'html body '][elements]!;
+  const around = at(round, elements);
   // Where an element has neither id nor class, a negation that always holds weighs as much.
   const ofId = anchorId ?? ':not(#_)';
   const ofClass = anchorClass ?? ':not(._)';
