@@ -33,6 +33,12 @@ await tab.getByRole('button', { name: /^Take pictures of/ }).click(WAIT);
 await tab.getByRole('button', { name: 'Keep it, and prove it' }).waitFor(WAIT);
 await tab.waitForTimeout(2500);
 await shoot('bring-in');
+await tab.getByRole('button', { name: 'Keep it, and prove it' }).click();
+await tab.waitForURL(/prove/, WAIT);
+await tab.goto(`${running.url}/sites/${/sites\/([^/]+)/.exec(tab.url())![1]}/gather/own-header`);
+await tab.getByTitle('The header it has').waitFor(WAIT);
+await tab.waitForTimeout(2500);
+await shoot('own-header');
 
 await tab.goto(`${running.url}/sites/${id}/gather/palette`);
 await tab.locator('button.bar-verdict').waitFor(WAIT);
@@ -42,7 +48,7 @@ await tab.getByText(/No verdict of the header changes|becomes \d/).waitFor(WAIT)
 await tab.waitForTimeout(1500);
 await shoot('gather-palette');
 await tab.getByRole('button', { name: 'Put back' }).click();
-for (const part of ['type', 'logo', 'pictures', 'menus', 'pages']) {
+for (const part of ['logo', 'pictures', 'menus', 'pages']) {
   await tab.goto(`${running.url}/sites/${part === 'pictures' ? ferry : id}/gather/${part}`);
   await tab.locator('button.bar-verdict').waitFor(WAIT);
   if (part === 'menus') await tab.locator('.menu-row button').first().click();

@@ -41,12 +41,17 @@ export function isHarmless(name: string, value: string): boolean {
 
 /** Whether CSS brings nothing in from outside and ends no element that it stands in. */
 export function isHarmlessCss(css: string): boolean {
-  if (/<\/|<!--|@import|@charset|@namespace|expression\s*\(|-moz-binding|behavior\s*:/i.test(css))
-    return false;
-  if (/\\(0*(75|55)|u|r)/i.test(css.replace(/\\[^0-9a-f]/gi, ''))) return false;
-  return (
-    [...css.matchAll(/(?:url|image-set|src|image)\(\s*(["']?)(?!\s*\1?\s*data:image\/|\s*\1?#)/gi)].length ===
-    0
+  // Letters may be written by their numbers: both ways are looked at.
+  const read = css
+    .replace(/\\([0-9a-f]{1,6})\s?/gi, (_, code: string) => {
+      const point = parseInt(code, 16);
+      return point > 0 && point <= 0x10ffff ? String.fromCodePoint(point) : ' ';
+    })
+    .replace(/\\(.)/g, '$1');
+  return [css, read].every(
+    (text) =>
+      !/<\/|<!--|@import|@charset|@namespace|expression\s*\(|-moz-binding|behavior\s*:/i.test(text) &&
+      !/(?:url|image-set|src|image)\((?!\s*["']?\s*(?:data:image\/|#))/i.test(text),
   );
 }
 

@@ -99,7 +99,8 @@ class Writer {
       for (const [property, value] of byState[state]!) {
         if (value === undefined) continue;
         const rivals = rivalsOf(this.#own, [group, ...also], property, state, setting(property));
-        if (rivals.beyond) this.unbeaten.push({ group: group.name, property, rule: rivals.beyond });
+        if (rivals.beyond && !this.unbeaten.some((each) => each.rule === rivals.beyond))
+          this.unbeaten.push({ group: group.name, property, rule: rivals.beyond });
         // What we had to make important ourselves goes before what is not.
         const held = this.#important.get(`${chain} ${property}`) ?? {
           plain: false,
@@ -233,6 +234,10 @@ function valuesCss(site: Site, header: Header, own: OwnHeader): string {
     looks,
     linesCss(site, header, own, selectorOf('menu') ?? ''),
     `${own.selector} {\n  --hr-time: ${time(duration)};\n${ink ? `  --hr-ink-time: ${time(ink.duration, ink.delay)};\n` : ''}}\n`,
+    within(
+      '@media (prefers-reduced-motion: reduce)',
+      `${own.selector} {\n  --hr-time: 0s;\n${ink ? '  --hr-ink-time: 0s;\n' : ''}}\n`,
+    ),
     ...registered(site, header),
   ].join('');
 }

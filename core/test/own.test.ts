@@ -1,0 +1,564 @@
+import { describe, expect, test } from 'vitest';
+import type { SeenOwn } from '../src/gather/captured.ts';
+import { resolveLook, resolveWorn } from '../src/header/look.ts';
+import { changesByTheirs, layoutOwn, ownAt, ownFold } from '../src/header/ownLayout.ts';
+import { layoutHeader } from '../src/header/layout.ts';
+import { LAYER_NAMES, layerOf, PLAIN, showsLayer } from '../src/layers/index.ts';
+import { checkSite } from '../src/model/check.ts';
+import {
+  isHarmless,
+  isHarmlessCss,
+  type OwnAt,
+  type OwnGroup,
+  type OwnRule,
+  type Weight,
+} from '../src/model/own.ts';
+import type { Site } from '../src/model/site.ts';
+import { currentMark, ownHtml } from '../src/output/own/ownHtml.ts';
+import { ownPaste, laterSelector } from '../src/output/own/ownCss.ts';
+import { inTheWay } from '../src/output/own/inTheWay.ts';
+import { ownFiles } from '../src/output/own/ownFiles.ts';
+import { needsLines, ownJs } from '../src/output/own/ownJs.ts';
+import { isHeavier, mustBeImportant, raised, rivalsOf, sumOf } from '../src/output/own/weights.ts';
+import { layoutScene } from '../src/sweep/scene.ts';
+import { turningWidths } from '../src/sweep/widthPlan.ts';
+import { newSite } from '../src/start/newSite.ts';
+import { ownHeader, safeTarget, withOwnRead } from '../src/start/ownHeader.ts';
+import { random } from './made.ts';
+
+/** A header that a site has already: how it is laid out, what it can wear, and how heavy its style sheet is. */
+
+const never = { advance: () => 0, metrics: () => ({ ascent: 0, descent: 0, capHeight: 0 }) };
+
+const at = (width: number, folded: boolean, x: number, more: Partial<OwnAt> = {}): OwnAt => ({
+  width,
+  folded,
+  bar: [0, 0, width, 60, 0],
+  places: folded
+    ? [[2, width - 50, 10, 40, 40, -1, 0, 0, width - 42, 20, 24, 20]]
+    : [
+        [0, x, 20, 50, 20, 0, x, 34, 0, 0, 0, 0],
+        [1, x + 70, 20, 60, 20, 1, x + 70, 34, 0, 0, 0, 0],
+      ],
+  ...more,
+});
+
+const group = (
+  name: OwnGroup['name'],
+  inner: string[],
+  weight: Weight,
+  more: Partial<OwnGroup> = {},
+): OwnGroup => ({
+  name,
+  number: 0,
+  inner,
+  weight,
+  ...more,
+});
+
+const rule = (of: Partial<OwnRule>): OwnRule => ({
+  group: 'links',
+  number: 0,
+  property: 'color',
+  value: 'red',
+  selector: 'a',
+  weight: [0, 0, 1],
+  important: false,
+  states: [],
+  ...of,
+});
+
+const SEEN: SeenOwn = {
+  own: {
+    around: [
+      { tag: 'html' },
+      { tag: 'body', attributes: [{ name: 'class', value: 'page' }] },
+      { tag: 'div', attributes: [{ name: 'id', value: 'wrap' }] },
+    ],
+    node: {
+      tag: 'header',
+      attributes: [{ name: 'class', value: 'top' }],
+      nodes: [
+        { tag: 'a', attributes: [{ name: 'href', value: '/' }], nodes: [{ text: 'A & B' }] },
+        {
+          tag: 'ul',
+          nodes: [
+            {
+              tag: 'li',
+              attributes: [{ name: 'class', value: 'here one' }],
+              nodes: [{ tag: 'a', attributes: [{ name: 'href', value: '/one' }], nodes: [{ text: 'One' }] }],
+            },
+            {
+              tag: 'li',
+              nodes: [{ tag: 'a', attributes: [{ name: 'href', value: '/two' }], nodes: [{ text: 'Two' }] }],
+            },
+          ],
+        },
+        { tag: 'button', nodes: [{ text: '=' }] },
+      ],
+    },
+    css: ['.top a { color: red }'],
+    marks: [
+      { path: '', role: 'header' },
+      { path: '1/0/0', role: 'current', ink: 'link-1' },
+      { path: '1/1/0', role: 'link', ink: 'link-2' },
+      { path: '2', role: 'menu button', ink: 'menu-button' },
+    ],
+    inks: [
+      { id: 'link-1', name: 'One', item: 'menu', kind: 'text' },
+      { id: 'link-2', name: 'Two', item: 'menu', kind: 'text' },
+      { id: 'menu-button', name: 'Menu button', kind: 'mark' },
+    ],
+    selector: '.top',
+    weight: [0, 1, 0],
+    anchorId: '#head',
+    anchorClass: '.top',
+    groups: [
+      group('header', [''], [0, 0, 0]),
+      group('ground', ['ul'], [0, 0, 1]),
+      group('links', ['ul a'], [0, 0, 2], { item: 'menu' }),
+      group('current', ['li.here > a'], [0, 1, 2], { item: 'menu' }),
+      group('focus', ['button'], [0, 0, 1]),
+      group('mark', ['button'], [0, 0, 1], { paints: ['color'] }),
+      group('panel', ['ul'], [0, 0, 1]),
+    ],
+    rules: [],
+    texts: ['One', 'Two'].map((text, i) => ({
+      text,
+      weight: 400,
+      size: 16,
+      letterSpacing: 0,
+      advance: 50 + 10 * i,
+      capHeight: 11,
+      descent: 4,
+      letterEdges: [20, 40, 50 + 10 * i],
+    })),
+    top: [
+      at(320, true, 0),
+      at(700, true, 0),
+      at(701, false, 400),
+      at(1001, false, 700),
+      at(2560, false, 700),
+    ],
+    scrolled: [
+      at(320, true, 0, { bar: [0, 0, 320, 40, 0] }),
+      at(2560, false, 700, { bar: [0, 0, 2560, 40, 0] }),
+    ],
+    stuck: { on: 'body', name: 'is:down', from: 41 },
+    position: 'sticky',
+    lies: 'above',
+    onScroll: 'stays',
+    lines: [0, 0, 2, 0],
+    free: 'before',
+    notes: [],
+  },
+  entries: [
+    { id: 'link-1', label: 'One', address: 'https://a.example/one', entries: [] },
+    { id: 'link-2', label: 'Two', address: 'https://a.example/two', entries: [] },
+  ],
+  buttons: [],
+  logo: undefined,
+  logoText: '',
+  logoSize: 20,
+  top: {
+    fill: { hex: '#ffffff', opacity: 1 },
+    link: { hex: '#111111', opacity: 1 },
+    currentLine: { thickness: 2, below: 4 },
+  },
+  scrolled: { fill: { hex: '#000000', opacity: 0.5 }, link: { hex: '#eeeeee', opacity: 1 } },
+  panel: { fill: { hex: '#ffffff', opacity: 1 }, ink: { hex: '#111111', opacity: 1 } },
+};
+
+function made(change: (seen: SeenOwn) => void = () => undefined) {
+  const seen = structuredClone(SEEN);
+  change(seen);
+  const plain = newSite('A site', 'straight');
+  const { own, header, menu } = ownHeader(seen, {
+    id: 'own',
+    menu: 'main',
+    swatch: (hex) => ({ colour: hex }),
+    target: safeTarget,
+    here: plain.pages[0]!.id,
+    faces: [],
+    hasLogo: false,
+  });
+  const site: Site = { ...plain, menus: [menu], ownHeaders: [own], headers: [header] };
+  expect(checkSite(site)).toEqual([]);
+  return { site, header, own };
+}
+
+describe('where everything stands', () => {
+  test('as it was measured, evenly between two widths that are alike, else as at the nearer', () => {
+    const { top } = SEEN.own;
+    expect(ownAt(top, 701)).toBe(top[2]);
+    expect(ownAt(top, 851).places[0]!.slice(0, 4)).toEqual([0, 550, 20, 50]);
+    expect(ownAt(top, 500).folded).toBe(true);
+    expect(ownAt(top, 100)).toBe(top[0]);
+    expect(ownAt(top, 4000)).toBe(top[4]);
+    // Folded at one of them, open at the other: nothing is between.
+    expect(ownAt([at(400, true, 0), at(500, false, 10)], 449)).toMatchObject({ folded: true });
+    expect(ownAt([at(400, true, 0), at(500, false, 10)], 451)).toMatchObject({ folded: false });
+    // A baseline is a whole pixel.
+    const sloped = [at(400, false, 0), at(500, false, 0)];
+    sloped[1]!.places[0]![7] = 36;
+    expect(ownAt(sloped, 425).places[0]![7]).toBe(35);
+  });
+
+  test('it folds below the first width from which it never does', () => {
+    expect(ownFold(SEEN.own)).toBe(701);
+    expect(ownFold({ top: [at(320, false, 0)] })).toBe(0);
+    expect(ownFold({ top: [at(320, true, 0), at(2560, true, 0)] })).toBeGreaterThan(4000);
+  });
+
+  test('every answer asks it: layout, scene, widths at which something turns', () => {
+    const { site, header } = made();
+    const layout = layoutHeader(site, header, 1001, never);
+    expect(layout.inks.map(({ id, box }) => [id, box.x])).toEqual([
+      ['link-1', 700],
+      ['link-2', 770],
+    ]);
+    expect(layout).toMatchObject({ height: 60, slot: 60, foldWidth: 701, leaving: 0 });
+    expect(layoutHeader(site, header, 390, never).inks.map(({ id }) => id)).toEqual(['menu-button']);
+    const scene = layoutScene(site, header, site.pages[0]!, { width: 1001 }, never);
+    expect(scene.layouts.scrolled.bar.height).toBe(40);
+    expect(scene.stretches.map(({ from }) => from)).toEqual([0, 41]);
+    expect(turningWidths(site, header, never)).toContain(701);
+    // Another distance is ours to tell, and nothing gets smaller by that.
+    const later = {
+      ...header,
+      manner: { ...header.manner, switch: { at: 'distance' as const, distance: 80 } },
+    };
+    expect(layoutScene(site, later, site.pages[0]!, { width: 1001 }, never).layouts.scrolled.bar.height).toBe(
+      60,
+    );
+    expect(
+      layoutOwn(site, { ...header, manner: { ...header.manner, lies: 'over' } }, site.ownHeaders![0]!, {
+        width: 1001,
+        moment: 'top',
+      }).slot,
+    ).toBe(0);
+  });
+});
+
+describe('what it can wear', () => {
+  test('of each layer only what style can make: judge and style sheet alike', () => {
+    const { site, header } = made();
+    for (const name of LAYER_NAMES) {
+      const start = layerOf(name).start({ palette: site.palette, pictures: site.pictures, logo: site.logo });
+      const worn = {
+        ...header,
+        looks: { ...header.looks, top: { ...header.looks.top, [name]: { ...PLAIN[name], ...start } } },
+      };
+      if (layerOf(name).onOwn) continue;
+      expect(showsLayer(resolveLook(site, worn, 'top'), name), name).toBe(false);
+      expect(ownPaste(site, worn, site.ownHeaders![0]!).css).not.toMatch(
+        new RegExp(`--hr-(letters|shows|cut|depth)`),
+      );
+    }
+    const look = resolveLook(
+      site,
+      {
+        ...header,
+        looks: {
+          ...header.looks,
+          top: {
+            cue: { share: 20 },
+            ink: { open: { colour: 'red' }, logo: 'light' },
+            edge: { on: true, above: { width: 4, colour: { colour: 'red' } } },
+          },
+        },
+      },
+      'top',
+    );
+    expect([look.cue.share, look.ink.open, look.ink.logo, look.edge.above.width, look.edge.on]).toEqual([
+      100,
+      undefined,
+      'dark',
+      0,
+      true,
+    ]);
+    // A rail has no element there.
+    const railed = { ...header, rails: [{ ...header.rails[0]!, looks: { top: { fill: { opacity: 1 } } } }] };
+    expect(resolveWorn(site, { header: railed, rail: railed.rails[0] }, 'top').fill.opacity).toBe(0);
+  });
+});
+
+describe('just heavy enough', () => {
+  const anchors = { selector: '.top', anchorId: '#head', anchorClass: '.top' };
+  const weigh = (selector: string): Weight => [
+    selector.match(/#[\w-]+/g)?.length ?? 0,
+    selector.match(/\.[\w-]+/g)?.length ?? 0,
+    selector.match(/(^| )[a-z]+/g)?.length ?? 0,
+  ];
+
+  test.each<[Weight | undefined, string]>([
+    [undefined, '.top'],
+    [[0, 1, 1], '.top'],
+    [[0, 1, 2], 'body .top'],
+    [[0, 1, 3], 'html body .top'],
+    [[0, 1, 4], '.top.top'],
+    [[0, 2, 1], '.top.top'],
+    [[1, 0, 0], '.top#head'],
+    [[1, 1, 2], 'body .top#head'],
+    [[2, 5, 9], '.top#head#head.top.top.top.top.top'],
+  ])('over %j: %s', (over, selector) => {
+    expect(raised(anchors, [0, 1, 2], over).selector).toBe(selector);
+  });
+
+  test('heavier than all, and nothing lighter would be', () => {
+    const next = random(7);
+    const number = (most: number) => Math.floor(next() * (most + 1));
+    for (let i = 0; i < 300; i++) {
+      const weight: Weight = [number(1), 1 + number(2), number(4)];
+      const over: Weight = [number(2), number(5), number(6)];
+      const { selector, by } = raised(anchors, weight, over);
+      const sum = sumOf(weight, by);
+      expect(isHeavier(sum, over)).toBe(true);
+      expect(sumOf([0, -1, 0], weigh(selector))).toEqual(by);
+      // One element or one class less does not do.
+      if (by[2] > 0) expect(isHeavier(sumOf(sum, [0, 0, -1]), over)).toBe(false);
+      else if (by[1] > 0) expect(isHeavier(sumOf(sum, [0, -1, 2]), over)).toBe(false);
+    }
+  });
+
+  test('what begins with body gets no second one', () => {
+    expect(raised({ selector: 'body > nav' }, [0, 0, 2], [0, 0, 2]).selector).toBe('html body > nav');
+    expect(raised({ selector: 'body > nav' }, [0, 0, 2], [0, 0, 3]).selector).toBe('body > nav:not(._)');
+  });
+
+  test('a rule of theirs is beaten by the rule of ours that decides while it holds', () => {
+    const rules = [
+      rule({ weight: [0, 2, 0], states: ['hover'] }),
+      rule({ weight: [1, 0, 0], states: ['hover'], important: true }),
+      rule({ weight: [0, 1, 1] }),
+      rule({ weight: [0, 9, 0], layer: 'base' }),
+      rule({ property: 'opacity', weight: [3, 0, 0] }),
+      rule({ group: 'current', weight: [0, 3, 0] }),
+    ];
+    const of = (
+      state: 'rest' | 'hover',
+      ours: ('rest' | 'hover')[],
+      groups = [{ name: 'links' as const, number: 0 }],
+    ) => rivalsOf({ rules }, groups, 'color', state, ours);
+    expect(of('rest', ['rest', 'hover'])).toMatchObject({ plain: [0, 1, 1], important: undefined });
+    expect(of('hover', ['rest', 'hover'])).toMatchObject({ plain: [0, 2, 0], important: [1, 0, 0] });
+    // Where nothing of ours is set for the pointer, what is set at rest has to hold.
+    expect(of('rest', ['rest'])).toMatchObject({ plain: [0, 2, 0], important: [1, 0, 0] });
+    expect(mustBeImportant(of('rest', ['rest', 'hover']))).toBe(false);
+    expect(mustBeImportant(of('hover', ['rest', 'hover']))).toBe(true);
+  });
+
+  test('what is important in a layer is beaten in that layer; in the element, or in one without a name, it is not', () => {
+    const paste = (rules: OwnRule[]) => {
+      const { site, header, own } = made((seen) => (seen.own.rules = rules));
+      return ownPaste(site, header, own);
+    };
+    const layered = paste([rule({ important: true, layer: 'base.deep', weight: [0, 3, 0] })]);
+    expect(layered.css).toMatch(/@layer base\.deep \{\n {2}[^{]*\{\n {4}color: var\(--hr-own\) !important;/);
+    expect(layered.unbeaten).toEqual([]);
+    const nameless = paste([rule({ important: true, layer: 'base.?' })]);
+    expect(nameless.unbeaten).toHaveLength(1);
+    const inline = paste([rule({ selector: 'style', weight: [0, 0, 0] })]);
+    expect(inline.unbeaten).toEqual([]);
+    expect(inline.css).toMatch(/color: var\(--hr-own\) !important/);
+    // What had to be important at rest has to be under the pointer.
+    expect(inline.css).toMatch(/:hover \{\n {2}[^}]*color: var\(--hr-hover\) !important/);
+    expect(paste([rule({ selector: 'style', important: true })]).unbeaten).toHaveLength(1);
+    expect(paste([]).css).not.toContain('!important');
+  });
+
+  test('a later rule is never lighter than what it goes before', () => {
+    const { site, header, own } = made((seen) => (seen.own.rules = [rule({ weight: [1, 1, 1] })]));
+    const { css } = ownPaste(site, header, own);
+    const [rest, hover] = [
+      /^(.*) \{\n {2}--hr-own: var\(--hr-link\)/m,
+      /^(.*):hover \{\n {2}color: var\(--hr-hover\)/m,
+    ].map((pattern) => pattern.exec(css)![1]!);
+    expect(rest).toMatch(/#head/);
+    expect(hover).toMatch(/#head/);
+  });
+});
+
+describe('what is written', () => {
+  test('values first; the state on scroll by their class while it changes where theirs does, else by ours', () => {
+    const { site, header, own } = made();
+    expect(laterSelector(own, header)).toBe('body.is\\:down .top');
+    expect(needsLines(site, own, header)).toBe(false);
+    expect(ownFiles(site, header, own).map(({ path }) => path)).toEqual([
+      'header.css',
+      'one-paste.html',
+      'how-to.txt',
+    ]);
+    const later = {
+      ...header,
+      manner: { ...header.manner, switch: { at: 'distance' as const, distance: 80 } },
+    };
+    expect(changesByTheirs(own, later)).toBe(false);
+    expect(laterSelector(own, later)).toBe('.top.hr-scrolled');
+    expect(ownFiles(site, later, own).map(({ path }) => path)).toContain('header.js');
+    expect(ownJs(own, later)).toMatch(/querySelector\("\.top"\)[^]*"hr-scrolled", scrollY >= 80/);
+    const { css } = ownPaste(site, header, own);
+    expect(css.indexOf('--hr-fill: rgb(255 255 255)')).toBeLessThan(
+      css.indexOf('background-color: var(--hr-fill)'),
+    );
+    expect(css).toMatch(/inset: 0px 0px -2px 0px/);
+    expect(css).toMatch(/@media \(max-width: 700\.98px\)/);
+    expect(css.match(/[{}]/g)!.filter((brace) => brace === '{').length * 2).toBe(css.match(/[{}]/g)!.length);
+    for (const comment of css.split('*/').slice(2, -1)) expect(comment).toContain('{');
+  });
+
+  test('where it stands is written only where that changed', () => {
+    const { site, header, own } = made();
+    const position = (manner: Partial<typeof header.manner>) =>
+      /\n {2}position: (\w+);/.exec(
+        ownPaste(site, { ...header, manner: { ...header.manner, ...manner } }, own).css.split(
+          '/* The ground. */',
+        )[0]!,
+      )?.[1];
+    expect(position({})).toBeUndefined();
+    expect(position({ lies: 'over' })).toBe('fixed');
+    expect(position({ onScroll: 'leaves' })).toBe('relative');
+    expect(position({ lies: 'over', onScroll: 'leaves' })).toBe('absolute');
+  });
+
+  test('its markup anew: escaped, its mark on the page that is shown, nothing that does anything', () => {
+    const { site, header, own } = made((seen) => {
+      seen.own.node.attributes!.push({ name: 'data-x', value: '"><script>' });
+    });
+    expect(currentMark(own)).toEqual({ on: 'item', name: 'here' });
+    const on = (page: string) => ownHtml(site, header, own, { picture: () => '' }, page);
+    const home = site.pages[0]!.id;
+    expect(on(home)).toContain('<li class="here one">');
+    expect(on('elsewhere')).toContain('<li class="one">');
+    expect(on(home)).toContain('A &amp; B');
+    expect(on(home)).toContain('data-x="&quot;&gt;&lt;script&gt;"');
+  });
+
+  test('attributes and style that do something are known', () => {
+    for (const [name, value] of [
+      ['onclick', 'x'],
+      ['ONLOAD', 'x'],
+      ['href', 'javascript:x'],
+      ['href', ' java\tscript:x'],
+      ['src', 'https://a.example/x.png'],
+      ['srcset', 'x'],
+      ['srcdoc', 'x'],
+      ['style', 'background: url(https://a.example)'],
+      ['xlink:href', 'data:text/html,x'],
+      ['formaction', 'vbscript:x'],
+    ] as const)
+      expect(isHarmless(name, value), `${name} ${value}`).toBe(name === 'src' && value.startsWith('https'));
+    for (const [name, value] of [
+      ['href', '/a'],
+      ['href', '#a'],
+      ['href', 'mailto:a@a.example'],
+      ['class', 'a b'],
+      ['src', 'data:image/png;base64,AA=='],
+      ['aria-label', 'x'],
+      ['style', 'color: red'],
+    ] as const)
+      expect(isHarmless(name, value), `${name} ${value}`).toBe(true);
+    for (const css of [
+      'a { background: url(x.png) }',
+      '@import "x";',
+      'a{}</style>',
+      'a { background: u\\72l(x) }',
+      'a { background: \\75rl(x) }',
+      'a { width: expression(x) }',
+      'a { background: image-set("x.png" 1x) }',
+    ])
+      expect(isHarmlessCss(css), css).toBe(false);
+    for (const css of [
+      'a { color: red }',
+      'a { background: url("data:image/png;base64,AA==") }',
+      'svg { fill: url(#a) }',
+      '.md\\:flex { display: flex }',
+    ])
+      expect(isHarmlessCss(css), css).toBe(true);
+  });
+
+  test('what stands in the way: once, the heaviest first, by whom it is in the way', () => {
+    const said = inTheWay({
+      groups: [group('menu', ['.nav'], [0, 1, 0]), group('ground', ['.nav ul'], [0, 1, 1])],
+      rules: [
+        rule({
+          group: 'ground',
+          property: 'background-color',
+          value: 'red',
+          selector: '.nav ul',
+          weight: [0, 1, 1],
+        }),
+        rule({ important: true, selector: '#a a', weight: [1, 0, 1] }),
+        rule({ group: 'current', important: true, selector: '#a a', weight: [1, 0, 1] }),
+        rule({ group: 'logo', selector: '#a b', weight: [1, 0, 1] }),
+        rule({ selector: 'a', weight: [0, 0, 1] }),
+      ],
+    });
+    expect(said.map(({ what, weight }) => [what, weight])).toEqual([
+      ['Links, the current page: the colour is set with !important', '1-0-1'],
+      ['The logo: the colour is set by an id', '1-0-1'],
+      ['The menu has a fill of its own', '0-1-1'],
+    ]);
+  });
+});
+
+test('read again, it goes on wearing what it wears; what is gone is gone, what is new comes with its own colours', () => {
+  const { site, header } = made((seen) => {
+    seen.buttons = [
+      {
+        id: 'button-1',
+        label: 'Ask',
+        ink: { hex: '#ffffff', opacity: 1 },
+        hoverInk: { hex: '#ffffff', opacity: 1 },
+        fill: { hex: '#222222', opacity: 1 },
+        hoverFill: { hex: '#000000', opacity: 1 },
+        radius: 4,
+      },
+    ];
+  });
+  const dressed: Site = {
+    ...site,
+    headers: [
+      {
+        ...header,
+        name: 'Mine',
+        looks: { ...header.looks, top: { fill: { opacity: 0.2 } } },
+        rails: header.rails.map((rail) => ({
+          ...rail,
+          end: rail.end.map((item) =>
+            item.kind === 'button' ? { ...item, fill: { colour: 'navy' } } : item,
+          ),
+        })),
+      },
+    ],
+  };
+  const seen = structuredClone(SEEN);
+  seen.own.stuck!.from = 60;
+  seen.entries.pop();
+  const both = ['button-1', 'button-2'].map((id) => ({
+    id,
+    label: id,
+    ink: { hex: '#ffffff', opacity: 1 },
+    hoverInk: { hex: '#ffffff', opacity: 1 },
+    fill: { hex: '#333333', opacity: 1 },
+    hoverFill: { hex: '#000000', opacity: 1 },
+    radius: 4,
+  }));
+  const { header: id, ...taken } = withOwnRead(dressed, { ...seen, buttons: both }, 'own');
+  const again: Site = { ...dressed, ...taken };
+  expect(checkSite(again)).toEqual([]);
+  expect(id).toBe('own');
+  expect(again.headers[0]).toMatchObject({
+    name: 'Mine',
+    looks: { top: { fill: { opacity: 0.2 } } },
+    manner: { switch: { distance: 60 } },
+  });
+  expect(again.menus[0]!.entries.map(({ label }) => label)).toEqual(['One']);
+  expect(
+    again.headers[0]!.rails[0]!.end.flatMap((item) => (item.kind === 'button' ? [item.fill] : [])),
+  ).toEqual([{ colour: 'navy' }, { colour: '#333333' }]);
+  // Without one, it is a header more.
+  const fresh = withOwnRead(newSite('Other', 'straight'), seen);
+  expect(fresh.headers).toHaveLength(2);
+  expect(fresh.headers[1]).toMatchObject({ own: fresh.ownHeaders![0]!.id });
+});
