@@ -40,6 +40,7 @@ beforeAll(async () => {
   elsewhere = createServer((asked, answer) => {
     const { url = '/' } = asked;
     if (url === '/round') return void answer.writeHead(302, { location: '/round' }).end();
+    if (url === '/never') return;
     if (url === '/inside') return void answer.writeHead(302, { location: owner.running.url }).end();
     if (url === '/secret') return void answer.writeHead(401, { 'www-authenticate': 'Basic' }).end();
     if (url === '/paper')
@@ -96,6 +97,12 @@ describe('an address that cannot be used', () => {
   ])('%s', async (_, address, message) => {
     const { phase, message: told } = await lookedAt({ address: address() });
     expect([phase, told]).toEqual(['failed', expect.stringMatching(message)]);
+  });
+
+  // It takes as long as an address is waited for.
+  test.runIf(process.env.LONG)('one that never answers', async () => {
+    const { message } = await lookedAt({ address: `${base}/never` });
+    expect(message).toMatch(/does not answer within 20 seconds/);
   });
 
   test('this machine, where it is not allowed', async () => {

@@ -14,6 +14,7 @@ import {
   type Weight,
 } from '../src/model/own.ts';
 import type { Site } from '../src/model/site.ts';
+import { siteFiles } from '../src/output/files.ts';
 import { currentMark, ownHtml } from '../src/output/own/ownHtml.ts';
 import { ownPaste, laterSelector } from '../src/output/own/ownCss.ts';
 import { inTheWay } from '../src/output/own/inTheWay.ts';
@@ -421,6 +422,19 @@ describe('what is written', () => {
     expect(position({ lies: 'over', onScroll: 'leaves' })).toBe('absolute');
   });
 
+  test('a whole site has it on its pages: its own style, ours over it, and the lines that tell it of the scroll', () => {
+    const { site } = made();
+    const files = new Map(
+      siteFiles(site, never).map((file) => [file.path, file.kind === 'text' ? file.text : '']),
+    );
+    const html = files.get('index.html')!;
+    expect(html).toMatch(/<body class="page"><div id="wrap">/);
+    expect(html).toMatch(/<header class="top" data-hr-own="">[^]*<main/);
+    expect(html).toContain('assets/header.js');
+    expect(files.get('assets/header.css')).toMatch(/\.top a \{ color: red \}[^]*--hr-fill/);
+    expect(files.get('assets/header.js')).toMatch(/document\.body;[^]*"is:down", scrollY >= 41/);
+  });
+
   test('its markup anew: escaped, its mark on the page that is shown, nothing that does anything', () => {
     const { site, header, own } = made((seen) => {
       seen.own.node.attributes!.push({ name: 'data-x', value: '"><script>' });
@@ -447,7 +461,7 @@ describe('what is written', () => {
       ['xlink:href', 'data:text/html,x'],
       ['formaction', 'vbscript:x'],
     ] as const)
-      expect(isHarmless(name, value), `${name} ${value}`).toBe(name === 'src' && value.startsWith('https'));
+      expect(isHarmless(name, value), `${name} ${value}`).toBe(false);
     for (const [name, value] of [
       ['href', '/a'],
       ['href', '#a'],

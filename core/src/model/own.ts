@@ -35,7 +35,9 @@ export function isHarmless(name: string, value: string): boolean {
   const plain = value.replace(/[\u0000-\u0020]/g, '').toLowerCase();
   if (name.toLowerCase() === 'style') return isHarmlessCss(value);
   if (!ADDRESS.test(name)) return true;
-  if (/^data:image\/(png|jpeg|gif|webp|avif|svg\+xml)[;,]/.test(plain)) return name.toLowerCase() === 'src';
+  // A picture is kept with the document, or not shown.
+  if (/^(src|poster|data)$/i.test(name))
+    return /^data:image\/(png|jpeg|gif|webp|avif|svg\+xml)[;,]/.test(plain);
   return !/^[a-z][a-z0-9+.-]*:/.test(plain) || /^(https?|mailto|tel):/.test(plain);
 }
 
