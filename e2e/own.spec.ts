@@ -35,6 +35,7 @@ function partsOf({ own, entries, logoText, buttons }: SeenOwn) {
     current: name('current')[0],
     buttons: buttons.map(({ label }) => label),
     icons: name('icon').length,
+    text: name('text'),
     hasToggle: own.marks.some(({ role }) => role === 'menu button'),
   };
 }
@@ -105,7 +106,7 @@ const CHOSEN = MARKUPS.filter(({ name }) => process.env.LONG || DAILY.some((each
 describe.each(CHOSEN.map((markup) => [markup.name, markup] as const))('%s', (_, { html, is }) => {
   test('its parts are found; what is written wins wherever it is pasted, and changes nothing else', async () => {
     const seen = (await read(html))!;
-    expect(partsOf(seen)).toEqual({ below: [], current: undefined, buttons: [], icons: 0, ...is });
+    expect(partsOf(seen)).toEqual({ below: [], current: undefined, buttons: [], icons: 0, text: [], ...is });
     const { site, header } = siteOfOwn(seen);
     expect(checkSite(site)).toEqual([]);
     const own = site.ownHeaders![0]!;

@@ -430,7 +430,7 @@ function inksOf(marks: readonly RawMark[]): OwnInk[] {
         name: called,
         kind,
         ...(item !== undefined && { item: ink === 'logo' && kind === 'text' ? 'name' : item }),
-        ...(isStill && { isStill }),
+        ...((isStill || role === 'text') && { isStill: true }),
       },
     ];
   });

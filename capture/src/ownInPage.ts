@@ -467,6 +467,8 @@ export function installOwnReader(): void {
         if (!roles.has(box)) roles.set(box, 'panel');
       }
     }
+    // What is written there beside all that: a line of text, a telephone number.
+    for (const each of otherTexts()) if (!said.has(each)) roles.set(each, 'text');
     // The page one is on: told, named so, or the one that leads here and is marked otherwise than the others.
     const tops = ofRole('link');
     const marked = tops.find((each) => {
@@ -538,6 +540,7 @@ export function installOwnReader(): void {
       .forEach((each) => inkIds.set(each, 'logo'));
     ofRole('button').forEach((each, i) => inkIds.set(each, `button-${i + 1}`));
     ofRole('icon').forEach((each, i) => inkIds.set(each, `icon-${i + 1}`));
+    ofRole('text').forEach((each, i) => inkIds.set(each, `text-${i + 1}`));
     ofRole('menu button')
       .slice(0, 1)
       .forEach((each) => inkIds.set(each, 'menu-button'));
@@ -547,6 +550,28 @@ export function installOwnReader(): void {
     let at = elements[0]?.parentElement ?? undefined;
     while (at && !elements.every((each) => at!.contains(each))) at = at.parentElement ?? undefined;
     return at && header.contains(at) ? at : undefined;
+  };
+
+  /** Elements with words of their own that are no part that is told apart. */
+  const otherTexts = (): HTMLElement[] => {
+    const found = new Set<HTMLElement>();
+    const walker = document.createTreeWalker(header, NodeFilter.SHOW_TEXT);
+    for (let node = walker.nextNode() as Text | null; node; node = walker.nextNode() as Text | null) {
+      const at = node.parentElement;
+      if (!at || words(node.data) === '' || at.closest('script, style, svg, option, textarea, noscript'))
+        continue;
+      let around: Element | null = at;
+      while (
+        around &&
+        around !== header &&
+        !/^(logo|link|current|child|button|icon|menu button|text)$/.test(roles.get(around) ?? '')
+      )
+        around = around.parentElement;
+      if (around && around !== header) continue;
+      if (!shows(at) || textRects(at).length === 0 || at === header) continue;
+      found.add(at);
+    }
+    return [...found].slice(0, 12);
   };
 
   /** A class that an element or its list item has, and most of the others have not. */
@@ -1201,6 +1226,7 @@ export function installOwnReader(): void {
     } else if (logo) {
       add('logo', [logo], { item: 'logo' });
     }
+    for (const each of ofRole('text')) add('text', [each], { item: 'menu' });
     const menu = ofRole('menu')[0];
     add('menu', menu ? [menu] : []);
     // Links that stand in different boxes have different rules.
@@ -1374,6 +1400,17 @@ export function installOwnReader(): void {
       'outline-color',
     ],
     menu: [],
+    text: [
+      'color',
+      'background-color',
+      'background-image',
+      'text-shadow',
+      'opacity',
+      'animation-name',
+      '-webkit-text-fill-color',
+      'transition-property',
+      'transition-duration',
+    ],
     letters: ['animation-name', 'color', '-webkit-text-fill-color', 'text-shadow', 'opacity'],
     focus: [
       'background-color',

@@ -11,6 +11,7 @@ export interface Markup {
     buttons?: string[];
     icons?: number;
     hasToggle: boolean;
+    text?: string[];
   };
 }
 
@@ -273,12 +274,13 @@ export const MARKUPS: Markup[] = [
     name: 'buttons that open boxes, a search, a phone number',
     html: page(
       `.page-header { background: linear-gradient(90deg, #1b2735, #283e51); color: #fff; display: flex; gap: 20px; align-items: center; padding: 16px 30px } .page-header a, .page-header button { color: #fff; background: none; border: 0; font: inherit; text-decoration: none; cursor: pointer } .page-header li { list-style: none; position: relative } .page-header ul { display: flex; gap: 20px; padding: 0; margin: 0 } .page-header .box { display: none; position: absolute; top: 120%; left: 0; background: #fff; padding: 12px; flex-direction: column } .page-header .box a { color: #1b2735 } .page-header [aria-expanded="true"] + .box { display: flex } .page-header .name { font-size: 22px; margin-right: auto } .page-header input { width: 120px } .page-header ul a:hover { color: #ffd166 }`,
-      `<header class="page-header"><a class="name" href="/">North Quay</a><nav><ul><li><button aria-expanded="false" aria-haspopup="true">Boats</button><div class="box"><a href="/boats/sail">Sail</a><a href="/boats/row">Rowing</a></div></li><li><a href="/berths">Berths</a></li><li><a href="/weather">Weather</a></li></ul></nav><form role="search"><input aria-label="Search" type="search"></form><a class="phone" href="tel:+441234">01234 567</a></header>`,
+      `<header class="page-header"><a class="name" href="/">North Quay</a><nav><ul><li><button aria-expanded="false" aria-haspopup="true">Boats</button><div class="box"><a href="/boats/sail">Sail</a><a href="/boats/row">Rowing</a></div></li><li><a href="/berths">Berths</a></li><li><a href="/weather">Weather</a></li></ul></nav><form role="search"><input aria-label="Search" type="search"></form><a class="phone" href="tel:+441234">01234 567</a><small style="opacity: .6">Open till six</small></header>`,
     ),
     is: {
       logo: 'North Quay',
       links: ['Boats', 'Berths', 'Weather', '01234 567'],
       below: ['Sail', 'Rowing'],
+      text: ['Open till six'],
       hasToggle: false,
     },
   },

@@ -121,7 +121,7 @@ function inksOf(site: Site, header: Header, own: OwnHeader, places: readonly Own
     const line = (lines.get(ink.id) ?? 0) + 1;
     lines.set(ink.id, line);
     const item = ink.item === undefined ? undefined : items.get(ink.item);
-    const isLink = item?.kind === 'menu' && ink.kind === 'text';
+    const isLink = item?.kind === 'menu' && ink.kind === 'text' && !ink.isStill;
     const page = isLink ? entries.get(ink.id)?.page : undefined;
     return [
       {

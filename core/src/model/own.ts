@@ -92,6 +92,7 @@ export const OWN_ROLES = [
   'drop-down',
   'button',
   'icon',
+  'text',
   'menu button',
   'panel',
 ] as const;
@@ -108,6 +109,7 @@ export const OWN_ROLE_NAMES: Record<OwnRole, string> = {
   'drop-down': 'Drop-down',
   button: 'Button',
   icon: 'Icons',
+  text: 'Other text',
   'menu button': 'Menu button',
   panel: 'Folded menu',
 };
@@ -153,6 +155,7 @@ export const OWN_GROUPS = [
   'menu',
   'links',
   'letters',
+  'text',
   'current',
   'children',
   'drop-down',

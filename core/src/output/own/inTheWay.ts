@@ -19,6 +19,7 @@ const THINGS: Record<OwnGroupName, string> = {
   menu: 'The menu',
   links: 'Links',
   letters: 'Letters',
+  text: 'Other text',
   current: 'The current page',
   children: 'Links below',
   'drop-down': 'The drop-down',

@@ -431,6 +431,10 @@ function writeInks(writer: Writer, header: Header, own: OwnHeader): void {
         : { rest: [...rest, ...plain(group), ...bare(group)], ...rises },
     );
   }
+  for (const group of writer.groups('text'))
+    writer.write(group, 'What is written beside the links.', {
+      rest: [...inks.rest!, ...plain(group), ...bare(group)],
+    });
   const plate = (value: string): Declared => (states.backing ? [['background-color', value]] : []);
   const hovered = 'var(--hr-plate-hover, var(--hr-plate))';
   for (const group of writer.groups('links')) {

@@ -12,6 +12,7 @@ const GROUPS: Record<OwnRole, string> = {
   'drop-down': 'drop-down',
   button: 'button',
   icon: 'focus',
+  text: 'text',
   'menu button': 'mark',
   panel: 'panel',
 };
@@ -95,10 +96,10 @@ export function OwnParts({
           <dt>State on scroll</dt>
           <dd>
             {stuck ? (
-              <>
+              <span>
                 <code>.{stuck.name}</code> on {stuck.on === 'header' ? 'the header' : stuck.on}, from{' '}
                 {stuck.from} px
-              </>
+              </span>
             ) : (
               'none; a few lines of script add it'
             )}
