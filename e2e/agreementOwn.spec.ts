@@ -64,6 +64,8 @@ test('what another rule spoils is told with that rule, and what lies behind that
   const { html } = MARKUPS.find(({ name }) => name === 'a table')!;
   const { tab, what } = await tried(html);
   const ink = await trial(tab, what, '#header td.navi a { color: #ff0000 !important }');
+  // It leaves with the page: only the top is met, and no more is said.
+  expect(ink.moments).toBe(1);
   expect(ink.off[0]).toMatchObject({
     item: 'Flour',
     what: 'ink',

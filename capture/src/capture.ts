@@ -285,14 +285,14 @@ export async function takeSite(
     tell({ what: 'Reading the header', done: ++done, of });
     const pages: SeenPage[] = [];
     const notes: string[] = [];
-    tell({ what: 'Measuring the header at every width', done, of });
+    tell({ what: 'Measuring the header, width by width', done, of });
     const taken =
       read.header &&
       (await takeOwn(session, tab, { found, chosen, sheets, header: read.header, notes, draft }));
     const { own, drawn } = taken ?? {};
     if (signal.aborted) throw new BadInput('This was stopped.');
     await tab.setViewportSize({ width: READ_AT, height: usualWindowHeight(READ_AT) });
-    tell({ what: 'Measuring the header at every width', done: ++done, of });
+    tell({ what: 'Measuring the header, width by width', done: ++done, of });
     const leftOut: SeenSite['leftOut'] = [];
     for (const page of chosen.slice(0, MOST_CAPTURED)) {
       const pictures: SeenPage['pictures'] = [];
@@ -440,7 +440,7 @@ export async function readHeaderOf(
     await tab.waitForTimeout(400);
     const later = await ask(tab, 'header');
     const stays = later !== undefined && later.isFixed && later.top > -4 && later.top < 60;
-    tell({ what: 'Measuring the header at every width', done: 1, of: 2 });
+    tell({ what: 'Measuring the header, width by width', done: 1, of: 2 });
     const own = await readOwn(
       tab,
       sheets,

@@ -1515,6 +1515,14 @@ export function installOwnReader(): void {
         return [copy];
       }
     });
+  /** A rule's selectors, within those of the rule that it is nested in. */
+  const selectorsIn = (rule: CSSStyleRule, above: readonly string[] | undefined): string[] => {
+    const own = partsOf(rule.selectorText);
+    if (!above) return own;
+    return own.flatMap((each) =>
+      above.map((up) => (each.includes('&') ? each.replaceAll('&', `:is(${up})`) : `${up} ${each}`)),
+    );
+  };
   const eachRule = (sheets: readonly CSSStyleSheet[], visit: (seen: Seen) => void) => {
     const walk = (
       rules: CSSRuleList,
@@ -1525,14 +1533,7 @@ export function installOwnReader(): void {
       for (const rule of rules) {
         const joined = (own: string) => (media && own ? `${media} and ${own}` : media || own || undefined);
         if (rule instanceof CSSStyleRule) {
-          const own = partsOf(rule.selectorText);
-          const selectors = above
-            ? own.flatMap((each) =>
-                above.map((up) =>
-                  each.includes('&') ? each.replaceAll('&', `:is(${up})`) : `${up} ${each}`,
-                ),
-              )
-            : own;
+          const selectors = selectorsIn(rule, above);
           visit({ rule, selectors, layer, media });
           if (rule.cssRules.length > 0) walk(rule.cssRules, layer, media, selectors);
         } else if (rule instanceof CSSMediaRule)
@@ -1733,14 +1734,7 @@ export function installOwnReader(): void {
       let text = '';
       for (const rule of list) {
         if (rule instanceof CSSStyleRule) {
-          const own = partsOf(rule.selectorText);
-          const selectors = above
-            ? own.flatMap((each) =>
-                above.map((up) =>
-                  each.includes('&') ? each.replaceAll('&', `:is(${up})`) : `${up} ${each}`,
-                ),
-              )
-            : own;
+          const selectors = selectorsIn(rule, above);
           const nested = rule.cssRules.length > 0 ? print(rule.cssRules, selectors) : '';
           if (reaches(selectors)) text += `${selectors.join(', ')} { ${rule.style.cssText} }\n`;
           text += nested;

@@ -6,7 +6,7 @@ import type { Raster } from '@hatrail/core/geometry/raster';
 import { ownFold, ownHeaderOf } from '@hatrail/core/header/ownLayout';
 import { panelStates } from '@hatrail/core/header/panelStates';
 import { resolveColour } from '@hatrail/core/model/palette';
-import { momentsOf, type Header } from '@hatrail/core/model/header';
+import type { Header, Moment } from '@hatrail/core/model/header';
 import type { OwnHeader } from '@hatrail/core/model/own';
 import type { Page } from '@hatrail/core/model/page';
 import type { Site } from '@hatrail/core/model/site';
@@ -77,9 +77,10 @@ export async function tryOwn(
     })),
     more: 0,
     widths: [...STANDARD_WIDTHS],
-    moments: momentsOf(header).length,
+    moments: 0,
     largest: 0,
   };
+  const met = new Set<Moment>();
   const add = (off: TrialOff) => {
     if (result.off.length < MOST_OFF) result.off.push(off);
     else result.more++;
@@ -100,6 +101,7 @@ export async function tryOwn(
       for (const scroll of scrollsOf(scene)) {
         const at = { tab, session, seen, scene, raster, own, scroll };
         const moment = momentAt(scene, scroll);
+        met.add(moment);
         const targets = sceneTargets(scene, moment, draw, scroll).filter(
           ({ part, shape, beside }) => part === 'ink' && shape.kind === 'cells' && !beside,
         );
@@ -109,6 +111,7 @@ export async function tryOwn(
       await session.detach().catch(() => undefined);
     }
   }
+  result.moments = met.size;
   tell('Tried', STANDARD_WIDTHS.length, STANDARD_WIDTHS.length);
   return result;
 }

@@ -86,7 +86,7 @@ export function TryOwn({
 
 function TrialSaid({ trial }: { trial: TrialResult }) {
   const { compared, off, more, widths, moments } = trial;
-  const where = `${compared} compared, at ${widths.join(', ')} px, in ${moments} moments, at rest and in every state`;
+  const where = `${compared} compared, at ${widths.join(', ')} px, in ${moments} ${moments === 1 ? 'moment' : 'moments'}, at rest, hovered, pressed and with the keyboard; rings, lines and pictures of logos are not`;
   if (off.length === 0)
     return (
       <p className="try-said" role="status">

@@ -386,7 +386,6 @@ const LINED: Declared = [
 /** The inks of logo and links in each state, as `inkIn` and `backingIn` have it. */
 function writeInks(writer: Writer, header: Header, own: OwnHeader): void {
   const states = dressedStates(header);
-  const change = `transition`;
   const ring = 'var(--hr-ring, var(--hr-focused, var(--hr-own)))';
   const ringed: Declared = [
     ['outline-style', 'solid'],
@@ -398,7 +397,7 @@ function writeInks(writer: Writer, header: Header, own: OwnHeader): void {
     rest: [
       ['--hr-own', 'var(--hr-link)'],
       ['color', 'var(--hr-own)'],
-      [change, `color ${INK_TIME}`],
+      ['transition', `color ${INK_TIME}`],
     ],
     focus: [
       ...(states.focused ? ([['color', 'var(--hr-focused, var(--hr-own))']] as Declared) : []),
@@ -466,7 +465,7 @@ function writeInks(writer: Writer, header: Header, own: OwnHeader): void {
       ...(hasLine ? ([['border-bottom-color', 'transparent']] as Declared) : []),
       ['text-underline-offset', 'var(--hr-line-at, 6px)'],
       ['text-decoration-skip-ink', 'none'],
-      [change, `color ${INK_TIME}, background-color ${INK_TIME}`],
+      ['transition', `color ${INK_TIME}, background-color ${INK_TIME}`],
       ...plain(group),
     ];
     writer.write(group, 'Links.', { rest }, { chain, all: { rest, ...rises } });
@@ -519,6 +518,7 @@ function writeLetters(writer: Writer, own: OwnHeader): void {
           ['-webkit-text-fill-color', 'currentcolor'],
           ['text-shadow', 'none'],
           ['opacity', '1'],
+          ['animation-name', 'none'],
         ),
       ],
     });

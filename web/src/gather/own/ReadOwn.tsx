@@ -80,7 +80,8 @@ export function ReadOwn({ address, work }: { address: string; work: ReturnType<t
       >
         <h2>From a page of your site</h2>
         <p className="quiet">
-          The page is opened in a browser of its own; its header is taken apart and measured at every width.
+          The page is opened in a browser of its own; its header is taken apart and measured at the widths
+          where it changes.
         </p>
         <TextField
           label="Address of a page"
