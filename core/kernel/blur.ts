@@ -119,23 +119,56 @@ export class Blurred {
   first: i32;
   height: i32;
   rows: i32;
-  result: usize;
   luminance: usize;
   middle: usize;
   line: usize;
+  /** Room for a few columns of a row. */
+  part: usize;
   pairs: usize;
   pairCount: i32;
   differences: usize;
-  /** 0 where one grid serves all rows; 1 where each row has its own, 2 where those are there already. */
+  /** 0 where two grids serve all rows in turn; 1 where each row has its own, 2 where those are there already. */
   kept: i32;
+  /** For each row of the area the row of the sweep, from 1, for which its {@link middle} was worked out. */
+  stamps: usize;
+  /** The grid of the row that is looked at, and the one before it; 0 where there is none. */
+  now: usize;
+  before: usize;
+  row: i32;
+  /** By how many levels any blurred pixel can have changed since the sweep began: the sum of the most that each row brought. */
+  drift: f32;
 }
 
-/** Where the grid of a row is. */
+/** Where the grid of a row is to be. */
 // @ts-ignore: decorator
 @inline
 function gridAt(blur: Blurred, row: i32): usize {
-  if (blur.kept == 0) return blur.grid;
-  return blur.grid + (<usize>(row * blur.lines * blur.count) << 4);
+  const size = <usize>(blur.lines * blur.count) << 4;
+  if (blur.kept == 0) return blur.now == blur.grid ? blur.grid + size : blur.grid;
+  return blur.grid + <usize>row * size;
+}
+
+/** The most that any place of a grid differs from another's. */
+function mostBetween(one: usize, other: usize, size: usize): f32 {
+  let most = f32x4.splat(0);
+  for (let at: usize = 0; at < size; at += 16) {
+    most = f32x4.max(most, f32x4.abs(f32x4.sub(v128.load(one + at), v128.load(other + at))));
+  }
+  return max(f32x4.extract_lane(most, 0), max(f32x4.extract_lane(most, 1), f32x4.extract_lane(most, 2)));
+}
+
+/** Turns to a row: works out the blurred page at the coarse places behind the header, where that has not been done before. */
+export function turnTo(blur: Blurred, row: i32): void {
+  blur.before = blur.now;
+  const grid = gridAt(blur, row);
+  blur.now = grid;
+  blur.row = row;
+  if (blur.kept != 2) blurGrid(blur, row, grid);
+  // Between the coarse places a pixel is cubic both ways: it moves by at most 1.25 · 1.25 of what they do.
+  if (blur.before != 0) {
+    const size = <usize>(blur.lines * blur.count) << 4;
+    blur.drift += <f32>1.5625 * mostBetween(grid, blur.before, size);
+  }
 }
 
 /**
@@ -143,8 +176,6 @@ function gridAt(blur: Blurred, row: i32): usize {
  * box's edges changes. A row that is not there differs from the one that stands in for it by as much for every row of places,
  * each of which has its own weight for it: a change is the number of such a pair, and its weight.
  */
-// @ts-ignore: decorator
-@inline
 function blurGrid(blur: Blurred, row: i32, grid: usize): void {
   const step = <usize>blur.count << 4;
   for (let pair = 0; pair < blur.pairCount; pair++) {
@@ -200,28 +231,44 @@ export function isSame(blur: Blurred, row: i32): bool {
   return before == load<u32>(blur.runs + (<usize>(row + blur.first + blur.height - 1) << 2));
 }
 
-/** The blurred page behind a header at a row, at the coarse columns of every row of the area: cubic between the coarse rows. */
+/** Works out some coarse columns of a row of the area, cubic between the coarse rows. */
 // @ts-ignore: decorator
 @inline
-export function blurRows(blur: Blurred, row: i32, height: i32): void {
-  const grid = gridAt(blur, row);
-  if (blur.kept != 2) blurGrid(blur, row, grid);
+function blurColumns(blur: Blurred, y: i32, first: i32, last: i32, to: usize): void {
   const step = <usize>blur.count << 4;
-  let to = blur.middle;
-  for (let y = 0; y < height; y++) {
-    const way = blur.waysDown + <usize>(y * 20);
-    const w0 = v128.load32_splat(way, 4);
-    const w1 = v128.load32_splat(way, 8);
-    const w2 = v128.load32_splat(way, 12);
-    const w3 = v128.load32_splat(way, 16);
-    const from = grid + <usize>load<i32>(way) * step;
-    for (let at = from; at < from + step; at += 16) {
-      const above = f32x4.add(f32x4.mul(v128.load(at), w0), f32x4.mul(v128.load(at + step), w1));
-      const below = f32x4.add(f32x4.mul(v128.load(at + 2 * step), w2), f32x4.mul(v128.load(at + 3 * step), w3));
-      v128.store(to, f32x4.add(above, below));
-      to += 16;
-    }
+  const way = blur.waysDown + <usize>(y * 20);
+  const w0 = v128.load32_splat(way, 4);
+  const w1 = v128.load32_splat(way, 8);
+  const w2 = v128.load32_splat(way, 12);
+  const w3 = v128.load32_splat(way, 16);
+  const from = blur.now + <usize>load<i32>(way) * step;
+  for (let at = from + (<usize>first << 4), end = from + (<usize>last << 4); at <= end; at += 16) {
+    const above = f32x4.add(f32x4.mul(v128.load(at), w0), f32x4.mul(v128.load(at + step), w1));
+    const below = f32x4.add(f32x4.mul(v128.load(at + 2 * step), w2), f32x4.mul(v128.load(at + 3 * step), w3));
+    v128.store(to, f32x4.add(above, below));
+    to += 16;
   }
+}
+
+/** The blurred page at the coarse columns of a row of the area, worked out when it is first asked for. */
+// @ts-ignore: decorator
+@inline
+export function blurredLine(blur: Blurred, y: i32): usize {
+  const at = blur.middle + (<usize>(y * blur.count) << 4);
+  const stamp = blur.stamps + (<usize>y << 2);
+  if (load<i32>(stamp) != blur.row + 1) {
+    store<i32>(stamp, blur.row + 1);
+    blurColumns(blur, y, 0, blur.count - 1, at);
+  }
+  return at;
+}
+
+/** The blurred page at a few coarse columns of a row, at a place of their own: not kept. */
+// @ts-ignore: decorator
+@inline
+export function blurredPart(blur: Blurred, y: i32, first: i32, last: i32, to: usize): usize {
+  blurColumns(blur, y, first, last, to);
+  return to;
 }
 
 /** A blurred pixel between the coarse columns of its row: cubic. A way is a first column and four weights. */
@@ -229,7 +276,7 @@ export function blurRows(blur: Blurred, row: i32, height: i32): void {
 @inline
 export function blurredAt(blur: Blurred, x: i32, y: i32): v128 {
   const way = blur.waysAcross + <usize>(x * 20);
-  const from = blur.middle + (<usize>(y * blur.count + load<i32>(way)) << 4);
+  const from = blurredLine(blur, y) + (<usize>load<i32>(way) << 4);
   const one = f32x4.add(f32x4.mul(v128.load(from), v128.load32_splat(way, 4)), f32x4.mul(v128.load(from, 16), v128.load32_splat(way, 8)));
   const two = f32x4.add(f32x4.mul(v128.load(from, 32), v128.load32_splat(way, 12)), f32x4.mul(v128.load(from, 48), v128.load32_splat(way, 16)));
   return f32x4.add(one, two);

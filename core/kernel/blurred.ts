@@ -1,5 +1,5 @@
 // The sweep over a blurred page.
-import { Blurred, blurRows, blurredAt, isSame } from './blur';
+import { Blurred, blurredAt, blurredLine, blurredPart, isSame, turnTo } from './blur';
 import { clamped, looked, luminanceOf, tenthMedian, tenthOf, twoContrasts } from './shared';
 
 /** Luminance of a blurred colour, three floats, under a overlay's pixel: four floats, red, green, blue and the share that shows. */
@@ -41,10 +41,14 @@ function readBlurred(
   let n = 0;
   for (let y = load<i32>(cell, 4); y < load<i32>(cell, 12); y++) {
     if (ways != 0) {
-      const over = even ? overlay : overlay + (<usize>(y * stride) << 4);
+      const over = even ? overlay : overlay + (<usize>(y * stride + left) << 4);
       const from = left >> 2;
-      for (let k = from; k <= (right - 1) >> 2; k++) {
-        const at = blur.middle + (<usize>(y * blur.count + k) << 4);
+      const to4 = (right - 1) >> 2;
+      // A narrow cell asks for a few columns of many rows.
+      const isNarrow = to4 - from < 2;
+      const line = isNarrow ? blurredPart(blur, y, from, to4 + 3, blur.part) : blurredLine(blur, y) + (<usize>from << 4);
+      for (let k = from; k <= to4; k++) {
+        const at = line + (<usize>(k - from) << 4);
         const r = fourLevels(at, ways, over, 0);
         const g = fourLevels(at, ways, over, 4);
         const b = fourLevels(at, ways, over, 8);
@@ -75,19 +79,22 @@ function readBlurred(
 /**
  * Whether a cell may be worse than a contrast: whether of its pixels on the coarse columns, which reach beyond it at both ends,
  * in every other row, more than a thirty-second have a luminance between two that are nearer to the ink's. Between two columns a blurred page is nearly
- * straight, and it takes a tenth of all. Small cells have too few such pixels to tell.
+ * straight, and it takes a tenth of all. Small and thin cells have too few such pixels to tell.
  */
-function mayBeWorseBlurred(blur: Blurred, cell: usize, estimates: usize, low: f32, high: f32): bool {
+function mayBeWorseBlurred(blur: Blurred, seen: Seen, cell: usize, low: f32, high: f32): bool {
   const first = load<i32>(cell, 20);
   const last = load<i32>(cell, 24);
   const top = load<i32>(cell, 4);
   const bottom = load<i32>(cell, 12);
-  if ((bottom - top) * (load<i32>(cell, 8) - load<i32>(cell)) < 100) return true;
+  const width = load<i32>(cell, 8) - load<i32>(cell);
+  if (bottom - top < 4 || width < 4 || (bottom - top) * width < 100) return true;
+  const estimates = seen.estimates;
+  if (load<i32>(estimates) != blur.row + 1) estimate(blur, seen);
   const begin = (top + 1) & ~1;
   const enough = (((bottom - begin + 1) >> 1) * (last - first + 1)) >> 5;
   let count = 0;
   for (let y = begin; y < bottom; y += 2) {
-    const line = estimates + (<usize>(y * blur.count) << 2);
+    const line = estimates + 4 + (<usize>(y * blur.count) << 2);
     for (let c = first; c <= last; c++) {
       const value = load<f32>(line + (<usize>c << 2));
       count += i32(value > low) & i32(value < high);
@@ -97,107 +104,167 @@ function mayBeWorseBlurred(blur: Blurred, cell: usize, estimates: usize, low: f3
   return false;
 }
 
-/**
- * The contrast of the worst cell at every row over a blurred page. A cell is eight whole numbers: left, top, right, bottom,
- * the number of its tenth pixel, the first and last of its coarse columns; `points` are the columns' pixels in a row of the
- * overlay.
- * @param which the number of the worst cell at every row
- */
-export function sweepBlurred(
-  shared: usize,
-  overlay: usize,
-  stride: i32,
-  even: bool,
-  ink: i32,
-  cells: usize,
-  count: i32,
-  points: usize,
-  estimates: usize,
-  height: i32,
-  scratch: usize,
-  ways: usize,
-  which: usize,
-): void {
-  const blur = changetype<Blurred>(shared);
-  let worst = 0;
-  let value: f32 = 0;
-  for (let row = 0; row < blur.rows; row++) {
-    if (!isSame(blur, row)) {
-      blurRows(blur, row, height);
-      for (let y = 0; y < height; y += 2) {
-        let i = <usize>(y * blur.count);
-        for (let c = 0; c < blur.count; c++, i++) {
-          const at = even ? overlay : overlay + (<usize>(y * stride + load<i32>(points + (<usize>c << 2))) << 4);
-          const luminance = overlaidBlur(v128.load(blur.middle + (i << 4)), at, blur.luminance);
-          store<f32>(estimates + (i << 2), f32(luminance));
-        }
-      }
-      const started = worst;
-      value = readBlurred(blur, cells + (<usize>started << 5), overlay, stride, even, ink, scratch, ways);
-      const own = f64(4 * ink + 13107);
-      let low = f32((own / f64(value) - 13107) / 4);
-      let high = f32((own * f64(value) - 13107) / 4);
-      for (let c = 0; c < count; c++) {
-        if (c == started) continue;
-        const cell = cells + (<usize>c << 5);
-        if (!mayBeWorseBlurred(blur, cell, estimates, low, high)) continue;
-        const found = readBlurred(blur, cell, overlay, stride, even, ink, scratch, ways);
-        if (found < value) {
-          value = found;
-          worst = c;
-          low = f32((own / f64(value) - 13107) / 4);
-          high = f32((own * f64(value) - 13107) / 4);
-        }
-      }
+/** One thing that is judged over a blurred page: letters and marks by their cells, or a logo by its edges. All places are of the area that is blurred. */
+@unmanaged
+class Seen {
+  isLogo: i32;
+  result: usize;
+  /** The number of the worst cell at every row. */
+  which: usize;
+  /** Where the pixel of the overlay would be that lies at the area's first; the only one, where it is even. */
+  overlay: usize;
+  stride: i32;
+  even: i32;
+  ink: i32;
+  /**
+   * Eight whole numbers each: left, top, right, bottom, the number of its tenth pixel, the first and last of its coarse columns,
+   * and a spare.
+   */
+  cells: usize;
+  count: i32;
+  /** For each coarse column its pixel in a row of the overlay. */
+  points: usize;
+  /**
+   * Luminances at the coarse columns of every other row, between some rows and columns, after the row of the sweep for which they
+   * are; shared by all that has the same over it, where that is so.
+   */
+  estimates: usize;
+  /** For each cell its contrast when it was read last, and the drift then. */
+  notes: usize;
+  top: i32;
+  bottom: i32;
+  firstColumn: i32;
+  lastColumn: i32;
+  /** Weights of four pixels between two coarse columns, where four can be worked out at once; else 0. */
+  ways: usize;
+  through: f32;
+  slope: f32;
+  worst: i32;
+  /**
+   * Of a logo. A place outside it is three whole numbers: where its ground's tables begin, its column and row. An edge is four:
+   * its ink's luminance, or where its ink's tables begin less 2^30; its column and row; the number of the place outside it.
+   */
+  tables: usize;
+  starts: usize;
+  edges: usize;
+  contrasts: usize;
+  medians: usize;
+  wanted: i32;
+  places: usize;
+  placeCount: i32;
+  grounds: usize;
+  value: f32;
+}
+
+/** Works out the luminances at the coarse columns of every other row; before them stands for which row of the sweep, from 1. */
+function estimate(blur: Blurred, seen: Seen): void {
+  const even = seen.even != 0;
+  store<i32>(seen.estimates, blur.row + 1);
+  for (let y = seen.top & ~1; y < seen.bottom; y += 2) {
+    const from = blurredLine(blur, y);
+    const to = seen.estimates + 4 + (<usize>(y * blur.count) << 2);
+    for (let c = seen.firstColumn; c <= seen.lastColumn; c++) {
+      const x = load<i32>(seen.points + (<usize>c << 2));
+      const at = even ? seen.overlay : seen.overlay + (<usize>(y * seen.stride + x) << 4);
+      store<f32>(to + (<usize>c << 2), f32(overlaidBlur(v128.load(from + (<usize>c << 4)), at, blur.luminance)));
     }
-    store<f32>(blur.result + (<usize>row << 2), value);
-    store<u16>(which + (<usize>row << 1), <u16>worst);
   }
 }
 
 /**
- * The logo's contrast at every row over a blurred page. A place outside it is three whole numbers: where its ground's tables
- * begin, its column and row. An edge is four: its ink's luminance, or where its ink's tables begin less 2^30; its column and
- * row; the number of the place outside it.
+ * The least contrast that a cell can have now that had one when the page behind had drifted by less. A level is rounded, and so is
+ * the ground that the overlay makes of it; `through` is the most that shows, `slope` the most luminance that a level of ground brings.
  */
-export function sweepBlurredLogo(
-  shared: usize,
-  tables: usize,
-  starts: usize,
-  cells: i32,
-  edges: usize,
-  contrasts: usize,
-  medians: usize,
-  wanted: i32,
-  height: i32,
-  places: usize,
-  placeCount: i32,
-  grounds: usize,
-): void {
-  const blur = changetype<Blurred>(shared);
-  const all = load<i32>(starts + (<usize>cells << 2));
-  let last: f32 = 0;
-  for (let row = 0; row < blur.rows; row++) {
-    if (!isSame(blur, row)) {
-      blurRows(blur, row, height);
-      for (let p = 0; p < placeCount; p++) {
-        const place = places + <usize>(p * 12);
-        const levels = levelsOf(blurredAt(blur, load<i32>(place, 4), load<i32>(place, 8)));
-        store<i32>(grounds + (<usize>p << 2), looked(tables, load<i32>(place), levels));
-      }
-      for (let e = 0; e < all; e += 2) {
-        const edge = edges + (<usize>e << 4);
-        let one = load<i32>(edge);
-        let two = load<i32>(edge, 16);
-        if (one < 0) one = looked(tables, one + 0x40000000, levelsOf(blurredAt(blur, load<i32>(edge, 4), load<i32>(edge, 8))));
-        if (two < 0) two = looked(tables, two + 0x40000000, levelsOf(blurredAt(blur, load<i32>(edge, 20), load<i32>(edge, 24))));
-        const ground = load<i32>(grounds + (<usize>load<i32>(edge, 12) << 2));
-        const other = load<i32>(grounds + (<usize>load<i32>(edge, 28) << 2));
-        v128.store64_lane(contrasts + (<usize>e << 2), twoContrasts(one, ground, two, other), 0);
-      }
-      last = tenthMedian(starts, cells, contrasts, medians, wanted, last);
+// @ts-ignore: decorator
+@inline
+function leastNow(blur: Blurred, seen: Seen, contrast: f32, drift: f32): f32 {
+  const levels = f64(seen.through) * (f64(blur.drift - drift) * (1 + 1e-5) + 1) + 1;
+  const more = 4 * f64(seen.slope) * levels;
+  const own = f64(4 * seen.ink + 13107);
+  const below = own / (own / f64(contrast) + more);
+  const above = f64(contrast) - more / own;
+  return f32(min(below, above) * (1 - 1e-5));
+}
+
+/** The contrast of a cell, which is noted with the drift at which it was read. */
+// @ts-ignore: decorator
+@inline
+function readNoted(blur: Blurred, seen: Seen, c: i32, scratch: usize): f32 {
+  const cell = seen.cells + (<usize>c << 5);
+  const found = readBlurred(blur, cell, seen.overlay, seen.stride, seen.even != 0, seen.ink, scratch, seen.ways);
+  const note = seen.notes + (<usize>c << 3);
+  store<f32>(note, found);
+  store<f32>(note, blur.drift, 4);
+  return found;
+}
+
+/** The contrast of the worst cell at a row. A cell that was so much better when it was read last that it cannot be the worst by now is passed over. */
+function worstCell(blur: Blurred, seen: Seen, scratch: usize): void {
+  const started = seen.worst;
+  let value = readNoted(blur, seen, started, scratch);
+  const own = f64(4 * seen.ink + 13107);
+  let low = f32((own / f64(value) - 13107) / 4);
+  let high = f32((own * f64(value) - 13107) / 4);
+  for (let c = 0; c < seen.count; c++) {
+    if (c == started) continue;
+    const note = seen.notes + (<usize>c << 3);
+    const noted = load<f32>(note);
+    if (noted > value && leastNow(blur, seen, noted, load<f32>(note, 4)) > value) continue;
+    if (!mayBeWorseBlurred(blur, seen, seen.cells + (<usize>c << 5), low, high)) continue;
+    const found = readNoted(blur, seen, c, scratch);
+    if (found < value) {
+      value = found;
+      seen.worst = c;
+      low = f32((own / f64(value) - 13107) / 4);
+      high = f32((own * f64(value) - 13107) / 4);
     }
-    store<f32>(blur.result + (<usize>row << 2), last);
+  }
+  seen.value = value;
+}
+
+/** The contrast of a logo at a row. */
+function logoContrast(blur: Blurred, seen: Seen): void {
+  const tables = seen.tables;
+  const edges = seen.edges;
+  const grounds = seen.grounds;
+  for (let p = 0; p < seen.placeCount; p++) {
+    const place = seen.places + <usize>(p * 12);
+    const levels = levelsOf(blurredAt(blur, load<i32>(place, 4), load<i32>(place, 8)));
+    store<i32>(grounds + (<usize>p << 2), looked(tables, load<i32>(place), levels));
+  }
+  const all = load<i32>(seen.starts + (<usize>seen.count << 2));
+  for (let e = 0; e < all; e += 2) {
+    const edge = edges + (<usize>e << 4);
+    let one = load<i32>(edge);
+    let two = load<i32>(edge, 16);
+    if (one < 0) one = looked(tables, one + 0x40000000, levelsOf(blurredAt(blur, load<i32>(edge, 4), load<i32>(edge, 8))));
+    if (two < 0) two = looked(tables, two + 0x40000000, levelsOf(blurredAt(blur, load<i32>(edge, 20), load<i32>(edge, 24))));
+    const ground = load<i32>(grounds + (<usize>load<i32>(edge, 12) << 2));
+    const other = load<i32>(grounds + (<usize>load<i32>(edge, 28) << 2));
+    v128.store64_lane(seen.contrasts + (<usize>e << 2), twoContrasts(one, ground, two, other), 0);
+  }
+  seen.value = tenthMedian(seen.starts, seen.count, seen.contrasts, seen.medians, seen.wanted, seen.value);
+}
+
+/**
+ * The contrasts of all that is judged over one blurred page, at every row: the page behind the header is worked out once a row for
+ * all of it.
+ * @param seen of {@link Seen}, one after the other
+ */
+export function sweepBlurred(shared: usize, seen: usize, count: i32, scratch: usize): void {
+  const blur = changetype<Blurred>(shared);
+  for (let row = 0; row < blur.rows; row++) {
+    const isAsBefore = isSame(blur, row);
+    if (!isAsBefore) turnTo(blur, row);
+    for (let i = 0; i < count; i++) {
+      const each = changetype<Seen>(seen + <usize>i * offsetof<Seen>());
+      if (!isAsBefore) {
+        if (each.isLogo) logoContrast(blur, each);
+        else worstCell(blur, each, scratch);
+      }
+      store<f32>(each.result + (<usize>row << 2), each.value);
+      if (each.which != 0) store<u16>(each.which + (<usize>row << 1), <u16>each.worst);
+    }
   }
 }
 

@@ -3,14 +3,16 @@ import { mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { describe, expect, test } from 'vitest';
-import { contrastRatio } from '../src/colour/contrast.ts';
+import { contrast16, contrastRatio } from '../src/colour/contrast.ts';
 import type { Rgb } from '../src/colour/rgb.ts';
 import type { HeaderInk } from '../src/header/layout.ts';
 import { letterCells, markCells } from '../src/sweep/cells.ts';
 import { readAt } from '../src/sweep/exact.ts';
 import { logoCells } from '../src/sweep/logo.ts';
 import { readQuick } from '../src/sweep/quick.ts';
-import { sweepTarget } from '../src/sweep/sweepTarget.ts';
+import { sweepTarget, sweepTogether } from '../src/sweep/sweepTarget.ts';
+import { asSeenBy, sideOf } from '../src/sweep/oneSided.ts';
+import { withoutPauses } from '../src/lists.ts';
 import { around, type Area } from '../src/geometry/area.ts';
 import type { Raster } from '../src/geometry/raster.ts';
 import { layGradient } from '../src/geometry/gradient.ts';
@@ -188,6 +190,58 @@ describe('the running sweep', () => {
       });
     }
   }
+
+  const alone: [string, StackLayer[], Blur?][] = [
+    ['a fill', [fillOf(0.42)]],
+    ['a fill that leaves little of the page', [fillOf(0.9)]],
+    ...overlays,
+    ['a blur of 12', [fillOf(0.3)], { sigma: 12, area: wholeHeader }],
+    ['a blur of 6 and a gradient', [gradient(180)], { sigma: 6, area: wholeHeader }],
+    ['a blur of 3 and a gradient at an angle', [gradient(37)], { sigma: 3, area: wholeHeader }],
+  ];
+  test.each(alone)('what is judged of an item together is as each alone: through %s', (_, layers, blur) => {
+    const words = letterCells(run(60, 20.3));
+    const outer = { left: 17, top: 5, right: 101, bottom: 43 };
+    const ring = [
+      { ...outer, bottom: 7 },
+      { ...outer, top: 41 },
+      { ...outer, top: 7, right: 19, bottom: 41 },
+      { ...outer, top: 7, left: 99, bottom: 41 },
+    ];
+    const line = [{ left: 20, top: 33, right: 97, bottom: 35 }];
+    const inks = [WHITE, { r: 200, g: 190, b: 255 }, { r: 118, g: 118, b: 118 }, { r: 10, g: 14, b: 30 }];
+    const logo = { kind: 'logo', cells: logoCells(blob(), 120, 60), isVector: false } as const;
+    const targets = [
+      targetOf(layers, logo, wholeHeader, blur),
+      ...[words, line, ring, words].flatMap((cells) =>
+        inks.map((colour) => targetOf(layers, { kind: 'cells', colour, cells }, around(cells), blur)),
+      ),
+    ];
+    for (const [name, page] of grounds()) {
+      const together = withoutPauses(sweepTogether(scene, span, targets, page));
+      together.forEach(({ target, swept }, i) => {
+        expect(target).toBe(targets[i]);
+        expect(swept, `${i} over ${name}`).toEqual(sweepTarget(scene, span, target, page));
+      });
+      expect(together).toHaveLength(targets.length);
+    }
+  });
+
+  test('what one ink has over grounds on one side of it tells what another has, to the last bit', () => {
+    const next = random(3);
+    for (let i = 0; i < 2000; i++) {
+      const ground = Math.floor(next() * 30000);
+      const [one, other] = [30000 + Math.floor(next() * 35536), 30000 + Math.floor(next() * 35536)];
+      const seen = (ink: number, on: number) => Float32Array.of(contrast16(ink, on));
+      expect(asSeenBy(other, one, -1, seen(one, ground))).toEqual(seen(other, ground));
+      // The other way round: inks darker than the ground.
+      const [dark, darker] = [65535 - one, 65535 - other];
+      expect(asSeenBy(darker, dark, 1, seen(dark, 65535 - ground))).toEqual(seen(darker, 65535 - ground));
+    }
+    expect(sideOf(300, { low: 10, high: 300 })).toBe(-1);
+    expect(sideOf(300, { low: 300, high: 301 })).toBe(1);
+    expect(sideOf(300, { low: 299, high: 301 })).toBeUndefined();
+  });
 
   test.each(grounds())(
     'over a blur it tells which cell is the worst, itself within 1.5 %%: %s',

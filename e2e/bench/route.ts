@@ -1,9 +1,10 @@
 import { shippedFiles } from '@hatrail/node/export';
 import { loadSite } from '@hatrail/node/siteFile';
 import { decodePictures, skiaDrawing, skiaMeasure, skiaRaster } from '@hatrail/node/skia';
+import { withoutPauses } from '@hatrail/core/lists';
 import { siteFiles } from '@hatrail/core/output/files';
 import { sceneTargets } from '@hatrail/core/sweep/prove';
-import { Planes, sweepTarget } from '@hatrail/core/sweep/sweepTarget';
+import { sweepTogether } from '@hatrail/core/sweep/sweepTarget';
 import { layoutScene, spanOfAll } from '@hatrail/core/sweep/scene';
 import { cellRatio, decode } from '../bruteForce.ts';
 import { openChromium } from '../chromium.ts';
@@ -29,8 +30,7 @@ export async function routeFigures(): Promise<Record<string, number>> {
   let swept = Infinity;
   for (let run = 0; run < 6; run++) {
     const start = performance.now();
-    const planes = new Planes(raster);
-    for (const target of targets) sweepTarget(scene, span, target, raster, { planes });
+    withoutPauses(sweepTogether(scene, span, targets, raster));
     swept = Math.min(swept, performance.now() - start);
   }
   const files = await shippedFiles(site, siteFiles(site, measure), read);

@@ -1,9 +1,10 @@
 import { loadSite } from '@hatrail/node/siteFile';
 import { decodePictures, skiaDrawing, skiaMeasure, skiaRaster } from '@hatrail/node/skia';
+import { withoutPauses } from '@hatrail/core/lists';
 import { LUMINANCE } from '@hatrail/core/colour/contrast';
 import type { Header, Look } from '@hatrail/core/model/header';
 import { sceneTargets } from '@hatrail/core/sweep/prove';
-import { Planes, sweepTarget } from '@hatrail/core/sweep/sweepTarget';
+import { sweepTogether } from '@hatrail/core/sweep/sweepTarget';
 import { readAt } from '@hatrail/core/sweep/exact';
 import { behindAt, layoutScene, spanOfAll } from '@hatrail/core/sweep/scene';
 
@@ -89,19 +90,12 @@ export async function sweepFigures(): Promise<Record<string, number>> {
     let fresh = raster;
     const ready = () => (fresh = { ...raster, data: raster.data.slice() });
     const sweep = () => {
-      const planes = new Planes(fresh);
-      swept = targets.map((target) => sweepTarget(scene, span, target, fresh, { planes }).contrasts);
+      const all = withoutPauses(sweepTogether(scene, span, targets, fresh));
+      swept = all.map(({ swept: { contrasts } }) => contrasts);
     };
     const baseline = least(24, () => luminancePass(pixels, out));
     const time = least(16, sweep, ready);
-    const timeOfAll = least(
-      8,
-      () => {
-        const planes = new Planes(fresh, every);
-        for (const target of every) sweepTarget(scene, span, target, fresh, { planes });
-      },
-      ready,
-    );
+    const timeOfAll = least(8, () => void withoutPauses(sweepTogether(scene, span, every, fresh)), ready);
     let [differing, beyond, compared] = [0, 0, 0];
     for (let i = 0; i < swept[0]!.length; i += within > 0 ? 61 : 7) {
       targets.forEach((target, t) => {

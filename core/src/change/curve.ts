@@ -1,11 +1,11 @@
-import { at as elementAt } from '../lists.ts';
+import { at as elementAt, withoutPauses } from '../lists.ts';
 import { momentsOf, type Header, type Moment } from '../model/header.ts';
 import type { Drawing } from '../stack/drawing.ts';
 import type { Raster } from '../geometry/raster.ts';
 import type { Site } from '../model/site.ts';
 import { sceneTargets, worstAt } from '../sweep/prove.ts';
-import { Planes, sweepTarget } from '../sweep/sweepTarget.ts';
-import { momentAt, spanOfInk, spansOf, type Scene, type Span } from '../sweep/scene.ts';
+import { sweepTogether } from '../sweep/sweepTarget.ts';
+import { momentAt, spansOf, type Scene, type Span } from '../sweep/scene.ts';
 import { rasterAt, stretchesIn } from '../sweep/turns.ts';
 import type { JudgedTarget } from '../sweep/targets.ts';
 import { changesByScroll } from '../header/manner.ts';
@@ -117,11 +117,8 @@ function worstOf(
   let worst: Instant | undefined;
   for (const span of spans) {
     const shown = rasterAt(scene, raster, span.from);
-    const planes = new Planes(shown);
-    for (const target of targets) {
-      const own = spanOfInk(target.ink, span);
-      if (!own) continue;
-      const { contrasts } = sweepTarget(scene, own, target, shown, { planes });
+    for (const { target, span: own, swept } of withoutPauses(sweepTogether(scene, span, targets, shown))) {
+      const { contrasts } = swept;
       const at = worstAt(contrasts);
       const contrast = contrasts[at]!;
       if (worst && contrast / target.needed >= worst.contrast / worst.needed) continue;

@@ -139,35 +139,7 @@ export interface KernelExports {
     out: number,
   ): void;
   blurDown(from: number, count: number, rows: number, weights: number, reach: number, out: number): void;
-  sweepBlurred(
-    shared: number,
-    overlay: number,
-    stride: number,
-    even: number,
-    ink: number,
-    cells: number,
-    count: number,
-    points: number,
-    estimates: number,
-    height: number,
-    scratch: number,
-    ways: number,
-    which: number,
-  ): void;
-  sweepBlurredLogo(
-    shared: number,
-    tables: number,
-    starts: number,
-    cells: number,
-    edges: number,
-    contrasts: number,
-    medians: number,
-    wanted: number,
-    height: number,
-    places: number,
-    placeCount: number,
-    grounds: number,
-  ): void;
+  sweepBlurred(shared: number, seen: number, count: number, scratch: number): void;
 }
 
 /** A part of the kernel's memory, with its address. */

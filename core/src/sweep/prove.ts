@@ -1,5 +1,6 @@
 import { headerBetween, type Side } from '../change/between.ts';
 import { pointedOver } from '../header/pointed.ts';
+import { withoutPauses } from '../lists.ts';
 import { allMoments, momentsOf, type Moment } from '../model/header.ts';
 import { USUAL_NEEDS } from '../model/needs.ts';
 import type { Audience } from '../model/placement.ts';
@@ -13,7 +14,7 @@ import { STATE_NAMES } from '../header/stateNames.ts';
 import { readQuick } from './quick.ts';
 import { behindAt, headerRow, momentAt, spanOfInk, spansOf, wayAt, type Scene, type Span } from './scene.ts';
 import type { KeptBlurs } from './keptBlurs.ts';
-import { Planes, sweepBlurredAt, sweepTarget } from './sweepTarget.ts';
+import { sweepBlurredAt, sweepTogether } from './sweepTarget.ts';
 import type { Swept } from './swept.ts';
 import { rasterAt, stretchesIn, type ScrollStretch } from './turns.ts';
 import { targetsOf, type InkPart, type LinkState, type JudgedTarget } from './targets.ts';
@@ -140,11 +141,7 @@ export function proveScene(
   moments: readonly Moment[] = allMoments(scene.header),
   options: SweepOptions = {},
 ): SweptRow[] {
-  const steps = proveInSteps(scene, raster, draw, moments, options);
-  for (;;) {
-    const step = steps.next();
-    if (step.done) return step.value;
-  }
+  return withoutPauses(proveInSteps(scene, raster, draw, moments, options));
 }
 
 /**
@@ -170,16 +167,10 @@ export function* proveInSteps(
       const all = known.get(met) ?? sceneTargets(scene, moment, draw, span.from);
       known.set(met, all);
       const targets = part ? all.filter((target) => isPassing(target) === (part === 'others')) : all;
-      const planes = new Planes(shown, targets);
-      for (const target of targets) {
-        const own = spanOfInk(target.ink, span);
-        if (!own) continue;
-        const swept = sweepTarget(scene, own, target, shown, {
-          planes,
-          blurs: part === 'lasting' ? blurs : undefined,
-        });
+      const kept = part === 'lasting' ? blurs : undefined;
+      for (const each of yield* sweepTogether(scene, span, targets, shown, kept)) {
+        const { target, span: own, swept } = each;
         rows.push(rowOf(scene, { moment, span: own, at: worstAt(swept.contrasts) }, target, raster, swept));
-        yield;
       }
     }
   }
@@ -206,7 +197,7 @@ function* proveUnsteady(
     const behind = behindAt(scene, scroll);
     const readOn = (target: JudgedTarget): { contrast: number; cell?: Cell } =>
       target.stack.blur && target.shape.kind === 'logo'
-        ? { contrast: sweepBlurredAt(scene, target, shown, scroll).contrasts[0]! }
+        ? { contrast: sweepBlurredAt(scene, [target], shown, scroll)[0]!.contrasts[0]! }
         : readQuick(target, shown, behind);
     for (const target of isOnWay ? sceneTargets(scene, moment, draw, scroll) : still) {
       if (!spanOfInk(target.ink, { from: scroll, to: scroll })) continue;

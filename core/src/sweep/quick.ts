@@ -16,12 +16,8 @@ export function readQuick(target: JudgedTarget, raster: Raster, behind: Behind):
   const { shape, stack, overlay } = target;
   if (shape.kind !== 'cells') return readAt(target, raster, behind);
   if (stack.blur) {
-    const { contrasts, worst } = sweepBlurred(
-      target,
-      { from: behind.row, rows: 1, gone: behind.gone },
-      raster,
-    );
-    return { contrast: contrasts[0]!, cell: shape.cells[worst![0]!]! };
+    const [swept] = sweepBlurred([target], { from: behind.row, rows: 1, gone: behind.gone }, raster);
+    return { contrast: swept!.contrasts[0]!, cell: shape.cells[swept!.worst![0]!]! };
   }
   const ink = luminance16(shape.colour);
   let worst: ExactReading | undefined;

@@ -1,82 +1,106 @@
 import { luminance16 } from '../colour/contrast.ts';
+import { at } from '../lists.ts';
 import { groundTables } from '../stack/ground.ts';
-import type { Size } from '../geometry/box.ts';
 import type { Raster } from '../geometry/raster.ts';
 import type { Overlay } from '../stack/overlay.ts';
 import { percentileRank, type Cell } from './cells.ts';
 import { theKernel } from './kernel.ts';
+import { rangeThrough, sweepOneOfEach } from './oneSided.ts';
 import { stripOf, type Strip } from './plane.ts';
 import { LUMINANCE_TABLES, setOf } from './edgeTables.ts';
 import { sweepOverlaidLogo } from './runningOverlaidLogo.ts';
 import type { JudgedTarget } from './targets.ts';
+import { isOfCells, sharedThrough, type CellTarget, type Through } from './throughOverlay.ts';
 
 /**
- * The fast sweep through an overlay that differs from pixel to pixel. Every page pixel is classed once, by its luminance under
+ * The fast sweep through overlays that differ from pixel to pixel. Every page pixel is classed once, by its luminance under
  * one pixel of the overlay; for each header row, rigorous bounds tell what luminance a class can have there. At each scroll
  * the last scroll's worst cell is read, and of the others only those whose pixels, counted by class, may be worse. The
- * result is the straightforward measure's, to the last bit.
+ * result is the straightforward measure's, to the last bit. What is judged through the same rows shares classes and bounds.
  */
 export function sweepThroughOverlay(
-  target: JudgedTarget,
+  targets: readonly JudgedTarget[],
   from: number,
   rows: number,
   raster: Raster,
-): Float32Array {
-  const { shape, overlay } = target;
-  const { area, data } = overlay;
-  const reach = { ...area, top: area.top + from, bottom: area.bottom + from + rows - 1 };
-  const plane = stripOf(raster, reach);
-  if (shape.kind === 'logo') return sweepOverlaidLogo(plane, overlay, shape.cells, rows);
-  const width = area.right - area.left;
-  const middle = ((area.bottom - area.top) >> 1) * width + (width >> 1);
-  const reference = data.slice(4 * middle, 4 * middle + 4);
-  return sweepOverlaidCells(plane, overlay, { reference, ink: luminance16(shape.colour), rows }, shape.cells);
+): Float32Array[] {
+  const stripUnder = ({ area }: Overlay) =>
+    stripOf(raster, { ...area, top: area.top + from, bottom: area.bottom + from + rows - 1 });
+  const found = new Map<JudgedTarget, Float32Array>();
+  for (const target of targets) {
+    const { overlay, shape } = target;
+    if (shape.kind === 'logo')
+      found.set(target, sweepOverlaidLogo(stripUnder(overlay), overlay, shape.cells, rows));
+  }
+  for (const through of sharedThrough(targets.filter(isOfCells))) {
+    const strip = stripUnder(through.overlay);
+    const inked = through.all.map((target) => ({
+      target,
+      key: JSON.stringify(target.shape.cells),
+      ink: luminance16(target.shape.colour),
+    }));
+    const swept = sweepOneOfEach(
+      inked,
+      () => rangeThrough(strip, [through.overlay]),
+      (some) => sweepOverlaidCells(strip, through, some, rows).map((contrasts) => ({ contrasts })),
+    );
+    inked.forEach(({ target }, i) => found.set(target, swept[i]!.contrasts));
+  }
+  return targets.map((target) => found.get(target)!);
 }
 
 function sweepOverlaidCells(
-  plane: Strip,
-  overlay: Overlay,
-  { reference, ink, rows }: { reference: Float64Array; ink: number; rows: number },
-  cells: readonly Cell[],
-): Float32Array {
-  const isRowed = rowsAreEven(overlay);
-  const stretches = isRowed ? rowStretches(overlay) : cellStretches(overlay, cells);
-  const memory = layMemory(plane, overlay, { cells, stretches: stretches.length, rows, isRowed });
-  feed(memory, plane, overlay, { reference, cells });
-  boundClasses(memory, stretches, classPixels(memory, plane));
+  strip: Strip,
+  { overlay, isRowed }: Through,
+  all: readonly { target: CellTarget; ink: number }[],
+  rows: number,
+): Float32Array[] {
+  const { area, data } = overlay;
+  const width = isRowed ? 1 : area.right - area.left;
+  const height = area.bottom - area.top;
+  const middle = (height >> 1) * width + (width >> 1);
+  const reference = data.slice(4 * middle, 4 * middle + 4);
+  const { target: first } = at(all, 0);
+  const stretches = isRowed ? rowStretches(overlay) : cellStretches(overlay, first.shape.cells);
+  const cells = all.map(({ target }) => target.shape.cells);
+  const memory = layMemory(strip, overlay, { cells, stretches: stretches.length, rows, isRowed });
+  feed(memory, strip, overlay, reference);
+  boundClasses(memory, stretches, classPixels(memory, strip));
   const { run } = theKernel();
-  const { width, height } = sizeOf(overlay);
-  if (isRowed) run.rowTables(memory.overlay.at, width, height, memory.luminance.at, memory.tables.at);
-  run.sweepOverlaid(
-    memory.page.at,
-    memory.levels.at,
-    plane.width,
-    memory.runs.at,
-    memory.overlay.at,
-    height,
-    memory.luminance.at,
-    ink,
-    memory.cells.at,
-    cells.length,
-    memory.low.at,
-    memory.high.at,
-    stretches.length,
-    Number(stretches.length !== height),
-    memory.classes.at,
-    memory.scratch.at,
-    rows,
-    memory.result.at,
-    isRowed ? memory.tables.at : 0,
-  );
-  return memory.result.array.slice();
-}
-
-function sizeOf({ area }: Overlay): Size {
-  return { width: area.right - area.left, height: area.bottom - area.top };
+  if (isRowed) run.rowTables(memory.overlay.at, 1, height, memory.luminance.at, memory.tables.at);
+  return all.map(({ target, ink }) => {
+    const count = layCells(memory, overlay, target);
+    // Of rows that others need, those above its own are passed over.
+    const own = isRowed ? target.overlay.area : area;
+    const above = own.top - area.top;
+    const rowsOwn = own.bottom - own.top;
+    run.sweepOverlaid(
+      memory.page.at + 4 * above * strip.width,
+      memory.levels.at + above * strip.width,
+      strip.width,
+      memory.runs.at + 4 * above,
+      memory.overlay.at,
+      rowsOwn,
+      memory.luminance.at,
+      ink,
+      memory.cells.at,
+      count,
+      memory.low.at + 1024 * above,
+      memory.high.at + 1024 * above,
+      isRowed ? rowsOwn : stretches.length,
+      Number(!isRowed),
+      memory.classes.at,
+      memory.scratch.at,
+      rows,
+      memory.result.at,
+      isRowed ? memory.tables.at + 1536 * above : 0,
+    );
+    return memory.result.array.slice();
+  });
 }
 
 interface Extent {
-  cells: readonly Cell[];
+  cells: readonly (readonly Cell[])[];
   stretches: number;
   rows: number;
   isRowed: boolean;
@@ -84,7 +108,7 @@ interface Extent {
 
 /** The kernel's memory for a strip of page under an overlay. */
 function layMemory({ page, runs }: Strip, overlay: Overlay, { cells, stretches, rows, isRowed }: Extent) {
-  const most = Math.max(...cells.map((cell) => (cell.right - cell.left) * (cell.bottom - cell.top)));
+  const sizes = cells.flat().map((cell) => (cell.right - cell.left) * (cell.bottom - cell.top));
   return theKernel().lay({
     overlay: ['f64', overlay.data.length],
     reference: ['f64', 4],
@@ -111,32 +135,33 @@ function layMemory({ page, runs }: Strip, overlay: Overlay, { cells, stretches, 
     low: ['i32', 256 * stretches],
     high: ['i32', 256 * stretches],
     classes: ['u8', 2 * stretches],
-    cells: ['i32', 8 * cells.length],
-    scratch: ['i32', most],
-    tables: ['u16', isRowed ? 768 * sizeOf(overlay).height : 0],
+    cells: ['i32', 8 * Math.max(...cells.map(({ length }) => length))],
+    scratch: ['i32', Math.max(...sizes)],
+    tables: ['u16', isRowed ? 768 * (overlay.area.bottom - overlay.area.top) : 0],
     result: ['f32', rows],
   });
 }
 type Memory = ReturnType<typeof layMemory>;
 
-/** Lays what the kernel reads: overlay, page and cells. */
-function feed(
-  memory: Memory,
-  plane: Strip,
-  { area, data }: Overlay,
-  { reference, cells }: { reference: Float64Array; cells: readonly Cell[] },
-): void {
+/** Lays what the kernel reads: overlay and page. */
+function feed(memory: Memory, plane: Strip, { data }: Overlay, reference: Float64Array): void {
   memory.overlay.array.set(data);
   memory.reference.array.set(reference);
   memory.page.array.set(plane.page);
   memory.runs.array.set(plane.runs);
   memory.luminance.array.set(LUMINANCE_TABLES);
   memory.referred.array.set(setOf(groundTables({ data: reference }).luminance));
-  cells.forEach((cell, i) => {
+}
+
+/** Lays a target's cells, and gives how many there are. Of an overlay with a row for each of its own, from that row. */
+function layCells(memory: Memory, { area }: Overlay, { overlay, shape }: CellTarget): number {
+  const { top } = overlay.area;
+  shape.cells.forEach((cell, i) => {
     const wanted = percentileRank((cell.right - cell.left) * (cell.bottom - cell.top));
-    const box = [cell.left - area.left, cell.top - area.top, cell.right - area.left, cell.bottom - area.top];
+    const box = [cell.left - area.left, cell.top - top, cell.right - area.left, cell.bottom - top];
     memory.cells.array.set([...box, wanted], 8 * i);
   });
+  return shape.cells.length;
 }
 
 /**
@@ -201,17 +226,13 @@ function boundClasses(memory: Memory, stretches: readonly Float64Array[], count:
   });
 }
 
-/** Whether all pixels of each row of an overlay are the same: a vertical gradient. */
-export function rowsAreEven({ area, data }: Overlay): boolean {
-  const line = 4 * (area.right - area.left);
-  for (let row = 0; row < data.length; row += line) {
-    for (let i = row + 4; i < row + line; i++) if (data[i] !== data[i - 4]) return false;
-  }
-  return true;
-}
-
 /** Least and greatest ground over a page of 0 and over one of 255, channel by channel, among some pixels of a row. */
-function endsOf({ area, data }: Overlay, y: number, left: number, right: number): Float64Array {
+function endsOf(
+  { area, data }: Pick<Overlay, 'area' | 'data'>,
+  y: number,
+  left: number,
+  right: number,
+): Float64Array {
   const ends = new Float64Array(12);
   for (let c = 0; c < 3; c++) {
     let [low0, high0, low1, high1] = [Infinity, -Infinity, Infinity, -Infinity];
@@ -228,10 +249,10 @@ function endsOf({ area, data }: Overlay, y: number, left: number, right: number)
   return ends;
 }
 
-/** One stretch for each row. */
-function rowStretches(overlay: Overlay): Float64Array[] {
-  const height = overlay.area.bottom - overlay.area.top;
-  return Array.from({ length: height }, (_, y) => endsOf(overlay, y, 0, 1));
+/** One stretch for each row of an overlay of a pixel a row. */
+function rowStretches({ area, data }: Overlay): Float64Array[] {
+  const narrow = { area: { ...area, right: area.left + 1 }, data };
+  return Array.from({ length: area.bottom - area.top }, (_, y) => endsOf(narrow, y, 0, 1));
 }
 
 /** One stretch for each cell in each row, row by row. */
