@@ -191,10 +191,20 @@ describe('the running sweep', () => {
     }
   }
 
+  const patch: StackLayer = {
+    ...fillOf(0.7),
+    name: 'backing',
+    owner: 'item',
+    box: { area: { left: 20, top: 8, right: 98, bottom: 40 }, above: 0, below: 0 },
+  };
   const alone: [string, StackLayer[], Blur?][] = [
     ['a fill', [fillOf(0.42)]],
     ['a fill that leaves little of the page', [fillOf(0.9)]],
     ...overlays,
+    // What lies round a thing and what its letters are on: within the ring's hole there is something else.
+    ['a fill with a patch', [fillOf(0.42), patch]],
+    ['a gradient with a patch', [gradient(180), patch]],
+    ['a blur of 9 with a patch', [gradient(180), patch], { sigma: 9, area: wholeHeader }],
     ['a blur of 12', [fillOf(0.3)], { sigma: 12, area: wholeHeader }],
     ['a blur of 6 and a gradient', [gradient(180)], { sigma: 6, area: wholeHeader }],
     ['a blur of 3 and a gradient at an angle', [gradient(37)], { sigma: 3, area: wholeHeader }],

@@ -215,7 +215,8 @@ function asRead(target: JudgedTarget): JudgedTarget {
   if (rows && first) {
     const isEven = rows.every((row) => !row || row.every((value, c) => value === first[c]));
     const whole = isEven ? Float64Array.from(first) : new Float64Array(overlay.data.length);
-    if (!isEven) whole.forEach((_, i) => (whole[i] = (rows[Math.floor(i / (4 * width))] ?? first)[i % 4]!));
+    const line = 4 * (overlay.area.right - overlay.area.left);
+    if (!isEven) whole.forEach((_, i) => (whole[i] = (rows[Math.floor(i / line)] ?? first)[i % 4]!));
     seen = { ...target, overlay: { ...overlay, isEven, data: whole } };
   }
   read.set(target, seen);
