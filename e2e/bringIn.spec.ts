@@ -112,7 +112,7 @@ describe('an address that cannot be used', () => {
 });
 
 describe('a page that is not like others', () => {
-  test('without a header and 40,000 px long: the first of it is taken, and both are said', async () => {
+  test.runIf(process.env.LONG)('without a header and 40,000 px long: the first of it is taken, and both are said', async () => {
     const found = await lookedAt({ address: `${base}/bare` });
     expect(found.found).toMatchObject({
       hasHeader: false,
@@ -140,13 +140,13 @@ describe('a page that is not like others', () => {
     ]);
   });
 
-  test('5,000 links: those of the header first, no more than can be looked through', async () => {
+  test.runIf(process.env.LONG)('5,000 links: those of the header first, no more than can be looked through', async () => {
     const { found } = await lookedAt({ address: `${base}/links` });
     expect(found!.pages).toHaveLength(200);
     expect(found!.pages[1]).toMatchObject({ label: 'A', isInHeader: true });
   });
 
-  test('HTML cut short, and a page that was saved', async () => {
+  test.runIf(process.env.LONG)('HTML cut short, and a page that was saved', async () => {
     expect((await lookedAt({ address: `${base}/cut` })).found).toMatchObject({ hasHeader: true });
     const saved = await lookedAt({ address: '', html: `<title>Saved</title>${PAGES['/shadow']}` });
     expect(saved.found).toMatchObject({ name: 'Saved', hasHeader: true, pages: [{ isInHeader: true }] });

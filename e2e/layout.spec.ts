@@ -33,7 +33,7 @@ afterAll(async () => {
   server.server.close();
 });
 
-const HEADERS = Number(process.env.HEADERS ?? (process.env.LONG ? 10 : 5));
+const HEADERS = Number(process.env.HEADERS ?? (process.env.LONG ? 10 : 3));
 
 /** Everything on the rails as Chromium has it: items with their boxes, and lines of text with left edge, width and top. */
 function seenIn(tab: Tab) {

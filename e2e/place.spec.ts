@@ -222,7 +222,7 @@ describe('an owner in Place', () => {
     },
   );
 
-  test(
+  test.runIf(process.env.LONG)(
     'looks, a rail and an opening band are kept, used elsewhere, changed in one place, carried and put back',
     LONG,
     async () => {
@@ -310,7 +310,7 @@ describe('an owner in Place', () => {
     },
   );
 
-  test('clears the whole site by a plan, taken and undone as one step', LONG, async () => {
+  test.runIf(process.env.LONG)('clears the whole site by a plan, taken and undone as one step', LONG, async () => {
     await owner.tab.getByRole('button', { name: 'What would clear all' }).click();
     const plan = owner.tab.getByRole('region', { name: 'What would clear all' });
     await plan.getByRole('heading', { name: /steps? clears? every page/ }).waitFor(SLOW);

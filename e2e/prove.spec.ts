@@ -311,7 +311,7 @@ describe('an owner in Prove', () => {
   test('without anything in its header is told so', SLOW, async () => {
     // Whatever is still being saved is, before the site is changed behind the editor's back.
     await owner.tab.goto(owner.running.url);
-    await owner.tab.locator('.site-verdict').first().waitFor(SLOW);
+    await owner.tab.getByRole('link', { name: 'Bring in my site' }).waitFor(SLOW);
     owner.keep(owner.siteId, ({ headers }) => {
       for (const rail of headers[0]!.rails) Object.assign(rail, { start: [], middle: [], end: [] });
     });

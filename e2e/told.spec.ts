@@ -93,7 +93,7 @@ describe('told', () => {
     await expect.poll(() => owner.kept(owner.siteId), { timeout: 20_000 }).toEqual(now);
   });
 
-  test('the card of a site counts the words of its banner', SLOW, async () => {
+  test.runIf(process.env.LONG)('the card of a site counts the words of its banner', SLOW, async () => {
     keep(({ headers: [header], pages }) => {
       const white = { colour: '#ffffff' };
       header!.looks.top = {

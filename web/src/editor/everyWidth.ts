@@ -37,7 +37,7 @@ interface Between {
 }
 
 /** How long the document must have rested before the widths between are swept, ms. */
-const REST = 2500;
+const REST = 4000;
 /** How many widths are swept between two tellings: all that is told is brought together anew each time. */
 const AT_ONCE = 4;
 /** How often widths near to their targets are parted, and how many at a time. */
