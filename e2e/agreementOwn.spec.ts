@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import type { Browser, BrowserContext, Page as Tab } from 'playwright-core';
-import { installReader } from '@hatrail/capture/inPage';
+import { installReader } from '@hatrail/capture/capture';
 import { tryOwn, type Tried } from '@hatrail/capture/ownTrial';
 import { openChromium } from './chromium.ts';
 import { MARKUPS } from './own/markups.ts';
@@ -43,7 +43,7 @@ const trial = (tab: Tab, what: Tried, spoil = '') =>
     async (width) => {
       await tab.setViewportSize({ width, height: 800 });
       await tab.goto(ADDRESS);
-      await tab.evaluate(installReader);
+      await installReader(tab);
       if (spoil) await tab.addStyleTag({ content: spoil });
     },
     what,

@@ -112,25 +112,28 @@ describe('an address that cannot be used', () => {
 });
 
 describe('a page that is not like others', () => {
-  test.runIf(process.env.LONG)('without a header and 40,000 px long: the first of it is taken, and both are said', async () => {
-    const found = await lookedAt({ address: `${base}/bare` });
-    expect(found.found).toMatchObject({
-      hasHeader: false,
-      notes: [expect.stringMatching(/No header was found/)],
-    });
-    await api(`/${found.id}/pages`, { pages: [found.found!.address] });
-    const taken = await settled(found.id);
-    expect(taken.seen!.notes).toEqual([expect.stringMatching(/its first 12,000 px were taken/)]);
-    expect(Object.values(taken.sizes!).map(({ height }) => height)).toEqual([12000, 12000, 12000, 12000]);
-    const kept = await fetch(`${owner.running.url}/api/captures/${found.id}/keep`, {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: '{}',
-    });
-    const { site } = (await kept.json()) as { site: Parameters<typeof checkSite>[0] };
-    expect(checkSite(site)).toEqual([]);
-    expect(drafts()).toEqual([]);
-  });
+  test.runIf(process.env.LONG)(
+    'without a header and 40,000 px long: the first of it is taken, and both are said',
+    async () => {
+      const found = await lookedAt({ address: `${base}/bare` });
+      expect(found.found).toMatchObject({
+        hasHeader: false,
+        notes: [expect.stringMatching(/No header was found/)],
+      });
+      await api(`/${found.id}/pages`, { pages: [found.found!.address] });
+      const taken = await settled(found.id);
+      expect(taken.seen!.notes).toEqual([expect.stringMatching(/its first 12,000 px were taken/)]);
+      expect(Object.values(taken.sizes!).map(({ height }) => height)).toEqual([12000, 12000, 12000, 12000]);
+      const kept = await fetch(`${owner.running.url}/api/captures/${found.id}/keep`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: '{}',
+      });
+      const { site } = (await kept.json()) as { site: Parameters<typeof checkSite>[0] };
+      expect(checkSite(site)).toEqual([]);
+      expect(drafts()).toEqual([]);
+    },
+  );
 
   test('its header in a shadow root is found; one in a frame is said', async () => {
     const { found } = await lookedAt({ address: `${base}/shadow` });
@@ -140,11 +143,14 @@ describe('a page that is not like others', () => {
     ]);
   });
 
-  test.runIf(process.env.LONG)('5,000 links: those of the header first, no more than can be looked through', async () => {
-    const { found } = await lookedAt({ address: `${base}/links` });
-    expect(found!.pages).toHaveLength(200);
-    expect(found!.pages[1]).toMatchObject({ label: 'A', isInHeader: true });
-  });
+  test.runIf(process.env.LONG)(
+    '5,000 links: those of the header first, no more than can be looked through',
+    async () => {
+      const { found } = await lookedAt({ address: `${base}/links` });
+      expect(found!.pages).toHaveLength(200);
+      expect(found!.pages[1]).toMatchObject({ label: 'A', isInHeader: true });
+    },
+  );
 
   test.runIf(process.env.LONG)('HTML cut short, and a page that was saved', async () => {
     expect((await lookedAt({ address: `${base}/cut` })).found).toMatchObject({ hasHeader: true });

@@ -310,19 +310,23 @@ describe('an owner in Place', () => {
     },
   );
 
-  test.runIf(process.env.LONG)('clears the whole site by a plan, taken and undone as one step', LONG, async () => {
-    await owner.tab.getByRole('button', { name: 'What would clear all' }).click();
-    const plan = owner.tab.getByRole('region', { name: 'What would clear all' });
-    await plan.getByRole('heading', { name: /steps? clears? every page/ }).waitFor(SLOW);
-    expect(await axeFindings(owner.tab)).toEqual([]);
-    await plan
-      .getByRole('button', { name: /^Take (it|all \d+)$/ })
-      .first()
-      .click();
-    for (const page of ['home', 'visit', 'shows', 'log', 'members', 'book'])
-      await expect.poll(() => cell(page).textContent(), SLOW).toMatch(/clear$/);
-    await undo();
-    await expect.poll(() => cell('log').textContent(), SLOW).toMatch(/lost/);
-    expect(owner.errors).toEqual([]);
-  });
+  test.runIf(process.env.LONG)(
+    'clears the whole site by a plan, taken and undone as one step',
+    LONG,
+    async () => {
+      await owner.tab.getByRole('button', { name: 'What would clear all' }).click();
+      const plan = owner.tab.getByRole('region', { name: 'What would clear all' });
+      await plan.getByRole('heading', { name: /steps? clears? every page/ }).waitFor(SLOW);
+      expect(await axeFindings(owner.tab)).toEqual([]);
+      await plan
+        .getByRole('button', { name: /^Take (it|all \d+)$/ })
+        .first()
+        .click();
+      for (const page of ['home', 'visit', 'shows', 'log', 'members', 'book'])
+        await expect.poll(() => cell(page).textContent(), SLOW).toMatch(/clear$/);
+      await undo();
+      await expect.poll(() => cell('log').textContent(), SLOW).toMatch(/lost/);
+      expect(owner.errors).toEqual([]);
+    },
+  );
 });

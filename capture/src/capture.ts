@@ -19,7 +19,8 @@ import { readAddress } from '@hatrail/node/guardedAddress';
 import { openBrowser } from './browser.ts';
 import { asking, readOwn, type Correction, type Standing } from './own.ts';
 import { tryOwn, type Tried } from './ownTrial.ts';
-import { installReader, type HeaderRead, type PageReader, type SeenLink } from './inPage.ts';
+import type { HeaderRead, PageReader, SeenLink } from './pageRead.ts';
+import { pageScript } from './pageScript.ts';
 import { openProxy, type Proxy, type Reach } from './proxy.ts';
 
 /** Opens a site that was made elsewhere in a browser of its own, finds its pages, and takes pictures of them. */
@@ -152,7 +153,7 @@ async function go(tab: Tab, proxy: Proxy, address: string): Promise<void> {
   await tab.waitForLoadState('networkidle', { timeout: 2500 }).catch(() => undefined);
   // What runs this file gives functions names by a helper that the page does not know.
   await tab.evaluate('globalThis.__name ??= (named) => named');
-  await tab.evaluate(installReader);
+  await installReader(tab);
 }
 
 const askedForPassword = (host: string) =>
@@ -170,6 +171,11 @@ function whyNot(host: string, message: string): string {
   if (/CERT|SSL/.test(message))
     return `The certificate of ${host} is not sound: have it mended, or save the page and bring that in.`;
   return `${host} could not be opened: check the address and try again.`;
+}
+
+/** Puts the reader into a page. */
+export async function installReader(tab: Tab): Promise<void> {
+  await tab.evaluate(pageScript('site/reader'));
 }
 
 /** Asks the reader in a page. Its functions are called by their names, since they live there. */
@@ -306,7 +312,7 @@ export async function takeSite(
           if (width === STANDARD_WIDTHS[0]) await go(tab, proxy, page.address);
           else {
             await ask(tab, 'showHeader');
-            await tab.evaluate(installReader);
+            await installReader(tab);
           }
           await ask(tab, 'scrollThrough', MOST_HEIGHT);
           const own = await ask(tab, 'header');

@@ -23,8 +23,8 @@ import type {
 } from '@hatrail/core/gather/captured';
 import { usualWindowHeight } from '@hatrail/core/page/layout';
 import { STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
+import { pageScript } from './pageScript.ts';
 import {
-  installOwnReader,
   type OwnReader,
   type RawAt,
   type RawGroup,
@@ -33,7 +33,7 @@ import {
   type RawNode,
   type RawRule,
   type RawText,
-} from './ownInPage.ts';
+} from './ownRead.ts';
 
 /** Reads the header that a page has already: its parts, where they stand at every width, and the rules that a change has to beat. */
 
@@ -76,8 +76,7 @@ export function asking(tab: Tab): Ask {
 
 /** Puts the reader into a page that has the general one. */
 export async function installOwn(tab: Tab): Promise<Ask> {
-  await tab.evaluate('globalThis.__name ??= (named) => named');
-  await tab.evaluate(installOwnReader);
+  await tab.evaluate(pageScript('own/reader'));
   return asking(tab);
 }
 

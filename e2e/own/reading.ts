@@ -1,5 +1,5 @@
 import type { BrowserContext, Page as Tab } from 'playwright-core';
-import { installReader } from '@hatrail/capture/inPage';
+import { installReader } from '@hatrail/capture/capture';
 import { readOwn, type Correction, type Standing } from '@hatrail/capture/own';
 import type { SeenOwn } from '@hatrail/core/gather/captured';
 import { ownColours, ownHeader, safeTarget } from '@hatrail/core/start/ownHeader';
@@ -36,7 +36,7 @@ export async function readMarkup(
   standing?: Standing,
   corrections?: readonly Correction[],
 ): Promise<SeenOwn | undefined> {
-  await tab.evaluate(installReader);
+  await installReader(tab);
   const isOver = await tab.evaluate(() => {
     const reader = (
       globalThis as unknown as {

@@ -1,0 +1,193 @@
+import { PAINTS } from './kinds.ts';
+import type { OwnGroupName } from '@hatrail/core/model/own';
+import type { OwnReader } from '../../src/ownRead.ts';
+import { STATE_CLASS, hasGround, header, ofRole, roles, shows } from './state.ts';
+import { currentClass, stateClass } from './stateClasses.ts';
+import { escape, rootParts, rootSelector, selectorsFor } from './selectors.ts';
+import { inkedBox } from './places.ts';
+import { kindOf, paintsOf, pseudoPaints } from './kinds.ts';
+import { panelOf } from './names.ts';
+import { textRects } from './texts.ts';
+
+/** Elements that a style sheet speaks of together, and what of them paints. */
+
+interface Group {
+  name: OwnGroupName;
+  number: number;
+  elements: Element[];
+  inner: string[];
+  pseudo?: string[];
+  item?: string;
+  paints?: string[];
+}
+/** Elements that lie between links and page with a ground of their own. */
+const grounded = new Set<Element>();
+/** Whether an element makes all that is in it look otherwise than it is. */
+const changesInside = (element: Element) => {
+  const style = getComputedStyle(element);
+  const isFaint = Number(style.opacity) < 1 && Number(style.opacity) > 0.05;
+  return (
+    element.querySelector('a') !== null &&
+    (isFaint || style.filter !== 'none' || style.mixBlendMode !== 'normal')
+  );
+};
+export const noteGrounds = () => {
+  const isBox = (each: Element) =>
+    !roles.has(each) || ['menu', 'panel', 'header', 'link', 'current'].includes(roles.get(each)!);
+  for (const each of header.querySelectorAll('*')) {
+    if (!isBox(each) || each.closest('svg') || each.matches('img, input, picture, video, canvas')) continue;
+    if (ofRole('button', 'icon', 'menu button', 'drop-down').some((part) => part.contains(each))) continue;
+    if (ofRole('logo')[0]?.contains(each) && kindOf(ofRole('logo')[0]!) === 'logo') continue;
+    // A part that draws itself by its ground is read, not removed.
+    if (getComputedStyle(each).backgroundImage.includes('url(') && !shows(each)) continue;
+    if (hasGround(each) || changesInside(each)) grounded.add(each);
+  }
+};
+export let made: Group[] = [];
+const makeGroups = (): Group[] => {
+  const list: Group[] = [];
+  const add = (name: OwnGroupName, elements: readonly Element[], more: Partial<Group> = {}) => {
+    if (elements.length === 0) return;
+    const inner = more.inner ?? selectorsFor(elements);
+    const number = list.filter((each) => each.name === name).length;
+    list.push({ name, number, elements: [...elements], ...more, inner });
+  };
+  add('header', [header], { inner: [''] });
+  for (const each of ofRole('drop-down')) {
+    for (const inside of each.querySelectorAll('*'))
+      if (
+        hasGround(inside) &&
+        !ofRole('child').includes(inside as HTMLElement) &&
+        !inside.closest('svg') &&
+        !inside.matches('img')
+      )
+        grounded.add(inside);
+  }
+  for (const each of grounded) add('ground', [each]);
+  const logo = ofRole('logo')[0];
+  if (logo && kindOf(logo) === 'text') {
+    const box = textRects(logo)[0]?.node.parentElement ?? logo;
+    add('logo', [logo], { item: 'name' });
+    if (box !== logo) add('letters', [box], { item: 'name' });
+  } else if (logo) {
+    add('logo', [logo], { item: 'logo' });
+  }
+  for (const each of ofRole('text')) add('text', [each], { item: 'menu' });
+  const menu = ofRole('menu')[0];
+  add('menu', menu ? [menu] : []);
+  // Links that stand in different boxes have different rules.
+  const byBox = new Map<Element, Element[]>();
+  for (const each of ofRole('link', 'current')) {
+    const box = each.closest('ul, ol, nav') ?? header;
+    byBox.set(box, [...(byBox.get(box) ?? []), each]);
+  }
+  for (const elements of byBox.values()) {
+    add('links', elements, { item: 'menu' });
+    // Letters that have an element and an ink of their own.
+    const letters = elements.flatMap((each) => {
+      const box = textRects(each)[0]?.node.parentElement;
+      return box && box !== each ? [box] : [];
+    });
+    if (letters.length > 0) add('letters', letters, { item: 'menu' });
+    const pseudo = ['::before', '::after'].filter((side) =>
+      elements.some((each) => {
+        const style = getComputedStyle(each, side);
+        return style.content !== 'none' && style.content !== 'normal' && parseFloat(style.height) <= 6;
+      }),
+    );
+    if (pseudo.length > 0)
+      add('lines', elements, {
+        inner: selectorsFor(elements).flatMap((inner) => pseudo.map((side) => `${inner}${side}`)),
+        pseudo,
+        item: 'menu',
+      });
+  }
+  for (const each of ofRole('current').slice(0, 1)) {
+    const own =
+      each.getAttribute('aria-current') !== null ? undefined : stateClass(each, ofRole('link', 'current'));
+    const base = list.find((group) => group.name === 'links' && group.elements.includes(each))!;
+    const item = each.closest('li');
+    const named = STATE_CLASS.exec(own?.on === item ? '' : '') ?? undefined;
+    void named;
+    const inner = base.inner.flatMap((selector) => {
+      if (each.getAttribute('aria-current') !== null) return [`${selector}[aria-current]`];
+      const told = own ?? currentClass(each);
+      if (!told) return [];
+      const name = `.${escape(told.name)}`;
+      if (told.on === each) return [`${selector}${name}`];
+      // On the list item: its step gets the class.
+      const at = selector.lastIndexOf(' ');
+      const last = selector.slice(at + 1);
+      const withClass = selector.replace(/(^|[ >]+)(li(?:\.[\w-]+)*) > ([^ >]+)$/, `$1$2${name} > $3`);
+      if (withClass !== selector) return [withClass];
+      const head = selector.slice(0, Math.max(0, at)).replace(/\s*>?\s*$/, '');
+      return [`${head ? `${head} ` : ''}li${name} > ${last}`];
+    });
+    if (inner.length > 0) add('current', [each], { inner: [...new Set(inner)], item: 'menu' });
+  }
+  const lists = new Map<Element, Element[]>();
+  for (const each of ofRole('child')) {
+    const box = each.closest('nav, ul, ol, details') ?? header;
+    lists.set(box, [...(lists.get(box) ?? []), each]);
+  }
+  const alike = selectorsFor(ofRole('child'));
+  // One selector for all of them, or one for each list.
+  if (alike.length === 1) add('children', ofRole('child'), { item: 'menu' });
+  else for (const elements of lists.values()) add('children', elements, { item: 'menu' });
+  const drops = ofRole('drop-down');
+  add('drop-down', drops);
+  ofRole('button').forEach((each, i) => {
+    const item = `button-${i + 1}`;
+    add('button', [each], { item });
+    const box = textRects(each)[0]?.node.parentElement;
+    if (box && box !== each) add('letters', [box], { item });
+  });
+  const markPaints = (each: HTMLElement, name: 'icons' | 'mark') => {
+    for (const part of [each, ...each.querySelectorAll('*')]) {
+      const isIt = part === each;
+      const paints = paintsOf(part).filter((property) => !isIt || property === 'color');
+      if (paints.length > 0 && (!isIt || paints.length > 0)) add(name, [part], { paints });
+      for (const pseudo of ['::before', '::after']) {
+        const own = pseudoPaints(part, pseudo);
+        if (own.length > 0)
+          add(name, [part], {
+            paints: own,
+            pseudo: [pseudo],
+            inner: selectorsFor([part]).map((inner) => `${inner}${pseudo}`),
+          });
+      }
+    }
+  };
+  for (const each of ofRole('icon').slice(0, 6)) markPaints(each, 'icons');
+  for (const each of ofRole('menu button').slice(0, 1)) markPaints(each, 'mark');
+  for (const each of [...ofRole('icon').slice(0, 6), ...ofRole('menu button').slice(0, 1)]) {
+    // A line of its own that its mark lies over is behind that mark.
+    const [x, y, width, height] = inkedBox(each);
+    const { left, top, right, bottom } = each.getBoundingClientRect();
+    const style = getComputedStyle(each);
+    const isOver =
+      x < left + parseFloat(style.borderLeftWidth) ||
+      y < top + parseFloat(style.borderTopWidth) ||
+      x + width > right - parseFloat(style.borderRightWidth) ||
+      y + height > bottom - parseFloat(style.borderBottomWidth);
+    add('focus', [each], isOver ? { paints: PAINTS.filter((name) => name.startsWith('border')) } : {});
+  }
+  const panel = panelOf();
+  if (panel) {
+    add('panel', [panel]);
+    for (const each of grounded) if (panel.contains(each) && each !== panel) add('panel', [each]);
+  }
+  return list.slice(0, 110);
+};
+export const groups: OwnReader['groups'] = () => {
+  noteGrounds();
+  if (!rootSelector) rootParts();
+  made = makeGroups();
+  return made.map(({ name, number, inner, item, paints }) => ({
+    name,
+    number,
+    inner,
+    ...(item !== undefined && { item }),
+    ...(paints && { paints }),
+  }));
+};

@@ -1,0 +1,115 @@
+import { alpha } from './state.ts';
+import type { OwnReader } from '../../src/ownRead.ts';
+import { adopt, find, findNarrow, marks } from './parts.ts';
+import { elementOf, hideInks, inkColour, panelLinks, unmark } from './trial.ts';
+import { groups, noteGrounds } from './groups.ts';
+import { hasGround, header, inkIds, ofRole, roles, shows, tagOf } from './state.ts';
+import { logoBox, measure } from './places.ts';
+import { look } from './looks.ts';
+import { markup } from './markup.ts';
+import { nameOf } from './names.ts';
+import { newClass, noteClasses, watched } from './classes.ts';
+import { rules } from './rules.ts';
+import { textRects } from './texts.ts';
+
+/** The reader of a header, as the page is asked for it. */
+
+export const reader: OwnReader = {
+  find,
+  adopt,
+  findNarrow,
+  marks,
+  noteClasses,
+  newClass,
+  hasClass: (on, name) => watched()[on].classList.contains(name),
+  measure,
+  look,
+  noteGrounds,
+  groups,
+  rules,
+  markup,
+  spot: (ink) => {
+    const element = elementOf(ink);
+    if (!element || !shows(element)) return undefined;
+    const [rect] = element.getClientRects();
+    return rect && { x: rect.left + Math.min(rect.width / 2, 12), y: rect.top + rect.height / 2 };
+  },
+  computed: (ink, property) => {
+    const element = elementOf(ink);
+    // The colour of letters is that of the element that they stand in.
+    const of =
+      element && property === 'color' ? (textRects(element)[0]?.node.parentElement ?? element) : element;
+    return of && getComputedStyle(of).getPropertyValue(property);
+  },
+  isolateLogo: () => {
+    const logo = ofRole('logo')[0];
+    if (!logo || !shows(logo)) return undefined;
+    const only = document.createElement('style');
+    only.textContent =
+      'html, body, body * { visibility: hidden !important; background-color: transparent !important; box-shadow: none !important } html, body { background: none !important } [data-hr-logo], [data-hr-logo] * { visibility: visible !important }';
+    document.head.append(only);
+    logo.dataset.hrLogo = '';
+    for (let at = logo.parentElement; at; at = at.parentElement)
+      at.style.setProperty('background', 'none', 'important');
+    header.style.setProperty('opacity', '1', 'important');
+    const [x, y, width, height] = logoBox(logo);
+    return { x, y, width, height };
+  },
+  isThere: () => shows(header),
+  unmark,
+  opensByPointer: () => ofRole('drop-down').some(shows),
+  opensByKey: () => {
+    const drop = ofRole('drop-down')[0];
+    const first = ofRole('child')[0];
+    if (!drop || !first) return undefined;
+    const li = drop.parentElement;
+    const opener = li?.querySelector<HTMLElement>('a, button, summary');
+    opener?.focus();
+    const byFocus = shows(drop);
+    opener?.blur();
+    const isButton =
+      li?.querySelector(':scope > button, :scope > summary, :scope > [aria-expanded]') !== null ||
+      drop.closest('details') !== null;
+    return byFocus || isButton;
+  },
+  stopMotion: () => {
+    if (document.getElementById('hatrail-still')) return;
+    const still = document.createElement('style');
+    still.id = 'hatrail-still';
+    still.textContent =
+      '*, *::before, *::after { transition: none !important; animation: none !important; scroll-behavior: auto !important }';
+    document.head.append(still);
+  },
+  tagInks: () => {
+    for (const [element, ink] of inkIds) (element as HTMLElement).dataset.hrInk = ink;
+  },
+  hideInks,
+  inkNow: () => {
+    const now: ReturnType<OwnReader['inkNow']> = {};
+    for (const [element, ink] of inkIds) {
+      const part = element as HTMLElement;
+      if (!shows(part)) continue;
+      const { left, top, width, height } = part.getBoundingClientRect();
+      now[ink] = { box: [left, top, width, height], colour: inkColour(part) };
+    }
+    return now;
+  },
+  panelNow: (isFolded) =>
+    panelLinks(isFolded).map((each) => {
+      const letters = document.createTreeWalker(each, NodeFilter.SHOW_TEXT).nextNode()?.parentElement ?? each;
+      let ground = 'rgba(0, 0, 0, 0)';
+      for (let at: Element | null = each; at && at !== header; at = at.parentElement) {
+        ground = getComputedStyle(at).backgroundColor;
+        if (alpha(ground) > 0.01) break;
+      }
+      return { name: nameOf(each), colour: getComputedStyle(letters).color, ground };
+    }),
+  groundAt: (ink) => {
+    const from = elementOf(ink);
+    const button = from && roles.get(from) === 'button';
+    for (let at = button ? from.parentElement : from; at && at !== header; at = at.parentElement)
+      if (hasGround(at)) return `<${tagOf(at)}${at.className ? ` class="${String(at.className)}"` : ''}>`;
+    return undefined;
+  },
+};
+(globalThis as unknown as { hatrailOwn: unknown }).hatrailOwn = reader;
