@@ -1,4 +1,5 @@
-import type { Extent, Header, Rail } from '@hatrail/core/model/header';
+import { foldOf } from '@hatrail/core/header/fold';
+import { PLACES, type Extent, type Header, type Rail } from '@hatrail/core/model/header';
 import { ALIGNMENTS, type Backing, type Item, type ItemStep } from '@hatrail/core/model/item';
 import type { Entry } from '@hatrail/core/model/menu';
 import type { Site } from '@hatrail/core/model/site';
@@ -184,6 +185,20 @@ export function generatedSite(base: Site, seed: number): Site {
     manner,
     ...(chance(0.3) && { extent: { ...extent, steps: [{ below: 700, sides: between(0, 16) }] } }),
   };
+  // Of a chance of its own, so that all else stays as it is: where the menu button hangs, and a rail that goes where it is narrow.
+  const folding = chances(seed + 40_000);
+  if (first && count > 1 && folding.chance(0.3))
+    first.steps = [...(first.steps ?? []), { below: 560, shown: false }];
+  if (folding.chance(0.7))
+    header.fold = {
+      ...foldOf(header),
+      ...(folding.chance(0.2) && { always: true }),
+      entries: folding.pick(PLACES),
+      button: {
+        place: folding.pick(PLACES),
+        ...(folding.chance(0.5) && { rail: folding.between(1, count) }),
+      },
+    };
   const type = {
     ...base.type,
     heading: style(40),

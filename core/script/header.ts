@@ -81,7 +81,7 @@
       const isSeen = (part: Element) => part.getClientRects().length > 0;
       const last = (rail: Element) =>
         [...rail.children].findLast((place) => [...place.children].some(isSeen)) || rail;
-      const isOpen = one('.hr-toggle') && !isSeen(one('.hr-toggle')!);
+      const isOpen = one('.hr-toggle') && !all('.hr-toggle').some(isSeen);
       if (isOpen && all('.hr-rail').some((rail) => right(last(rail)) > right(rail) + 1)) data.tight = '';
       header.toggleAttribute('data-within', !!box);
       const top = bar.offsetTop;
@@ -184,7 +184,9 @@
           panel.close();
       });
       // It goes when the window grows past the fold.
-      const grows = new ResizeObserver(() => panel.open && !one('.hr-toggle')!.offsetParent && panel.close());
+      const grows = new ResizeObserver(
+        () => panel.open && !all('.hr-toggle').some((toggle) => toggle.offsetParent) && panel.close(),
+      );
       grows.observe(header);
       on(signal, 'abort', () => grows.disconnect());
     }

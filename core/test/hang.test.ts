@@ -76,6 +76,29 @@ describe('the fold', () => {
     expect([at(500), at(250)]).toEqual([500, 292]);
   });
 
+  test('is at every width where the owner says so', () => {
+    const always = { ...header, fold: { ...foldOf(header), always: true } };
+    expect(layoutHeader(site, always, 2400, measure)).toMatchObject({ folded: true, foldWidth: ALWAYS });
+    // Nothing that goes into a folded menu: there is nothing to fold.
+    const nothing = { ...always, fold: { ...always.fold, panel: [] } };
+    expect(layoutHeader(site, nothing, 2400, measure).folded).toBe(false);
+  });
+
+  test.each([
+    ['start', ['menu-button', 'logo']],
+    ['middle', ['logo', 'menu-button']],
+    ['end', ['logo', 'menu-button']],
+  ] as const)('its button hangs at the %s where the owner says so', (place, ids) => {
+    const fold = { ...foldOf(header), always: true, button: { place } };
+    const { items, inks, bar } = layoutHeader(site, { ...header, fold }, 800, measure);
+    expect(items.map(({ id }) => id)).toEqual(ids);
+    const { box } = inks.find(({ id }) => id === 'menu-button')!;
+    const middle = box.x + box.width / 2;
+    if (place === 'start') expect(box.x).toBe(rail.inset);
+    if (place === 'middle') expect(middle).toBeCloseTo(bar.width / 2, 0);
+    if (place === 'end') expect(box.x + box.width).toBe(bar.width - rail.inset);
+  });
+
   test('what stays and what goes, and the order there, are the owner’s', () => {
     const fold = { bar: ['menu'], panel: ['logo'], edge: 'end' as const };
     const folded = layoutHeader(site, { ...header, fold, rails: [{ ...rail, inset: 200 }] }, 390, measure);

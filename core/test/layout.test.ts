@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { toggleRail } from '../src/header/fold.ts';
+import { toggleAt, toggleRail, toggleRails } from '../src/header/fold.ts';
 import { layoutHeader } from '../src/header/layout.ts';
 import { originOf, resolveLook } from '../src/header/look.ts';
 import { breakLines } from '../src/measure/lines.ts';
@@ -216,6 +216,20 @@ describe('the menu button', () => {
     const hidden = rails([logo], [line('line')]);
     hidden.rails[0]!.steps = [{ below: 500, shown: false }];
     expect([300, 600].map((width) => toggleRail(hidden, width))).toEqual([1, 0]);
+    expect(toggleRails(hidden)).toEqual([0, 1]);
+  });
+
+  test('stands on the rail that is said, while that shows', () => {
+    const said = rails([logo], [line('line')]);
+    said.fold!.button = { place: 'start', rail: 2 };
+    said.rails[1]!.steps = [{ below: 500, shown: false }];
+    expect([300, 600].map((width) => toggleAt(said, width))).toEqual([
+      { rail: 0, place: 'start' },
+      { rail: 1, place: 'start' },
+    ]);
+    expect(toggleAt({ ...said, fold: { ...said.fold!, button: { place: 'end', rail: 7 } } }, 600).rail).toBe(
+      0,
+    );
   });
 });
 

@@ -1,6 +1,6 @@
-import { headerItems, itemsOf, type Header } from '../model/header.ts';
+import { headerItems, itemsOf, type Header, type RailPlace } from '../model/header.ts';
 import type { Fold, Item } from '../model/item.ts';
-import { railAt } from './steps.ts';
+import { railAt, stepWidths } from './steps.ts';
 
 /** Where folded things go: as the header says, or logo and name in the bar and the rest in the folded menu. */
 export function foldOf(header: Header): Fold {
@@ -21,9 +21,22 @@ export function folds(header: Header): boolean {
   return headerItems(header).some(({ id }) => panel.includes(id));
 }
 
-/** The rail at whose end the menu button stands: that of the logo or name that stays, or the first that keeps anything. */
+/** Where the menu button hangs at a width: on which rail, from 0, and where there. */
+export function toggleAt(header: Header, width: number): { rail: number; place: RailPlace } {
+  return { rail: toggleRail(header, width), place: foldOf(header).button?.place ?? 'end' };
+}
+
+/** The rails on which the menu button hangs at one width or another: what shows changes at the steps. */
+export function toggleRails(header: Header): number[] {
+  const widths = [ALWAYS, ...stepWidths(header).map((below) => below - 1)];
+  return [...new Set(widths.map((width) => toggleRail(header, width)))];
+}
+
+/** The rail on which the menu button hangs: the one that is said, that of the logo or name that stays, or the first that keeps anything. */
 export function toggleRail(header: Header, width: number): number {
-  const { bar } = foldOf(header);
+  const { bar, button } = foldOf(header);
+  const said = button?.rail !== undefined ? header.rails[button.rail - 1] : undefined;
+  if (said && railAt(said, width).shown !== false) return button!.rail! - 1;
   const stays = header.rails.map((rail) =>
     railAt(rail, width).shown === false ? [] : itemsOf(rail).filter(({ id }) => bar.includes(id)),
   );

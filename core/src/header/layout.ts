@@ -6,7 +6,7 @@ import type { Site } from '../model/site.ts';
 import type { Measure } from '../measure/measure.ts';
 import type { Box } from '../geometry/box.ts';
 import type { HeaderLayout, LaidItem, LaidRail } from './laid.ts';
-import { foldOf, folds, solveFold, toggleRail } from './fold.ts';
+import { ALWAYS, foldOf, folds, solveFold, toggleAt } from './fold.ts';
 import { centred, type Measured } from './ink.ts';
 import { hasContent, kindOf } from './kinds/index.ts';
 import { isMovedApart, keepsToBottom, lowerBy } from './manner.ts';
@@ -47,7 +47,7 @@ export function layoutAt(
   if (own) return layoutOwn(site, header, own, { width, moment });
   const extent = extentAt(header, width);
   const barWidth = width - 2 * extent.sides;
-  const toggle = folded ? toggleRail(header, width) : -1;
+  const toggle = folded ? toggleAt(header, width) : undefined;
   const atBottom = keepsToBottom(header);
   const bar: Box = { x: extent.sides, y: atBottom ? 0 : extent.top, width: barWidth, height: 0 };
   const laid: Pick<HeaderLayout, 'rails' | 'items' | 'inks'> = { rails: [], items: [], inks: [] };
@@ -56,8 +56,11 @@ export function layoutAt(
     const rail = railAt(base, width);
     const places = measured(site, header, rail, { width, folded }, measure);
     const isEmpty = PLACES.every((place) => places[place].length === 0);
-    if (rail.shown === false || (folded && isEmpty && index !== toggle)) return;
-    if (index === toggle) places.end.push(menuButton());
+    if (rail.shown === false || (folded && isEmpty && index !== toggle?.rail)) return;
+    if (index === toggle?.rail) {
+      if (toggle.place === 'start') places.start.unshift(menuButton());
+      else places[toggle.place].push(menuButton());
+    }
     const contents = Math.max(0, ...PLACES.flatMap((place) => places[place].map(({ height }) => height)));
     const full =
       rail.padding === undefined
@@ -77,7 +80,7 @@ export function layoutAt(
       padding: Math.max(0, (rail.padding ?? 0) - by / 2),
     }));
     const box = { x: bar.x, y: top, width: barWidth, height };
-    const isNarrow = index === toggle && needed > barWidth;
+    const isNarrow = index === toggle?.rail && needed > barWidth;
     const movesApart = PLACES.some((place) =>
       places[place].some(({ item }) => item && isMovedApart(rail, item, later)),
     );
@@ -119,13 +122,18 @@ export function coveredBy(header: Header, { height, slot }: Pick<HeaderLayout, '
   return keepsToBottom(header) ? 0 : height - slot;
 }
 
-/** The width from which a header is not folded: solved, or sooner where its owner says so. */
+/** The width from which a header is not folded: solved, or sooner where its owner says so; {@link ALWAYS} where it folds at every width. */
 export function solvedFold(site: Site, header: Header, measure: Measure): number {
   const own = ownHeaderOf(site, header);
   if (own) return ownFold(own);
   if (!folds(header)) return 0;
-  const needs = (width: number) => neededAt(site, header, width, measure);
-  return Math.max(solveFold(stepWidths(header), needs), foldOf(header).sooner ?? 0);
+  const { always, sooner = 0 } = foldOf(header);
+  return always ? ALWAYS : Math.max(fittingFold(site, header, measure), sooner);
+}
+
+/** The width from which what hangs in a header fits unfolded, whatever its owner says. */
+export function fittingFold(site: Site, header: Header, measure: Measure): number {
+  return solveFold(stepWidths(header), (width) => neededAt(site, header, width, measure));
 }
 
 /** Width of the window that a header needs unfolded, with what holds at a width; `Infinity` where none would do. */

@@ -1,12 +1,11 @@
 import { ArrayMaxSize, ArrayMinSize, IsBoolean, IsIn, IsOptional, ValidateBy } from 'class-validator';
-import { Fold, ITEM_KINDS, STEP_RANGE, type Item } from './item.ts';
+import { Fold, ITEM_KINDS, RAIL_PLACES as PLACES, STEP_RANGE, type Item } from './item.ts';
 import { GROUND_KINDS, type GroundKind } from './layer.ts';
 import { Looks, MOMENTS, MOMENT_NAMES, PartLooks, type Moment } from './look.ts';
 import { ColourUse } from './palette.ts';
 import { InRange, IsId, IsPlainText, KindList, Nested, NestedList } from './rules.ts';
 
-export const PLACES = ['start', 'middle', 'end'] as const;
-export type RailPlace = (typeof PLACES)[number];
+export { RAIL_PLACES as PLACES, type RailPlace } from './item.ts';
 
 /** What changes of a rail below a header width; it holds until the next step. */
 export class RailStep {

@@ -15,7 +15,11 @@ import { ICON_NAMES, type IconName } from './icons.ts';
 import { MAX_LABEL, LinkTarget } from './menu.ts';
 import { PartLooks } from './look.ts';
 import { ColourUse } from './palette.ts';
-import { InRange, IsId, IsPlainText, Nested, NestedList } from './rules.ts';
+import { InRange, IsId, IsPlainText, IsWhole, Nested, NestedList } from './rules.ts';
+
+/** Where something can hang on a rail, in order. */
+export const RAIL_PLACES = ['start', 'middle', 'end'] as const;
+export type RailPlace = (typeof RAIL_PLACES)[number];
 
 /** The items that hang on a rail. Sizes are CSS pixels. */
 
@@ -255,8 +259,24 @@ export const ITEM_KINDS = {
 
 export type ItemKindName = Item['kind'];
 
+/** Where the menu button hangs while the header is folded. */
+export class MenuButtonPlace {
+  /** Number of its rail, from 1; where nothing is said, or that rail does not show, that of what stays. */
+  @IsOptional() @IsWhole() @InRange(1, 8) rail?: number;
+  /** Before what hangs at the start, after what hangs in the middle or at the end. */
+  @IsIn(RAIL_PLACES, { message: 'Choose start, middle or end.' }) place: RailPlace;
+}
+
 /** Where folded things go, and how the folded menu opens. */
 export class Fold {
+  /** Folds at every width. */
+  @IsOptional() @IsBoolean({ message: 'It folds at every width or not.' }) always?: boolean;
+  /** Where its menu button hangs; at the end where nothing is said. */
+  @IsOptional()
+  @Nested(() => MenuButtonPlace)
+  button?: MenuButtonPlace;
+  /** Where the entries of the folded menu stand; at the start where nothing is said. */
+  @IsOptional() @IsIn(RAIL_PLACES, { message: 'Choose start, middle or end.' }) entries?: RailPlace;
   /** Folds below this header width even where there is room. */
   @IsOptional() @InRange(...STEP_RANGE, 'px') sooner?: number;
   /** Items that stay in the bar. */

@@ -1,5 +1,5 @@
 import { cssColour } from '../colour/rgb.ts';
-import { ALWAYS, folds, toggleRail } from '../header/fold.ts';
+import { ALWAYS, folds, toggleAt, toggleRails } from '../header/fold.ts';
 import { leastWidth } from '../header/readings.ts';
 import { kindOf } from '../header/kinds/index.ts';
 import { layoutAt } from '../header/layout.ts';
@@ -11,7 +11,7 @@ import { entryWidths } from '../header/kinds/menu.ts';
 import { currentStyle } from '../model/type.ts';
 import { LINK_HEIGHT } from '../header/metrics.ts';
 import { baselineInLine, fontOf, type Measure } from '../measure/measure.ts';
-import { PLACES, itemsOf, momentsOf, type Header, type Rail } from '../model/header.ts';
+import { PLACES, itemsOf, momentsOf, type Header, type Rail, type RailPlace } from '../model/header.ts';
 import type { Item, MenuItem, TextItem } from '../model/item.ts';
 import { resolveColour } from '../model/palette.ts';
 import type { Site } from '../model/site.ts';
@@ -97,10 +97,18 @@ function geometryAt(
   const later = laterSelector(header);
   const lower = layoutAt(site, header, width, measure, { folded, moment: 'scrolled' });
   let pulled = 0;
+  const toggle = toggleAt(header, width);
+  const toggles = folds(header) ? toggleRails(header) : [];
   header.rails.forEach((base, i) => {
     const laid = layout.rails.find(({ index }) => index === i);
-    setRail(rules, railAt(base, width), i, laid?.height, layout);
-    if (folded && laid && laid.needed > layout.bar.width && i === toggleRail(header, width)) {
+    const hangs = toggles.includes(i) ? toggle.place : undefined;
+    setRail(
+      rules,
+      railAt(base, width),
+      { index: i, height: laid?.height, hangs, hasToggle: folded && i === toggle.rail },
+      layout,
+    );
+    if (folded && laid && laid.needed > layout.bar.width && i === toggle.rail) {
       rules.set(`.hr-rail-${i + 1} > .hr-start`, ['min-width: 0', 'overflow-x: clip']);
       rules.set(`.hr-rail-${i + 1} > .hr-end`, ['flex: 0 1 auto', 'min-width: 0']);
     }
@@ -121,7 +129,10 @@ function geometryAt(
     pulled += less;
   });
   if ((header.manner.smaller ?? 0) > 0) rules.set(`${later} .hr-bar`, [`--hr-less: ${px(pulled)}`]);
-  if (folds(header)) rules.set('.hr-toggle', [`display: ${folded ? 'grid' : 'none'}`]);
+  // On another rail where its own does not show.
+  const display = (rail: number) => [`display: ${folded && rail === toggle.rail ? 'grid' : 'none'}`];
+  if (toggles.length === 1) rules.set('.hr-toggle', display(toggles[0]!));
+  else for (const rail of toggles) rules.set(`.hr-rail-${rail + 1} .hr-toggle`, display(rail));
   return rules;
 }
 
@@ -155,11 +166,19 @@ function setLess(
     rules.set(`${self} .hr-item:is(:focus-within, :has([aria-expanded="true"]))`, ['z-index: 1']);
 }
 
+/** A rail as it is laid out: not shown where it has no height. */
+interface RailInLayout {
+  index: number;
+  height: number | undefined;
+  /** Where the menu button is marked up on it, and whether it shows there. */
+  hangs: RailPlace | undefined;
+  hasToggle: boolean;
+}
+
 function setRail(
   rules: Rules,
   rail: Rail,
-  index: number,
-  height: number | undefined,
+  { index, height, hangs, hasToggle }: RailInLayout,
   layout: Pick<HeaderLayout, 'items'>,
 ): void {
   const self = `.hr-rail-${index + 1}`;
@@ -176,8 +195,10 @@ function setRail(
     `gap: ${px(gap)}`,
   ]);
   rules.set(`${self} > .hr-place`, [`gap: ${px(gap)}`]);
-  if (rail.middle.length === 0) return;
-  const hasMiddle = layout.items.some((item) => item.rail === index && item.place === 'middle');
+  if (!placesOf(rail, hangs).includes('middle')) return;
+  const hasMiddle =
+    (hasToggle && hangs === 'middle') ||
+    layout.items.some((item) => item.rail === index && item.place === 'middle');
   rules.set(`${self} > .hr-middle`, [`display: ${hasMiddle ? 'flex' : 'none'}`]);
 }
 
@@ -249,7 +270,7 @@ function baseOf(
   return (LINK_HEIGHT - lineHeight) / 2 + baselineInLine(measure, fontOf(menu, size), lineHeight);
 }
 
-/** Places of a rail that are marked up: the middle only where something hangs there. */
-export function placesOf(rail: Rail): (typeof PLACES)[number][] {
-  return PLACES.filter((place) => place !== 'middle' || rail.middle.length > 0);
+/** Places of a rail that are marked up: the middle only where something hangs there, be it the menu button. */
+export function placesOf(rail: Rail, toggle?: RailPlace): RailPlace[] {
+  return PLACES.filter((place) => place !== 'middle' || rail.middle.length > 0 || toggle === 'middle');
 }

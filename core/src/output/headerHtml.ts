@@ -1,4 +1,4 @@
-import { foldOf, folds, toggleRail, ALWAYS } from '../header/fold.ts';
+import { ALWAYS, foldOf, folds, toggleAt, toggleRails } from '../header/fold.ts';
 import { ICONS } from '../model/icons.ts';
 import { iconHtml, type Markup } from '../header/kinds/kind.ts';
 import { hasContent, kindOf } from '../header/kinds/index.ts';
@@ -22,9 +22,9 @@ export function headerHtml(site: Site, header: Header, to: Addresses, page?: str
   const own = ownHeaderOf(site, header);
   if (own) return ownHtml(site, header, own, to, page);
   const markup: Markup = { site, header, to, page };
-  const toggle = folds(header) ? toggleRail(header, ALWAYS) : -1;
+  const toggles = folds(header) ? toggleRails(header) : [];
   const words = wordsOf(site);
-  const rails = header.rails.map((rail, i) => railHtml(markup, rail, i, i === toggle));
+  const rails = header.rails.map((rail, i) => railHtml(markup, rail, i, toggles.includes(i)));
   return [
     `<a class="hr-skip" href="#main">${escapeHtml(words.skip)}</a>`,
     `<header class="hr" lang="${escapeHtml(words.lang)}" ${mannerAttributes(header)}>`,
@@ -57,7 +57,8 @@ function mannerAttributes(header: Header): string {
 }
 
 function railHtml(markup: Markup, rail: Rail, index: number, hasToggle: boolean): string {
-  const places = placesOf(rail).map((place) => {
+  const toggle = hasToggle ? toggleAt(markup.header, ALWAYS).place : undefined;
+  const places = placesOf(rail, toggle).map((place) => {
     const items = rail[place]
       .filter((item) => hasContent(markup.site, item))
       .map((item) => {
@@ -65,7 +66,7 @@ function railHtml(markup: Markup, rail: Rail, index: number, hasToggle: boolean)
         const isBacked = item.kind !== 'button' && item.backing !== undefined;
         return isBacked ? html.replace('>', '><i class="hr-under" aria-hidden="true"></i>') : html;
       });
-    if (place === 'end' && hasToggle) items.push(toggleHtml(markup));
+    if (place === toggle) items[place === 'start' ? 'unshift' : 'push'](toggleHtml(markup));
     return [`  <div class="hr-place hr-${place}">`, indent(items.join('\n'), 4), '  </div>'].join('\n');
   });
   const leaves = markup.header.manner.onScroll === 'stays' && rail.leaves ? ' data-leaves' : '';

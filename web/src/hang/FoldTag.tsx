@@ -1,17 +1,28 @@
+import { useMemo } from 'react';
 import { foldOf, ALWAYS } from '@hatrail/core/header/fold';
 import { kindOf } from '@hatrail/core/header/kinds/index';
 import type { HeaderLayout } from '@hatrail/core/header/laid';
 import { headerItems, type Header } from '@hatrail/core/model/header';
-import type { Fold, Item } from '@hatrail/core/model/item';
+import { STEP_RANGE, type Fold, type Item } from '@hatrail/core/model/item';
+import { fittingFold } from '@hatrail/core/header/layout';
+import type { Measure } from '@hatrail/core/measure/measure';
 import type { Site } from '@hatrail/core/model/site';
 import { ChoiceField, FieldRow } from '../parts/fields.tsx';
 import { NumberField } from '../parts/NumberField.tsx';
 import { changeHeader } from '../editor/edits.ts';
+import { foldBelow } from './edits.ts';
 
 type Goes = 'bar' | 'panel' | 'nowhere';
 
+interface FoldTagProps {
+  site: Site;
+  header: Header;
+  measure: Measure;
+  layout: HeaderLayout;
+}
+
 /** How the header folds: where each item goes then, in which order, and how the folded menu opens. */
-export function FoldTag({ site, header, layout }: { site: Site; header: Header; layout: HeaderLayout }) {
+export function FoldTag({ site, header, measure, layout }: FoldTagProps) {
   const fold = foldOf(header);
   const items = headerItems(header).filter(({ kind }) => kind !== 'gap');
   const change = (label: string, make: (draft: Fold) => void) =>
@@ -56,10 +67,8 @@ export function FoldTag({ site, header, layout }: { site: Site; header: Header; 
   return (
     <section className="tag" aria-label="How it folds">
       <h2>When it folds</h2>
-      <p className="quiet">
-        {layout.foldWidth >= ALWAYS ? 'It is always folded.' : `Below ${layout.foldWidth} px.`} Escape, a
-        click outside and its button close the folded menu.
-      </p>
+      <FoldWidth site={site} header={header} measure={measure} layout={layout} />
+      <p className="quiet">Escape, a click outside and its button close the folded menu.</p>
       <ul className="fold-list">
         {items.map((item) => (
           <li key={item.id}>
@@ -120,6 +129,38 @@ export function FoldTag({ site, header, layout }: { site: Site; header: Header; 
           }
         />
       </FieldRow>
+      <FieldRow label="Menu button">
+        <span className="row">
+          <ChoiceField
+            label="Where the menu button hangs"
+            value={fold.button?.place ?? 'end'}
+            options={HANGS}
+            onChange={(place) =>
+              change('Where the menu button hangs', (draft) => {
+                draft.button = { ...draft.button, place };
+                if (place === 'end' && draft.button.rail === undefined) delete draft.button;
+              })
+            }
+          />
+          {header.rails.length > 1 && (
+            <ChoiceField
+              label="Rail of the menu button"
+              value={String(fold.button?.rail ?? '')}
+              options={[
+                ['', 'with what stays'],
+                ...header.rails.map((_, i) => [String(i + 1), `on rail ${i + 1}`] as const),
+              ]}
+              onChange={(rail) =>
+                change('Rail of the menu button', (draft) => {
+                  const { place = 'end' } = draft.button ?? {};
+                  draft.button = { place, ...(rail !== '' && { rail: Number(rail) }) };
+                  if (place === 'end' && rail === '') delete draft.button;
+                })
+              }
+            />
+          )}
+        </span>
+      </FieldRow>
       <FieldRow label="Opens from">
         <ChoiceField
           label="Edge that it opens from"
@@ -133,6 +174,19 @@ export function FoldTag({ site, header, layout }: { site: Site; header: Header; 
           onChange={(edge) => change('Edge of the folded menu', (draft) => void (draft.edge = edge))}
         />
       </FieldRow>
+      <FieldRow label="Entries stand">
+        <ChoiceField
+          label="Where its entries stand"
+          value={fold.entries ?? 'start'}
+          options={HANGS}
+          onChange={(place) =>
+            change('Where the entries of the folded menu stand', (draft) => {
+              if (place === 'start') delete draft.entries;
+              else draft.entries = place;
+            })
+          }
+        />
+      </FieldRow>
       <Optional
         label="Covers"
         automatic="what it needs"
@@ -144,6 +198,53 @@ export function FoldTag({ site, header, layout }: { site: Site; header: Header; 
       <Optional label="Text" automatic="as the menu’s" unit="px" min={12} max={40} {...size} />
       <Optional label="Rows" automatic="44 px" unit="px high" min={24} max={96} {...row} />
     </section>
+  );
+}
+
+const HANGS = [
+  ['start', 'at the start'],
+  ['middle', 'in the middle'],
+  ['end', 'at the end'],
+] as const;
+
+/** Below which width it folds: where it no longer fits, sooner, or at every width. */
+function FoldWidth({ site, header, measure, layout }: FoldTagProps) {
+  const fits = useMemo(() => fittingFold(site, header, measure), [site, header, measure]);
+  if (fits >= ALWAYS)
+    return (
+      <p className="quiet">It is always folded: what hangs on a rail needs more than its largest width.</p>
+    );
+  const { always, sooner } = foldOf(header);
+  const how = always ? 'always' : sooner !== undefined && sooner > fits ? 'below' : 'fits';
+  const [least, most] = STEP_RANGE;
+  const begin = Math.min(most, Math.max(least, fits + 1));
+  return (
+    <FieldRow label="Folds">
+      <span className="row">
+        <ChoiceField
+          label="Where it folds"
+          value={how}
+          options={[
+            ['fits', `where it no longer fits, below ${fits} px`],
+            ['below', 'sooner'],
+            ['always', 'at every width'],
+          ]}
+          onChange={(next) =>
+            foldBelow(header, fits, next === 'always' ? most + 1 : next === 'below' ? begin : fits)
+          }
+        />
+        {how === 'below' && (
+          <NumberField
+            label="Folds below"
+            unit="px"
+            min={begin}
+            max={most}
+            value={layout.foldWidth}
+            onChange={(width) => foldBelow(header, fits, width)}
+          />
+        )}
+      </span>
+    </FieldRow>
   );
 }
 

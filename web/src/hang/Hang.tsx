@@ -134,7 +134,9 @@ export function Hang() {
           {chosen.kind === 'header' && (
             <HeaderTag site={site} header={header} measure={measure} layout={layout} />
           )}
-          {chosen.kind === 'fold' && <FoldTag site={site} header={header} layout={layout} />}
+          {chosen.kind === 'fold' && (
+            <FoldTag site={site} header={header} measure={measure} layout={layout} />
+          )}
         </div>
       </div>
     </main>

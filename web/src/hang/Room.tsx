@@ -1,13 +1,14 @@
 import { Suspense, lazy, useMemo, useRef } from 'react';
 import { ALWAYS, folds, foldOf } from '@hatrail/core/header/fold';
 import type { HeaderLayout } from '@hatrail/core/header/laid';
-import { solvedFold } from '@hatrail/core/header/layout';
+import { fittingFold } from '@hatrail/core/header/layout';
 import { leastWidth, roomNeeded, widestEntry } from '@hatrail/core/header/readings';
 import type { Measure } from '@hatrail/core/measure/measure';
 import type { Header } from '@hatrail/core/model/header';
+import { STEP_RANGE } from '@hatrail/core/model/item';
 import type { Site } from '@hatrail/core/model/site';
 import { GREATEST_WIDTH, LEAST_WIDTH } from '@hatrail/core/sweep/widths';
-import { changeHeader } from '../editor/edits.ts';
+import { foldBelow } from './edits.ts';
 
 interface RoomProps {
   site: Site;
@@ -42,25 +43,10 @@ export function Room({ site, header, measure, layout, width, onFold }: RoomProps
     [site, header, measure],
   );
   const taker = useMemo(() => widestEntry(site, header, measure), [site, header, measure]);
-  const own = useMemo(() => {
-    const { sooner: _, ...fold } = foldOf(header);
-    return solvedFold(site, { ...header, fold }, measure);
-  }, [site, header, measure]);
+  const own = useMemo(() => fittingFold(site, header, measure), [site, header, measure]);
   const { foldWidth } = layout;
   const canFold = folds(header);
-  const set = (next: number) => {
-    const sooner = Math.min(GREATEST_WIDTH, Math.round(next));
-    changeHeader(
-      header.id,
-      'Fold sooner',
-      (draft) => {
-        draft.fold ??= structuredClone(foldOf(header));
-        if (sooner > own) draft.fold.sooner = sooner;
-        else delete draft.fold.sooner;
-      },
-      'fold sooner',
-    );
-  };
+  const set = (next: number) => foldBelow(header, own, next);
   const drag = (clientX: number) => {
     const box = room.current!.getBoundingClientRect();
     set(LEAST_WIDTH + ((clientX - box.left) / box.width) * (GREATEST_WIDTH - LEAST_WIDTH));
@@ -68,7 +54,9 @@ export function Room({ site, header, measure, layout, width, onFold }: RoomProps
   const points = stretches.flatMap(({ from, to, needed }) =>
     [from, to].map((at) => ({ x: at, y: Math.min(GREATEST_WIDTH, needed), words: roomWords(at, needed) })),
   );
-  const isDragged = canFold && foldWidth < ALWAYS;
+  const isDragged = canFold && own < ALWAYS;
+  const shown = Math.min(GREATEST_WIDTH, Math.max(LEAST_WIDTH, foldWidth));
+  const isAlways = foldWidth >= ALWAYS;
   const least = useMemo(
     () => (canFold ? leastWidth(site, header, measure) : 0),
     [site, header, measure, canFold],
@@ -89,9 +77,7 @@ export function Room({ site, header, measure, layout, width, onFold }: RoomProps
             others={[{ points: THERE_IS, colour: 'clear', isFilled: true }]}
             marks={[
               { x: width, colour: 'pine' },
-              ...(isDragged
-                ? [{ x: Math.max(LEAST_WIDTH, foldWidth), colour: 'brass' as const, isDashed: true }]
-                : []),
+              ...(isDragged && !isAlways ? [{ x: shown, colour: 'brass' as const, isDashed: true }] : []),
             ]}
             most={GREATEST_WIDTH}
           />
@@ -106,20 +92,20 @@ export function Room({ site, header, measure, layout, width, onFold }: RoomProps
             aria-label="Fold width"
             aria-valuemin={LEAST_WIDTH}
             aria-valuemax={GREATEST_WIDTH}
-            aria-valuenow={foldWidth}
-            aria-valuetext={`folds below ${foldWidth} px`}
-            style={{ left: `${along(Math.max(LEAST_WIDTH, Math.min(GREATEST_WIDTH, foldWidth)))}%` }}
+            aria-valuenow={shown}
+            aria-valuetext={isAlways ? 'folds at every width' : `folds below ${foldWidth} px`}
+            style={{ left: `${along(shown)}%` }}
             onPointerDown={(event) => event.currentTarget.setPointerCapture(event.pointerId)}
             onPointerMove={(event) => event.buttons === 1 && drag(event.clientX)}
             onKeyDown={(event) => {
               const by = { ArrowLeft: -1, ArrowRight: 1, PageDown: -50, PageUp: 50 }[event.key];
               if (by === undefined) return;
               event.preventDefault();
-              set(foldWidth + by * (event.shiftKey ? 10 : 1));
+              set(Math.min(STEP_RANGE[1] + 1, foldWidth) + by * (event.shiftKey ? 10 : 1));
             }}
           >
-            folds below {foldWidth}
-            {foldWidth === own ? ', drag to fold sooner' : ', sooner than it must'}
+            {isAlways ? 'folds at every width' : `folds below ${foldWidth}`}
+            {isAlways ? '' : foldWidth === own ? ', drag to fold sooner' : ', sooner than it must'}
           </span>
         </div>
       )}
@@ -150,7 +136,12 @@ function says(
   // Where something is set anew below a width, it needs another room there than here.
   const needs = `Needs ${needed} px with its margins at ${layout.width} px`;
   if (!canFold) return `${needs}. It does not fold: nothing in it goes into a folded menu.`;
-  const folding = own >= ALWAYS ? ', and always folds' : `, so it folds below ${own}`;
+  const folding =
+    own >= ALWAYS
+      ? ', and always folds'
+      : foldOf(header).always
+        ? `, and would fold below ${own}: it folds at every width, as is said under How it folds`
+        : `, so it folds below ${own}`;
   const narrow =
     least > LEAST_WIDTH
       ? ` Folded it needs ${least} px: below that its bar is cut off, so take something out of it under Folding.`

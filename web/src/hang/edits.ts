@@ -1,6 +1,7 @@
 import { at } from '@hatrail/core/lists';
 import { foldToo, headerItems, PLACES, type Header, type RailPlace } from '@hatrail/core/model/header';
-import type { Item } from '@hatrail/core/model/item';
+import { foldOf } from '@hatrail/core/header/fold';
+import { STEP_RANGE, type Item } from '@hatrail/core/model/item';
 import type { Site } from '@hatrail/core/model/site';
 import { changeHeader } from '../editor/edits.ts';
 import { useEditor } from '../editor/store.ts';
@@ -27,6 +28,27 @@ export function changeItem<I extends Item>(
       if (found) change(found as I);
     },
     `${headerId} ${item.id} ${label}`,
+  );
+}
+
+/**
+ * Lets a header fold below a width: as soon as it no longer fits, sooner, or, beyond the widest that can be said, at every width.
+ * @param fits the width from which it fits
+ */
+export function foldBelow(header: Header, fits: number, width: number): void {
+  const [least, most] = STEP_RANGE;
+  const below = Math.round(width);
+  changeHeader(
+    header.id,
+    'Where it folds',
+    (draft) => {
+      draft.fold ??= structuredClone(foldOf(header));
+      delete draft.fold.sooner;
+      delete draft.fold.always;
+      if (below > most) draft.fold.always = true;
+      else if (below > fits) draft.fold.sooner = Math.max(least, below);
+    },
+    'where it folds',
   );
 }
 

@@ -10,11 +10,26 @@ import { typeCss } from '../typeCss.ts';
 import type { Addresses } from '../addresses.ts';
 import { panelInks, subCss } from './dropDowns.ts';
 
+/** Entries of the folded menu that stand in its middle or at its end, with what hangs there beside them. */
+function entriesCss(place: 'middle' | 'end'): string {
+  const [line, margin] = place === 'middle' ? ['center', '16px auto 0'] : ['flex-end', '16px 16px 0 auto'];
+  return [
+    rule(
+      '.hr-panel .hr-sub',
+      `justify-content: ${line}`,
+      `text-align: ${place === 'middle' ? 'center' : 'end'}`,
+    ),
+    rule('.hr-panel ul ul', 'padding-inline-start: 0', place === 'end' && 'padding-inline-end: 20px'),
+    rule('.hr-panel > .hr-button', `margin: ${margin}`),
+    rule('.hr-panel > .hr-iconset', `justify-content: ${line}`),
+  ].join('');
+}
+
 /** The folded menu: a dialog, so that the browser itself keeps the focus inside and gives it back. */
 export function panelCss(site: Site, header: Header, to: Pick<Addresses, 'picture' | 'sizes'>): string {
   if (!folds(header)) return '';
   const colour = (use: ColourUse) => cssColour(resolveColour(site.palette, use));
-  const { edge, share, size, row, panel } = foldOf(header);
+  const { edge, share, size, row, panel, entries = 'start' } = foldOf(header);
   const isSide = edge === 'start' || edge === 'end';
   const extent = isSide ? 'width' : 'height';
   const block = { start: '0', end: '0', top: '0 auto', bottom: 'auto 0' };
@@ -76,6 +91,7 @@ export function panelCss(site: Site, header: Header, to: Pick<Addresses, 'pictur
       ),
     headerItems(header).some(({ kind }) => kind === 'menu' || kind === 'search') ? '' : subCss(site, header),
     size === undefined ? '' : rule('.hr-panel .hr-sub', ...typeCss(site.type.menu, size)),
+    entries === 'start' ? '' : entriesCss(entries),
     row === undefined ? '' : rule('.hr-panel .hr-sub', `min-height: ${px(row)}`),
   ].join('');
 }
