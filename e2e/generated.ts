@@ -199,6 +199,7 @@ export function generatedSite(base: Site, seed: number): Site {
         ...(folding.chance(0.5) && { rail: folding.between(1, count) }),
       },
     };
+  if (header.extent && folding.chance(0.5)) header.extent.max = folding.between(500, 1400);
   const type = {
     ...base.type,
     heading: style(40),

@@ -13,7 +13,7 @@ import { isMovedApart, keepsToBottom, lowerBy } from './manner.ts';
 import { MENU_BUTTON, MENU_MARK } from './metrics.ts';
 import { neededWidth, placeRail, type Hanging, type Places } from './placing.ts';
 import { layoutOwn, ownFold, ownHeaderOf } from './ownLayout.ts';
-import { extentAt, itemAt, railAt, stepWidths } from './steps.ts';
+import { extentAt, itemAt, railAt, sidesAt, stepWidths } from './steps.ts';
 
 export type { HeaderInk, InkKind, TextRun } from './ink.ts';
 
@@ -46,10 +46,11 @@ export function layoutAt(
   const own = ownHeaderOf(site, header);
   if (own) return layoutOwn(site, header, own, { width, moment });
   const extent = extentAt(header, width);
-  const barWidth = width - 2 * extent.sides;
+  const sides = sidesAt(extent, width);
+  const barWidth = width - 2 * sides;
   const toggle = folded ? toggleAt(header, width) : undefined;
   const atBottom = keepsToBottom(header);
-  const bar: Box = { x: extent.sides, y: atBottom ? 0 : extent.top, width: barWidth, height: 0 };
+  const bar: Box = { x: sides, y: atBottom ? 0 : extent.top, width: barWidth, height: 0 };
   const laid: Pick<HeaderLayout, 'rails' | 'items' | 'inks'> = { rails: [], items: [], inks: [] };
   const stays = header.manner.onScroll === 'stays';
   header.rails.forEach((base, index) => {
@@ -139,12 +140,12 @@ export function fittingFold(site: Site, header: Header, measure: Measure): numbe
 /** Width of the window that a header needs unfolded, with what holds at a width; `Infinity` where none would do. */
 export function neededAt(site: Site, header: Header, width: number, measure: Measure): number {
   if (ownHeaderOf(site, header)) return 0;
-  const { sides } = extentAt(header, width);
+  const { sides, max = Infinity } = extentAt(header, width);
   return header.rails.reduce((most, base) => {
     const rail = railAt(base, width);
     if (rail.shown === false) return most;
     const needed = neededWidth(measured(site, header, rail, { width, folded: false }, measure), rail);
-    const fits = needed - 2 * rail.inset <= (rail.max ?? Infinity) + 1e-6;
+    const fits = needed - 2 * rail.inset <= (rail.max ?? Infinity) + 1e-6 && needed <= max;
     return Math.max(most, fits ? needed + 2 * sides : Infinity);
   }, 0);
 }

@@ -36,6 +36,11 @@ export function extentAt(header: Header, width: number): Extent {
   return stepped(extent, extent.steps, width);
 }
 
+/** How far a header's box is from each side of the window: what is said, or more where it has a largest width. Whole pixels. */
+export function sidesAt({ sides, max = Infinity }: Extent, width: number): number {
+  return Math.max(sides, Math.floor((width - max) / 2));
+}
+
 /** Every width below which something of a header is set anew, the widest first; the fold is not among them. */
 export function stepWidths(header: Header): number[] {
   const steps = [

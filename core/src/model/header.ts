@@ -57,6 +57,8 @@ export class ExtentStep {
 export class Extent {
   @InRange(0, 240, 'px') top: number;
   @InRange(0, 400, 'px') sides: number;
+  /** Largest width of its box, which stands in the middle then; as wide as the window leaves where nothing is said. */
+  @IsOptional() @InRange(240, 4000, 'px') max?: number;
   /** Top and sides are changed together. */
   @IsBoolean({ message: 'They are linked or not.' }) linked: boolean;
   /** Corner radius. */

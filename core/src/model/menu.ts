@@ -1,4 +1,4 @@
-import { IsBoolean, IsOptional, ValidateBy, ValidateIf } from 'class-validator';
+import { IsBoolean, IsOptional, Matches, MaxLength, ValidateBy, ValidateIf } from 'class-validator';
 import { IsId, IsPlainText, NestedList } from './rules.ts';
 
 /** What browsers read as another address than it says is none: control characters, and a backslash, which is a slash to them. */
@@ -51,6 +51,14 @@ export class LastEntry extends OptionalTarget {
   /** Its own label; the page's title where nothing is said. */
   @IsOptional() @IsPlainText(MAX_LABEL) label?: string;
   @IsOptional() @IsBoolean({ message: 'It opens a new window or not.' }) newWindow?: boolean;
+  /** Classes of the owner's own on its element, with a space between two. */
+  @IsOptional()
+  @MaxLength(200, { message: 'Shorten the classes to 200 characters.' })
+  @Matches(/^(?!hr(-|$| )|.* hr(-|$| ))[A-Za-z_-][\w-]*( [A-Za-z_-][\w-]*)*$/, {
+    message:
+      'Give classes of letters, digits, - and _, with a space between two; none that is hr or begins with hr-.',
+  })
+  className?: string;
 }
 
 /** A menu entry one level below the top. */

@@ -89,11 +89,19 @@ function geometryAt(
   const shown = new Set(layout.items.map(({ id }) => id));
   const hasPlates = dressedStates(header).backing;
   const rules: Rules = new Map();
-  const { top, sides, radius } = extentAt(header, width);
+  const { top, sides, max, radius } = extentAt(header, width);
   const covered = layout.height - layout.slot;
   const pull = standsInFlow(header) && covered > 0 ? px(-covered) : '0';
   const margin = keepsToBottom(header) ? `0 ${px(sides)} ${px(top)}` : `${px(top)} ${px(sides)} ${pull}`;
-  rules.set('.hr-bar', [`margin: ${margin}`, `border-radius: ${px(radius)}`]);
+  // Whole pixels at each side; where a browser does not know how to round, it may be half of one away.
+  const inline =
+    max === undefined
+      ? []
+      : [
+          `margin-inline: max(${px(sides)}, calc((100% - ${px(max)}) / 2))`,
+          `margin-inline: max(${px(sides)}, round(down, (100% - ${px(max)}) / 2, 1px))`,
+        ];
+  rules.set('.hr-bar', [`margin: ${margin}`, ...inline, `border-radius: ${px(radius)}`]);
   const later = laterSelector(header);
   const lower = layoutAt(site, header, width, measure, { folded, moment: 'scrolled' });
   let pulled = 0;

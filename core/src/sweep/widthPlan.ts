@@ -50,7 +50,12 @@ export function turningWidths(site: Site, header: Header, measure: Measure): num
     return usualWindowHeight(width) === usualWindowHeight(before) ? [] : [firstOther(before, width)];
   });
   const pages = PAGE_STEPS.map(({ from }) => from);
+  // Beyond its largest width a header's box begins to stand away from the window's sides.
+  const boxes = [header.extent?.max ?? []]
+    .flat()
+    .flatMap((max) => sides.map((side) => Math.ceil(max + 2 * side) + 1));
   const all = [
+    ...boxes,
     ...(fold < ALWAYS ? [Math.ceil(fold)] : []),
     ...steps,
     ...own,

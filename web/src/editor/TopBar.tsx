@@ -8,6 +8,7 @@ import { Link, NavLink, useLocation, useNavigate } from 'react-router';
 import type { EditorPlace } from '../dress/place.ts';
 import { Mark } from '../parts/Mark.tsx';
 import { VerdictMark } from '../parts/Verdict.tsx';
+import { NotLive } from './NotLive.tsx';
 import { useEditor, type SaveState } from './store.ts';
 import { useVerdicts } from './verdicts.ts';
 
@@ -61,6 +62,7 @@ export function TopBar({
       </nav>
       <div className="bar-state">
         <Saved />
+        <NotLive siteId={siteId} site={site} />
         <UndoRedo />
         <RunningVerdict siteId={siteId} />
       </div>

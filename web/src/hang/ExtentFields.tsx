@@ -2,6 +2,7 @@ import type { Extent, Header } from '@hatrail/core/model/header';
 import { OnOff, FieldRow } from '../parts/fields.tsx';
 import { NumberField } from '../parts/NumberField.tsx';
 import { ByWidth } from './ByWidth.tsx';
+import { Optional } from './FoldTag.tsx';
 import { changeHeader } from '../editor/edits.ts';
 
 const FLUSH: Extent = { top: 0, sides: 0, linked: true, radius: 0 };
@@ -51,6 +52,21 @@ export function ExtentFields({ header }: { header: Header }) {
           }
         />
       </FieldRow>
+      <Optional
+        label="Widest"
+        automatic="as wide as the window leaves"
+        unit="px"
+        min={240}
+        max={4000}
+        plain={1200}
+        value={extent.max}
+        set={(max) =>
+          change('Largest width of the header', (draft) => {
+            const { max: _, ...rest } = extent;
+            draft.extent = { ...rest, ...(max !== undefined && { max }) };
+          })
+        }
+      />
       <FieldRow label="Corners">
         <NumberField
           label="Corner radius"
@@ -97,11 +113,12 @@ export function ExtentFields({ header }: { header: Header }) {
 
 /** How wide the header is, in a few words. */
 export function extentText({ extent, rails }: Header): string {
-  const { top = 0, sides = 0, radius = 0, steps = [] } = extent ?? {};
+  const { top = 0, sides = 0, max, radius = 0, steps = [] } = extent ?? {};
   const most = rails.flatMap(({ max }) => (max === undefined ? [] : [max]));
   const inset = top + sides > 0 ? `inset ${top} px and ${sides} px` : 'edge to edge';
   const corners = radius > 0 ? [`corners of ${radius} px`] : [];
   const widest = most.length > 0 ? [`contents ${Math.max(...most)} px at most`] : [];
   const narrower = steps.length > 0 ? [`${steps.length === 1 ? 'another' : 'others'} on small screens`] : [];
-  return [inset, ...corners, ...widest, ...narrower].join(', ');
+  const box = max === undefined ? [] : [`${max} px wide at most`];
+  return [inset, ...box, ...corners, ...widest, ...narrower].join(', ');
 }

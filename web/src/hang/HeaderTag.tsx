@@ -1,8 +1,10 @@
 import { useMemo } from 'react';
 import type { HeaderLayout } from '@hatrail/core/header/laid';
+import { unseenBoxes } from '@hatrail/core/header/boxSeen';
+import { hangingsOf } from '@hatrail/core/placed/answers';
 import { leastWidth } from '@hatrail/core/header/readings';
 import type { Measure } from '@hatrail/core/measure/measure';
-import { Header } from '@hatrail/core/model/header';
+import { Header, momentName } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
 import { ChoiceField, FieldRow, TextInput } from '../parts/fields.tsx';
 import { byRule } from '../parts/rules.ts';
@@ -73,8 +75,29 @@ export function HeaderTag({ site, header, measure, layout }: HeaderTagProps) {
       <KeptLooks site={site} header={header} />
       <h3>Inset from the window</h3>
       <ExtentFields header={header} />
+      <UnseenBoxes site={site} header={header} />
     </section>
   );
+}
+
+/** Says where the header's box is not seen against the page. */
+function UnseenBoxes({ site, header }: Pick<HeaderTagProps, 'site' | 'header'>) {
+  const pages = useMemo(
+    () =>
+      new Set(
+        hangingsOf(site)
+          .filter((each) => each.header.id === header.id)
+          .map(({ page }) => page),
+      ),
+    [site, header],
+  );
+  const unseen = unseenBoxes(site, header, [...pages]);
+  return unseen.map(({ moment, pages: alike }) => (
+    <p key={moment} className="tag-note" role="note">
+      {momentName(header, moment)} its box has the colour of {alike.map(({ title }) => title).join(', ')}: it
+      is not seen as one there. A line, a shadow or another fill tells it, in Dress.
+    </p>
+  ));
 }
 
 /** The looks that it wears, where some are kept for reuse, and whether its own are. */

@@ -205,12 +205,13 @@ function entryHtml(markup: Markup, item: MenuItem, entry: Entry): string {
 /** A link; or its label alone where the entry only opens what is below it. */
 function linkHtml(markup: Markup, entry: AnyEntry, className: string, labelClass = className): string {
   const label = escapeHtml(labelOf(markup.site, entry));
-  if (!leadsAnywhere(entry)) return `<span class="${labelClass}">${label}</span>`;
+  const own = entry.className ? ` ${escapeHtml(entry.className)}` : '';
+  if (!leadsAnywhere(entry)) return `<span class="${labelClass}${own}">${label}</span>`;
   const open = entry.newWindow ? ' target="_blank" rel="noopener"' : '';
   const said = entry.newWindow
     ? `<span class="hr-said"> (${escapeHtml(wordsOf(markup.site).newWindow)})</span>`
     : '';
-  return `<a class="${className}" ${hrefOf(markup, entry)}${open}>${label}${said}</a>`;
+  return `<a class="${className}${own}" ${hrefOf(markup, entry)}${open}>${label}${said}</a>`;
 }
 
 /** Entries as a list, their children below them. */

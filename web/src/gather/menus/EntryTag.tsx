@@ -94,6 +94,20 @@ export function EntryTag({ site, menu, entry, level, onChoose }: EntryTagProps) 
           }
         />
       </FieldRow>
+      <FieldRow label="Class">
+        <TextInput
+          label="Class of its own"
+          value={entry.className ?? ''}
+          placeholder="none"
+          problem={(text) => (text === '' ? undefined : byRule(Entry, 'className')(text))}
+          onChange={(text) =>
+            change('Class of an entry', (draft) => {
+              if (text === '') delete draft.className;
+              else draft.className = text;
+            })
+          }
+        />
+      </FieldRow>
       {level === 0 && (
         <FieldRow label="Stands out">
           <OnOff

@@ -10,7 +10,9 @@ import { useCellProof, type CellProof } from '../../place/proof.ts';
 import { offersFor } from '../../place/ways.ts';
 import { freeId } from '@hatrail/core/model/freeId';
 import { placeOfUseName } from '@hatrail/core/gather/places';
+import { copiedPage } from '@hatrail/core/gather/copiedPage';
 import { removePage, usesOfPart } from '@hatrail/core/gather/uses';
+import { MOST_PAGES } from '@hatrail/core/model/site';
 import type { Header } from '@hatrail/core/model/header';
 import { Page } from '@hatrail/core/model/page';
 import { PAGE_SHAPES } from '@hatrail/core/start/pages';
@@ -96,6 +98,7 @@ export function Pages() {
             key={page.id}
             loaded={loaded}
             page={page}
+            onChoose={(id) => go({ page: id })}
             onGone={() => go({ page: site.pages.find(({ id }) => id !== page.id)!.id })}
           />
           {(page.snapshots ?? []).length === 0 && (
@@ -224,8 +227,15 @@ function Offers({ loaded, hanging, proof }: { loaded: LoadedSite; hanging: Hangi
   );
 }
 
+interface PageTagProps {
+  loaded: LoadedSite;
+  page: Page;
+  onGone: () => void;
+  onChoose: (id: string) => void;
+}
+
 /** The page's own values, and the way out. */
-function PageTag({ loaded, page, onGone }: { loaded: LoadedSite; page: Page; onGone: () => void }) {
+function PageTag({ loaded, page, onGone, onChoose }: PageTagProps) {
   const { site } = loaded;
   const edit = useEditor((state) => state.edit);
   const [isLeaving, setLeaving] = useState(false);
@@ -242,6 +252,14 @@ function PageTag({ loaded, page, onGone }: { loaded: LoadedSite; page: Page; onG
   const remove = (to?: string) => {
     onGone();
     edit(`Remove ${page.title}`, (draft) => removePage(draft, page.id, to));
+  };
+  const copy = () => {
+    const made = copiedPage(site, page);
+    edit(`Copy ${page.title}`, (draft) => {
+      const at = draft.pages.findIndex(({ id }) => id === page.id);
+      draft.pages.splice(at + 1, 0, made);
+    });
+    onChoose(made.id);
   };
   return (
     <section className="tag" aria-label={`Page ${page.title}`}>
@@ -297,13 +315,18 @@ function PageTag({ loaded, page, onGone }: { loaded: LoadedSite; page: Page; onG
           </div>
         </div>
       ) : (
-        <Button
-          size="small"
-          disabled={site.pages.length === 1}
-          onClick={() => (uses.length > 0 ? setLeaving(true) : remove())}
-        >
-          Remove the page
-        </Button>
+        <div className="row">
+          <Button size="small" variant="outlined" disabled={site.pages.length >= MOST_PAGES} onClick={copy}>
+            Copy the page
+          </Button>
+          <Button
+            size="small"
+            disabled={site.pages.length === 1}
+            onClick={() => (uses.length > 0 ? setLeaving(true) : remove())}
+          >
+            Remove the page
+          </Button>
+        </div>
       )}
     </section>
   );
