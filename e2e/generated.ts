@@ -1,6 +1,6 @@
 import { foldOf } from '@hatrail/core/header/fold';
 import { PLACES, type Extent, type Header, type Rail } from '@hatrail/core/model/header';
-import { ALIGNMENTS, type Backing, type Item, type ItemStep } from '@hatrail/core/model/item';
+import { ALIGNMENTS, NAME_PARTS, type Backing, type Item, type ItemStep } from '@hatrail/core/model/item';
 import type { Entry } from '@hatrail/core/model/menu';
 import type { Site } from '@hatrail/core/model/site';
 import { FAMILY_IDS, LETTER_CASES, WEIGHTS, type TypeStyle } from '@hatrail/core/model/type';
@@ -185,6 +185,15 @@ export function generatedSite(base: Site, seed: number): Site {
     manner,
     ...(chance(0.3) && { extent: { ...extent, steps: [{ below: 700, sides: between(0, 16) }] } }),
   };
+  for (const each of rails.flatMap((one) => [...one.start, ...one.middle, ...one.end])) {
+    if (each.kind !== 'name') continue;
+    const named = chances(seed + 50_000);
+    each.beside = named.chance(0.6);
+    if (named.chance(0.5)) each.reads = named.pick(NAME_PARTS);
+    if (named.chance(0.5))
+      each.steps = [...(each.steps ?? []), { below: 820, reads: named.pick(NAME_PARTS) }];
+    if (named.chance(0.5)) each.taglineInk = { swatch: 'lamp' };
+  }
   // Of a chance of its own, so that all else stays as it is: where the menu button hangs, and a rail that goes where it is narrow.
   const folding = chances(seed + 40_000);
   if (first && count > 1 && folding.chance(0.3))

@@ -1,10 +1,12 @@
 import { describe, expect, test } from 'vitest';
-import { KINDS } from '../src/header/kinds/index.ts';
+import { hexColour } from '../src/colour/rgb.ts';
+import type { HeaderInk } from '../src/header/ink.ts';
+import { KINDS, kindOf } from '../src/header/kinds/index.ts';
 import { layoutHeader } from '../src/header/layout.ts';
 import { ACTION, BUTTON_HEIGHT, BUTTON_PADDING, ICON_LEAST, LINK_HEIGHT } from '../src/header/metrics.ts';
 import { checkSite } from '../src/model/check.ts';
 import type { Header } from '../src/model/header.ts';
-import type { Item, ItemKindName } from '../src/model/item.ts';
+import type { Item, ItemKindName, NameItem, NameParts } from '../src/model/item.ts';
 import type { Site } from '../src/model/site.ts';
 import { rootAddresses } from '../src/output/addresses.ts';
 import { headerCss } from '../src/output/headerCss.ts';
@@ -163,6 +165,22 @@ describe('sizes, worked out on paper: letters are half an em wide', () => {
     expect(both.height).toBeGreaterThan(alone.height);
     expect(both.width).toBeGreaterThan(alone.width);
   });
+  test('a tagline beside the name stands on its baseline, with an ink of its own; either is read alone', () => {
+    const placed = (item: NameItem) => kindOf(item).measure(site, item, measure);
+    const beside = placed({ ...items.name, beside: true });
+    const [own, tagline] = beside.place(0, 0);
+    expect(tagline!.box.x).toBe(own!.box.width + 12);
+    expect(beside.width).toBe(tagline!.box.x + tagline!.box.width);
+    const baseline = ({ what }: HeaderInk) => (what.kind === 'text' ? what.run.baseline : NaN);
+    expect(baseline(tagline!)).toBe(baseline(own!));
+    const dressed = placed({ ...items.name, taglineInk: { colour: '#123456' } }).place(0, 0);
+    expect(dressed.map(({ ink }) => ink && hexColour(ink))).toEqual([undefined, '#123456']);
+    const read = (reads: NameParts) => placed({ ...items.name, reads }).place(0, 0);
+    expect(read('tagline').map(({ id, focus }) => [id, focus !== false])).toEqual([['it-tagline', true]]);
+    expect(read('name').map(({ id }) => id)).toEqual(['it']);
+    expect(read('both').map(({ focus }) => focus !== false)).toEqual([true, false]);
+  });
+
   test('a gap takes its room and shows nothing', () => {
     expect(sizeOf(items.gap).width).toBe(48);
     expect(withItem(items.gap).layout.inks.filter(({ item }) => item === 'it')).toEqual([]);

@@ -40,6 +40,10 @@ export class Backing {
 /** Narrowest and widest header width at which something can change. */
 export const STEP_RANGE = [240, 2400] as const;
 
+/** What of a site's name and its tagline is read. */
+export const NAME_PARTS = ['both', 'name', 'tagline'] as const;
+export type NameParts = (typeof NAME_PARTS)[number];
+
 /** What changes of an item below a header width; it holds until the next step. */
 export class ItemStep {
   @InRange(...STEP_RANGE, 'px') below: number;
@@ -47,6 +51,8 @@ export class ItemStep {
   @IsOptional() @InRange(8, 240, 'px') size?: number;
   @IsOptional() @InRange(0, 160, 'px') gap?: number;
   @IsOptional() @InRange(-60, 60, 'px') shift?: number;
+  /** Of a site name: which of it and its tagline is read. */
+  @IsOptional() @IsIn(NAME_PARTS, { message: 'Choose both, name or tagline.' }) reads?: NameParts;
 }
 
 export const ALIGNMENTS = ['start', 'middle', 'end'] as const;
@@ -93,6 +99,14 @@ export class NameItem extends Hung {
   /** Size of the name, in the heading style. */
   @InRange(10, 80, 'px') size: number;
   @IsBoolean({ message: 'The tagline is shown or not.' }) tagline: boolean;
+  /** Which of the two is read; what `tagline` says where nothing is said here. */
+  @IsOptional() @IsIn(NAME_PARTS, { message: 'Choose both, name or tagline.' }) reads?: NameParts;
+  /** The tagline stands beside the name, on its baseline, and not below it. */
+  @IsOptional() @IsBoolean({ message: 'It stands beside the name or below it.' }) beside?: boolean;
+  /** The tagline's ink in every state; as the name's where nothing is said. */
+  @IsOptional()
+  @Nested(() => ColourUse)
+  taglineInk?: ColourUse;
 }
 
 /** What an entry that stands out wears. */

@@ -227,7 +227,7 @@ function setItem(
   const { backing } = item.kind === 'button' ? {} : item;
   const colour = (use: Parameters<typeof resolveColour>[1], opacity = 1) =>
     cssColour(resolveColour(site.palette, use), opacity);
-  const own: [string, ...string[]][] = kindOf(item).css(site, item, self, to);
+  const own: [string, ...string[]][] = kindOf(item).css(site, item, self, to, measure);
   const outer = [
     'display: flex',
     `align-self: ${ALIGN[item.align ?? 'middle']}`,

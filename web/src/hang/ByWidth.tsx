@@ -1,7 +1,7 @@
 import { at } from '@hatrail/core/lists';
 import { Button } from '@mui/material';
 import { STEP_RANGE } from '@hatrail/core/model/item';
-import { OnOff, FieldRow } from '../parts/fields.tsx';
+import { ChoiceField, OnOff, FieldRow } from '../parts/fields.tsx';
 import { NumberField } from '../parts/NumberField.tsx';
 
 /** One value that can change by width: its name, range, and what it is without a step. */
@@ -13,10 +13,19 @@ export interface SteppedValue<S> {
   base: number;
 }
 
+/** One choice that can change by width. */
+export interface SteppedChoice<S> {
+  key: keyof S & string;
+  label: string;
+  options: readonly (readonly [string, string])[];
+  base: string;
+}
+
 interface ByWidthProps<S extends { below: number; shown?: boolean | undefined }> {
   of: string;
   steps: readonly S[] | undefined;
   values: readonly SteppedValue<S>[];
+  choices?: readonly SteppedChoice<S>[];
   /** Whether it can be hidden below a width. */
   canHide: boolean;
   onChange: (steps: S[] | undefined, label: string) => void;
@@ -27,6 +36,7 @@ export function ByWidth<S extends { below: number; shown?: boolean | undefined }
   of,
   steps = [],
   values,
+  choices = [],
   canHide,
   onChange,
 }: ByWidthProps<S>) {
@@ -99,6 +109,27 @@ export function ByWidth<S extends { below: number; shown?: boolean | undefined }
               />
             </FieldRow>
           )}
+          {choices.map(({ key, label, options, base }) => {
+            const own = step[key] as string | undefined;
+            const before = sorted.slice(0, index).findLast((each) => each[key] !== undefined)?.[key];
+            return (
+              <FieldRow key={key} label={label}>
+                <ChoiceField
+                  label={`${label} of ${of} below ${step.below} px`}
+                  value={own ?? ''}
+                  options={[
+                    ['', `as above it: ${said(options, (before as string | undefined) ?? base)}`],
+                    ...options,
+                  ]}
+                  onChange={(value) =>
+                    value === ''
+                      ? clear(index, key)
+                      : change(index, { [key]: value } as Partial<S>, `${label} by width`)
+                  }
+                />
+              </FieldRow>
+            );
+          })}
           {values.map(({ key, label, min, max, base }) => {
             const own = step[key] as number | undefined;
             return (
@@ -137,3 +168,6 @@ export function ByWidth<S extends { below: number; shown?: boolean | undefined }
     </div>
   );
 }
+
+const said = (options: readonly (readonly [string, string])[], value: string) =>
+  options.find(([name]) => name === value)?.[1] ?? value;

@@ -21,7 +21,7 @@ import { reusableItem } from '../reuse/kinds.ts';
 import { Reuse } from '../reuse/Reuse.tsx';
 import { KindFields } from './KindFields.tsx';
 import { LookFields } from './LookFields.tsx';
-import { steppedValues } from './steppedValues.ts';
+import { nameReads, steppedValues } from './steppedValues.ts';
 
 interface ItemTagProps {
   site: Site;
@@ -137,6 +137,7 @@ export function ItemTag({ site, header, item, layout, measure, onChoose }: ItemT
         steps={item.steps}
         canHide
         values={steppedValues(site, item)}
+        choices={item.kind === 'name' && site.tagline !== '' ? [nameReads(item)] : []}
         onChange={(steps, label) =>
           change(label, (draft) => {
             if (steps) draft.steps = steps;

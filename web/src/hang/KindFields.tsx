@@ -13,14 +13,16 @@ import {
   type SearchItem,
 } from '@hatrail/core/model/item';
 import { ColourField } from '../parts/ColourField.tsx';
-import { ChoiceField, OnOff, FieldRow, TextInput } from '../parts/fields.tsx';
+import { ChoiceField, FieldRow, TextInput } from '../parts/fields.tsx';
 import { NumberField } from '../parts/NumberField.tsx';
+import { OptionalColour } from '../parts/OptionalColour.tsx';
 import { byRule } from '../parts/rules.ts';
 import { TargetField } from '../parts/TargetField.tsx';
 import { IconsFields } from './IconsFields.tsx';
 import { retarget, SizeRow, type FieldsProps } from './kindParts.tsx';
 import { LineTarget } from './LineTarget.tsx';
 import { MenuFields } from './MenuFields.tsx';
+import { NAME_READS } from './steppedValues.ts';
 
 /** What sets one kind of item apart. */
 export function KindFields({ site, item, change }: FieldsProps<Item>) {
@@ -54,7 +56,7 @@ function LogoFields({ item, change }: FieldsProps<LogoItem>) {
   );
 }
 
-function NameFields({ item, change }: FieldsProps<NameItem>) {
+function NameFields({ site, item, change }: FieldsProps<NameItem>) {
   return (
     <>
       <SizeRow
@@ -64,13 +66,55 @@ function NameFields({ item, change }: FieldsProps<NameItem>) {
         value={item.size}
         onChange={(size) => change<NameItem>('Size of the name', (draft) => void (draft.size = size))}
       />
-      <FieldRow label="Tagline">
-        <OnOff
-          label="Tagline below the name"
-          value={item.tagline}
-          onChange={(on) => change<NameItem>('Tagline', (draft) => void (draft.tagline = on))}
+      <FieldRow label="Reads">
+        <ChoiceField
+          label="What of name and tagline is read"
+          value={item.reads ?? (item.tagline ? 'both' : 'name')}
+          options={NAME_READS}
+          onChange={(reads) =>
+            change<NameItem>('Name and tagline', (draft) => {
+              draft.tagline = reads !== 'name';
+              if (reads === 'tagline') draft.reads = reads;
+              else delete draft.reads;
+            })
+          }
         />
       </FieldRow>
+      {item.tagline && (
+        <>
+          {item.reads !== 'tagline' && (
+            <FieldRow label="Tagline">
+              <ChoiceField
+                label="Where the tagline stands"
+                value={item.beside ? 'beside' : 'below'}
+                options={[
+                  ['below', 'below the name'],
+                  ['beside', 'beside it, on its line'],
+                ]}
+                onChange={(where) =>
+                  change<NameItem>('Where the tagline stands', (draft) => {
+                    if (where === 'beside') draft.beside = true;
+                    else delete draft.beside;
+                  })
+                }
+              />
+            </FieldRow>
+          )}
+          <OptionalColour
+            row="Its ink"
+            label="Ink of the tagline"
+            palette={site.palette}
+            use={item.taglineInk}
+            automatic="as the name’s"
+            onChange={(use) =>
+              change<NameItem>('Ink of the tagline', (draft) => {
+                if (use) draft.taglineInk = use;
+                else delete draft.taglineInk;
+              })
+            }
+          />
+        </>
+      )}
     </>
   );
 }

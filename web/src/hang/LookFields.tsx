@@ -1,8 +1,8 @@
-import { at } from '@hatrail/core/lists';
 import type { Backing, Item } from '@hatrail/core/model/item';
 import type { ColourUse } from '@hatrail/core/model/palette';
 import type { Site } from '@hatrail/core/model/site';
 import { ColourField } from '../parts/ColourField.tsx';
+import { OptionalColour } from '../parts/OptionalColour.tsx';
 import { OnOff, FieldRow } from '../parts/fields.tsx';
 import { NumberField } from '../parts/NumberField.tsx';
 
@@ -17,36 +17,24 @@ type Dressed = LookFieldsProps['item'];
 /** An ink of its own, and a backing with its padding and corners. */
 export function LookFields({ site, item, change }: LookFieldsProps) {
   const { backing } = item;
-  const first: ColourUse = { swatch: at(site.palette, 0).id };
   const last: ColourUse = { swatch: site.palette.at(-1)!.id };
   const inBacking = (label: string, make: (draft: Backing) => void) =>
     change<Dressed>(label, (draft) => draft.backing && make(draft.backing));
   return (
     <>
-      <FieldRow label="Ink">
-        <span className="row">
-          <OnOff
-            label="An ink of its own"
-            value={item.ink !== undefined}
-            onChange={(on) =>
-              change<Dressed>('Ink of an item', (draft) => {
-                if (on) draft.ink = first;
-                else delete draft.ink;
-              })
-            }
-          />
-          {item.ink ? (
-            <ColourField
-              label="Ink of the item"
-              palette={site.palette}
-              use={item.ink}
-              onChange={(use) => change<Dressed>('Ink of an item', (draft) => void (draft.ink = use))}
-            />
-          ) : (
-            <span className="quiet">as the header’s links</span>
-          )}
-        </span>
-      </FieldRow>
+      <OptionalColour
+        row="Ink"
+        label="Ink of the item"
+        palette={site.palette}
+        use={item.ink}
+        automatic="as the header’s links"
+        onChange={(use) =>
+          change<Dressed>('Ink of an item', (draft) => {
+            if (use) draft.ink = use;
+            else delete draft.ink;
+          })
+        }
+      />
       <FieldRow label="Backing">
         <OnOff
           label="A backing of its own"

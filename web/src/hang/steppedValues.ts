@@ -1,6 +1,6 @@
-import type { Item, ItemStep } from '@hatrail/core/model/item';
+import type { Item, ItemStep, NameItem } from '@hatrail/core/model/item';
 import type { Site } from '@hatrail/core/model/site';
-import type { SteppedValue } from './ByWidth.tsx';
+import type { SteppedChoice, SteppedValue } from './ByWidth.tsx';
 
 /** What of an item can change by width. */
 export function steppedValues(site: Site, item: Item): SteppedValue<ItemStep>[] {
@@ -45,4 +45,16 @@ export function steppedValues(site: Site, item: Item): SteppedValue<ItemStep>[] 
     default:
       return [size('Size', item.size, 12, 40), shift];
   }
+}
+
+/** What of a site's name and its tagline can be read. */
+export const NAME_READS = [
+  ['both', 'name and tagline'],
+  ['name', 'the name'],
+  ['tagline', 'the tagline'],
+] as const;
+
+/** What of a site's name is read by width. */
+export function nameReads({ reads, tagline }: NameItem): SteppedChoice<ItemStep> {
+  return { key: 'reads', label: 'Reads', options: NAME_READS, base: reads ?? (tagline ? 'both' : 'name') };
 }

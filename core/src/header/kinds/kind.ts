@@ -39,7 +39,13 @@ export interface ItemKind<I extends Item> {
   /** Its markup in the folded menu; none where it cannot go there. */
   panelHtml?(markup: Markup, item: I): string;
   /** The rules that hold its sizes; `self` is the item's own selector, `to` says where its pictures are had from. */
-  css(site: Site, item: I, self: string, to?: Pick<Addresses, 'picture' | 'sizes'>): Rule[];
+  css(
+    site: Site,
+    item: I,
+    self: string,
+    to?: Pick<Addresses, 'picture' | 'sizes'>,
+    measure?: Measure,
+  ): Rule[];
 }
 
 /** `href`, and what else a link's markup says of where it leads. */

@@ -1,73 +1,139 @@
+import { baselineInLine, fontOf, type Measure } from '../../measure/measure.ts';
+import { cssColour } from '../../colour/rgb.ts';
 import type { NameItem } from '../../model/item.ts';
+import { resolveColour } from '../../model/palette.ts';
 import type { Site } from '../../model/site.ts';
+import type { TypeStyle } from '../../model/type.ts';
 import { typeCss } from '../../output/typeCss.ts';
+import { px } from '../../css/text.ts';
 import { labelWidth, textRun, type HeaderInk } from '../ink.ts';
 import { taglineSize } from '../metrics.ts';
 import { escapeHtml, homeOf, type ItemKind } from './kind.ts';
 
-/** Line heights of the name and of its tagline, CSS pixels. */
-function lines(site: Site, { size, tagline }: NameItem): { name: number; tagline: number } {
-  const { heading, text } = site.type;
+type Part = 'name' | 'tagline';
+
+/** What of the two is read, in order; a site without a tagline has its name alone. */
+function partsOf({ tagline }: Site, item: NameItem): Part[] {
+  const reads = tagline === '' ? 'name' : (item.reads ?? (item.tagline ? 'both' : 'name'));
+  return reads === 'both' ? ['name', 'tagline'] : [reads];
+}
+
+/** How a part is set: its words, style and size, and the height of its line, CSS pixels. */
+interface Line {
+  text: string;
+  style: TypeStyle;
+  size: number;
+  height: number;
+}
+
+function lineOf({ name: own, tagline, type }: Site, { size }: NameItem, part: Part): Line {
+  const style = part === 'name' ? type.heading : type.text;
+  const at = part === 'name' ? size : taglineSize(size);
   return {
-    name: Math.round(size * heading.lineHeight),
-    tagline: tagline && site.tagline ? Math.round(taglineSize(size) * text.lineHeight) : 0,
+    text: part === 'name' ? own : tagline,
+    style,
+    size: at,
+    height: Math.round(at * style.lineHeight),
   };
 }
 
+/** Between the name and a tagline beside it, CSS pixels. */
+const gapBeside = ({ size }: NameItem) => Math.round(0.6 * size);
+
+/** By how many whole pixels name and tagline are lowered, so that they stand on one baseline. */
+function lowered(site: Site, item: NameItem, measure: Measure): Record<Part, number> {
+  const baseline = (part: Part) => {
+    const { style, size, height } = lineOf(site, item, part);
+    return baselineInLine(measure, fontOf(style, size), height);
+  };
+  const difference = Math.round(baseline('name') - baseline('tagline'));
+  return { name: Math.max(0, -difference), tagline: Math.max(0, difference) };
+}
+
+/** Whether the two stand side by side. */
+const standsBeside = (site: Site, item: NameItem) => item.beside === true && partsOf(site, item).length === 2;
+
 export const name: ItemKind<NameItem> = {
   name: 'Site name',
-  title: (site, { tagline }) => (tagline && site.tagline ? 'Site name and tagline' : 'Site name'),
+  title: (site, item) =>
+    ({ both: 'Site name and tagline', name: 'Site name', tagline: 'Tagline' })[
+      partsOf(site, item).length === 2 ? 'both' : partsOf(site, item)[0]!
+    ],
   measure(site, item, measure) {
-    const { heading, text } = site.type;
-    const { id, size } = item;
-    const line = lines(site, item);
-    const nameWidth = labelWidth(site.name, heading, measure, size);
-    const below = line.tagline > 0 ? labelWidth(site.tagline, text, measure, taglineSize(size)) : 0;
-    const width = Math.max(nameWidth, below);
+    const { id } = item;
+    const isBeside = standsBeside(site, item);
+    const down = isBeside ? lowered(site, item, measure) : { name: 0, tagline: 0 };
+    let [left, top] = [0, 0];
+    const parts = partsOf(site, item).map((part) => {
+      const line = lineOf(site, item, part);
+      const width = labelWidth(line.text, line.style, measure, line.size);
+      const placed = { part, line, width, left, top: top + down[part] };
+      if (isBeside) left += width + gapBeside(item);
+      else top += line.height;
+      return placed;
+    });
+    const width = Math.max(...parts.map((part) => part.left + part.width));
+    const height = Math.max(...parts.map((part) => part.top + part.line.height));
     return {
       width,
-      height: line.name + line.tagline,
+      height,
       place(x, y) {
-        const box = { x, y, width: nameWidth, height: line.name };
-        const focus = { x, y, width, height: line.name + line.tagline };
-        const inks: HeaderInk[] = [
-          {
-            id,
-            name: site.name,
+        return parts.map(({ part, line, ...at }, i): HeaderInk => {
+          const box = { x: x + at.left, y: y + at.top, width: at.width, height: line.height };
+          const run = textRun(line.text, line.style, { left: box.x, box, size: line.size }, measure);
+          const isTagline = part === 'tagline';
+          return {
+            id: isTagline ? `${id}-tagline` : id,
+            name: isTagline ? 'Tagline' : line.text,
             box,
-            focus,
-            what: { kind: 'text', run: textRun(site.name, heading, { left: x, box, size }, measure) },
-          },
-        ];
-        if (line.tagline > 0) {
-          const under = { x, y: y + line.name, width: below, height: line.tagline };
-          const run = textRun(site.tagline, text, { left: x, box: under, size: taglineSize(size) }, measure);
-          inks.push({
-            id: `${id}-tagline`,
-            name: 'Tagline',
-            box: under,
-            element: id,
-            focus: false,
+            ...(isTagline && { element: id }),
+            ...(isTagline && item.taglineInk && { ink: resolveColour(site.palette, item.taglineInk) }),
+            focus: i === 0 && { x, y, width, height },
             what: { kind: 'text', run },
-          });
-        }
-        return inks;
+          };
+        });
       },
     };
   },
   html(markup, item, className) {
     const { site } = markup;
+    const reads = [
+      partsOf(site, item),
+      ...(item.steps ?? []).map(({ reads: own }) => partsOf(site, { ...item, ...(own && { reads: own }) })),
+    ].flat();
     return [
       `<a class="hr-name ${className}" href="${homeOf(markup)}">`,
-      `  <span class="hr-site">${escapeHtml(site.name)}</span>`,
-      ...(item.tagline && site.tagline
-        ? [`  <span class="hr-tagline">${escapeHtml(site.tagline)}</span>`]
-        : []),
+      ...(reads.includes('name') ? [`  <span class="hr-site">${escapeHtml(site.name)}</span>`] : []),
+      ...(reads.includes('tagline') ? [`  <span class="hr-tagline">${escapeHtml(site.tagline)}</span>`] : []),
       '</a>',
     ].join('\n');
   },
-  css: (site, { size }, self) => [
-    [`${self} .hr-site`, ...typeCss(site.type.heading, size)],
-    [`${self} .hr-tagline`, ...typeCss(site.type.text, taglineSize(size))],
-  ],
+  css(site, item, self, _, measure) {
+    const parts = partsOf(site, item);
+    const isBeside = standsBeside(site, item);
+    const down = isBeside && measure ? lowered(site, item, measure) : { name: 0, tagline: 0 };
+    const shown = (part: Part) => (parts.includes(part) ? 'block' : 'none');
+    const ink = item.taglineInk && cssColour(resolveColour(site.palette, item.taglineInk));
+    return [
+      [
+        self,
+        `flex-direction: ${isBeside ? 'row' : 'column'}`,
+        `align-items: flex-start`,
+        `column-gap: ${px(isBeside ? gapBeside(item) : 0)}`,
+      ],
+      [
+        `${self} .hr-site`,
+        `display: ${shown('name')}`,
+        `margin-top: ${px(down.name)}`,
+        ...typeCss(site.type.heading, item.size),
+      ],
+      [
+        `${self} .hr-tagline`,
+        `display: ${shown('tagline')}`,
+        `margin-top: ${px(down.tagline)}`,
+        ...typeCss(site.type.text, taglineSize(item.size)),
+        ...(ink ? [`color: ${ink}`] : []),
+      ],
+    ];
+  },
 };
