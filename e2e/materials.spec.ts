@@ -292,7 +292,7 @@ describe('hang', () => {
     await expect
       .poll(() => header().fold, SLOW)
       .toMatchObject({ bar: ['logo'], panel: ['menu', 'book', 'next'], edge: 'bottom' });
-    await button('Next sailing 10.30 from the mainland earlier in the folded menu').click();
+    await button('Next sailing 10.30 from the mainland, up in the folded menu').click();
     await expect.poll(() => header().fold?.panel, SLOW).toEqual(['menu', 'next', 'book']);
     await button('390 px wide').click();
     await expect.poll(() => live().locator('.hr-item-next').isVisible(), SLOW).toBe(false);

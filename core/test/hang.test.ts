@@ -148,6 +148,8 @@ describe('readings', () => {
   test('the widest entry, and what its first word alone would gain', () => {
     // “Night log”, 9 letters at 8 px; “Night” saves 4 of them.
     expect(widestEntry(site, header, measure)).toEqual({
+      menu: 'main',
+      entry: site.menus[0]!.entries.find(({ label }) => label === 'Night log')!.id,
       label: 'Night log',
       width: 72,
       shorter: 'Night',

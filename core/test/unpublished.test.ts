@@ -27,12 +27,17 @@ test('what is edited and not live is told in words, value by value', () => {
       draft.headers[0]!.rails[0]!.height = 99;
       draft.headers[0]!.looks.scrolled = { ...draft.headers[0]!.looks.scrolled, fill: { opacity: 0.425 } };
       draft.headers[0]!.trials = [];
+      draft.headers[0]!.extent = { top: 16, sides: 8, linked: false, radius: 4 };
       draft.pages[0]!.colour = { colour: '#123456' };
     }),
   ).toEqual([
     `Site: name: “${site.name}” to “Another”`,
     expect.stringMatching(/^Header .*: rail 1, height: \d+ to 99$/),
     expect.stringMatching(/^Header .*: looks, After scrolling, fill.*42\.5 %|set$/),
+    expect.stringMatching(/^Header .*: inset from the window, top: 16$/),
+    expect.stringMatching(/^Header .*: inset from the window, sides: 8$/),
+    expect.stringMatching(/^Header .*: inset from the window, linked: no$/),
+    expect.stringMatching(/^Header .*: inset from the window, corners: 4$/),
     expect.stringContaining(`Page ${page!.title}: colour: `),
   ]);
 });

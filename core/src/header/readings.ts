@@ -128,6 +128,9 @@ export function roomNeeded(
 
 /** What takes most of the room, and what a shorter label would gain. */
 export interface Taker {
+  /** The menu that it is of, and its entry. */
+  menu: string;
+  entry: string;
   label: string;
   width: number;
   /** The label's first word, where it has more than one. */
@@ -151,7 +154,7 @@ export function widestEntry(site: Site, header: Header, measure: Measure): Taker
   if (!most) return undefined;
   const [shorter] = most.label.split(/\s+/);
   if (!shorter || shorter === most.label || shorter.length < 3)
-    return { label: most.label, width: most.width };
+    return { menu: most.menu, entry: most.entry.id, label: most.label, width: most.width };
   const menus = site.menus.map((menu) =>
     menu.id === most.menu
       ? {
@@ -163,6 +166,8 @@ export function widestEntry(site: Site, header: Header, measure: Measure): Taker
       : menu,
   );
   return {
+    menu: most.menu,
+    entry: most.entry.id,
     label: most.label,
     width: most.width,
     shorter,

@@ -35,6 +35,9 @@ const isColour = (value: Value): value is { swatch: string } | { colour: string 
   Object.keys(value).length === 1 &&
   (typeof value.swatch === 'string' || typeof value.colour === 'string');
 
+/** Whether a value is made of others that are told one by one. */
+const isGroup = (value: Value): value is Fields => isFields(value) && !isColour(value);
+
 /** `hoverFill` as `hover fill`. */
 const spelled = (key: string) => key.replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`);
 
@@ -52,6 +55,17 @@ const idOf = (part: Value): string | undefined =>
 /** What lists without ids are called, and one of them. */
 const ONE: Record<string, string> = { rails: 'rail', stops: 'stop', steps: 'step', snapshots: 'snapshot' };
 
+/** What the interface calls a value, where that is not its key spelled. */
+const SAID: Record<string, string> = {
+  extent: 'inset from the window',
+  max: 'widest',
+  radius: 'corners',
+  path: 'address',
+  bar: 'stays in the bar',
+  panel: 'folded menu',
+  className: 'class',
+};
+
 /** What begins a step of a path that is a part's name, and not a key. */
 const NAMED = '=';
 
@@ -61,7 +75,9 @@ function wordsOf(path: readonly string[]): string[] {
     const one = ONE[path[i - 1] ?? ''];
     if (one !== undefined && /^\d+$/.test(step)) return [`${one} ${step}`];
     if (ONE[step] !== undefined && /^\d+$/.test(path[i + 1] ?? '')) return [];
-    return [step.startsWith(NAMED) ? step.slice(1) : (MOMENT_NAMES[step as Moment] ?? spelled(step))];
+    if (step.startsWith(NAMED)) return [step.slice(1)];
+    const moment = path[i - 1] === 'looks' ? MOMENT_NAMES[step as Moment] : undefined;
+    return [moment ?? SAID[step] ?? spelled(step)];
   });
 }
 
@@ -76,7 +92,6 @@ class Comparison {
 
   /** A value as it is told: opacities in percent, colours by their names; none where it has no short words. */
   #said(key: string, value: Value, site: Site): string | undefined {
-    if (value === undefined) return 'nothing said';
     if (typeof value === 'boolean') return value ? 'yes' : 'no';
     if (typeof value === 'number')
       return /opacity/i.test(key) && value <= 1 ? `${Number((100 * value).toFixed(1))} %` : String(value);
@@ -88,16 +103,21 @@ class Comparison {
     if (before === after) return;
     const key = path.at(-1) ?? '';
     if (Array.isArray(before) && Array.isArray(after)) return this.#lists(before, after, path);
-    if (isFields(before) && isFields(after) && !isColour(before) && !isColour(after)) {
-      for (const name of new Set([...Object.keys(before), ...Object.keys(after)]))
-        if (!UNSEEN.has(name)) this.values(before[name], after[name], [...path, name]);
+    if (isGroup(before ?? {}) && isGroup(after ?? {})) {
+      // What is said for the first time is told value by value; its lists spell out what held before.
+      const [was, is] = [(before ?? {}) as Fields, (after ?? {}) as Fields];
+      const isWhole = before !== undefined && after !== undefined;
+      for (const name of new Set([...Object.keys(was), ...Object.keys(is)]))
+        if (!UNSEEN.has(name) && (isWhole || !Array.isArray(was[name] ?? is[name])))
+          this.values(was[name], is[name], [...path, name]);
       return;
     }
     if (JSON.stringify(before) === JSON.stringify(after)) return;
     const was = this.#said(key, before, this.#sites.before);
     const is = this.#said(key, after, this.#sites.after);
-    const plain = before === undefined ? 'set' : after === undefined ? 'no longer set' : 'changed';
-    this.found.push({ path, text: was && is ? `${was} to ${is}` : plain });
+    if (before === undefined) this.found.push({ path, text: is ?? 'set' });
+    else if (after === undefined) this.found.push({ path, text: 'no longer set' });
+    else this.found.push({ path, text: was && is ? `${was} to ${is}` : 'changed' });
   }
 
   #lists(before: readonly Value[], after: readonly Value[], path: string[]): void {

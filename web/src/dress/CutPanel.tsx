@@ -23,7 +23,6 @@ export function CutPanel(props: CutPanelProps) {
   const wearers = wearersOf(header);
   const wearer = wearers.find(({ key }) => key === whose)?.wearer ?? { header };
   const look = resolveWorn(site, wearer, moment);
-  const canPutBack = moment !== 'top' || wearer.rail !== undefined;
   const canWear = (name: LayerName) => header.own === undefined || layerOf(name).onOwn !== undefined;
   const layers = LAYER_NAMES.filter(
     (name) => layerOf(name).wearers.includes(ownerOf(wearer)) && canWear(name),
@@ -58,7 +57,7 @@ export function CutPanel(props: CutPanelProps) {
       </p>
       <HoldChoice held={held} onHold={onHold} />
       <DressingProvider value={{ loaded, width, site, wearer, moment, look }}>
-        <LayerRows {...props} wearer={wearer} listed={listed} canPutBack={canPutBack} />
+        <LayerRows {...props} wearer={wearer} listed={listed} />
       </DressingProvider>
       {missing.length > 0 && (
         <div className="add-layers" role="group" aria-label="Add a layer">
@@ -80,7 +79,7 @@ export function CutPanel(props: CutPanelProps) {
       )}
       <GroundRows {...props} isBackingListed={listed.includes('backing')} />
       <PartRows {...props} />
-      {canPutBack && Object.keys(ownLook(wearer, moment)).length > 0 && (
+      {Object.keys(ownLook(wearer, moment)).length > 0 && (
         <p className="origin put-back-all">
           <button type="button" className="link" onClick={() => putBackMoment(wearer, moment)}>
             Put the whole moment back
@@ -135,8 +134,7 @@ function LayerRows({
   onOpen,
   wearer,
   listed,
-  canPutBack,
-}: CutPanelProps & { wearer: Wearer; listed: readonly LayerName[]; canPutBack: boolean }) {
+}: CutPanelProps & { wearer: Wearer; listed: readonly LayerName[] }) {
   const look = resolveWorn(site, wearer, moment);
   const isPart = wearer.rail !== undefined;
   const isAsked = (layer: Solved) =>
@@ -148,7 +146,7 @@ function LayerRows({
   };
   return listed.map((name) => {
     const { Body, Summary } = LAYER_VIEWS[name];
-    const isSet = canPutBack && setsLayer(wearer, moment, name);
+    const isSet = setsLayer(wearer, moment, name);
     return (
       <LayerRow
         key={name}

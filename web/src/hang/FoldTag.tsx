@@ -97,7 +97,7 @@ export function FoldTag({ site, header, measure, layout }: FoldTagProps) {
                   type="button"
                   className="link"
                   disabled={i === 0}
-                  aria-label={`${kindOf(item).title(site, item)} earlier in the folded menu`}
+                  aria-label={`${kindOf(item).title(site, item)}, up in the folded menu`}
                   onClick={() => move(item.id, -1)}
                 >
                   up
@@ -106,7 +106,7 @@ export function FoldTag({ site, header, measure, layout }: FoldTagProps) {
                   type="button"
                   className="link"
                   disabled={i === inPanel.length - 1}
-                  aria-label={`${kindOf(item).title(site, item)} later in the folded menu`}
+                  aria-label={`${kindOf(item).title(site, item)}, down in the folded menu`}
                   onClick={() => move(item.id, 1)}
                 >
                   down

@@ -2,12 +2,13 @@ import { Suspense, lazy, useMemo, useRef } from 'react';
 import { ALWAYS, folds, foldOf } from '@hatrail/core/header/fold';
 import type { HeaderLayout } from '@hatrail/core/header/laid';
 import { fittingFold } from '@hatrail/core/header/layout';
-import { leastWidth, roomNeeded, widestEntry } from '@hatrail/core/header/readings';
+import { leastWidth, roomNeeded, widestEntry, type Taker } from '@hatrail/core/header/readings';
 import type { Measure } from '@hatrail/core/measure/measure';
 import type { Header } from '@hatrail/core/model/header';
 import { STEP_RANGE } from '@hatrail/core/model/item';
 import type { Site } from '@hatrail/core/model/site';
 import { GREATEST_WIDTH, LEAST_WIDTH } from '@hatrail/core/sweep/widths';
+import { useEditor } from '../editor/store.ts';
 import { foldBelow } from './edits.ts';
 
 interface RoomProps {
@@ -37,6 +38,12 @@ function roomWords(width: number, needed: number): string {
 
 /** The room needed and the room there is at every width; where they cross it folds, and the fold is dragged here. */
 export function Room({ site, header, measure, layout, width, onFold }: RoomProps) {
+  const edit = useEditor((state) => state.edit);
+  const shorten = ({ menu, entry, shorter }: Taker) =>
+    edit(`Call it ${shorter}`, (draft) => {
+      const found = draft.menus.find(({ id }) => id === menu)?.entries.find(({ id }) => id === entry);
+      if (found && shorter !== undefined) found.label = shorter;
+    });
   const room = useRef<HTMLDivElement>(null);
   const stretches = useMemo(
     () => roomNeeded(site, header, measure, LEAST_WIDTH, GREATEST_WIDTH),
@@ -64,7 +71,17 @@ export function Room({ site, header, measure, layout, width, onFold }: RoomProps
   return (
     <section className="room" aria-label="Room for it">
       <h2>Room for it</h2>
-      <p className="quiet">{says(header, layout, { own, canFold, least }, taker)}</p>
+      <p className="quiet">
+        {says(header, layout, { own, canFold, least }, taker)}
+        {taker?.shorter !== undefined && taker.foldsBelow! < own && (
+          <>
+            {' '}
+            <button type="button" className="link" onClick={() => shorten(taker)}>
+              Call it “{taker.shorter}”
+            </button>
+          </>
+        )}
+      </p>
       <div ref={room} className="room-curve">
         <p className="room-legend" aria-hidden="true">
           <span data-line="needed">needed</span>
@@ -94,6 +111,7 @@ export function Room({ site, header, measure, layout, width, onFold }: RoomProps
             aria-valuemax={GREATEST_WIDTH}
             aria-valuenow={shown}
             aria-valuetext={isAlways ? 'folds at every width' : `folds below ${foldWidth} px`}
+            data-end={along(shown) > 70 || undefined}
             style={{ left: `${along(shown)}%` }}
             onPointerDown={(event) => event.currentTarget.setPointerCapture(event.pointerId)}
             onPointerMove={(event) => event.buttons === 1 && drag(event.clientX)}
@@ -131,7 +149,7 @@ function says(
     return 'Nothing hangs in it yet.';
   }
   if (needed === undefined) {
-    return 'A rail’s largest width is too small for what hangs on it, so it is always folded: widen the rail, or hang less.';
+    return 'The largest width of a rail or of the header is too small for what hangs there, so it is always folded: let it be wider, or hang less.';
   }
   // Where something is set anew below a width, it needs another room there than here.
   const needs = `Needs ${needed} px with its margins at ${layout.width} px`;

@@ -55,17 +55,18 @@ interface ValueProps<N extends LayerName> {
 export function Value<N extends LayerName>({ label, layer, name, children, verdict }: ValueProps<N>) {
   const { site, wearer, moment } = useDressing();
   const isOwn = originOf(site, wearer, moment, layer, name) === 'own';
-  const isPart = wearer.rail !== undefined;
+  // At the first moment a header's own values go back to what holds where nothing is said.
+  const isFirst = moment === 'top' && isOwn && wearer.rail === undefined;
   return (
     <div className="value">
       <span className="value-label">{label}</span>
       <span className="value-field">{children}</span>
       {verdict}
       <span className="origin">
-        {moment === 'top' && isOwn && !isPart ? '' : originText(site, wearer, moment, layer, name)}
-        {isOwn && (moment !== 'top' || isPart) && (
+        {isFirst ? '' : originText(site, wearer, moment, layer, name)}
+        {isOwn && (
           <>
-            {' · '}
+            {isFirst ? '' : ' · '}
             <button
               type="button"
               className="link"

@@ -1,0 +1,145 @@
+import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import type { NameItem } from '@hatrail/core/model/item';
+import { findings as axeFindings } from './axe.ts';
+import { openDressing, type Dressing } from './dressing.ts';
+
+/** What an owner looks for while hanging and gathering: where it folds, the name and its tagline, a copy, a class, and what is not live yet. */
+
+const SLOW = { timeout: 60_000 };
+const STORY = { timeout: 180_000 };
+let owner: Dressing;
+beforeAll(async () => {
+  owner = await openDressing('Larkfell');
+  owner.keep(owner.siteId, (site) => {
+    site.tagline = 'Dark skies, open doors';
+    site.headers[0]!.rails[0]!.start[0] = { kind: 'name', id: 'name', size: 20, tagline: true };
+    site.headers[0]!.fold = { bar: ['name'], panel: ['menu', 'book'], edge: 'top' };
+  });
+  await publish();
+  await owner.tab.goto(`${owner.running.url}/sites/${owner.siteId}/hang`);
+});
+afterAll(() => owner.close());
+
+const header = () => owner.kept(owner.siteId).headers[0]!;
+const stage = () => owner.tab.frameLocator('.live-header iframe, iframe').first();
+const undo = () => owner.tab.keyboard.press('Control+z');
+const notLive = () => owner.tab.locator('.bar-unlive');
+async function publish(): Promise<void> {
+  const { context } = owner.running;
+  const { site, hashes } = context.sites.read(owner.siteId)!;
+  context.releases.make(owner.siteId, site, hashes, '');
+}
+
+describe('an owner', () => {
+  test(
+    'lets it fold sooner by a typed width, and at every width; the menu button hangs where it is wanted',
+    STORY,
+    async () => {
+      const { tab } = owner;
+      await tab.getByRole('button', { name: 'How it folds' }).last().click();
+      await tab.getByLabel('Where it folds', { exact: true }).selectOption('below');
+      await tab.getByLabel('Folds below').fill('1400');
+      await tab.keyboard.press('Enter');
+      await expect.poll(() => header().fold?.sooner, SLOW).toBe(1400);
+      await tab.locator('.room-fold', { hasText: 'folds below 1400' }).waitFor(SLOW);
+      await tab.getByLabel('Where it folds', { exact: true }).selectOption('always');
+      await tab.locator('.room-fold', { hasText: 'folds at every width' }).waitFor(SLOW);
+      await tab.getByLabel('Where the menu button hangs', { exact: true }).selectOption('start');
+      const edges = async () => {
+        const [toggle, name] = await Promise.all(
+          ['.hr-toggle', '.hr-name'].map((of) => stage().locator(of).first().boundingBox()),
+        );
+        return toggle && name && toggle.x < name.x;
+      };
+      await expect.poll(edges, SLOW).toBe(true);
+      await tab.getByLabel('Where its entries stand', { exact: true }).selectOption('middle');
+      await expect
+        .poll(() => header().fold, SLOW)
+        .toMatchObject({ always: true, button: { place: 'start' }, entries: 'middle' });
+      expect(await axeFindings(tab, ['iframe'])).toEqual([]);
+      for (let i = 0; i < 4; i++) await undo();
+      await expect
+        .poll(() => header().fold, SLOW)
+        .toEqual({ bar: ['name'], panel: ['menu', 'book'], edge: 'top' });
+    },
+  );
+
+  test(
+    'sets the tagline beside the name, in an ink of its own, and lets it go where it is narrow',
+    STORY,
+    async () => {
+      const { tab } = owner;
+      await tab
+        .getByRole('button', { name: /Site name and tagline/ })
+        .first()
+        .click();
+      await tab.getByLabel('Where the tagline stands', { exact: true }).selectOption('beside');
+      await tab.getByLabel('Ink of the tagline: its own').check();
+      await tab.getByRole('button', { name: 'Change it below a width' }).click();
+      await tab.getByLabel(/Reads of it below/).selectOption('name');
+      const name = () => header().rails[0]!.start[0] as NameItem;
+      await expect
+        .poll(name, SLOW)
+        .toMatchObject({ beside: true, taglineInk: { swatch: 'midnight' }, steps: [{ reads: 'name' }] });
+      const onOneLine = async () => {
+        const [one, other] = await Promise.all(
+          ['.hr-site', '.hr-tagline'].map((of) => stage().locator(of).first().boundingBox()),
+        );
+        return one && other && other.x > one.x + one.width;
+      };
+      await expect.poll(onOneLine, SLOW).toBe(true);
+    },
+  );
+
+  test('is told what is not live, in words; taken back, there is nothing', STORY, async () => {
+    const { tab } = owner;
+    await notLive().click();
+    const told = tab.getByRole('region', { name: 'Not live yet' });
+    await told.getByText('beside: yes').waitFor(SLOW);
+    expect(await axeFindings(tab, ['iframe'])).toEqual([]);
+    await tab.keyboard.press('Escape');
+    await told.waitFor({ state: 'detached' });
+    for (let i = 0; i < 4; i++) await undo();
+    await notLive().waitFor({ state: 'detached', ...SLOW });
+  });
+
+  test('copies a page; gives an entry a class, and is told which cannot be', STORY, async () => {
+    const { tab } = owner;
+    await tab.goto(`${owner.running.url}/sites/${owner.siteId}/gather/pages`);
+    await tab.getByRole('button', { name: 'Copy the page' }).click();
+    await expect
+      .poll(() => owner.kept(owner.siteId).pages.map(({ path }) => path), SLOW)
+      .toContain('/home-2');
+    expect(await tab.getByLabel('Title of the page').inputValue()).toBe('Home, copy');
+    await undo();
+    await tab.goto(`${owner.running.url}/sites/${owner.siteId}/gather/menus`);
+    await tab.getByRole('button', { name: /Shows/ }).first().click();
+    const field = tab.getByLabel('Class of its own');
+    await field.fill('hr-mine');
+    await tab.getByText(/none that is hr/).waitFor(SLOW);
+    await field.fill('mine');
+    await tab.keyboard.press('Enter');
+    await expect
+      .poll(
+        () => owner.kept(owner.siteId).menus[0]!.entries.find(({ page }) => page === 'shows')?.className,
+        SLOW,
+      )
+      .toBe('mine');
+  });
+
+  test('puts a value of the first moment back', STORY, async () => {
+    const { tab } = owner;
+    const top = () => header().looks.top.fill?.opacity;
+    owner.keep(
+      owner.siteId,
+      ({ headers }) => void (headers[0]!.looks.top.fill = { colour: { swatch: 'midnight' }, opacity: 0.4 }),
+    );
+    await tab.goto(`${owner.running.url}/sites/${owner.siteId}/dress?moment=top`);
+    await tab.getByRole('button', { name: /^Fill/ }).first().click();
+    await tab.getByRole('button', { name: 'Put back opacity' }).click();
+    await expect.poll(top, SLOW).toBeUndefined();
+    await undo();
+    await expect.poll(top, SLOW).toBe(0.4);
+    expect(owner.errors).toEqual([]);
+  });
+});
