@@ -1,6 +1,10 @@
 import { gzipSync } from 'node:zlib';
 import { describe, expect, test } from 'vitest';
+import { usesOfPart } from '../src/gather/uses.ts';
+import { checkSite } from '../src/model/check.ts';
 import type { Header, Look } from '../src/model/header.ts';
+import type { Content } from '../src/model/page.ts';
+import type { Site } from '../src/model/site.ts';
 import { relativeAddresses, rootAddresses } from '../src/output/addresses.ts';
 import { cssBackground } from '../src/output/backdrop.ts';
 import { siteFiles } from '../src/output/files.ts';
@@ -167,6 +171,22 @@ describe('the style sheet', () => {
     // No value of a made-up look is lost on the way.
     for (const said of ['30px', 'multiply', 'ease-out', 'backdrop-filter', 'clip-path', 'mask-image'])
       expect(css).toContain(said);
+  });
+  test('a band leads somewhere as a whole, called by its heading; a link to a page that goes is told', () => {
+    const led = structuredClone(site);
+    const [page] = led.pages;
+    const band = { ...page!.bands[0]!, to: { page: page!.id }, contents: [] as Content[] };
+    page!.bands = [band, { ...band, id: 'other', contents: [{ kind: 'heading', level: 2, text: 'A & B' }] }];
+    const html = pageHtml(led, page!, undefined, rootAddresses(led));
+    expect(html).toContain(`<a class="band-link" href="/" aria-label="${band.name}"></a>`);
+    expect(html).toContain('aria-label="A &amp; B"></a>');
+    const css = (of: Site) =>
+      siteFiles(of, measure)
+        .flatMap((file) => (file.path.endsWith('site.css') && file.kind === 'text' ? [file.text] : []))
+        .join('');
+    expect([led, site].map((of) => css(of).includes('.band-link'))).toEqual([true, false]);
+    expect(checkSite(led)).toEqual(checkSite(site));
+    expect(usesOfPart(led, 'page', page!.id).length).toBe(usesOfPart(site, 'page', page!.id).length + 2);
   });
   test('with the script it travels in less than 5 KB', () => {
     expect(gzipSync(headerCss(site, header, measure, to)).length + gzipSync(HEADER_JS).length).toBeLessThan(

@@ -103,6 +103,10 @@ export class Band {
   @IsOptional()
   @Nested(() => BandWords)
   words?: BandWords;
+  /** Where all of it leads, its buttons apart. */
+  @IsOptional()
+  @Nested(() => LinkTarget)
+  to?: LinkTarget;
   /** Colour of its headings and text. */
   @Nested(() => ColourUse) ink: ColourUse;
   @KindList(

@@ -1,5 +1,6 @@
 import { cssColour } from '../colour/rgb.ts';
 import type { Header } from '../model/header.ts';
+import type { LinkTarget } from '../model/menu.ts';
 import { resolveColour } from '../model/palette.ts';
 import type { Band, Content, Page } from '../model/page.ts';
 import type { Site } from '../model/site.ts';
@@ -102,8 +103,17 @@ function bandHtml(site: Site, page: Page, band: Band, before: 1 | 2, to: Address
       if (content.kind === 'heading') level = content.level;
       return contentHtml(site, content, level + 1, to);
     }),
+    ...(band.to ? [bandLink(site, page, { ...band, to: band.to }, to)] : []),
     '</section>',
   ].join('\n');
+}
+
+/** The link that lies over a whole band, called by what is read first in it, or by the band's name. */
+function bandLink(site: Site, page: Page, band: Band & { to: LinkTarget }, to: Addresses): string {
+  const said = band.contents.map((each) => (each.kind === 'said' ? spoken(site, page, each) : each));
+  const heading = said.find(({ kind }) => kind === 'heading');
+  const name = heading?.kind === 'heading' && heading.text !== '' ? heading.text : band.name;
+  return `<a class="band-link" href="${escapeHtml(to.link(band.to))}" aria-label="${escapeHtml(name)}"></a>`;
 }
 
 function contentHtml(

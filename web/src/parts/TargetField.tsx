@@ -8,15 +8,23 @@ interface TargetFieldProps {
   /** What leads there, as it is named in labels. */
   of: string;
   value: OptionalTarget;
-  /** Whether it may lead nowhere. */
+  /** Whether it may lead nowhere, and what that is called. */
   canBeNone?: boolean;
+  nowhere?: string;
   onChange: (to: { page?: string; address?: string }) => void;
 }
 
 type Kind = 'page' | 'address' | 'none';
 
 /** Where a link goes: a page of the site, an address or anchor, or nowhere. */
-export function TargetField({ site, of, value, canBeNone = false, onChange }: TargetFieldProps) {
+export function TargetField({
+  site,
+  of,
+  value,
+  canBeNone = false,
+  nowhere = 'nowhere; it only opens',
+  onChange,
+}: TargetFieldProps) {
   const kind: Kind = value.address !== undefined ? 'address' : value.page !== undefined ? 'page' : 'none';
   const home = site.pages[0]?.id;
   const choose = (next: Kind) => {
@@ -35,7 +43,7 @@ export function TargetField({ site, of, value, canBeNone = false, onChange }: Ta
           options={[
             ['page', 'a page'],
             ['address', 'an address or anchor'],
-            ...(canBeNone || kind === 'none' ? [['none', 'nowhere; it only opens'] as const] : []),
+            ...(canBeNone || kind === 'none' ? [['none', nowhere] as const] : []),
           ]}
           onChange={choose}
         />

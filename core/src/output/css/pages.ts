@@ -109,6 +109,7 @@ function baseCss(site: Site): string {
       `gap: ${px(BLOCK_GAP)}`,
     ),
     rule('.band > *', 'flex: none'),
+    linkedCss(site),
     rule(
       '.page :is(h1, h2, p)',
       `width: ${WORDS_WIDTH}`,
@@ -135,5 +136,18 @@ function baseCss(site: Site): string {
       `margin: 0 0 ${px(CARD_GAP)}`,
     ),
     rule('.page .card > *', 'width: auto'),
+  ].join('');
+}
+
+/** Bands that lead somewhere as a whole: a link over all of them, with their buttons above it. */
+function linkedCss({ pages }: Site): string {
+  if (!pages.some(({ bands }) => bands.some(({ to }) => to))) return '';
+  return [
+    // Nothing of it comes before what lies over the page.
+    rule('.band:has(> .band-link)', 'position: relative', 'isolation: isolate'),
+    rule('.band-link', 'position: absolute', 'inset: 0'),
+    rule('.band:has(> .band-link) > .buttons', 'position: relative', 'z-index: 1', 'pointer-events: none'),
+    rule('.band:has(> .band-link) > .buttons > *', 'pointer-events: auto'),
+    rule('.band-link:focus-visible', 'outline: 2px solid', 'outline-offset: -6px'),
   ].join('');
 }

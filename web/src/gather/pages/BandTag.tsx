@@ -7,6 +7,7 @@ import { ColourField } from '../../parts/ColourField.tsx';
 import { ChoiceField, FieldRow, TextInput } from '../../parts/fields.tsx';
 import { NumberField } from '../../parts/NumberField.tsx';
 import { byRule } from '../../parts/rules.ts';
+import { TargetField } from '../../parts/TargetField.tsx';
 import { reusableBand } from '../../reuse/kinds.ts';
 import { Reuse } from '../../reuse/Reuse.tsx';
 import { GradientFields, PictureFields } from './BackdropFields.tsx';
@@ -98,6 +99,19 @@ export function BandTag({ site, page, band }: { site: Site; page: Page; band: Ba
       <PictureFields site={site} band={band} change={change} />
       <TintFields site={site} band={band} change={change} />
       <TurnFields site={site} band={band} change={change} />
+      <TargetField
+        site={site}
+        of="the whole band"
+        nowhere="nowhere, as a whole"
+        value={band.to ?? {}}
+        canBeNone
+        onChange={(to) =>
+          change('Where a band leads', (draft) => {
+            if (to.page === undefined && to.address === undefined) delete draft.to;
+            else draft.to = to;
+          })
+        }
+      />
       <Contents site={site} band={band} change={change} />
       <Reuse site={site} of={reusableBand(page, band)} />
       <Button
