@@ -311,8 +311,8 @@ describe('hang', () => {
     await expect
       .poll(() => kept().headers.map(({ name }) => name), SLOW)
       .toEqual(['Ferry header', 'Ferry header, copy']);
-    await button('Header: Ferry header, copy').click();
     expect(await findings(tab, ['iframe'])).toEqual([]);
+    await button('Header: Ferry header, copy').click();
     // It lies over the page: where it is clear is told on Place.
     await tab.getByRole('menuitem', { name: 'Hang Ferry header, copy where it is clear' }).click();
     const [, copy] = kept().headers;

@@ -127,6 +127,30 @@ describe('an owner', () => {
       .toBe('mine');
   });
 
+  test(
+    'sees ready-hung headers side by side in the site’s own colours, each with its verdict, and takes one',
+    STORY,
+    async () => {
+      const { tab } = owner;
+      await tab.goto(`${owner.running.url}/sites/${owner.siteId}/hang`);
+      await tab.getByRole('button', { name: 'Header: Night header' }).click();
+      await tab.getByRole('menuitem', { name: 'New, ready hung…' }).click();
+      const dialog = tab.getByRole('dialog', { name: /Ready-hung headers/ });
+      const card = (name: string) => dialog.locator('li', { hasText: name });
+      await card('Straight').getByText('nothing lost anywhere').waitFor({ timeout: 120_000 });
+      await card('Over a picture')
+        .getByText(/lost in all/)
+        .waitFor({ timeout: 120_000 });
+      expect(await axeFindings(tab, ['iframe'])).toEqual([]);
+      await dialog.getByRole('button', { name: 'Take it: Straight' }).click();
+      const taken = () => owner.kept(owner.siteId).headers.find(({ name }) => name === 'Straight header');
+      await expect.poll(() => taken()?.looks.top.fill?.colour, SLOW).toEqual({ swatch: 'white' });
+      expect(taken()?.looks.top.ink?.link).toEqual({ swatch: 'midnight' });
+      await undo();
+      await expect.poll(taken, SLOW).toBeUndefined();
+    },
+  );
+
   test('puts a value of the first moment back', STORY, async () => {
     const { tab } = owner;
     const top = () => header().looks.top.fill?.opacity;

@@ -70,7 +70,7 @@ export function Hang() {
     <main className="hang">
       <h1 className="sr-only">Hang</h1>
       <div className="hang-head">
-        <HeaderChoice site={site} header={header} onChoose={(id) => go({ header: id })} />
+        <HeaderChoice loaded={loaded} page={page} header={header} onChoose={(id) => go({ header: id })} />
         <button
           type="button"
           className="link"

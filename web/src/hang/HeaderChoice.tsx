@@ -4,22 +4,28 @@ import { Button, Menu, MenuItem } from '@mui/material';
 import { useState } from 'react';
 import { freeId } from '@hatrail/core/model/freeId';
 import type { Header } from '@hatrail/core/model/header';
-import type { Site } from '@hatrail/core/model/site';
+import type { Page } from '@hatrail/core/model/page';
 import { hangingsOf } from '@hatrail/core/placed/answers';
-import { START_HEADERS, emptyHeader } from '@hatrail/core/start/headers';
+import { fittedTo } from '@hatrail/core/start/fitted';
+import { emptyHeader } from '@hatrail/core/start/headers';
+import type { LoadedSite } from '../engine/loadedSite.ts';
+import { ReadyHeaders } from './ReadyHeaders.tsx';
 import { useLocation, useNavigate } from 'react-router';
 import { setPlacements } from '../editor/edits.ts';
 import { useEditor } from '../editor/store.ts';
 
 interface HeaderChoiceProps {
-  site: Site;
+  loaded: LoadedSite;
+  page: Page;
   header: Header;
   onChoose: (id: string) => void;
 }
 
 /** The header that is worked on; another one, a copy, or a new one. */
-export function HeaderChoice({ site, header, onChoose }: HeaderChoiceProps) {
+export function HeaderChoice({ loaded, page, header, onChoose }: HeaderChoiceProps) {
+  const { site } = loaded;
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const [isReady, setReady] = useState(false);
   const edit = useEditor((state) => state.edit);
   const navigate = useNavigate();
   const { search } = useLocation();
@@ -48,7 +54,6 @@ export function HeaderChoice({ site, header, onChoose }: HeaderChoiceProps) {
     void navigate({ pathname: '../place', search }, { relative: 'path', state: { open: 'placement' } });
   };
   const hung = new Set(hangingsOf(site).map((each) => each.header.id));
-  const fits = START_HEADERS.filter((start) => usesKnownSwatches(site, start.make()));
   return (
     <>
       <Button
@@ -78,12 +83,15 @@ export function HeaderChoice({ site, header, onChoose }: HeaderChoiceProps) {
         <MenuItem divider disabled={site.headers.length >= 40} onClick={close(duplicate)}>
           Duplicate {header.name}
         </MenuItem>
-        {fits.map((start) => (
-          <MenuItem key={start.id} onClick={close(() => add(start.make()))}>
-            New, {start.name.toLowerCase()}
-          </MenuItem>
-        ))}
-        <MenuItem onClick={close(() => add(withOwnColours(site, emptyHeader())))}>New, an empty rod</MenuItem>
+        <MenuItem disabled={site.headers.length >= 40} onClick={close(() => setReady(true))}>
+          New, ready hung…
+        </MenuItem>
+        <MenuItem
+          disabled={site.headers.length >= 40}
+          onClick={close(() => add(fittedTo(site, emptyHeader())))}
+        >
+          New, an empty rod
+        </MenuItem>
         <MenuItem
           disabled={site.headers.length === 1}
           onClick={close(() => {
@@ -96,28 +104,18 @@ export function HeaderChoice({ site, header, onChoose }: HeaderChoiceProps) {
           Remove {header.name}
         </MenuItem>
       </Menu>
+      {isReady && (
+        <ReadyHeaders
+          loaded={loaded}
+          header={header}
+          page={page}
+          onTake={(made) => {
+            setReady(false);
+            add(made);
+          }}
+          onClose={() => setReady(false)}
+        />
+      )}
     </>
   );
-}
-
-const swatchesIn = (part: unknown): string[] =>
-  [...JSON.stringify(part).matchAll(/"swatch":"([^"]+)"/g)].map(([, id]) => id!);
-
-/** Whether all swatches and menus that a ready-hung header names are in the site. */
-function usesKnownSwatches(site: Site, made: Header): boolean {
-  const menus = [...JSON.stringify(made).matchAll(/"menu":"([^"]+)"/g)].map(([, id]) => id);
-  return (
-    swatchesIn(made).every((id) => site.palette.some((swatch) => swatch.id === id)) &&
-    menus.every((id) => site.menus.some((menu) => menu.id === id))
-  );
-}
-
-/** A header whose colours are the site's darkest and palest swatch where it names others. */
-function withOwnColours(site: Site, made: Header): Header {
-  const known = new Set(site.palette.map(({ id }) => id));
-  const [first, last] = [elementAt(site.palette, 0).id, site.palette.at(-1)!.id];
-  const text = JSON.stringify(made).replace(/"swatch":"([^"]+)"/g, (whole, id: string) =>
-    known.has(id) ? whole : `"swatch":"${id === 'white' || id === 'pale' ? last : first}"`,
-  );
-  return JSON.parse(text) as Header;
 }

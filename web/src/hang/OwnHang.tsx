@@ -51,7 +51,7 @@ export function OwnHang({
     <main className="hang">
       <h1 className="sr-only">Hang</h1>
       <div className="hang-head">
-        <HeaderChoice site={site} header={header} onChoose={onHeader} />
+        <HeaderChoice loaded={loaded} page={page} header={header} onChoose={onHeader} />
       </div>
       <section className="own-hang" aria-labelledby="own-hang-title">
         <h2 id="own-hang-title">What hangs here is your site’s own</h2>

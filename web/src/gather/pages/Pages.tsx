@@ -15,6 +15,7 @@ import { removePage, usesOfPart } from '@hatrail/core/gather/uses';
 import { MOST_PAGES } from '@hatrail/core/model/site';
 import type { Header } from '@hatrail/core/model/header';
 import { Page } from '@hatrail/core/model/page';
+import { fittedTo } from '@hatrail/core/start/fitted';
 import { PAGE_SHAPES } from '@hatrail/core/start/pages';
 import { useFilm, useMeasure } from '../../dress/view.ts';
 import type { EditorContext } from '../../editor/Editor.tsx';
@@ -44,12 +45,7 @@ export function Pages() {
     const id = freeId(shape.name, site.pages);
     const title = `${shape.name}${site.pages.some((other) => other.title === shape.name) ? ` ${site.pages.length + 1}` : ''}`;
     edit(`New page ${title}`, (draft) => {
-      const known = (use: { swatch: string }) => draft.palette.some((swatch) => swatch.id === use.swatch);
-      const made = withKnownColours(
-        { id, title, path: `/${id}`, ...structuredClone(shape.make(title)) },
-        known,
-      );
-      draft.pages.push(made);
+      draft.pages.push(fittedTo(site, { id, title, path: `/${id}`, ...structuredClone(shape.make(title)) }));
     });
     go({ page: id });
   };
@@ -110,26 +106,6 @@ export function Pages() {
       </div>
     </>
   );
-}
-
-/** A page shape on a site whose palette has other swatches: colours that are not there become white, dark or grey. */
-function withKnownColours(page: Page, isKnown: (use: { swatch: string }) => boolean): Page {
-  const PLAIN: Record<string, string> = {
-    white: '#ffffff',
-    dark: '#1b1f24',
-    deep: '#3a434d',
-    mid: '#6f7a86',
-    accent: '#b5541c',
-    pale: '#eef0f2',
-  };
-  const walk = (value: unknown): unknown => {
-    if (Array.isArray(value)) return value.map(walk);
-    if (typeof value !== 'object' || value === null) return value;
-    const { swatch } = value as { swatch?: string };
-    if (swatch !== undefined && !isKnown({ swatch })) return { colour: PLAIN[swatch] ?? '#ffffff' };
-    return Object.fromEntries(Object.entries(value).map(([key, part]) => [key, walk(part)]));
-  };
-  return walk(page) as Page;
 }
 
 const FILM = 96;

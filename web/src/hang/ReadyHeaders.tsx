@@ -1,0 +1,103 @@
+import { Button, Dialog, DialogContent, DialogTitle } from '@mui/material';
+import { useMemo } from 'react';
+import { fittedTo } from '@hatrail/core/start/fitted';
+import { STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
+import { START_HEADERS, type StartHeader } from '@hatrail/core/start/headers';
+import type { Header } from '@hatrail/core/model/header';
+import type { Page } from '@hatrail/core/model/page';
+import { worstRow, useMeasure } from '../dress/view.ts';
+import { countItems, useProofOfAll } from '../editor/verdicts.ts';
+import { withHeader } from '../engine/proof.ts';
+import type { LoadedSite } from '../engine/loadedSite.ts';
+import { LiveFrame } from '../parts/LiveFrame.tsx';
+import { usePreview } from '../parts/preview.ts';
+import { VerdictText } from '../parts/Verdict.tsx';
+
+interface ReadyHeadersProps {
+  loaded: LoadedSite;
+  /** The header in whose place they are tried. */
+  header: Header;
+  page: Page;
+  onTake: (made: Header) => void;
+  onClose: () => void;
+}
+
+/** Headers that are ready hung, each in the site's own colours over its own pages, with its verdict; one of them is taken. */
+export function ReadyHeaders({ onClose, ...props }: ReadyHeadersProps) {
+  return (
+    <Dialog open maxWidth="lg" onClose={onClose} aria-labelledby="ready-title">
+      <DialogTitle id="ready-title">Ready-hung headers, over {props.page.title}</DialogTitle>
+      <DialogContent>
+        <p className="quiet">
+          In your colours, with your menu and logo, each judged over the pages where {props.header.name}{' '}
+          hangs, at {STANDARD_WIDTHS.join(', ')} px. What you take is a header of its own: nothing else
+          changes.
+        </p>
+        <ul className="ready-headers">
+          {START_HEADERS.map((start) => (
+            <ReadyHeader key={start.id} start={start} {...props} />
+          ))}
+        </ul>
+      </DialogContent>
+    </Dialog>
+  );
+}
+
+const WIDTH = 1280;
+const CARD = 320;
+const HEIGHT = 104;
+
+function ReadyHeader({
+  start,
+  loaded,
+  header,
+  page,
+  onTake,
+}: Omit<ReadyHeadersProps, 'onClose'> & { start: StartHeader }) {
+  const { site } = loaded;
+  const made = useMemo(() => fittedTo(site, start.make()), [site, start]);
+  // It is tried in the place of the one that hangs there.
+  const worn = useMemo(() => ({ ...made, id: header.id }), [made, header.id]);
+  const tried = useMemo(() => withHeader(loaded, worn), [loaded, worn]);
+  const preview = usePreview(tried, worn, page, useMeasure(loaded));
+  const { rows, isWorking } = useProofOfAll(tried, worn, { rest: 0 });
+  const worst = worstRow(rows ?? []);
+  const lost = countItems(rows ?? [], 'lost');
+  const scale = CARD / WIDTH;
+  return (
+    <li>
+      <div className="moment-picture" style={{ height: HEIGHT }}>
+        {preview && (
+          <LiveFrame
+            preview={preview}
+            title={`${start.name}, small`}
+            width={WIDTH}
+            height={HEIGHT / scale}
+            scale={scale}
+            scroll={0}
+          />
+        )}
+      </div>
+      <strong>{start.name}</strong>
+      <span className="quiet">{start.says}.</span>
+      <span className="row" aria-live="polite">
+        {worst && !isWorking ? (
+          <>
+            <VerdictText verdict={worst.verdict} contrast={worst.worst} />
+            <span className="quiet">{lost === 0 ? 'nothing lost anywhere' : `${lost} lost in all`}</span>
+          </>
+        ) : (
+          <span className="quiet">being swept over every page</span>
+        )}
+      </span>
+      <Button
+        size="small"
+        variant="outlined"
+        aria-label={`Take it: ${start.name}`}
+        onClick={() => onTake(made)}
+      >
+        Take it
+      </Button>
+    </li>
+  );
+}
