@@ -186,6 +186,8 @@ export function generatedSite(base: Site, seed: number): Site {
     ...(chance(0.3) && { extent: { ...extent, steps: [{ below: 700, sides: between(0, 16) }] } }),
   };
   for (const each of rails.flatMap((one) => [...one.start, ...one.middle, ...one.end])) {
+    const cased = chances(seed + 60_000);
+    if (each.kind === 'menu' && cased.chance(0.5)) each.letterCase = cased.pick(LETTER_CASES);
     if (each.kind !== 'name') continue;
     const named = chances(seed + 50_000);
     each.beside = named.chance(0.6);

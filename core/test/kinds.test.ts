@@ -8,6 +8,8 @@ import { checkSite } from '../src/model/check.ts';
 import type { Header } from '../src/model/header.ts';
 import type { Item, ItemKindName, NameItem, NameParts } from '../src/model/item.ts';
 import type { Site } from '../src/model/site.ts';
+import type { LetterCase } from '../src/model/type.ts';
+import type { Measure } from '../src/measure/measure.ts';
 import { rootAddresses } from '../src/output/addresses.ts';
 import { headerCss } from '../src/output/headerCss.ts';
 import { headerHtml } from '../src/output/headerHtml.ts';
@@ -165,6 +167,24 @@ describe('sizes, worked out on paper: letters are half an em wide', () => {
     expect(both.height).toBeGreaterThan(alone.height);
     expect(both.width).toBeGreaterThan(alone.width);
   });
+  test('a menu in a letter-case of its own is as wide as its letters are then, and says so', () => {
+    // Three times as wide where it is a capital, so that the case is seen in the width.
+    const wide: Measure = {
+      ...measure,
+      advance: (text, font) =>
+        [...text].reduce((sum, letter) => sum + (letter === letter.toLowerCase() ? 1 : 3), 0) * font.size,
+    };
+    const as = (letterCase?: LetterCase) => ({ ...items.menu, ...(letterCase && { letterCase }) });
+    const width = (letterCase?: LetterCase) =>
+      kindOf(as(letterCase)).measure(site, as(letterCase), wide).width;
+    expect(width('capitals')).toBeGreaterThan(width());
+    expect(width('small letters')).toBeLessThan(width('capitals'));
+    expect(width('as typed')).toBe(width());
+    const rules = (letterCase?: LetterCase) => JSON.stringify(kindOf(as()).css(site, as(letterCase), '.it'));
+    expect(rules('capitals')).toContain('text-transform: uppercase');
+    expect(rules()).not.toContain('text-transform');
+  });
+
   test('a tagline beside the name stands on its baseline, with an ink of its own; either is read alone', () => {
     const placed = (item: NameItem) => kindOf(item).measure(site, item, measure);
     const beside = placed({ ...items.name, beside: true });

@@ -14,6 +14,7 @@ import {
 import { ICON_NAMES, type IconName } from './icons.ts';
 import { MAX_LABEL, LinkTarget } from './menu.ts';
 import { PartLooks } from './look.ts';
+import { LETTER_CASES, type LetterCase } from './type.ts';
 import { ColourUse } from './palette.ts';
 import { InRange, IsId, IsPlainText, IsWhole, Nested, NestedList } from './rules.ts';
 
@@ -134,6 +135,10 @@ export class MenuItem extends Hung {
   @InRange(4, 120, 'px') gap: number;
   /** Text size, where it is not the menu style's own. */
   @IsOptional() @InRange(10, 60, 'px') size?: number;
+  /** Letter-case of its entries there, where it is not the menu style's own. */
+  @IsOptional()
+  @IsIn(LETTER_CASES, { message: `Choose a letter-case: ${LETTER_CASES.join(', ')}.` })
+  letterCase?: LetterCase;
   /** What opens a drop-down beside a click on its opener. */
   @IsOptional()
   @IsIn(['click', 'click and hover'], { message: 'Choose click, or click and hover.' })

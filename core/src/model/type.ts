@@ -36,6 +36,7 @@ export class OwnFont {
 export const WEIGHTS = [400, 500, 600, 700] as const;
 
 export const LETTER_CASES = ['as typed', 'capitals', 'small letters'] as const;
+export type LetterCase = (typeof LETTER_CASES)[number];
 
 /** How one kind of text is set. */
 export class TypeStyle {
@@ -52,7 +53,7 @@ export class TypeStyle {
   /** CSS pixels between letters. */
   @InRange(-4, 20, 'px') letterSpacing: number;
   @IsIn(LETTER_CASES, { message: `Choose a letter-case: ${LETTER_CASES.join(', ')}.` })
-  letterCase: (typeof LETTER_CASES)[number];
+  letterCase: LetterCase;
 }
 
 /** The heading level that has a style of its own, and that style, as at the widest step. */

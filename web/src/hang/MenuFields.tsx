@@ -2,6 +2,7 @@ import { PLAIN_STAND_OUT } from '@hatrail/core/header/kinds/menu';
 import { LINK_HEIGHT } from '@hatrail/core/header/metrics';
 import type { MenuItem } from '@hatrail/core/model/item';
 import { entriesOf } from '@hatrail/core/model/menu';
+import { LETTER_CASES } from '@hatrail/core/model/type';
 import { ColourField } from '../parts/ColourField.tsx';
 import { ChoiceField, FieldRow } from '../parts/fields.tsx';
 import { SizeRow, type FieldsProps } from './kindParts.tsx';
@@ -59,6 +60,22 @@ export function MenuFields({ site, item, change }: FieldsProps<MenuItem>) {
           })
         }
       />
+      <FieldRow label="Case">
+        <ChoiceField
+          label="Letter-case of the menu"
+          value={item.letterCase ?? ''}
+          options={[
+            ['', `as the site’s menus: ${site.type.menu.letterCase}`] as const,
+            ...LETTER_CASES.map((letterCase) => [letterCase, letterCase] as const),
+          ]}
+          onChange={(letterCase) =>
+            change<MenuItem>('Letter-case of the menu', (draft) => {
+              if (letterCase === '') delete draft.letterCase;
+              else draft.letterCase = letterCase;
+            })
+          }
+        />
+      </FieldRow>
       {hasDrops && (
         <FieldRow label="Opens">
           <ChoiceField

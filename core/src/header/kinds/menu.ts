@@ -3,6 +3,7 @@ import type { MenuItem, StandOut } from '../../model/item.ts';
 import type { AnyEntry, Entry } from '../../model/menu.ts';
 import { labelOf, leadsAnywhere } from '../../model/references.ts';
 import type { Site } from '../../model/site.ts';
+import type { SiteType } from '../../model/type.ts';
 import { saidOf, wordsOf } from '../../model/words.ts';
 import type { Measure } from '../../measure/measure.ts';
 import { cssColour } from '../../colour/rgb.ts';
@@ -27,13 +28,19 @@ export const PLAIN_STAND_OUT: StandOut = {
   radius: 18,
 };
 
+/** The type that a menu is set in where it hangs. */
+function typeOf({ type }: Site, { letterCase = type.menu.letterCase }: MenuItem): SiteType {
+  return { ...type, menu: { ...type.menu, letterCase } };
+}
+
 function measureEntry(site: Site, item: MenuItem, entry: Entry, measure: Measure): Measured {
-  const style = site.type.menu;
+  const type = typeOf(site, item);
+  const style = type.menu;
   const size = item.size ?? style.size;
   const label = labelOf(site, entry);
   // A label that leads nowhere is never the link of the page one is on.
   const leads = leadsAnywhere(entry);
-  const text = leads ? linkWidth(label, site.type, measure, size) : labelWidth(label, style, measure, size);
+  const text = leads ? linkWidth(label, type, measure, size) : labelWidth(label, style, measure, size);
   const worn = entry.standsOut ? (item.standOut ?? PLAIN_STAND_OUT) : undefined;
   const padding = worn ? STAND_OUT.padding : 0;
   const height = worn ? STAND_OUT.height : LINK_HEIGHT;
@@ -49,7 +56,7 @@ function measureEntry(site: Site, item: MenuItem, entry: Entry, measure: Measure
         name: label,
         box,
         ...(leads
-          ? linkRuns(label, site.type, { room: { left: left + padding, width: text }, box, size }, measure)
+          ? linkRuns(label, type, { room: { left: left + padding, width: text }, box, size }, measure)
           : {
               what: {
                 kind: 'text',
@@ -150,12 +157,17 @@ export const menu: ItemKind<MenuItem> = {
       '</nav>',
     ].join('\n');
   },
-  css(site, { gap, size, standOut }, self) {
+  css(site, item, self) {
+    const { gap, size, letterCase, standOut } = item;
     const colour = (use: ColourUse) => cssColour(resolveColour(site.palette, use));
     const { ink, fill, hoverFill, hoverInk = ink, pressedFill, radius } = standOut ?? PLAIN_STAND_OUT;
-    const style = site.type.menu;
+    const style = typeOf(site, item).menu;
+    const cased = typeCss(style).at(-1)!;
     return [
       [`${self} .hr-menu`, `gap: ${px(gap)}`],
+      ...(letterCase === undefined
+        ? []
+        : [[`${self} :is(.hr-link, .hr-label, .hr-drop .hr-sub)`, cased] as [string, ...string[]]]),
       ...(size === undefined
         ? []
         : [[`${self} :is(.hr-link, .hr-label)`, ...typeCss(style, size)] as [string, ...string[]]]),
