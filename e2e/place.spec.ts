@@ -179,7 +179,7 @@ describe('an owner in Place', () => {
     await expect.poll(() => cell('log').textContent(), SLOW).toMatch(/lost/);
   });
 
-  test(
+  test.runIf(process.env.LONG)(
     'a button kept once and hung in three headers is changed in one, told what it does, changed in all, and undone as one',
     LONG,
     async () => {

@@ -137,6 +137,8 @@ export class Blurred {
   row: i32;
   /** By how many levels any blurred pixel can have changed since the sweep began: the sum of the most that each row brought. */
   drift: f32;
+  /** What that was at every row: worked out with the grids, and kept with them. */
+  drifts: usize;
 }
 
 /** Where the grid of a row is to be. */
@@ -163,12 +165,18 @@ export function turnTo(blur: Blurred, row: i32): void {
   const grid = gridAt(blur, row);
   blur.now = grid;
   blur.row = row;
-  if (blur.kept != 2) blurGrid(blur, row, grid);
+  const known = blur.drifts + (<usize>row << 2);
+  if (blur.kept == 2) {
+    blur.drift = load<f32>(known);
+    return;
+  }
+  blurGrid(blur, row, grid);
   // Between the coarse places a pixel is cubic both ways: it moves by at most 1.25 · 1.25 of what they do.
   if (blur.before != 0) {
     const size = <usize>(blur.lines * blur.count) << 4;
     blur.drift += <f32>1.5625 * mostBetween(grid, blur.before, size);
   }
+  store<f32>(known, blur.drift);
 }
 
 /**

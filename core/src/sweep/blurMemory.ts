@@ -27,7 +27,8 @@ export function layMemory(plan: BlurPlan) {
   const placeCount = sum(({ tables }) => tables?.outsides.length ?? 0);
   return theKernel().lay({
     overlays: ['f32', sum(({ overlay }) => overlay.data.length)],
-    shared: ['u32', 27],
+    shared: ['u32', 28],
+    drifts: ['f32', rows],
     seen: ['u32', SEEN * seen.length],
     page: ['u32', strip.page.length, 'as it is'],
     runs: ['u32', strip.runs.length],
@@ -127,6 +128,11 @@ export function feed(plan: BlurPlan, memory: BlurMemory): void {
     memory.differences.at,
     known ? 2 : Number(plan.isKept),
     memory.stamps.at,
+    0,
+    0,
+    0,
+    0,
+    memory.drifts.at,
   ]);
 }
 

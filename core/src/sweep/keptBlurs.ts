@@ -9,6 +9,8 @@ export interface KeptBlur {
   runs: Uint32Array;
   /** Four floats a place, the places of one scroll after those of another. */
   grids: Float32Array;
+  /** By how many levels any pixel can have changed since the first scroll, at every scroll. */
+  drifts: Float32Array;
 }
 
 /** Most that is kept, bytes: the links and the logo of a header over a page of some thousand pixels. */

@@ -45,13 +45,20 @@ export function sweepBlurred(
 function sweepSeen(plan: BlurPlan, raster: Raster, blurs: KeptBlurs | undefined): Swept[] {
   const memory = layMemory(plan);
   feed(plan, memory);
-  if (plan.known) memory.grid.array.set(plan.known.grids);
+  if (plan.known) {
+    memory.grid.array.set(plan.known.grids);
+    memory.drifts.array.set(plan.known.drifts);
+  }
   blurPage(plan, memory);
   laySeen(plan, memory);
   const { seen, rows } = plan;
   theKernel().run.sweepBlurred(memory.shared.at, memory.seen.at, seen.length, memory.scratch.at);
   if (plan.isKept && !plan.known)
-    blurs?.keep(raster, plan.key, { runs: plan.strip.runs, grids: memory.grid.array.slice() });
+    blurs?.keep(raster, plan.key, {
+      runs: plan.strip.runs,
+      grids: memory.grid.array.slice(),
+      drifts: memory.drifts.array.slice(),
+    });
   return seen.map(({ tables }, i) => {
     const contrasts = memory.result.array.slice(rows * i, rows * (i + 1));
     return tables ? { contrasts } : { contrasts, worst: memory.which.array.slice(rows * i, rows * (i + 1)) };

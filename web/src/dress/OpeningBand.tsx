@@ -1,4 +1,5 @@
 import { at as elementAt } from '@hatrail/core/lists';
+import { Link, useSearchParams } from 'react-router';
 import { Button } from '@mui/material';
 import { momentName, type Header } from '@hatrail/core/model/header';
 import type { Band, Page } from '@hatrail/core/model/page';
@@ -162,6 +163,7 @@ export function OpeningBand(
           ))}
         </span>
       </div>
+      <BandElsewhere band={band} />
       {!readings && <p className="quiet">Its words are being read at every width.</p>}
       {readings?.length === 0 && (
         <p role="alert">Its words could not be read. Change something, or reload, to try again.</p>
@@ -274,5 +276,27 @@ function BandTint({
         Compare
       </Button>
     </div>
+  );
+}
+
+/** The ways from the banner to its picture, and to what stands in it. */
+function BandElsewhere({ band }: { band: Band }) {
+  const [params] = useSearchParams();
+  const at = (pathname: string, more: Record<string, string> = {}) => ({
+    pathname: `../gather/${pathname}`,
+    search: String(new URLSearchParams({ ...Object.fromEntries(params), ...more })),
+  });
+  const picture = band.backdrop.picture?.picture;
+  return (
+    <p className="origin row">
+      {picture !== undefined && (
+        <Link to={at('pictures', { picture })} relative="path">
+          Its picture
+        </Link>
+      )}
+      <Link to={at('pages')} relative="path">
+        What stands in it
+      </Link>
+    </p>
   );
 }
