@@ -290,11 +290,11 @@ function BandElsewhere({ band }: { band: Band }) {
   return (
     <p className="origin row">
       {picture !== undefined && (
-        <Link to={at('pictures', { picture })} relative="path">
+        <Link to={at('pictures', { picture })} relative="path" className="link">
           Its picture
         </Link>
       )}
-      <Link to={at('pages')} relative="path">
+      <Link to={at('pages')} relative="path" className="link">
         What stands in it
       </Link>
     </p>
