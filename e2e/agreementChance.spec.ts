@@ -30,9 +30,12 @@ afterAll(async () => {
   await viewer.close();
 });
 
+/** Where the item of an ink is in the page; the menu button is of none. */
+const itemOf = ({ item }: HeaderInk) => (item === undefined ? '.hr-toggle' : `.hr-item-${item}`);
+
 /** Where an ink's element is in the page. */
 function selectorOf(site: Site, ink: HeaderInk): string {
-  const self = `.hr-item-${ink.item}`;
+  const self = itemOf(ink);
   if (ink.entry !== undefined) {
     const at = site.menus[0]!.entries.findIndex(({ id }) => id === ink.entry) + 1;
     const part = ink.id.endsWith('-opener') ? '.hr-opener' : ':is(.hr-link, .hr-label)';
@@ -62,7 +65,7 @@ for (let seed = FIRST; seed < FIRST + HEADERS; seed++) {
       await expectBeside(
         seen,
         scroll,
-        { ink, selector: selectorOf(site, ink), item: `.hr-item-${ink.item}`, state },
+        { ink, selector: selectorOf(site, ink), item: itemOf(ink), state },
         tally,
       );
     }

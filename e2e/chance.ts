@@ -1,9 +1,10 @@
 import sharp from 'sharp';
-import type { Header, Look, Manner, Rail } from '@hatrail/core/model/header';
-import type { Item } from '@hatrail/core/model/item';
+import { foldOf } from '@hatrail/core/header/fold';
+import { PLACES, type Header, type Look, type Manner, type Rail } from '@hatrail/core/model/header';
+import type { Item, MenuItem } from '@hatrail/core/model/item';
 import type { Picture } from '@hatrail/core/model/picture';
 import type { Site } from '@hatrail/core/model/site';
-import { FAMILY_IDS } from '@hatrail/core/model/type';
+import { FAMILY_IDS, LETTER_CASES } from '@hatrail/core/model/type';
 import { MADE, bandByChance, chances, madePictures, type Dressed } from './dressed.ts';
 
 /**
@@ -120,7 +121,7 @@ export function chanceSite(base: Site, seed: number): Dressed {
   /** At an edge of a rail that gets smaller, where it moves otherwise than the rail. */
   const edge = () =>
     manner.smaller !== undefined && { align: letters.pick(['start', 'middle', 'end'] as const) };
-  const menu: Item = {
+  const menu: MenuItem = {
     kind: 'menu',
     id: 'menu',
     menu: 'main',
@@ -202,6 +203,27 @@ export function chanceSite(base: Site, seed: number): Dressed {
       ...manner,
     },
   };
+  // Of a chance of its own, too: the name with its tagline, a box of its own width, and where the menu button hangs.
+  const named = chances(seed + 70_000);
+  if (named.chance(0.5))
+    rails[0]!.start.push({
+      kind: 'name',
+      id: 'name',
+      size: named.between(14, 22),
+      tagline: true,
+      ...(named.chance(0.6) && { beside: true }),
+      ...(named.chance(0.7) && { taglineInk: named.colour() }),
+    });
+  if (named.chance(0.4))
+    header.extent = { top: 8, sides: 12, max: named.between(700, 1100), linked: false, radius: 10 };
+  if (named.chance(0.4))
+    header.fold = {
+      ...foldOf(header),
+      // The eighth is seen at every scroll, with all that hangs in it.
+      ...(seed % 8 !== 0 && named.chance(0.5) && { always: true }),
+      button: { place: named.pick(PLACES) },
+    };
+  if (named.chance(0.4)) menu.letterCase = named.pick(LETTER_CASES);
   const family = FAMILY_IDS[seed % FAMILY_IDS.length]!;
   const entries = [
     { id: 'own', label: 'Opening nights', page: 'home' },
@@ -230,6 +252,7 @@ export function chanceSite(base: Site, seed: number): Dressed {
   const known = base.pictures.map(({ id }) => id);
   const site: Site = {
     ...base,
+    tagline: 'Open tonight',
     pictures: [
       ...base.pictures,
       ...[...madePictures, ...logoPictures].filter(({ id }) => !known.includes(id)),
