@@ -1,5 +1,6 @@
 import { Button, Dialog, DialogContent, DialogTitle } from '@mui/material';
 import { useMemo } from 'react';
+import { hangingsOf } from '@hatrail/core/placed/answers';
 import { fittedTo } from '@hatrail/core/start/fitted';
 import { STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
 import { START_HEADERS, type StartHeader } from '@hatrail/core/start/headers';
@@ -24,14 +25,16 @@ interface ReadyHeadersProps {
 
 /** Headers that are ready hung, each in the site's own colours over its own pages, with its verdict; one of them is taken. */
 export function ReadyHeaders({ onClose, ...props }: ReadyHeadersProps) {
+  const { header, loaded } = props;
+  const isHung = hangingsOf(loaded.site).some((each) => each.header.id === header.id);
   return (
     <Dialog open maxWidth="lg" onClose={onClose} aria-labelledby="ready-title">
       <DialogTitle id="ready-title">Ready-hung headers, over {props.page.title}</DialogTitle>
       <DialogContent>
         <p className="quiet">
-          In your colours, with your menu and logo, each judged over the pages where {props.header.name}{' '}
-          hangs, at {STANDARD_WIDTHS.join(', ')} px. What you take is a header of its own: nothing else
-          changes.
+          In your colours, with your menu and logo, each judged over{' '}
+          {isHung ? `the pages where ${header.name} hangs` : 'all pages'}, at {STANDARD_WIDTHS.join(', ')} px.
+          What you take is a header of its own: nothing else changes.
         </p>
         <ul className="ready-headers">
           {START_HEADERS.map((start) => (
