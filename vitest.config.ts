@@ -39,6 +39,7 @@ export default defineConfig({
       {
         test: {
           name: 'browser',
+          setupFiles: ['e2e/failed.ts'],
           include: ['e2e/**/*.spec.ts'],
           exclude: [...PIXELS, ...ALONE, ...NOT_NOW],
           testTimeout: 300_000,
@@ -51,6 +52,7 @@ export default defineConfig({
       {
         test: {
           name: 'alone',
+          setupFiles: ['e2e/failed.ts'],
           include: ALONE.filter((file) => !NOT_NOW.includes(file)),
           testTimeout: 300_000,
           hookTimeout: 300_000,

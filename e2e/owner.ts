@@ -28,6 +28,9 @@ export interface Owner {
   close(): Promise<void>;
 }
 
+/** Every owner that is at work now: where a story fails, what they see is told. */
+export const AT_WORK = new Set<Owner>();
+
 export async function openOwner(): Promise<Owner> {
   const dataFolder = mkdtempSync(join(tmpdir(), 'hatrail-'));
   const running = await start({ port: 0, livePort: 0, dataFolder });
@@ -37,13 +40,15 @@ export async function openOwner(): Promise<Owner> {
   tab.setDefaultTimeout(60_000);
   const errors: string[] = [];
   tab.on('pageerror', (error) => errors.push(error.message));
-  tab.on('console', (message) => message.type() === 'error' && errors.push(message.text()));
+  tab.on('console', (message) => {
+    if (message.type() === 'error') errors.push(`${message.text()} ${message.location().url}`.trim());
+  });
   const follow = (navigation: string) => (name: string) =>
     tab
       .getByRole('navigation', { name: navigation })
       .getByRole('link', { name: new RegExp(`^${name}`) })
       .click();
-  return {
+  const owner: Owner = {
     dataFolder,
     running,
     browser,
@@ -67,8 +72,11 @@ export async function openOwner(): Promise<Owner> {
     part: follow('Materials'),
     peg: follow('Main'),
     close: async () => {
+      AT_WORK.delete(owner);
       await browser.close();
       await running.close();
     },
   };
+  AT_WORK.add(owner);
+  return owner;
 }

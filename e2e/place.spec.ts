@@ -148,7 +148,9 @@ describe('an owner in Place', () => {
       await side().getByText('Change something here').click();
       await side().getByRole('link', { name: 'Its look, in Dress' }).click();
       await owner.tab.getByText('Only on Night log.').waitFor(SLOW);
-      await owner.tab.goto(`${owner.tab.url()}&moment=top`);
+      const address = new URL(owner.tab.url());
+      address.searchParams.set('moment', 'top');
+      await owner.tab.goto(String(address));
       await owner.tab.getByText('Only on Night log.').waitFor(SLOW);
       await owner.row(/^Fill/).click(SLOW);
       const opacity = owner.tab.getByRole('textbox', { name: /Fill/ }).first();

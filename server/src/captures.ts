@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import { readFile } from 'node:fs/promises';
-import type { TakenPictures } from '@hatrail/core/model/kept';
+import { copyFile, readFile } from 'node:fs/promises';
+import type { TakenFile, TakenPictures } from '@hatrail/core/model/kept';
 import type { CaptureState, FoundPage, FoundSite, SeenSite } from '@hatrail/core/gather/captured';
 import { BadInput } from '@hatrail/core/model/badInput';
 import { checkSite } from '@hatrail/core/model/check';
@@ -47,6 +47,8 @@ interface Job {
   files: Map<string, Draft>;
   /** What was seen, with the paths of its files. */
   seen?: SeenSite;
+  /** Whether its files are on their way to where they are kept. */
+  isBeingKept?: boolean;
   /** What is left out of pages, by their addresses. */
   without: Map<string, string[]>;
   timer?: NodeJS.Timeout;
@@ -175,8 +177,8 @@ export class Captures {
       await apart.run('sized', { path: draft.path, to, width: isLarge ? 960 : 320 });
       return await readFile(to);
     } catch (error) {
-      // It was kept, or let go, while it was being made smaller.
-      if (this.#job !== job) throw notFound('picture');
+      // It was kept, or let go, while it was being made smaller: its file has its place elsewhere already, or the job is over.
+      if (this.#job !== job || job.isBeingKept) throw notFound('picture');
       throw error;
     } finally {
       await files.dropDraft(to);
@@ -199,12 +201,17 @@ export class Captures {
       facts.set(part, { hash, ...(width && height && { width, height }) });
     }
     const named = new Set([...facts.values()].map(({ hash }) => hash));
-    const made = await files.keep(
-      drafts.filter(({ hash }) => named.has(hash)).map(({ path, hash }) => ({ path, hash })),
-      () => sites.create(site, facts),
-    );
-    this.#drop();
-    return made;
+    job.isBeingKept = true;
+    try {
+      const made = await files.keep(
+        drafts.filter(({ hash }) => named.has(hash)).map(({ path, hash }) => ({ path, hash })),
+        () => sites.create(site, facts),
+      );
+      this.#drop();
+      return made;
+    } finally {
+      job.isBeingKept = false;
+    }
   }
 
   /** Takes the pictures of what was seen into a site that is here already. Its document names them with its next save. */
@@ -217,17 +224,25 @@ export class Captures {
     for (const { address, title, colour, pictures } of seen.pages) {
       const taken: TakenPictures['pictures'] = [];
       for (const { width, file } of pictures) {
-        const { path } = drafts[Number(file)]!;
         const name = `${title} ${width}`;
-        taken.push({
-          width,
-          file: await takePicture(this.#context, site, { name, path, size: 0, isVector: false }),
-        });
+        taken.push({ width, file: await this.#copyInto(site, name, drafts[Number(file)]!.path) });
       }
       pages.push({ address, title, colour, pictures: taken });
     }
     this.#drop();
     return pages;
+  }
+
+  /** Takes a copy into a site, so that it can be tried again where another one fails. */
+  async #copyInto(site: string, name: string, draft: string): Promise<TakenFile> {
+    const { files } = this.#context;
+    const path = files.draftPath();
+    try {
+      await copyFile(draft, path);
+      return await takePicture(this.#context, site, { name, path, size: 0, isVector: false });
+    } finally {
+      await files.dropDraft(path);
+    }
   }
 
   /** Ends it, whatever it is doing, and clears away what it took. */

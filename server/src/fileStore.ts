@@ -1,6 +1,6 @@
 import { createHash, randomUUID } from 'node:crypto';
 import { createReadStream, mkdirSync, rmSync, type ReadStream } from 'node:fs';
-import { open, readFile, readdir, rename, rm, stat } from 'node:fs/promises';
+import { copyFile, open, readFile, readdir, rename, rm, stat } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Readable } from 'node:stream';
@@ -77,13 +77,25 @@ export class FileStore {
     return { path, size, head };
   }
 
-  /** Keeps drafts under their hashes, and then runs what names them, all at once. Where that fails they go again. */
+  /**
+   * Keeps drafts under their hashes, and then runs what names them, all at once. Where that fails they are drafts again, so that
+   * it can be tried once more.
+   */
   async keep<T>(drafts: readonly Draft[], name: () => T): Promise<T> {
     for (const { hash } of drafts) this.#held.set(hash, (this.#held.get(hash) ?? 0) + 1);
+    const moved: Draft[] = [];
     try {
-      for (const { path, hash } of drafts) await this.#place(path, hash);
+      for (const draft of drafts) if (await this.#place(draft)) moved.push(draft);
       if (drafts.length > 0) await sync(this.#files);
-      return name();
+      const named = name();
+      await Promise.all(drafts.map(({ path }) => this.dropDraft(path)));
+      return named;
+    } catch (error) {
+      for (const { path, hash } of moved) {
+        const isAnothers = this.#held.get(hash)! > 1 || this.#isNamed(hash);
+        await (isAnothers ? copyFile : rename)(this.path(hash), path).catch(() => undefined);
+      }
+      throw error;
     } finally {
       for (const { hash } of drafts) {
         const count = this.#held.get(hash)! - 1;
@@ -94,12 +106,13 @@ export class FileStore {
     }
   }
 
-  async #place(path: string, hash: string): Promise<void> {
+  /** Brings a draft to where it is kept. @returns whether it is new there: one that is there already stays a draft */
+  async #place({ path, hash }: Draft): Promise<boolean> {
     const to = this.path(hash);
-    const isKept = await stat(to).catch(() => undefined);
-    if (isKept) return this.dropDraft(path);
+    if (await stat(to).catch(() => undefined)) return false;
     await sync(path);
     await rename(path, to);
+    return true;
   }
 
   /** Lets go of a file, and of what was made from it, unless something names it or is about to. */

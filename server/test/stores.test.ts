@@ -190,20 +190,26 @@ describe('a file', () => {
     expect(listed('pictures')).toEqual([]);
   });
 
-  test('that nothing comes to name is not kept, nor one that is given up while it comes', async () => {
-    const one = await draft(1);
+  test('that nothing comes to name is a draft again, and can be kept by the next try; one that is given up while it comes is gone', async () => {
+    const site = id();
+    const [one, two] = [await draft(1), await draft(2)];
+    await files.keep([await draft(2)], () => sites.files.add(site, 'two', { name: '2.png', hash: two.hash }));
     await expect(
-      files.keep([one], () => {
+      files.keep([one, two], () => {
         throw new Error('Given up.');
       }),
     ).rejects.toThrow('Given up.');
+    expect(listed('pictures')).toEqual([two.hash]);
+    expect(listed('drafts')).toHaveLength(2);
+    await files.keep([one, two], () => sites.files.add(site, 'one', { name: '1.png', hash: one.hash }));
+    expect(listed('pictures')).toEqual([one.hash, two.hash].sort());
     const tooMuch = files.receive(
       Readable.from([Buffer.alloc(600), Buffer.alloc(600)]),
       1000,
       () => new Error('Too much.'),
     );
     await expect(tooMuch).rejects.toThrow('Too much.');
-    expect([...listed('pictures'), ...listed('drafts')]).toEqual([]);
+    expect(listed('drafts')).toEqual([]);
   });
 
   test('is never gone where a row names it, however bringing in and letting go fall together', async () => {
