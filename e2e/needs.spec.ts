@@ -10,7 +10,7 @@ const STORY = { timeout: 180_000 };
 let owner: Dressing;
 beforeAll(async () => {
   owner = await openDressing('Larkfell');
-  owner.keep(owner.siteId, (site) => {
+  await owner.keep(owner.siteId, (site) => {
     site.tagline = 'Dark skies, open doors';
     site.headers[0]!.rails[0]!.start[0] = { kind: 'name', id: 'name', size: 20, tagline: true };
     site.headers[0]!.fold = { bar: ['name'], panel: ['menu', 'book'], edge: 'top' };
@@ -154,7 +154,7 @@ describe('an owner', () => {
   test('puts a value of the first moment back', STORY, async () => {
     const { tab } = owner;
     const top = () => header().looks.top.fill?.opacity;
-    owner.keep(
+    await owner.keep(
       owner.siteId,
       ({ headers }) => void (headers[0]!.looks.top.fill = { colour: { swatch: 'midnight' }, opacity: 0.4 }),
     );

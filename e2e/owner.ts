@@ -18,8 +18,8 @@ export interface Owner {
   errors: string[];
   /** A site as the server keeps it now. */
   kept(siteId: string): Site;
-  /** Changes a site behind the editor's back, before it is opened anew. */
-  keep(siteId: string, change: (site: Site) => void): void;
+  /** Changes a site behind the editor's back, once that has saved what it has, and before it is opened anew. */
+  keep(siteId: string, change: (site: Site) => void): Promise<void>;
   button(name: string | RegExp): ReturnType<Tab['getByRole']>;
   /** Opens a part of Gather. */
   part(name: string): Promise<void>;
@@ -55,7 +55,9 @@ export async function openOwner(): Promise<Owner> {
     tab,
     errors,
     kept: (siteId) => running.context.sites.read(siteId)!.site,
-    keep(siteId, change) {
+    async keep(siteId, change) {
+      if ((await tab.locator('.bar-saved').count()) > 0)
+        await tab.locator('.bar-saved[data-save="saved"]').waitFor();
       const { sites } = running.context;
       const { site, revisions } = sites.read(siteId)!;
       const next = structuredClone(site);

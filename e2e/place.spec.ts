@@ -12,7 +12,7 @@ let owner: Dressing;
 beforeAll(async () => {
   owner = await openDressing('Larkfell');
   // A look that is clear but for the pages that cannot bear it, so that each has its own way.
-  owner.keep(owner.siteId, ({ headers }) => {
+  await owner.keep(owner.siteId, ({ headers }) => {
     const night = headers[0]!;
     night.looks.scrolled = { fill: { colour: { swatch: 'midnight' }, opacity: 1 } };
     night.looks.top.cue = { hover: 2, current: 2 };
@@ -279,7 +279,7 @@ describe('an owner in Place', () => {
       await ahead(kept).getByRole('button', { name: 'Change it there, too' }).click();
       await expect.poll(heights, SLOW).toEqual([44, 44]);
       await saved();
-      owner.keep(siteId, (draft) => void Object.assign(draft, start, { parts: start.parts }));
+      await owner.keep(siteId, (draft) => void Object.assign(draft, start, { parts: start.parts }));
       expect(owner.errors).toEqual([]);
     },
   );

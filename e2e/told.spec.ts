@@ -35,7 +35,7 @@ describe('told', () => {
   );
 
   test('a moment that is lost under the pointer says so', SLOW, async () => {
-    keep(({ headers: [header] }) => {
+    await keep(({ headers: [header] }) => {
       const dark = { colour: '#101b33' };
       header!.looks.scrolled.fill = { colour: dark, opacity: 1 };
       header!.looks.scrolled.ink = { hover: dark };
@@ -49,7 +49,7 @@ describe('told', () => {
   });
 
   test('links that are lost because the header stands in the flow: the cause comes first', SLOW, async () => {
-    keep(({ headers: [header], pages }) => {
+    await keep(({ headers: [header], pages }) => {
       header!.manner = { ...header!.manner, lies: 'above', onScroll: 'leaves' };
       header!.looks.scrolled = {};
       // Pages that are dark at the top: laid over them, white links are clear.
@@ -76,7 +76,7 @@ describe('told', () => {
     const { context } = owner.running;
     const then = owner.kept(owner.siteId);
     context.releases.make(owner.siteId, then, context.sites.read(owner.siteId)!.hashes, '');
-    keep((site) => {
+    await keep((site) => {
       site.menus[0]!.entries.pop();
       site.pairings = [];
     });
@@ -94,7 +94,7 @@ describe('told', () => {
   });
 
   test.runIf(process.env.LONG)('the card of a site counts the words of its banner', SLOW, async () => {
-    keep(({ headers: [header], pages }) => {
+    await keep(({ headers: [header], pages }) => {
       const white = { colour: '#ffffff' };
       header!.looks.top = {
         ink: { link: white, hover: white, current: white, logo: 'light' },
