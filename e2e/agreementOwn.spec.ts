@@ -37,7 +37,7 @@ async function tried(html: string): Promise<{ tab: Tab; what: Tried }> {
   return { tab, what: { site: { ...site, headers: [worn] }, header: worn, page: site.pages[0]!, pictures } };
 }
 
-const trial = (tab: Tab, what: Tried, spoil = '') =>
+const trial = (tab: Tab, what: Tried, spoil = '', widths?: number[]) =>
   tryOwn(
     tab,
     async (width) => {
@@ -48,6 +48,7 @@ const trial = (tab: Tab, what: Tried, spoil = '') =>
     },
     what,
     () => undefined,
+    widths,
   );
 
 test.each(CHOSEN.map(({ name, html }) => [name, html] as const))('%s', async (_, html) => {
@@ -63,7 +64,7 @@ test.each(CHOSEN.map(({ name, html }) => [name, html] as const))('%s', async (_,
 test('what another rule spoils is told with that rule, and what lies behind that was not there', async () => {
   const { html } = MARKUPS.find(({ name }) => name === 'a table')!;
   const { tab, what } = await tried(html);
-  const ink = await trial(tab, what, '#header td.navi a { color: #ff0000 !important }');
+  const ink = await trial(tab, what, '#header td.navi a { color: #ff0000 !important }', [1280]);
   // It leaves with the page: only the top is met, and no more is said.
   expect(ink.moments).toBe(1);
   expect(ink.off[0]).toMatchObject({
@@ -74,11 +75,11 @@ test('what another rule spoils is told with that rule, and what lies behind that
       sets: expect.stringMatching(/^color: (#ff0000|red|rgb\(255, 0, 0\)) !important$/) as string,
     },
   });
-  const ground = await trial(tab, what, '#header td.navi { background: #101010 !important }');
+  const ground = await trial(tab, what, '#header td.navi { background: #101010 !important }', [1280]);
   expect(
     ground.off.some(({ what: kind, says }) => kind === 'ground' && says.includes('<td class="navi">')),
   ).toBe(true);
-  const moved = await trial(tab, what, 'table.top td { padding: 16px 20px !important }');
+  const moved = await trial(tab, what, 'table.top td { padding: 16px 20px !important }', [1280]);
   expect(moved.off[0]).toMatchObject({ what: 'box' });
   await tab.close();
 });

@@ -27,7 +27,9 @@ export async function openDressing(name: string, bands?: number): Promise<Dressi
   const { tab, running, kept } = owner;
   const siteId = running.context.sites.ids().find((id) => kept(id).name.startsWith(name))!;
   if (bands !== undefined)
-    await owner.keep(siteId, ({ pages }) => pages.forEach((page, i) => page.bands.splice(i === 0 ? bands : 0)));
+    await owner.keep(siteId, ({ pages }) =>
+      pages.forEach((page, i) => page.bands.splice(i === 0 ? bands : 0)),
+    );
   await tab.goto(`${running.url}/sites/${siteId}/dress`);
   const stage = () => tab.frameLocator('.stage iframe').first();
   return {

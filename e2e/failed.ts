@@ -1,5 +1,5 @@
 import { afterEach } from 'vitest';
-import { AT_WORK } from './owner.ts';
+import { AT_WORK } from './atWork.ts';
 
 /** Where a story fails, what its owner sees is told with it: where, what stands there, and which errors the page met. */
 afterEach(async ({ task }) => {

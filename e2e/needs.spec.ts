@@ -9,7 +9,7 @@ const SLOW = { timeout: 60_000 };
 const STORY = { timeout: 180_000 };
 let owner: Dressing;
 beforeAll(async () => {
-  owner = await openDressing('Larkfell');
+  owner = await openDressing('Larkfell', 2);
   await owner.keep(owner.siteId, (site) => {
     site.tagline = 'Dark skies, open doors';
     site.headers[0]!.rails[0]!.start[0] = { kind: 'name', id: 'name', size: 20, tagline: true };

@@ -5,6 +5,7 @@ import type { Browser, Page as Tab } from 'playwright-core';
 import { valuesOf } from '@hatrail/core/model/changes';
 import type { Site } from '@hatrail/core/model/site';
 import { start, type Running } from '@hatrail/server/start';
+import { AT_WORK } from './atWork.ts';
 import { openChromium } from './chromium.ts';
 
 /** An owner at work: a server with the demo sites, a browser, and what both browser stories do again and again. */
@@ -27,9 +28,6 @@ export interface Owner {
   peg(name: string): Promise<void>;
   close(): Promise<void>;
 }
-
-/** Every owner that is at work now: where a story fails, what they see is told. */
-export const AT_WORK = new Set<Owner>();
 
 export async function openOwner(): Promise<Owner> {
   const dataFolder = mkdtempSync(join(tmpdir(), 'hatrail-'));

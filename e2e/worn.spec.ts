@@ -7,9 +7,10 @@ import { resolveWorn } from '@hatrail/core/header/look';
 import type { ResolvedLook } from '@hatrail/core/layers/index';
 import { pointedOver } from '@hatrail/core/header/pointed';
 import { panelStates } from '@hatrail/core/header/panelStates';
-import { backingIn, inkIn, ringIn, type LinkState } from '@hatrail/core/header/states';
+import { backingIn, buttonIn, inkIn, ringIn, type LinkState } from '@hatrail/core/header/states';
 import { MOMENTS, itemsOf, momentsOf, type Header, type Look, type Moment } from '@hatrail/core/model/header';
-import type { Item } from '@hatrail/core/model/item';
+import { BUTTON_STATES, buttonKey } from '@hatrail/core/layers/buttons';
+import type { ButtonItem, Item } from '@hatrail/core/model/item';
 import { resolveColour, type ColourUse } from '@hatrail/core/model/palette';
 import type { Site } from '@hatrail/core/model/site';
 import { relativeAddresses } from '@hatrail/core/output/addresses';
@@ -53,9 +54,20 @@ function chanceHeader(seed: number): { site: Site; header: Header } {
     return { colour: cssColour({ r: r!, g: g!, b: b! }) };
   };
   const tint = () => ({ colour: colour(), opacity: Math.round(next() * 10) / 10 });
+  const styled = (): Look['buttons'] => ({
+    ...Object.fromEntries(
+      BUTTON_STATES.flatMap((state) => [
+        ...(chance(0.4) ? [[buttonKey('fill', state), tint()]] : []),
+        ...(chance(0.4) ? [[buttonKey('ink', state), colour()]] : []),
+        ...(chance(0.3) ? [[buttonKey('line', state), colour()]] : []),
+      ]),
+    ),
+    ...(chance(0.5) && { thickness: Math.floor(next() * 5) }),
+  });
   const look = (): Look => ({
     ink: Object.fromEntries(INKS.filter(() => chance(0.4)).map((name) => [name, colour()])),
     backing: Object.fromEntries(STATES.filter(() => chance(0.35)).map((name) => [name, tint()])),
+    ...(chance(0.6) && { buttons: styled() }),
     ...(chance(0.3) && { fill: { ...(chance(0.5) && { colour: colour() }), opacity: next() } }),
     ...(chance(0.3) && { tint: { ...tint() } }),
     ...(chance(0.3) && { blur: { radius: Math.round(next() * 20) } }),
@@ -72,14 +84,24 @@ function chanceHeader(seed: number): { site: Site; header: Header } {
       ]),
     );
   const to = { address: '/x' };
+  const button = () => ({
+    ink: colour(),
+    fill: colour(),
+    hoverFill: colour(),
+    ...(chance(0.5) && { hoverInk: colour() }),
+    ...(chance(0.5) && { pressedFill: colour() }),
+    ...(chance(0.2) && { loose: true }),
+    radius: 6,
+  });
   const icons = [{ id: 'one', label: 'One', icon: 'globe' as const, ...to }];
   const items: Item[] = [
     { kind: 'logo', id: 'logo', height: 28, looks: looks('logo') },
     { kind: 'name', id: 'name', size: 18, tagline: false, looks: looks('name') },
-    { kind: 'menu', id: 'menu', menu: 'main', gap: 20, looks: looks('menu') },
+    { kind: 'menu', id: 'menu', menu: 'main', gap: 20, standOut: button(), looks: looks('menu') },
     { kind: 'text', id: 'text', text: 'Line', size: 15, to, looks: looks('text') },
     { kind: 'icons', id: 'icons', size: 20, gap: 4, links: icons, looks: looks('icons') },
     { kind: 'basket', id: 'basket', size: 20, label: 'Basket', to, count: 2, looks: looks('basket') },
+    { kind: 'button', id: 'button', label: 'Button', page: 'home', ...button() },
   ];
   const ink = { link: colour(), hover: colour(), current: colour() };
   const own = looks('header');
@@ -102,6 +124,7 @@ function chanceHeader(seed: number): { site: Site; header: Header } {
     { id: 'own', label: 'Own', page: 'home' },
     { id: 'other', label: 'Other', page: 'log', children: [{ id: 'child', label: 'Child', address: '/c' }] },
     { id: 'out', label: 'Out', address: '/o', standsOut: true },
+    { id: 'own-out', label: 'Own', page: 'home', standsOut: true },
   ];
   return { site: { ...base, menus: [{ id: 'main', name: 'Main', entries }], headers: [header] }, header };
 }
@@ -116,6 +139,9 @@ const ELEMENTS = [
   { self: '.hr-basket', item: 'basket', plate: true },
   { self: '.hr-name', item: 'name' },
   { self: '.hr-logo', item: 'logo' },
+  { self: '.hr-button', item: 'button', isCurrent: true, isButton: true },
+  { self: '.hr-out:not([aria-current])', item: 'menu', isButton: true },
+  { self: '.hr-out[aria-current]', item: 'menu', isCurrent: true, isButton: true },
 ] as const;
 const FORCED: Record<LinkState, string[]> = {
   rest: [],
@@ -130,6 +156,8 @@ interface Sight {
   color: string;
   plate: string;
   ring: string;
+  /** The line along a button's edge, as a shadow within. */
+  line: string;
 }
 
 /** Puts some elements in a state, by their numbers in the inspector's tree. */
@@ -145,12 +173,18 @@ const sightsOf = (selectors: readonly string[], isOpen: boolean): Promise<Sight[
       return list.map((selector) => {
         const element = document.querySelector(selector)!;
         const { color, outlineColor } = getComputedStyle(element);
-        const plate = getComputedStyle(element, '::before').backgroundColor;
-        return { color, plate, ring: outlineColor };
+        const { backgroundColor, boxShadow } = getComputedStyle(element, '::before');
+        return { color, plate: backgroundColor, ring: outlineColor, line: boxShadow };
       });
     },
     [selectors, isOpen] as const,
   );
+
+/** How thick a line along an edge is, CSS pixels; none where there is none. */
+function edge(shadow: string): number | undefined {
+  const thickness = Number(/([\d.]+)px inset$/.exec(shadow)?.[1] ?? 0);
+  return thickness === 0 ? undefined : thickness;
+}
 
 /** A computed colour as numbers: red, green, blue and opacity. */
 function numbers(css: string): number[] {
@@ -217,10 +251,27 @@ describe('what is worn', () => {
         );
         await force(forced, []);
         elements.forEach((element, i) => {
-          const { color, plate, ring } = sights[i]!;
+          const { color, plate, ring, line } = sights[i]!;
           const look = lookOf(element.item);
           const isCurrent = 'isCurrent' in element;
           const what = `${where}, ${element.self} ${state}`;
+          if ('isButton' in element) {
+            const own = element.item === 'menu' ? header.rails[0]!.start[2] : header.rails[0]!.start[6];
+            const told = buttonIn(
+              look,
+              own?.kind === 'menu' ? own.standOut! : (own as ButtonItem),
+              state,
+              isCurrent,
+            );
+            const fill = { ...resolveColour(site.palette, told.fill.colour), a: told.fill.opacity };
+            expectColour(color, solid(told.ink), `${what}, ink`);
+            expectColour(plate, fill, `${what}, fill`);
+            expect(edge(line), `${what}, line`).toEqual(told.thickness === 0 ? undefined : told.thickness);
+            if (told.thickness > 0)
+              expectColour(line.replace(/ 0px.*/, ''), solid(told.line), `${what}, line`);
+            if (state === 'focused') expectColour(ring, solid(ringIn(look, false, true)), `${what}, ring`);
+            return;
+          }
           if (element.item !== 'logo')
             expectColour(color, solid(inkIn(look, state, isCurrent)), `${what}, ink`);
           if ('plate' in element) {

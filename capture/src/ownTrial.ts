@@ -56,12 +56,13 @@ const FORCED = {
 
 type Tell = (what: string, done: number, of: number) => void;
 
-/** Tries it at every standard width. @throws {BadInput} where the page has no such header any more */
+/** Tries it at the standard widths, or at those given. @throws {BadInput} where the page has no such header any more */
 export async function tryOwn(
   tab: Tab,
   open: OpenAt,
   { site, header, page, pictures }: Tried,
   tell: Tell,
+  widths: readonly number[] = STANDARD_WIDTHS,
 ): Promise<TrialResult> {
   const own = ownHeaderOf(site, header);
   if (!own) throw new BadInput('This header is one of ours: there is nothing to try.');
@@ -76,7 +77,7 @@ export async function tryOwn(
       rule: { selector: rule.selector, sets: `${rule.property}: ${rule.value} !important` },
     })),
     more: 0,
-    widths: [...STANDARD_WIDTHS],
+    widths: [...widths],
     moments: 0,
     largest: 0,
   };
@@ -87,8 +88,8 @@ export async function tryOwn(
   };
   const measure = skiaMeasure();
   const draw = skiaDrawing(site, pictures);
-  for (const [i, width] of STANDARD_WIDTHS.entries()) {
-    tell(`Trying it at ${width} px`, i, STANDARD_WIDTHS.length);
+  for (const [i, width] of widths.entries()) {
+    tell(`Trying it at ${width} px`, i, widths.length);
     await open(width);
     const seen = await prepare(tab, own, css, lines);
     const scene = layoutScene(site, header, page, { width, windowHeight: usualWindowHeight(width) }, measure);
@@ -266,7 +267,7 @@ async function compare(
     }
     // The link of the page one is on may be larger by its mark.
     const [dx = 0, dy = 0, dw = 0, dh = 0] =
-      ink.page === scene.page.id && ink.page !== undefined && !ink.wearsOwn ? (at.own.here ?? []) : [];
+      ink.page === scene.page.id && ink.page !== undefined && !ink.button ? (at.own.here ?? []) : [];
     const [x, y, width, height] = [now.box[0] - dx, now.box[1] - dy, now.box[2] - dw, now.box[3] - dh];
     const apart = Math.max(
       Math.abs(x - ink.box.x),

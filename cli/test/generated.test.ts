@@ -120,7 +120,7 @@ describe('what covers the page', () => {
         );
         const { draw } = await painted(dressed);
         for (const { stack, state, ink, part } of sceneTargets(scene, moment, draw, 0)) {
-          if (part !== 'ink' || !['rest', 'current'].includes(state) || ink.wearsOwn) continue;
+          if (part !== 'ink' || !['rest', 'current'].includes(state) || ink.button) continue;
           const left = stack.layers.filter(({ name, paint }) => {
             if (name === 'textShadow') return false;
             if (paint.kind === 'even') return paint.colour.a > 0;

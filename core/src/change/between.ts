@@ -1,7 +1,7 @@
 import { at } from '../lists.ts';
 import { resolveWorn, type Wearer } from '../header/look.ts';
 import { backingIn } from '../header/states.ts';
-import { layerOf, mapLayers, type ResolvedLook } from '../layers/index.ts';
+import { LAYER_NAMES, layerOf, mapLayers, type ResolvedLook } from '../layers/index.ts';
 import type { ChangeProgress } from '../layers/kind.ts';
 import { PLACES, type Header, type Look, type Moment } from '../model/header.ts';
 import type { Item } from '../model/item.ts';
@@ -26,6 +26,13 @@ export function lookBetween(
 /** Finds a wearer in any header of the same make. */
 type Find = (header: Header) => Wearer;
 
+/** What of a look an item can wear. */
+function passedDown(look: Look): Look {
+  return Object.fromEntries(
+    LAYER_NAMES.filter((name) => layerOf(name).passesDown).map((name) => [name, look[name]]),
+  );
+}
+
 /** A header whose look at the top is what it wears somewhere between, on header, rails and items alike. */
 function atInstant(
   site: Site,
@@ -41,8 +48,7 @@ function atInstant(
         rail[place].map((item, i) => {
           if (item.kind === 'button') return item;
           const find: Find = (of) => ({ header: of, rail: of.rails[r], item: at(of.rails, r)[place][i] });
-          const { ink, cue, backing, textShadow } = between(find).top;
-          return { ...item, looks: { top: { ink, cue, backing, textShadow } } } as Item;
+          return { ...item, looks: { top: passedDown(between(find).top) } } as Item;
         }),
       ]),
     );

@@ -1,5 +1,6 @@
-import type { Rgb, Rgba } from '../colour/rgb.ts';
+import type { Rgb } from '../colour/rgb.ts';
 import type { Box } from '../geometry/box.ts';
+import type { OwnButton } from './states.ts';
 import { currentStyle, inCase, type SiteType, type TypeStyle } from '../model/type.ts';
 import { baselineInLine, fontOf, type Font, type Measure } from '../measure/measure.ts';
 
@@ -27,14 +28,10 @@ export interface HeaderInk {
   /** Border box of the element that a visitor meets; edges not rounded. */
   box: Box;
   what: InkKind;
-  /** The ground that it fills its own box with: that of a button, or of an entry that stands out. */
-  backing?: { rest: Rgba; hover: Rgba; pressed?: Rgba; radius: number };
-  /** Its own ink, where it has one in the place of the look's: that of a button, or of an entry that stands out. */
+  /** What it wears of its own where it is a button or an entry that stands out, in the place of what links wear: see `buttonIn`. */
+  button?: OwnButton;
+  /** Its own ink, where it has one in the place of the look's. */
   ink?: Rgb;
-  /** The same under the pointer, where it is another. */
-  hoverInk?: Rgb;
-  /** Whether ink and backing are its own, whatever the look. */
-  wearsOwn?: boolean;
   /** The item it belongs to, and the number of its rail: known once it is placed. */
   item?: string;
   rail?: number;

@@ -1,9 +1,7 @@
 import { at as elementAt } from '../lists.ts';
 import { headerItems, type Header, type Moment } from '../model/header.ts';
-import type { ButtonItem } from '../model/item.ts';
 import { entriesOf } from '../model/menu.ts';
 import type { OwnAt, OwnHeader, OwnInk, OwnPlace } from '../model/own.ts';
-import { resolveColour, type ColourUse } from '../model/palette.ts';
 import type { Site } from '../model/site.ts';
 import type { Box } from '../geometry/box.ts';
 import type { HeaderInk, InkKind } from './ink.ts';
@@ -135,7 +133,11 @@ function inksOf(site: Site, header: Header, own: OwnHeader, places: readonly Own
         ...(isLink && { isCued: true, plate: box, plateMost: box.height, reachMost: 0 }),
         ...(page !== undefined && { page }),
         ...(ink.isStill && { isStill: true, focus: false as const }),
-        ...(item?.kind === 'button' && buttonWear(site, item)),
+        // It wears its own: what looks say of buttons is for ours.
+        ...(item?.kind === 'button' && {
+          button: { ...item, loose: true },
+          ...(item.page !== undefined && { page: item.page }),
+        }),
       },
     ];
   });
@@ -150,24 +152,6 @@ function whatOf(site: Site, own: OwnHeader, { kind }: OwnInk, place: OwnPlace): 
   const { weight, size, letterSpacing, ...set } = text;
   const font = { family: site.type.menu.family, weight, size, letterSpacing };
   return { kind, run: { ...set, font, left, baseline } };
-}
-
-/** What a button wears of its own. */
-function buttonWear(site: Site, item: ButtonItem): Partial<HeaderInk> {
-  const colour = (use: ColourUse) => resolveColour(site.palette, use);
-  const solid = (use: ColourUse) => ({ ...colour(use), a: 1 });
-  return {
-    backing: {
-      rest: solid(item.fill),
-      hover: solid(item.hoverFill),
-      ...(item.pressedFill && { pressed: solid(item.pressedFill) }),
-      radius: item.radius,
-    },
-    ink: colour(item.ink),
-    ...(item.hoverInk && { hoverInk: colour(item.hoverInk) }),
-    wearsOwn: true,
-    ...(item.page !== undefined && { page: item.page }),
-  };
 }
 
 /** The box of each item: that of all that is read of it. */

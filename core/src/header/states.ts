@@ -1,3 +1,5 @@
+import { buttonKey, type ButtonPart, type ButtonState } from '../layers/buttons.ts';
+import type { StandOut } from '../model/item.ts';
 import type { Tint } from '../model/layer.ts';
 import type { ColourUse } from '../model/palette.ts';
 import type { ResolvedLook } from '../layers/index.ts';
@@ -58,6 +60,57 @@ export function backingIn(
     case 'focused':
       return backing[state] ?? base;
   }
+}
+
+/** What a button, or an entry that stands out, wears where no look says otherwise. */
+export type OwnButton = Omit<StandOut, 'radius'> & { radius: number };
+
+/** What a button wears in a state: its ground, its ink, the line along its edge, and its corners, CSS pixels. */
+export interface ButtonWorn {
+  fill: Tint;
+  ink: ColourUse;
+  line: ColourUse;
+  thickness: number;
+  radius: number;
+}
+
+/** What is set for a state, and where nothing is, for those that it follows: hovered for pressed, and the base of all. */
+function followed(state: LinkState, isCurrent: boolean): ('rest' | ButtonState)[] {
+  const base: ('rest' | ButtonState)[] = isCurrent || state === 'current' ? ['current', 'rest'] : ['rest'];
+  if (state === 'pressed') return ['pressed', 'hover', ...base];
+  return state === 'hover' || state === 'focused' ? [state, ...base] : base;
+}
+
+/** What a button wears in a state: what looks say of buttons, else its own. */
+export function buttonIn(
+  { buttons }: Pick<ResolvedLook, 'buttons'>,
+  own: OwnButton,
+  state: LinkState,
+  isCurrent = false,
+): ButtonWorn {
+  const isPointed = isPointedAt(state);
+  const ownFill =
+    (state === 'pressed' ? own.pressedFill : undefined) ?? (isPointed ? own.hoverFill : own.fill);
+  const ownInk = (isPointed ? own.hoverInk : undefined) ?? own.ink;
+  const plain = { fill: { colour: ownFill, opacity: 1 }, ink: ownInk, radius: own.radius };
+  if (own.loose) return { ...plain, line: ownInk, thickness: 0 };
+  const set = <P extends ButtonPart>(part: P) =>
+    followed(state, isCurrent)
+      .map((each) => buttons[buttonKey(part, each)])
+      .find((value) => value !== undefined);
+  const ink = (set('ink') as ColourUse | undefined) ?? plain.ink;
+  return {
+    fill: (set('fill') as Tint | undefined) ?? plain.fill,
+    ink,
+    line: (set('line') as ColourUse | undefined) ?? ink,
+    thickness: buttons.thickness,
+    radius: buttons.radius ?? plain.radius,
+  };
+}
+
+/** Whether a button tells that it leads to the page one is on. */
+export function tellsCurrent({ buttons }: Pick<ResolvedLook, 'buttons'>, { loose }: OwnButton): boolean {
+  return !loose && (buttons.currentFill ?? buttons.currentInk ?? buttons.currentLine) !== undefined;
 }
 
 /**

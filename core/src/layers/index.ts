@@ -1,5 +1,6 @@
 import { backing } from './backing.ts';
 import { blur } from './blur.ts';
+import { buttons } from './buttons.ts';
 import { cue } from './cue.ts';
 import { cut } from './cut.ts';
 import { edge } from './edge.ts';
@@ -17,6 +18,7 @@ export const LAYERS = {
   ink,
   cue,
   backing,
+  buttons,
   textShadow,
   edge,
   shadow,

@@ -124,6 +124,8 @@ export class StandOut {
   @Nested(() => ColourUse)
   pressedFill?: ColourUse;
   @InRange(0, 40, 'px') radius: number;
+  /** It keeps this style, whatever looks say of buttons. */
+  @IsOptional() @IsBoolean({ message: 'It keeps a style of its own or it does not.' }) loose?: boolean;
 }
 
 export class MenuItem extends Hung {
@@ -170,6 +172,8 @@ export class ButtonItem extends LinkTarget {
   @Nested(() => ColourUse)
   pressedFill?: ColourUse;
   @InRange(0, 40, 'px') radius: number;
+  /** It keeps this style, whatever looks say of buttons. */
+  @IsOptional() @IsBoolean({ message: 'It keeps a style of its own or it does not.' }) loose?: boolean;
   /** Text size, where it is not the button style's own. */
   @IsOptional() @InRange(10, 40, 'px') size?: number;
   @IsOptional()

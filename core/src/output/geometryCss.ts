@@ -2,6 +2,7 @@ import { cssColour } from '../colour/rgb.ts';
 import { ALWAYS, folds, toggleAt, toggleRails } from '../header/fold.ts';
 import { leastWidth } from '../header/readings.ts';
 import { kindOf } from '../header/kinds/index.ts';
+import type { RulesOn } from '../header/kinds/kind.ts';
 import { layoutAt } from '../header/layout.ts';
 import type { HeaderLayout } from '../header/laid.ts';
 import { isMovedApart, keepsToBottom, standsInFlow } from '../header/manner.ts';
@@ -87,7 +88,7 @@ function geometryAt(
   const folded = width < foldWidth;
   const layout = layoutAt(site, header, width, measure, { folded });
   const shown = new Set(layout.items.map(({ id }) => id));
-  const hasPlates = dressedStates(header).backing;
+  const { backing: hasPlates, buttons: isStyled } = dressedStates(header);
   const rules: Rules = new Map();
   const { top, sides, max, radius } = extentAt(header, width);
   const covered = layout.height - layout.slot;
@@ -126,7 +127,10 @@ function geometryAt(
       rules.set(`.hr-rail-${i + 1} > .hr-back`, [`border-radius: ${upper} ${upper} ${lower} ${lower}`]);
     }
     for (const item of itemsOf(base)) {
-      setItem(rules, site, { item: itemAt(item, width), isShown: shown.has(item.id) }, measure, to);
+      setItem(rules, site, { item: itemAt(item, width), isShown: shown.has(item.id) }, measure, {
+        to,
+        isStyled,
+      });
       const { plateMost, reachMost } = layout.inks.find((ink) => ink.item === item.id && ink.plate) ?? {};
       const own = rules.get(`.hr-item-${item.id}`);
       if (hasPlates && plateMost !== undefined) own?.push(`--hr-plate-most: ${px(plateMost)}`);
@@ -217,7 +221,7 @@ function setItem(
   site: Site,
   { item, isShown }: { item: Item; isShown: boolean },
   measure: Measure,
-  to: Pick<Addresses, 'picture' | 'sizes'>,
+  on: Pick<RulesOn, 'to' | 'isStyled'>,
 ): void {
   const self = `.hr-item-${item.id}`;
   if (!isShown) {
@@ -227,7 +231,7 @@ function setItem(
   const { backing } = item.kind === 'button' ? {} : item;
   const colour = (use: Parameters<typeof resolveColour>[1], opacity = 1) =>
     cssColour(resolveColour(site.palette, use), opacity);
-  const own: [string, ...string[]][] = kindOf(item).css(site, item, self, to, measure);
+  const own: [string, ...string[]][] = kindOf(item).css(site, item, self, { ...on, measure });
   const outer = [
     'display: flex',
     `align-self: ${ALIGN[item.align ?? 'middle']}`,

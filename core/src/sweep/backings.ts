@@ -3,10 +3,10 @@ import { titleOf } from '../header/kinds/index.ts';
 import type { HeaderInk } from '../header/layout.ts';
 import type { HeaderLayout } from '../header/laid.ts';
 import type { ResolvedLook } from '../layers/index.ts';
-import { backingIn, isPointedAt, type LinkState } from '../header/states.ts';
+import { backingIn, buttonIn, isPointedAt, type ButtonWorn, type LinkState } from '../header/states.ts';
 import { headerItems, type Header } from '../model/header.ts';
 import type { Page } from '../model/page.ts';
-import { resolveColour } from '../model/palette.ts';
+import { resolveColour, type Swatch } from '../model/palette.ts';
 import type { Site } from '../model/site.ts';
 import { type Box, areaOf } from '../geometry/box.ts';
 import { type Area, meets } from '../geometry/area.ts';
@@ -37,7 +37,7 @@ interface Backing {
   /** The states in which it is met; the first is the one it is in while nothing is done to it. */
   states: LinkState[];
   entry?: string | undefined;
-  layer(state: LinkState): StackLayer | undefined;
+  layers(state: LinkState): StackLayer[];
 }
 
 /** The element of an ink. */
@@ -61,15 +61,34 @@ export function plateBox(
   };
 }
 
-function layerOf(colour: Rgba, box: Box, radius: number): StackLayer | undefined {
-  if (colour.a === 0) return undefined;
-  return {
-    name: 'backing',
-    owner: 'item',
-    blend: 'normal',
-    paint: { kind: 'even', colour },
-    box: { area: areaOf(box), above: radius, below: radius },
-  };
+function layersOf(colour: Rgba, box: Box, radius: number): StackLayer[] {
+  if (colour.a === 0) return [];
+  return [
+    {
+      name: 'backing',
+      owner: 'item',
+      blend: 'normal',
+      paint: { kind: 'even', colour },
+      box: { area: areaOf(box), above: radius, below: radius },
+    },
+  ];
+}
+
+/** The ground of a button, and over it the line along its edge, side by side. */
+function buttonLayers(
+  palette: readonly Swatch[],
+  { fill, line, thickness, radius }: ButtonWorn,
+  { x, y, width, height }: Box,
+): StackLayer[] {
+  const drawn = resolveColour(palette, line);
+  const side = (at: Box) => (thickness === 0 ? [] : layersOf({ ...drawn, a: 1 }, at, 0));
+  return [
+    ...layersOf({ ...resolveColour(palette, fill.colour), a: fill.opacity }, { x, y, width, height }, radius),
+    ...side({ x, y, width, height: thickness }),
+    ...side({ x, y: y + height - thickness, width, height: thickness }),
+    ...side({ x, y: y + thickness, width: thickness, height: height - 2 * thickness }),
+    ...side({ x: x + width - thickness, y: y + thickness, width: thickness, height: height - 2 * thickness }),
+  ];
 }
 
 /** Grounds of a header's items and links, bottom first. */
@@ -95,31 +114,30 @@ export function backingsOf(
       name: ink.name,
       states: statesOf(ink, look, page),
     };
-    const { backing } = ink;
-    if (backing) {
-      const { rest, hover, pressed = hover, radius } = backing;
-      const layer = (state: LinkState) =>
-        layerOf(state === 'pressed' ? pressed : state === 'hover' ? hover : rest, ink.box, radius);
-      own.set(ink.item ?? '', [...(own.get(ink.item ?? '') ?? []), { ...common, layer }]);
+    const { button } = ink;
+    const isCurrent = isCurrentOn(ink, look, page);
+    if (button) {
+      const layers = (state: LinkState) =>
+        buttonLayers(site.palette, buttonIn(look, button, state, isCurrent), ink.box);
+      own.set(ink.item ?? '', [...(own.get(ink.item ?? '') ?? []), { ...common, layers }]);
     }
     const box = plateBox(ink, look);
     if (!box) continue;
-    const isCurrent = isCurrentOn(ink, page);
-    const layer = (state: LinkState) => {
+    const layers = (state: LinkState) => {
       const { colour, opacity } = backingIn(look, state, isCurrent);
-      return layerOf({ ...resolveColour(site.palette, colour), a: opacity }, box, look.backing.radius);
+      return layersOf({ ...resolveColour(site.palette, colour), a: opacity }, box, look.backing.radius);
     };
-    plates.push({ ...common, layer });
+    plates.push({ ...common, layers });
   }
   const items = headerItems(header);
   const grounds = layout.items.flatMap(({ id, box, backing }): Backing[] => {
     const inside = own.get(id) ?? [];
     if (!backing) return inside;
     const item = items.find((candidate) => candidate.id === id);
-    const layer = (state: LinkState) =>
-      layerOf(isPointedAt(state) ? backing.hover : backing.rest, box, backing.radius);
+    const layers = (state: LinkState) =>
+      layersOf(isPointedAt(state) ? backing.hover : backing.rest, box, backing.radius);
     const name = item ? titleOf(site, item) : id;
-    return [{ item: id, name, states: ['rest', 'hover'], layer }, ...inside];
+    return [{ item: id, name, states: ['rest', 'hover'], layers }, ...inside];
   });
   return [...grounds, ...plates];
 }
@@ -138,10 +156,9 @@ function stateAmong({ element, item, entry, states }: Backing, met: readonly Sit
 
 /** The layers of the grounds that reach an area, bottom first. */
 export function backingLayers(all: readonly Backing[], area: Area, met: readonly Situation[]): StackLayer[] {
-  return all.flatMap((each) => {
-    const layer = each.layer(stateAmong(each, met));
-    return layer?.box && meets(layer.box.area, area) ? [layer] : [];
-  });
+  return all.flatMap((each) =>
+    each.layers(stateAmong(each, met)).filter(({ box }) => box && meets(box.area, area)),
+  );
 }
 
 /**

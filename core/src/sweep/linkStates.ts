@@ -2,7 +2,7 @@ import { RING } from '../header/metrics.ts';
 import type { HeaderInk } from '../header/layout.ts';
 import type { HeaderLayout } from '../header/laid.ts';
 import type { ResolvedLook } from '../layers/index.ts';
-import { backingIn, inkIn, isPointedAt, type LinkState } from '../header/states.ts';
+import { backingIn, buttonIn, inkIn, isPointedAt, tellsCurrent, type LinkState } from '../header/states.ts';
 import type { Page } from '../model/page.ts';
 import { type Box, areaOf } from '../geometry/box.ts';
 import type { Cell } from './cells.ts';
@@ -10,8 +10,8 @@ import type { Cell } from './cells.ts';
 /** The states in which an ink is met, and what is judged of it besides its word: the line below and the ring round it. */
 
 /** Whether an ink is of a link to the page that it stands on, and tells so. */
-export function isCurrentOn(ink: HeaderInk, page: Page): boolean {
-  return !ink.wearsOwn && ink.what.kind === 'text' && ink.page === page.id;
+export function isCurrentOn({ what, page: to, button }: HeaderInk, look: ResolvedLook, page: Page): boolean {
+  return what.kind === 'text' && to === page.id && (!button || tellsCurrent(look, button));
 }
 
 /**
@@ -19,22 +19,25 @@ export function isCurrentOn(ink: HeaderInk, page: Page): boolean {
  * open those that look other than what they follow.
  */
 export function statesOf(ink: HeaderInk, look: ResolvedLook, page: Page): LinkState[] {
-  const current = isCurrentOn(ink, page);
+  const current = isCurrentOn(ink, look, page);
   const base = current ? 'current' : 'rest';
   const differs = (a: LinkState, b: LinkState) => {
     const sight = (state: LinkState) =>
-      JSON.stringify([inkIn(look, state, current), ink.plate && backingIn(look, state, current)]);
-    return !ink.wearsOwn && sight(a) !== sight(b);
+      JSON.stringify(
+        ink.button
+          ? buttonIn(look, ink.button, state, current)
+          : [inkIn(look, state, current), ink.plate && backingIn(look, state, current)],
+      );
+    return sight(a) !== sight(b);
   };
   const open = ink.opens && differs('open', base) ? ['open' as const] : [];
   if (ink.isStill) return [base, ...open];
-  const pressed = ink.backing?.pressed !== undefined || differs('pressed', 'hover');
   return [
     base,
     ...open,
     ...(differs('focused', base) ? ['focused' as const] : []),
     'hover',
-    ...(pressed ? ['pressed' as const] : []),
+    ...(differs('pressed', 'hover') ? ['pressed' as const] : []),
   ];
 }
 

@@ -3,7 +3,7 @@ import type { HeaderInk } from '../header/layout.ts';
 import type { HeaderLayout } from '../header/laid.ts';
 import { resolveLook, resolveWorn } from '../header/look.ts';
 import type { ResolvedLook } from '../layers/index.ts';
-import { inkIn, isPointedAt, ringIn, type LinkState, type InkPart } from '../header/states.ts';
+import { buttonIn, inkIn, isPointedAt, ringIn, type LinkState, type InkPart } from '../header/states.ts';
 import { headerItems, type Header, type Moment } from '../model/header.ts';
 import type { Page } from '../model/page.ts';
 import { resolveColour } from '../model/palette.ts';
@@ -143,7 +143,7 @@ function lookOf({ site, header, moment }: Worn, ink: HeaderInk): ResolvedLook {
 
 /** The shadow of an ink's letters, where it has one. A button's label is not part of the look and has none. */
 function shadowOf(worn: Worn, ink: HeaderInk): StackLayer | undefined {
-  if (ink.what.kind !== 'text' || ink.wearsOwn) return undefined;
+  if (ink.what.kind !== 'text' || ink.button) return undefined;
   const { x, y, blur, colour, opacity } = lookOf(worn, ink).textShadow;
   if (opacity === 0) return undefined;
   const paint = { ...resolveColour(worn.site.palette, colour), a: opacity };
@@ -217,11 +217,13 @@ function cellTargets(worn: Worn, ink: HeaderInk): JudgedTarget[] {
   const { what } = ink;
   const look = lookOf(worn, ink);
   const { palette } = worn.site;
-  const isCurrent = isCurrentOn(ink, worn.page);
+  const isCurrent = isCurrentOn(ink, look, worn.page);
   const colourIn = (state: LinkState) =>
-    (isPointedAt(state) ? ink.hoverInk : undefined) ??
     ink.ink ??
-    resolveColour(palette, inkIn(look, state, isCurrent));
+    resolveColour(
+      palette,
+      ink.button ? buttonIn(look, ink.button, state, isCurrent).ink : inkIn(look, state, isCurrent),
+    );
   const known = nothingKnown();
   const targets = (state: LinkState, part: InkPart, cells: Cell[], needed: number, colour: Rgb) =>
     besideAll(
@@ -236,7 +238,7 @@ function cellTargets(worn: Worn, ink: HeaderInk): JudgedTarget[] {
   const needed = what.kind === 'text' ? textTarget(asked, what.run.font) : asked.marks;
   const states = statesOf(ink, look, worn.page);
   const ring = ringCells(ink, worn.layout);
-  const ringed = resolveColour(palette, ringIn(look, isCurrent, ink.wearsOwn === true));
+  const ringed = resolveColour(palette, ringIn(look, isCurrent, ink.button !== undefined));
   return [
     ...(cells.length > 0 ? states : []).flatMap((state) =>
       targets(state, 'ink', cells, needed, colourIn(state)),

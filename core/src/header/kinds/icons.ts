@@ -52,7 +52,7 @@ export const icons: ItemKind<IconsItem> = {
       indent(linksHtml(markup, { ...item, size: 24 }), 2),
       '</div>',
     ].join('\n'),
-  css: (_site, { size, gap, links }, self, to) => [
+  css: (_site, { size, gap, links }, self, { to } = {}) => [
     [`${self} .hr-icons`, `gap: ${px(gap)}`],
     [`${self} .hr-action`, `width: ${px(Math.max(size, ICON_LEAST))}`],
     [`${self} .hr-icon`, `width: ${px(size)}`, `height: ${px(size)}`],

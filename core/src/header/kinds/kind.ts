@@ -38,14 +38,17 @@ export interface ItemKind<I extends Item> {
   html(markup: Markup, item: I, className: string): string;
   /** Its markup in the folded menu; none where it cannot go there. */
   panelHtml?(markup: Markup, item: I): string;
-  /** The rules that hold its sizes; `self` is the item's own selector, `to` says where its pictures are had from. */
-  css(
-    site: Site,
-    item: I,
-    self: string,
-    to?: Pick<Addresses, 'picture' | 'sizes'>,
-    measure?: Measure,
-  ): Rule[];
+  /** The rules that hold its sizes; `self` is the item's own selector. */
+  css(site: Site, item: I, self: string, on?: RulesOn): Rule[];
+}
+
+/** What an item's rules are made for, beside the item. */
+export interface RulesOn {
+  /** Where its pictures are had from. */
+  to?: Pick<Addresses, 'picture' | 'sizes'>;
+  measure?: Measure;
+  /** Whether any look of its header says anything of buttons; in the folded menu none does. */
+  isStyled?: boolean;
 }
 
 /** `href`, and what else a link's markup says of where it leads. */

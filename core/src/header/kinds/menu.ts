@@ -11,7 +11,8 @@ import { px } from '../../css/text.ts';
 import { typeCss } from '../../output/typeCss.ts';
 import { centred, labelWidth, linkRuns, linkWidth, textRun, type HeaderInk, type Measured } from '../ink.ts';
 import { LINK_HEIGHT, OPENER_MARK, OPENER_WIDTH, STAND_OUT } from '../metrics.ts';
-import { escapeHtml, hrefOf, indent, type ItemKind, type Markup } from './kind.ts';
+import { buttonRules } from './buttonRules.ts';
+import { escapeHtml, hrefOf, indent, type ItemKind, type Markup, type Rule } from './kind.ts';
 
 function menuOf(site: Site, id: string) {
   return site.menus.find((menu) => menu.id === id);
@@ -45,7 +46,6 @@ function measureEntry(site: Site, item: MenuItem, entry: Entry, measure: Measure
   const padding = worn ? STAND_OUT.padding : 0;
   const height = worn ? STAND_OUT.height : LINK_HEIGHT;
   const width = text + 2 * padding;
-  const colour = (use: ColourUse) => resolveColour(site.palette, use);
   return {
     width: width + (opens(entry) ? OPENER_WIDTH : 0),
     height: LINK_HEIGHT,
@@ -69,17 +69,7 @@ function measureEntry(site: Site, item: MenuItem, entry: Entry, measure: Measure
         ...(!leads && { focus: false, isStill: true }),
         ...(opens(entry) && { opens: true }),
         ...(!worn && { plate: box }),
-        ...(worn && {
-          ink: colour(worn.ink),
-          wearsOwn: true,
-          ...(worn.hoverInk && { hoverInk: colour(worn.hoverInk) }),
-          backing: {
-            rest: { ...colour(worn.fill), a: 1 },
-            hover: { ...colour(worn.hoverFill), a: 1 },
-            ...(worn.pressedFill && { pressed: { ...colour(worn.pressedFill), a: 1 } }),
-            radius: worn.radius,
-          },
-        }),
+        ...(worn && { button: worn }),
       };
       if (!opens(entry)) return [link];
       const opener = { x: left + width, y: top, width: OPENER_WIDTH, height: LINK_HEIGHT };
@@ -157,10 +147,8 @@ export const menu: ItemKind<MenuItem> = {
       '</nav>',
     ].join('\n');
   },
-  css(site, item, self) {
-    const { gap, size, letterCase, standOut } = item;
-    const colour = (use: ColourUse) => cssColour(resolveColour(site.palette, use));
-    const { ink, fill, hoverFill, hoverInk = ink, pressedFill, radius } = standOut ?? PLAIN_STAND_OUT;
+  css(site, item, self, { isStyled } = {}) {
+    const { gap, size, letterCase, standOut = PLAIN_STAND_OUT } = item;
     const style = typeOf(site, item).menu;
     const cased = typeCss(style).at(-1)!;
     return [
@@ -173,27 +161,45 @@ export const menu: ItemKind<MenuItem> = {
         : [[`${self} :is(.hr-link, .hr-label)`, ...typeCss(style, size)] as [string, ...string[]]]),
       [
         `${self} .hr-out`,
-        `--hr-link: ${colour(ink)}`,
-        `--hr-hover: ${colour(hoverInk)}`,
-        `--hr-current: ${colour(ink)}`,
-        // What links of the header wear in other states is not for it.
-        ...['pressed', 'focused', 'open'].map((state) => `--hr-${state}: initial`),
         `height: ${px(STAND_OUT.height)}`,
         `padding: 0 ${px(STAND_OUT.padding)}`,
         `--hr-pad: ${px(STAND_OUT.padding)}`,
         `--hr-up: ${px((LINK_HEIGHT - STAND_OUT.height) / 2)}`,
-        `border-radius: ${px(radius)}`,
-        `--hr-ground: ${colour(fill)}`,
         'text-shadow: none',
       ],
-      // A label that leads nowhere does not answer to the pointer.
-      [`${self} a.hr-out:hover`, `--hr-ground: ${colour(hoverFill)}`],
-      ...(pressedFill
-        ? [[`${self} a.hr-out:active`, `--hr-ground: ${colour(pressedFill)}`] as [string, string]]
-        : []),
+      ...(isStyled && !standOut.loose
+        ? styledRules(site, standOut, self)
+        : standOutRules(site, standOut, self)),
     ];
   },
 };
+
+/** An entry that stands out, in its own style. */
+function standOutRules({ palette }: Site, standOut: StandOut, self: string): Rule[] {
+  const colour = (use: ColourUse) => cssColour(resolveColour(palette, use));
+  const { ink, fill, hoverFill, hoverInk = ink, pressedFill, radius } = standOut;
+  return [
+    [
+      `${self} .hr-out`,
+      `--hr-link: ${colour(ink)}`,
+      `--hr-hover: ${colour(hoverInk)}`,
+      `--hr-current: ${colour(ink)}`,
+      // What links of the header wear in other states is not for it.
+      ...['pressed', 'focused', 'open'].map((state) => `--hr-${state}: initial`),
+      `border-radius: ${px(radius)}`,
+      `--hr-ground: ${colour(fill)}`,
+    ],
+    // A label that leads nowhere does not answer to the pointer.
+    [`${self} a.hr-out:hover`, `--hr-ground: ${colour(hoverFill)}`],
+    ...(pressedFill ? [[`${self} a.hr-out:active`, `--hr-ground: ${colour(pressedFill)}`] as Rule] : []),
+  ];
+}
+
+/** The same in the style of all buttons: named twice, so that it goes before what links wear. */
+function styledRules({ palette }: Site, standOut: StandOut, self: string): Rule[] {
+  const selectors = { rest: `${self} .hr-out.hr-out`, acting: `${self} a.hr-out.hr-out` };
+  return buttonRules(palette, standOut, selectors, true);
+}
 
 function entryHtml(markup: Markup, item: MenuItem, entry: Entry): string {
   const label = labelOf(markup.site, entry);

@@ -108,7 +108,7 @@ export const name: ItemKind<NameItem> = {
       '</a>',
     ].join('\n');
   },
-  css(site, item, self, _, measure) {
+  css(site, item, self, { measure } = {}) {
     const parts = partsOf(site, item);
     const isBeside = standsBeside(site, item);
     const down = isBeside && measure ? lowered(site, item, measure) : { name: 0, tagline: 0 };

@@ -105,6 +105,8 @@ export function linkCss(site: Site, header: Header): string {
           'inset: 0',
           'border-radius: inherit',
           'background: var(--hr-ground)',
+          states.buttons &&
+            'box-shadow: inset 0 0 0 var(--hr-button-thickness, 0px) var(--hr-rule, transparent)',
         )
       : '',
     ringCss(kinds.has('button')),

@@ -129,6 +129,7 @@ export function dressedStates(header: Header): {
   focused: boolean;
   open: boolean;
   backing: boolean;
+  buttons: boolean;
 } {
   const sets = (test: (look: Look) => boolean) =>
     wearersOf(header).some((wearer) =>
@@ -142,6 +143,7 @@ export function dressedStates(header: Header): {
     focused: sets(({ ink }) => ink?.focused !== undefined),
     open: sets(({ ink, backing }) => (ink?.open ?? backing?.open) !== undefined),
     backing: sets(({ backing }) => BACKING_STATES.some((state) => backing?.[state] !== undefined)),
+    buttons: sets(({ buttons }) => buttons !== undefined && Object.keys(buttons).length > 0),
   };
 }
 

@@ -86,7 +86,7 @@ export function panelCss(site: Site, header: Header, to: Pick<Addresses, 'pictur
       .filter(({ id, kind }) => panel.includes(id) && (kind === 'button' || kind === 'icons'))
       .flatMap((item) =>
         kindOf(item)
-          .css(site, item.kind === 'icons' ? { ...item, size: 24 } : item, `.hr-in-${item.id}`, to)
+          .css(site, item.kind === 'icons' ? { ...item, size: 24 } : item, `.hr-in-${item.id}`, { to })
           .map(([selector, ...declarations]) => rule(selector, ...declarations)),
       ),
     headerItems(header).some(({ kind }) => kind === 'menu' || kind === 'search') ? '' : subCss(site, header),

@@ -2,6 +2,7 @@ import type { ComponentType } from 'react';
 import type { LayerName } from '@hatrail/core/layers/index';
 import { BackingLayer, BackingSummary } from './BackingLayer.tsx';
 import { BlurLayer, BlurSummary } from './BlurLayer.tsx';
+import { ButtonsLayer, ButtonsSummary } from './ButtonsLayer.tsx';
 import { CueLayer, CueSummary } from './CueLayer.tsx';
 import { CutLayer, CutSummary } from './CutLayer.tsx';
 import { EdgeLayer, EdgeSummary } from './EdgeLayer.tsx';
@@ -24,6 +25,7 @@ export const LAYER_VIEWS: Record<LayerName, LayerView> = {
   ink: { Body: InkLayer, Summary: InkSummary },
   cue: { Body: CueLayer, Summary: CueSummary },
   backing: { Body: BackingLayer, Summary: BackingSummary },
+  buttons: { Body: ButtonsLayer, Summary: ButtonsSummary },
   textShadow: { Body: TextShadowLayer, Summary: TextShadowSummary },
   edge: { Body: EdgeLayer, Summary: EdgeSummary },
   shadow: { Body: ShadowLayer, Summary: ShadowSummary },
