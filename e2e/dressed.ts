@@ -7,6 +7,7 @@ import type { Band } from '@hatrail/core/model/page';
 import type { ColourUse } from '@hatrail/core/model/palette';
 import type { Picture } from '@hatrail/core/model/picture';
 import type { Site } from '@hatrail/core/model/site';
+import { BY_CHANCE } from '../core/test/layersByChance.ts';
 import { random } from '../core/test/made.ts';
 
 /** Headers dressed by chance over pages that are hard to read on: the same for the same seed. */
@@ -101,6 +102,7 @@ function ground({ chance, pick, between, colour }: Chances, isRail: boolean): Lo
     }),
     ...(chance(0.25) && { tint: { colour: colour(), opacity: between(1, 7) / 10 } }),
     ...(!isRail && chance(0.35) && { blur: { radius: between(2, 18) } }),
+    ...(!isRail && chance(0.35) && { buttons: BY_CHANCE.buttons({ pick, between, colour }, '') }),
     ...(!isRail &&
       chance(0.3) && {
         textShadow: {

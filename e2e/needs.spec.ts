@@ -151,6 +151,36 @@ describe('an owner', () => {
     },
   );
 
+  test(
+    'gives all buttons one style: outlined at the top, one cut loose, and told what it does',
+    STORY,
+    async () => {
+      const { tab } = owner;
+      await tab.goto(`${owner.running.url}/sites/${owner.siteId}/dress?moment=top`);
+      await owner.add('Buttons');
+      await owner.row(/^Buttons/).click();
+      const opacity = tab.getByRole('textbox', { name: 'Opacity of the fill of buttons, at rest, percent' });
+      await opacity.fill('0');
+      await opacity.press('Enter');
+      const worn = () => header().looks.top.buttons;
+      await expect.poll(() => worn()?.fill?.opacity, SLOW).toBe(0);
+      const paint = () => owner.inFrame('.hr-rail .hr-button', 'background-color', '::before');
+      await expect.poll(paint, SLOW).toMatch(/, 0\)$|\/ 0\)$/);
+      // Dark letters on a clear button over the night sky: the layer's own sample says so.
+      const rest = tab.getByRole('group', { name: 'State of buttons' }).getByRole('button').first();
+      await rest.getByText(/Lost/).waitFor(SLOW);
+      expect(await axeFindings(tab, ['iframe'])).toEqual([]);
+      await tab.getByRole('checkbox', { name: /^Book a night/ }).uncheck();
+      await tab.getByText('Nobody wears it').waitFor(SLOW);
+      await expect.poll(paint, SLOW).not.toMatch(/, 0\)$|\/ 0\)$/);
+      await undo();
+      await rest.getByText(/Lost/).waitFor(SLOW);
+      await undo();
+      await undo();
+      await expect.poll(worn, SLOW).toBeUndefined();
+    },
+  );
+
   test('puts a value of the first moment back', STORY, async () => {
     const { tab } = owner;
     const top = () => header().looks.top.fill?.opacity;

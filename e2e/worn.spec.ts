@@ -101,7 +101,7 @@ function chanceHeader(seed: number): { site: Site; header: Header } {
     { kind: 'text', id: 'text', text: 'Line', size: 15, to, looks: looks('text') },
     { kind: 'icons', id: 'icons', size: 20, gap: 4, links: icons, looks: looks('icons') },
     { kind: 'basket', id: 'basket', size: 20, label: 'Basket', to, count: 2, looks: looks('basket') },
-    { kind: 'button', id: 'button', label: 'Button', page: 'home', ...button() },
+    { kind: 'button', id: 'act', label: 'Act', page: 'home', ...button() },
   ];
   const ink = { link: colour(), hover: colour(), current: colour() };
   const own = looks('header');
@@ -139,7 +139,7 @@ const ELEMENTS = [
   { self: '.hr-basket', item: 'basket', plate: true },
   { self: '.hr-name', item: 'name' },
   { self: '.hr-logo', item: 'logo' },
-  { self: '.hr-button', item: 'button', isCurrent: true, isButton: true },
+  { self: '.hr-button', item: 'act', isCurrent: true, isButton: true },
   { self: '.hr-out:not([aria-current])', item: 'menu', isButton: true },
   { self: '.hr-out[aria-current]', item: 'menu', isCurrent: true, isButton: true },
 ] as const;
@@ -359,7 +359,7 @@ describe('what drop-downs and the folded menu wear', () => {
       const { root } = await cdp.send('DOM.getDocument');
       const solid = (use: ColourUse) => ({ ...resolveColour(site.palette, use), a: 1 });
       const told = panelStates(header.panel);
-      const button = itemsOf(header.rails[0]!).find((item) => item.kind === 'button')!;
+      const button = itemsOf(header.rails[0]!).findLast((item) => item.kind === 'button')!;
       const look = (state: 'rest' | 'hover' | 'pressed' | 'focused') => {
         const isOver = state === 'hover' || state === 'pressed';
         const hovered = isOver ? (button.hoverInk ?? button.ink) : button.ink;

@@ -108,7 +108,7 @@ const follows = Object.fromEntries([
   ...STATES.flatMap((state) =>
     (['fill', 'ink', 'line'] as const).map((part) => [
       buttonKey(part, state),
-      state === 'pressed' ? 'as hovered' : 'as at rest',
+      state === 'pressed' ? 'as hovered, where that is set' : 'as at rest, where that is set',
     ]),
   ),
 ]) as Partial<Record<keyof Buttons, string>>;

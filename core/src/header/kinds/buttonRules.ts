@@ -49,13 +49,8 @@ export function buttonRules(
     ];
   };
   return [
-    [
-      rest,
-      ...base('rest'),
-      ...worn('rest', []),
-      `border-radius: var(--hr-button-radius, ${radius})`,
-      'transition: none',
-    ],
+    [rest, ...worn('rest', []), `border-radius: var(--hr-button-radius, ${radius})`, 'transition: none'],
+    [`${rest}:not([aria-current])`, ...base('rest')],
     [`${acting}[aria-current]`, ...base('current')],
     [`${acting}:focus-visible`, ...worn('focused', ['focused'])],
     [`${acting}:hover`, ...worn('hover', ['hover'])],

@@ -28,13 +28,7 @@ export function ButtonsLayer({ rows }: BodyProps) {
   const [state, setState] = useState<State>('rest');
   const all = buttonsOf(site, wearer.header);
   const [first] = all.filter(({ own }) => !own.loose);
-  if (!first)
-    return (
-      <p className="quiet">
-        No button hangs in this header that would wear it, and no entry of its menus stands out.{' '}
-        <Link to={`../hang?${new URLSearchParams({ header: wearer.header.id })}`}>Hang one</Link>
-      </p>
-    );
+  if (!first) return all.length > 0 ? <AllLoose all={all} /> : <NoButtons headerId={wearer.header.id} />;
   const worn = buttonIn(look, first.own, state, state === 'current');
   const inState = (part: string) => `${part}, ${STATE_NAMES[state]}`;
   return (
@@ -67,7 +61,12 @@ export function ButtonsLayer({ rows }: BodyProps) {
           />
         </Value>
       ))}
-      <NumberValue layer="buttons" name="thickness" label="Line" called="Thickness of the line of buttons" />
+      <NumberValue
+        layer="buttons"
+        name="thickness"
+        label="Thickness"
+        called="Thickness of the line of buttons"
+      />
       <Value label="Corners" layer="buttons" name="radius">
         <NumberField
           label="Corners of buttons"
@@ -78,6 +77,24 @@ export function ButtonsLayer({ rows }: BodyProps) {
       </Value>
       <Wearers all={all} />
     </>
+  );
+}
+
+function AllLoose({ all }: { all: readonly HungButton[] }) {
+  return (
+    <>
+      <p className="quiet">Nobody wears it: each button keeps a style of its own.</p>
+      <Wearers all={all} />
+    </>
+  );
+}
+
+function NoButtons({ headerId }: { headerId: string }) {
+  return (
+    <p className="quiet">
+      No button hangs in this header, and no entry of its menus stands out.{' '}
+      <Link to={`../hang?${new URLSearchParams({ header: headerId })}`}>Hang one</Link>
+    </p>
   );
 }
 
