@@ -82,6 +82,7 @@ function ground({ chance, pick, between, colour }: Chances, isRail: boolean): Lo
         size: pick(['cover', 'contain'] as const),
         // Patterns of a pixel or two are drawn in their own size: no two rasters make a smaller one alike.
         ...(chance(0.4) && { drawnWidth: pick([24, 48, 96, 192, 300]) }),
+        ...(worn !== 'checks' && chance(0.25) && { share: between(20, 150) }),
         ...(worn === 'checks' && { drawnWidth: SIZE }),
         x: pick([0, 50, 100]),
         y: pick([0, 50, 100]),
@@ -149,6 +150,7 @@ export function bandByChance(by: Chances, id: string, isFine = true): Band {
           x: isTile ? 0 : between(0, 100),
           y: isTile ? 0 : between(0, 100),
           repeat: 'repeat',
+          ...(!isFinePattern && chance(0.3) && { share: between(30, 160) }),
           ...(isTile && {
             drawnWidth: picture === 'dots' ? 24 : SIZE,
           }),

@@ -157,8 +157,8 @@ describe('an owner', () => {
     async () => {
       const { tab } = owner;
       await tab.goto(`${owner.running.url}/sites/${owner.siteId}/dress?moment=top`);
-      await owner.add('Buttons');
-      await owner.row(/^Buttons/).click();
+      // From the button itself to its style.
+      await owner.stage().locator('.hr-rail .hr-button').click();
       const opacity = tab.getByRole('textbox', { name: 'Opacity of the fill of buttons, at rest, percent' });
       await opacity.fill('0');
       await opacity.press('Enter');
@@ -176,8 +176,70 @@ describe('an owner', () => {
       await undo();
       await rest.getByText(/Lost/).waitFor(SLOW);
       await undo();
-      await undo();
       await expect.poll(worn, SLOW).toBeUndefined();
+    },
+  );
+
+  test(
+    'finds a picture by word and by the ground it gives; it is turned, and its places with it',
+    STORY,
+    async () => {
+      const { tab } = owner;
+      await tab.goto(`${owner.running.url}/sites/${owner.siteId}/gather/pictures`);
+      await tab.getByRole('button', { name: 'From the gallery' }).click();
+      const dialog = tab.getByRole('dialog', { name: 'Gallery' });
+      await dialog.getByText('12 of 12').waitFor(SLOW);
+      await dialog
+        .getByRole('combobox', { name: 'The ground that it gives to a header' })
+        .selectOption('dark at the top');
+      await dialog.getByRole('button', { name: /^Dark slate/ }).waitFor(SLOW);
+      expect(await dialog.getByRole('button', { name: /^Summer cloud/ }).count()).toBe(0);
+      await dialog.getByRole('textbox', { name: 'A word of its name' }).fill('slate');
+      await dialog.getByText('1 of 12').waitFor(SLOW);
+      expect(await axeFindings(tab)).toEqual([]);
+      await dialog.getByRole('button', { name: 'Not now' }).click();
+      const placed = () => owner.kept(owner.siteId).pages[0]!.bands[0]!.backdrop.picture!;
+      const { picture, x, y } = placed();
+      await tab.goto(`${tab.url()}?picture=${picture}`);
+      await tab.getByRole('combobox', { name: 'Turn the picture' }).selectOption('sideways');
+      await expect.poll(() => placed().picture, SLOW).toBe(`${picture}-turned`);
+      expect(placed()).toMatchObject({ x: 100 - x, y });
+      await undo();
+      await expect.poll(() => placed().picture, SLOW).toBe(picture);
+    },
+  );
+
+  test(
+    'starts over a picture: asked for at once, and the header is seen on it with its verdict',
+    STORY,
+    async () => {
+      const { tab } = owner;
+      await tab.goto(owner.running.url);
+      await tab.getByRole('button', { name: 'Start a site' }).click();
+      await tab.getByRole('textbox', { name: 'Name of the site' }).fill('Salt Pans');
+      await tab.getByRole('radio', { name: 'Over a picture' }).check();
+      await tab.getByRole('button', { name: 'A bay at dusk' }).click();
+      expect(await axeFindings(tab, ['iframe'])).toEqual([]);
+      await tab.getByRole('button', { name: 'Start', exact: true }).click();
+      await tab.waitForURL(/\/dress/);
+      const id = /sites\/([^/]+)/.exec(tab.url())![1]!;
+      expect(owner.kept(id).pages[0]!.bands[0]!.backdrop.picture?.picture).toBe('dusk');
+      await tab
+        .getByRole('button', { name: /^At the top/ })
+        .getByText(/Clear|Strained|Lost/)
+        .waitFor(SLOW);
+      // A picture that cannot be had leaves no site behind.
+      const count = () => owner.running.context.sites.ids().length;
+      const before = count();
+      await tab.goto(owner.running.url);
+      await tab.getByRole('button', { name: 'Start a site' }).click();
+      await tab.getByRole('textbox', { name: 'Name of the site' }).fill('Nowhere');
+      await tab.getByRole('radio', { name: 'Over a picture' }).check();
+      await tab.getByRole('textbox', { name: 'Address of a picture' }).fill('http://127.0.0.1:9/none.png');
+      await tab.getByRole('button', { name: 'Start', exact: true }).click();
+      await tab.locator('.start-site .Mui-error').first().waitFor(SLOW);
+      await expect.poll(count, SLOW).toBe(before);
+      owner.errors.splice(0);
     },
   );
 

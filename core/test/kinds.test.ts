@@ -211,7 +211,8 @@ describe('what is particular', () => {
   test('a button wears its own colours, and has its hovered and pressed ones in the style sheet', () => {
     const { layout, css } = withItem(items.button);
     const [ink] = layout.inks;
-    expect(ink!.button).toBe(items.button);
+    expect(items.button).toMatchObject(ink!.button!);
+    expect(ink!.button).toHaveProperty('pressedFill');
     expect(css).toMatch(/\.hr-item-it[^{]*:hover[^{]*\{[^}]*--hr-ground: rgb\(170 34 34\)/);
     expect(css).toMatch(/\.hr-item-it[^{]*:active[^{]*\{[^}]*--hr-ground: rgb\(255 255 255\)/);
   });

@@ -2,6 +2,10 @@ import { USUAL_NEEDS } from '../src/model/needs.ts';
 import { describe, expect, test } from 'vitest';
 import { evenGround, logoOn, marginShare } from '../src/gather/logoVerdicts.ts';
 import { sizeForUses, usesOfPicture } from '../src/gather/pictureUses.ts';
+import { groundsOfPicture } from '../src/gather/pictureGround.ts';
+import { turnPlaces, turnedBox, turnedPicture, turnedPoint } from '../src/gather/turned.ts';
+import { TURNS, type Turn } from '../src/model/turns.ts';
+import { tilingOf } from '../src/page/placing.ts';
 import { cropRound, inView, pixelsNeeded, wholeHeight } from '../src/page/inView.ts';
 import { drawPalette } from '../src/pixels/drawPalette.ts';
 import { cutBox, findBox, inOneColour, isOpaque, svgInOneColour, trimBox } from '../src/pixels/logoTools.ts';
@@ -239,4 +243,90 @@ describe('what stays in view', () => {
     );
     expect(cssImage(to, 'logo')).toBe('url("pictures/logo.svg")');
   });
+});
+
+describe('a picture that is turned', () => {
+  const BACK: Record<Turn, Turn> = {
+    left: 'right',
+    right: 'left',
+    sideways: 'sideways',
+    'upside down': 'upside down',
+  };
+
+  test('takes its focus along: worked out by hand', () => {
+    const at = { x: 20, y: 30 };
+    expect(TURNS.map((turn) => turnedPoint(at, turn))).toEqual([
+      { x: 30, y: 80 },
+      { x: 70, y: 20 },
+      { x: 80, y: 30 },
+      { x: 20, y: 70 },
+    ]);
+    expect(turnedBox({ x: 10, y: 20, width: 30, height: 40 }, 'right')).toEqual({
+      x: 40,
+      y: 10,
+      width: 40,
+      height: 30,
+    });
+  });
+
+  test.each(TURNS)('%s and back is as it was', (turn) => {
+    const picture = {
+      ...site.pictures[0]!,
+      focus: { x: 12, y: 34 },
+      subject: { x: 5, y: 10, width: 20, height: 60 },
+    };
+    const there = { ...picture, ...turnedPicture(picture, turn) };
+    const { focus, subject } = turnedPicture(there, BACK[turn]);
+    expect(focus).toEqual(picture.focus);
+    expect(subject).toEqual(picture.subject);
+  });
+
+  test('keeps the same part of it in view wherever it is placed', () => {
+    const draft = structuredClone(site);
+    const [band] = draft.pages[0]!.bands;
+    const { id } = draft.pictures[0]!;
+    band!.backdrop.picture = { picture: id, size: 'cover', x: 10, y: 40, repeat: 'no-repeat' };
+    turnPlaces(draft, id, 'sideways');
+    expect(band!.backdrop.picture).toMatchObject({ x: 90, y: 40 });
+  });
+});
+
+describe('the ground that a picture gives', () => {
+  const at = (pixel: (x: number, y: number) => number) => {
+    const grey = (v: number) => ({ r: v, g: v, b: v });
+    return groundsOfPicture(raster(60, 40, (x, y) => grey(pixel(x, y))));
+  };
+
+  test.each([
+    ['a night sky over snow', at((_, y) => (y < 20 ? 20 : 240)), ['dark at the top', 'even at the top']],
+    ['snow over a night sea', at((_, y) => (y < 20 ? 240 : 20)), ['light at the top', 'even at the top']],
+    ['a middle grey, on which black alone is clear', at(() => 128), ['light at the top', 'even at the top']],
+    ['stripes', at((x) => (x % 2 ? 255 : 0)), ['busy at the top']],
+    ['from dark to light, slowly', at((x) => 4 * x), []],
+    [
+      'a night sky with one star in a hundred',
+      at((x, y) => (x === 7 && y === 1 ? 255 : 10)),
+      ['dark at the top', 'even at the top'],
+    ],
+  ])('%s', (_, told, expected) => {
+    expect(told).toEqual(expected);
+  });
+});
+
+test('a picture’s share of its box is its width there, whatever else is said of its size', () => {
+  const own = { width: 400, height: 100 };
+  const box = { x: 0, y: 0, width: 1000, height: 200 };
+  const placing = { size: 'cover', share: 50, drawnWidth: 30, x: 100, y: 0, repeat: 'no-repeat' } as const;
+  expect(tilingOf(own, box, placing).tile).toEqual({ x: 500, y: 0, width: 500, height: 125 });
+});
+
+test('what the header and its rails wear is among the uses of a picture', () => {
+  const worn = structuredClone(header);
+  const { id } = site.pictures[0]!;
+  worn.looks.top.picture = { on: true, picture: id };
+  worn.rails[0]!.looks = { scrolled: { picture: { on: true, picture: id, size: 'contain' } } };
+  const names = usesOfPicture({ ...site, pages: [] }, worn, site.pictures[0]!, [1280], measure).map(
+    ({ name }) => name,
+  );
+  expect(names).toEqual([worn.name, `${worn.name}, rail 1`]);
 });

@@ -240,6 +240,10 @@ async function makers(kept: KeptSite, by: () => number): Promise<() => Asked> {
         height: 1,
       }),
     () =>
+      json('POST', `${at}/files/${pick(['aurora', 'nothing', 'constructor', '..%2f..'])}/turn`, {
+        turn: pick([...values, 'up', 'LEFT', ['left']]),
+      }),
+    () =>
       json('PUT', `${at}/name`, {
         name: pick([7, null, {}, [], 'a\u0001b', ' ', '<b>', 'x'.repeat(121)]),
       }),

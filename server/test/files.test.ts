@@ -118,6 +118,28 @@ describe('files that are taken in', () => {
     expect(taken.fontName).toBe('Zilla Slab');
     expect((await api(`/fonts/${taken.hash}`)).status).toBe(200);
   });
+  test('one is turned by a quarter, or over; a drawing is not', async () => {
+    const turn = (file: string, how: unknown) => site(`/files/${file}/turn`, json('POST', { turn: how }));
+    const two = await sharp({ create: { width: 6, height: 4, channels: 3, background: '#ff0000' } })
+      .composite([
+        { input: { create: { width: 3, height: 4, channels: 3, background: '#0000ff' } }, left: 3, top: 0 },
+      ])
+      .png()
+      .toBuffer();
+    const { id } = await bring('two.png', two);
+    const corner = async (how: string) => {
+      const taken = (await (await turn(id, how)).json()) as { hash: string; width: number; height: number };
+      const bytes = new Uint8Array(await (await api(`/pictures/${taken.hash}`)).arrayBuffer());
+      const [r, , b] = await sharp(bytes).removeAlpha().raw().toBuffer();
+      return [taken.width, taken.height, r! > b! ? 'red' : 'blue'];
+    };
+    expect(await corner('right')).toEqual([4, 6, 'red']);
+    expect(await corner('left')).toEqual([4, 6, 'blue']);
+    expect(await corner('sideways')).toEqual([6, 4, 'blue']);
+    expect(await corner('upside down')).toEqual([6, 4, 'red']);
+    expect((await turn(id, 'inside out')).status).toBe(422);
+    expect((await turn('gone', 'left')).status).toBe(404);
+  });
   test('a crop is cut in whole pixels within the picture', async () => {
     const crop = (box: object) => site('/files/aurora/crop', json('POST', box));
     const answer = await crop({ x: 100, y: 50, width: 300, height: 200 });

@@ -11,6 +11,7 @@ import type {
 import type { OwnSaid } from '@hatrail/core/model/own';
 import type { CaptureState } from '@hatrail/core/gather/captured';
 import type { Site } from '@hatrail/core/model/site';
+import type { Turn } from '@hatrail/core/model/turns';
 
 /** A file of the hand-over: its bytes, and as many as travel packed. */
 export interface ListedFile {
@@ -83,6 +84,8 @@ export const api = {
     send<TakenFile>('POST', `/sites/${site}/files/from`, { address, allowLocal }, signal),
   crop: (site: string, file: string, box: { x: number; y: number; width: number; height: number }) =>
     send<TakenFile>('POST', `/sites/${site}/files/${file}/crop`, box),
+  turn: (site: string, file: string, turn: Turn) =>
+    send<TakenFile>('POST', `/sites/${site}/files/${file}/turn`, { turn }),
   dropFile: (site: string, file: string) => send<unknown>('DELETE', `/sites/${site}/files/${file}`),
   files: (site: string, header: string) => call<ListedFile[]>(`/sites/${site}/headers/${header}/files`),
   releases: (site: string) => call<Release[]>(`/sites/${site}/releases`),

@@ -15,6 +15,13 @@ export function px(length: number): string {
   return `${Number(length.toFixed(4))}px`;
 }
 
+/** The size of a placed picture as `background-size` says it. */
+export function cssPictureSize(placing: { size: string; drawnWidth?: number; share?: number }): string {
+  const { size, drawnWidth, share } = placing;
+  if (share !== undefined) return `${share}%`;
+  return drawnWidth === undefined ? size : px(drawnWidth);
+}
+
 /** A CSS rule; declarations that are empty are left out. */
 export function rule(selector: string, ...declarations: (string | false)[]): string {
   const body = declarations.filter(Boolean).map((line) => `  ${line};\n`);

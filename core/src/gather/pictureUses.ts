@@ -1,3 +1,7 @@
+import { at } from '../lists.ts';
+import { distinctPictures, placingOf } from '../layers/picture.ts';
+import type { HeaderLayout } from '../header/laid.ts';
+import { looksOf, type Wearer } from '../header/look.ts';
 import { layoutHeader } from '../header/layout.ts';
 import { itemAt } from '../header/steps.ts';
 import type { Measure } from '../measure/measure.ts';
@@ -8,14 +12,14 @@ import type { Site } from '../model/site.ts';
 import { inView, pixelsNeeded, type InView } from '../page/inView.ts';
 import { layoutPage, usualWindowHeight } from '../page/layout.ts';
 import type { Box, Size } from '../geometry/box.ts';
-import { tilingOf } from '../page/placing.ts';
+import { tilingOf, type TilePlacing } from '../page/placing.ts';
 
 /** One use of a picture at one width: the box it fills, and what of it is seen there. CSS pixels. */
 export interface PictureUse {
   name: string;
   width: number;
   box: Size;
-  placing: Pick<PicturePlacing, 'size' | 'x' | 'y' | 'drawnWidth' | 'repeat'>;
+  placing: TilePlacing;
   seen: InView;
   /** Whether it repeats, so that it is seen whole anyhow. */
   repeats: boolean;
@@ -26,7 +30,7 @@ const COVER = { size: 'cover', repeat: 'no-repeat' } as const;
 
 /**
  * Every use of a picture in pages, at each width: as a backdrop and among a band's pictures; and in the header that is
- * worked on, where it shows whole.
+ * worked on, as what it or a rail wears, and as an item, where it shows whole.
  */
 export function usesOfPicture(
   site: Site,
@@ -71,6 +75,9 @@ export function usesOfPicture(
         }
       }
     }
+    for (const { name, box, placing } of headerPictures(site, header, layout)) {
+      if (placing.picture === picture.id) add(name, width, box, placing);
+    }
     for (const base of headerItems(header)) {
       const item = itemAt(base, width);
       if (item.kind !== 'picture' || item.picture !== picture.id) continue;
@@ -79,6 +86,29 @@ export function usesOfPicture(
     }
   }
   return found;
+}
+
+/** The pictures that a header and its rails wear at any moment, each with the box that it fills. */
+function headerPictures(
+  site: Site,
+  header: Header,
+  layout: HeaderLayout,
+): { name: string; box: Size; placing: PicturePlacing }[] {
+  const wearers: [string, Wearer, Size][] = [
+    [header.name, { header }, layout.bar],
+    ...layout.rails.map(({ index, height }): [string, Wearer, Size] => [
+      `${header.name}, rail ${index + 1}`,
+      { header, rail: at(header.rails, index) },
+      { width: layout.bar.width, height },
+    ]),
+  ];
+  return wearers.flatMap(([name, wearer, box]) =>
+    distinctPictures(looksOf(site, wearer).map((look) => look.picture)).map((worn) => ({
+      name,
+      box,
+      placing: placingOf(worn),
+    })),
+  );
 }
 
 /** The pixels that a picture should have for all its uses, at a device pixel ratio. */

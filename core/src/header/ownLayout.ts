@@ -5,6 +5,7 @@ import type { OwnAt, OwnHeader, OwnInk, OwnPlace } from '../model/own.ts';
 import type { Site } from '../model/site.ts';
 import type { Box } from '../geometry/box.ts';
 import type { HeaderInk, InkKind } from './ink.ts';
+import { ownButton } from './states.ts';
 import type { HeaderLayout, LaidItem } from './laid.ts';
 import { ALWAYS } from './fold.ts';
 
@@ -135,7 +136,7 @@ function inksOf(site: Site, header: Header, own: OwnHeader, places: readonly Own
         ...(ink.isStill && { isStill: true, focus: false as const }),
         // It wears its own: what looks say of buttons is for ours.
         ...(item?.kind === 'button' && {
-          button: { ...item, loose: true },
+          button: { ...ownButton(item), loose: true },
           ...(item.page !== undefined && { page: item.page }),
         }),
       },

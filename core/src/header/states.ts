@@ -63,7 +63,21 @@ export function backingIn(
 }
 
 /** What a button, or an entry that stands out, wears where no look says otherwise. */
-export type OwnButton = Omit<StandOut, 'radius'> & { radius: number };
+export type OwnButton = StandOut;
+
+/** What a button, or an entry that stands out, says itself of what it wears. */
+export function ownButton(of: OwnButton): OwnButton {
+  const { ink, fill, hoverFill, hoverInk, pressedFill, radius, loose } = of;
+  return {
+    ink,
+    fill,
+    hoverFill,
+    ...(hoverInk && { hoverInk }),
+    ...(pressedFill && { pressedFill }),
+    radius,
+    ...(loose && { loose }),
+  };
+}
 
 /** What a button wears in a state: its ground, its ink, the line along its edge, and its corners, CSS pixels. */
 export interface ButtonWorn {

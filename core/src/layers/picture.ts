@@ -3,7 +3,7 @@ import { BLEND_MODES, type BlendMode } from '../colour/blend.ts';
 import { Mask, REPEATS, type PicturePlacing } from '../model/layer.ts';
 import { InRange, IsId, Nested } from '../model/rules.ts';
 import { TIME } from '../css/times.ts';
-import { px, rule } from '../css/text.ts';
+import { cssPictureSize, rule } from '../css/text.ts';
 import type { Box } from '../geometry/box.ts';
 import { layGradient, type LaidGradient } from '../geometry/gradient.ts';
 import { FillLook } from './fill.ts';
@@ -18,6 +18,8 @@ export class PictureLook {
   size?: 'cover' | 'contain';
   /** A size of its own in the place of cover or contain: width as drawn; 0 goes by `size`. */
   @IsOptional() @InRange(0, 2000, 'px') drawnWidth?: number;
+  /** The same as a share of the header's or rail's width; 0 goes by the others. */
+  @IsOptional() @InRange(0, 400, '%') share?: number;
   @IsOptional() @InRange(0, 100, '%') x?: number;
   @IsOptional() @InRange(0, 100, '%') y?: number;
   @IsOptional()
@@ -40,8 +42,17 @@ interface WornPicture extends Required<Omit<PictureLook, 'fallback'>> {
 }
 
 /** The picture of a look as it is placed. */
-export function placingOf({ picture: id, size, x, y, repeat, drawnWidth }: WornPicture): PicturePlacing {
-  return { picture: id, size, x, y, repeat, ...(drawnWidth > 0 && { drawnWidth }) };
+export function placingOf(worn: WornPicture): PicturePlacing {
+  const { picture: id, size, x, y, repeat, drawnWidth, share } = worn;
+  return {
+    picture: id,
+    size,
+    x,
+    y,
+    repeat,
+    ...(drawnWidth > 0 && { drawnWidth }),
+    ...(share > 0 && { share }),
+  };
 }
 
 /** Everything but how much of it shows. */
@@ -68,6 +79,7 @@ export const picture = layerKind<PictureLook, WornPicture>({
     picture: '',
     size: 'cover',
     drawnWidth: 0,
+    share: 0,
     x: 50,
     y: 50,
     repeat: 'no-repeat',
@@ -122,9 +134,10 @@ export const picture = layerKind<PictureLook, WornPicture>({
 });
 
 function pictureRule(worn: WornPicture, self: string, index: number, { palette, image }: BackRules): string {
-  const { x, y, repeat, drawnWidth, size } = placingOf(worn);
+  const placing = placingOf(worn);
+  const { x, y, repeat } = placing;
   const { fallback, mask, blend } = worn;
-  const drawn = drawnWidth === undefined ? size : px(drawnWidth);
+  const drawn = cssPictureSize(placing);
   const file = image(worn.picture);
   const placed = file === undefined ? '' : `${file} ${x}% ${y}% / ${drawn} ${repeat} `;
   const stops = mask.stops.map(({ opacity, at }) => `rgb(0 0 0 / ${opacity}) ${at}%`);

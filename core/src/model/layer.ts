@@ -50,6 +50,8 @@ export class PicturePlacing {
   @IsOptional() @IsIn(BLEND_MODES, { message: `Choose ${BLEND_MODES.join(', ')}.` }) blend?: BlendMode;
   /** A size of its own in the place of cover or contain: width of the picture as drawn, CSS pixels. */
   @IsOptional() @InRange(4, 2000, 'px') drawnWidth?: number;
+  /** The same as a share of the width of the box that it lies in; where both are set, this goes before. */
+  @IsOptional() @InRange(1, 400, '%') share?: number;
 }
 
 /** What is behind a band's contents, bottom first: colour, gradient, picture, tint. */

@@ -12,6 +12,7 @@ import {
   MinLength,
 } from 'class-validator';
 import { OwnSaid } from './own.ts';
+import { TURNS, type Turn } from './turns.ts';
 import { NestedList } from './rules.ts';
 import { MOST_CAPTURED, SEEN_PARTS, type SeenPart } from './seen.ts';
 import { IsPlainText } from './rules.ts';
@@ -120,6 +121,11 @@ export class PicturePart {
   @IsInt(WHOLE) @Min(0, WHOLE) y: number;
   @IsInt(WHOLE) @Min(1, WHOLE) width: number;
   @IsInt(WHOLE) @Min(1, WHOLE) height: number;
+}
+
+/** How a picture is turned: a quarter, or over so that its sides, or its upper and lower half, change places. */
+export class PictureTurn {
+  @IsIn(TURNS, { message: `Choose ${TURNS.join(', ')}.` }) turn: Turn;
 }
 
 /** A release that is made now. */

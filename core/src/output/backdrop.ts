@@ -1,4 +1,5 @@
 import { cssColour } from '../colour/rgb.ts';
+import { cssPictureSize } from '../css/text.ts';
 import type { Backdrop } from '../model/layer.ts';
 import { resolveColour, type Swatch } from '../model/palette.ts';
 
@@ -15,9 +16,8 @@ export function cssBackground(
     layers.push(`linear-gradient(${colour}, ${colour})`);
   }
   if (picture) {
-    const { x, y, repeat, drawnWidth } = picture;
-    const size = drawnWidth === undefined ? picture.size : `${drawnWidth}px`;
-    layers.push(`${image(picture.picture)} ${x}% ${y}% / ${size} ${repeat}`);
+    const { x, y, repeat } = picture;
+    layers.push(`${image(picture.picture)} ${x}% ${y}% / ${cssPictureSize(picture)} ${repeat}`);
   }
   if (gradient) {
     const stops = gradient.stops.map(

@@ -1,7 +1,7 @@
 import type { PicturePlacing } from '../model/layer.ts';
 import type { FocusPoint, SubjectBox } from '../model/picture.ts';
 import type { Box, Size } from '../geometry/box.ts';
-import { drawnSize } from './placing.ts';
+import { drawnSize, type PictureSize } from './placing.ts';
 
 /** What stays in view of a placed picture. */
 export interface InView {
@@ -21,7 +21,7 @@ export interface InView {
 export function inView(
   own: Size,
   box: Size,
-  placing: Pick<PicturePlacing, 'size' | 'x' | 'y' | 'drawnWidth'>,
+  placing: PictureSize & Pick<PicturePlacing, 'x' | 'y'>,
   { focus = { x: 50, y: 50 }, subject }: { focus?: FocusPoint; subject?: SubjectBox },
 ): InView {
   const drawn = drawnSize(own, { x: 0, y: 0, ...box } as Box, placing);

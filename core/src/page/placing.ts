@@ -8,24 +8,32 @@ export function fitSize(own: Size, box: Size, fit: 'cover' | 'contain'): Size {
   return { width: own.width * scale, height: own.height * scale };
 }
 
+/** What says how large a placed picture is drawn. */
+export type PictureSize = Pick<PicturePlacing, 'size' | 'drawnWidth' | 'share'>;
+
+/** The width of a placed picture as drawn, where it is not fitted to its box. */
+function widthOf({ drawnWidth, share }: PictureSize, box: Size): number | undefined {
+  return share === undefined ? drawnWidth : (share * box.width) / 100;
+}
+
 /** Size of a placed picture as drawn: by its own width, or fitted to the box. */
-export function drawnSize(own: Size, box: Size, placing: Pick<PicturePlacing, 'size' | 'drawnWidth'>): Size {
-  const { drawnWidth } = placing;
-  if (drawnWidth === undefined) return fitSize(own, box, placing.size);
-  return { width: drawnWidth, height: (drawnWidth * own.height) / own.width };
+export function drawnSize(own: Size, box: Size, placing: PictureSize): Size {
+  const width = widthOf(placing, box);
+  if (width === undefined) return fitSize(own, box, placing.size);
+  return { width, height: (width * own.height) / own.width };
 }
 
 /** The size in which a picture is painted: fitted to a box, the side that follows from the other is a whole number. */
 function paintedSize(own: Size, box: Size, placing: TilePlacing): Size {
   const { width, height } = drawnSize(own, box, placing);
-  if (placing.drawnWidth !== undefined) return { width, height };
+  if (widthOf(placing, box) !== undefined) return { width, height };
   const isAcross = Math.abs(width - box.width) < Math.abs(height - box.height);
   return isAcross
     ? { width: box.width, height: Math.max(1, Math.round(height)) }
     : { width: Math.max(1, Math.round(width)), height: box.height };
 }
 
-export type TilePlacing = Pick<PicturePlacing, 'size' | 'x' | 'y' | 'repeat' | 'drawnWidth'>;
+export type TilePlacing = PictureSize & Pick<PicturePlacing, 'x' | 'y' | 'repeat'>;
 
 /** How a placed picture lies in a box: one tile of it, and whether others stand beside and below it. */
 export interface Tiling {

@@ -5,7 +5,7 @@ import { readGradient, type LaidGradient } from '../geometry/gradient.ts';
 import type { Raster } from '../geometry/raster.ts';
 
 /** A layer between the page and the ink, by the name that the cut gives it. */
-export type StackLayerName = 'fill' | 'gradient' | 'picture' | 'tint' | 'backing' | 'textShadow';
+export type StackLayerName = 'fill' | 'gradient' | 'picture' | 'tint' | 'backing' | 'buttons' | 'textShadow';
 
 /** What a layer paints. A new kind of paint is one member here and one line in {@link READERS}. */
 export type Paint =

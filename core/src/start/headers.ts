@@ -107,6 +107,9 @@ function header(name: string, rails: Rail[], more: Partial<Header> = {}): Header
 }
 
 /** Six headers of our own, ready hung. */
+/** The ready-hung header that lies over an opening picture. */
+export const OVER_PICTURE = 'over-picture';
+
 export const START_HEADERS: readonly StartHeader[] = [
   {
     id: 'straight',
@@ -115,7 +118,7 @@ export const START_HEADERS: readonly StartHeader[] = [
     make: () => header('Straight header', [rail({ start: [LOGO, NAME], end: [MENU, BUTTON] })]),
   },
   {
-    id: 'over-picture',
+    id: OVER_PICTURE,
     name: 'Over a picture',
     says: 'White over the opening picture, a dark fill after scrolling',
     make: () =>

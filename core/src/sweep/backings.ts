@@ -61,11 +61,16 @@ export function plateBox(
   };
 }
 
-function layersOf(colour: Rgba, box: Box, radius: number): StackLayer[] {
+function layersOf(
+  colour: Rgba,
+  box: Box,
+  radius: number,
+  name: 'backing' | 'buttons' = 'backing',
+): StackLayer[] {
   if (colour.a === 0) return [];
   return [
     {
-      name: 'backing',
+      name,
       owner: 'item',
       blend: 'normal',
       paint: { kind: 'even', colour },
@@ -81,9 +86,9 @@ function buttonLayers(
   { x, y, width, height }: Box,
 ): StackLayer[] {
   const drawn = resolveColour(palette, line);
-  const side = (at: Box) => (thickness === 0 ? [] : layersOf({ ...drawn, a: 1 }, at, 0));
+  const side = (at: Box) => (thickness === 0 ? [] : layersOf({ ...drawn, a: 1 }, at, 0, 'buttons'));
   return [
-    ...layersOf({ ...resolveColour(palette, fill.colour), a: fill.opacity }, { x, y, width, height }, radius),
+    ...layersOf({ ...resolveColour(palette, fill.colour), a: fill.opacity }, { x, y, width, height }, radius, 'buttons'),
     ...side({ x, y, width, height: thickness }),
     ...side({ x, y: y + height - thickness, width, height: thickness }),
     ...side({ x, y: y + thickness, width: thickness, height: height - 2 * thickness }),

@@ -21,6 +21,7 @@ const LIMITS: Record<Job, { most: number; advice: string }> = {
   picture: { most: 10_000, advice: 'Make it smaller or simpler and try again.' },
   font: { most: 5000, advice: 'Bring it in another format, WOFF2 best.' },
   crop: { most: 10_000, advice: 'Make the picture smaller first.' },
+  turn: { most: 10_000, advice: 'Make the picture smaller first.' },
   sized: { most: 10_000, advice: 'Make the picture smaller and bring it in again.' },
   warm: { most: 10_000, advice: '' },
   check: { most: 10_000, advice: 'Save it in smaller steps.' },

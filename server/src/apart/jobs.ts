@@ -7,6 +7,7 @@ import { resized } from '@hatrail/node/resize';
 import { documentIn, isZip, unpack } from '@hatrail/node/unpack';
 import { BadInput, type Problem } from '@hatrail/core/model/badInput';
 import type { SiteChanges } from '@hatrail/core/model/kept';
+import type { Turn } from '@hatrail/core/model/turns';
 import type { Site } from '@hatrail/core/model/site';
 
 /**
@@ -51,6 +52,20 @@ async function crop(job: {
   const { format } = await sharp(bytes).metadata();
   const image = sharp(bytes).rotate().extract(job.box);
   await writeFile(job.to, await (format === 'svg' ? image.png() : image).toBuffer());
+}
+
+/** A picture turned by a quarter, or over. */
+async function turn({ path, to, turn: how }: { path: string; to: string; turn: Turn }) {
+  const image = sharp(await readFile(path)).rotate();
+  const turned =
+    how === 'left'
+      ? image.rotate(-90)
+      : how === 'right'
+        ? image.rotate(90)
+        : how === 'sideways'
+          ? image.flop()
+          : image.flip();
+  await writeFile(to, await turned.toBuffer());
 }
 
 /** A picture in a smaller width. */
@@ -115,7 +130,7 @@ async function check({ before, changes }: { before: Site; changes: SiteChanges }
 /** Does nothing: a process that has done it is ready for all others. */
 async function warm(_nothing: object): Promise<void> {}
 
-export const JOBS = { picture, font, crop, sized, site, check, warm };
+export const JOBS = { picture, font, crop, turn, sized, site, check, warm };
 
 export type Job = keyof typeof JOBS;
 

@@ -7,7 +7,7 @@ import { fetchPicture } from '../fetchPicture.ts';
 import { takeFile, takePicture } from '../intake.ts';
 import { badInput, notFound } from '../problem.ts';
 import { sendBytes } from '../send.ts';
-import { PictureAddress, PicturePart } from '@hatrail/core/model/requests';
+import { PictureAddress, PicturePart, PictureTurn } from '@hatrail/core/model/requests';
 import { bodyOf, unpacked } from './bodies.ts';
 
 /** Files of a site: pictures and fonts are taken in here, and then put into its document by the editor. */
@@ -53,6 +53,25 @@ export function siteFileRoutes(context: Context): Router {
       await context.apart.run('crop', { path: context.files.path(known.hash), to: path, box });
       const cut = { name: `${file}-crop`, path, size: 0, isVector: false };
       response.status(201).json(await takePicture(context, id, cut));
+    } finally {
+      await context.files.dropDraft(path);
+    }
+  });
+
+  router.post('/:site/files/:file/turn', json(), async (request, response) => {
+    const { id } = siteOf(context, String(request.params.site));
+    const file = String(request.params.file);
+    const known = context.sites.files.of(id).get(file);
+    if (!known) throw notFound('picture');
+    await knownSize(context, id, file);
+    const { turn } = bodyOf(PictureTurn, request);
+    if (known.name.endsWith('.svg'))
+      throw badInput('A vector drawing is turned in the program that it was drawn in.');
+    const path = context.files.draftPath();
+    try {
+      await context.apart.run('turn', { path: context.files.path(known.hash), to: path, turn });
+      const turned = { name: `${file}-turned`, path, size: 0, isVector: false };
+      response.status(201).json(await takePicture(context, id, turned));
     } finally {
       await context.files.dropDraft(path);
     }

@@ -77,7 +77,7 @@ export function CutPanel(props: CutPanelProps) {
           ))}
         </div>
       )}
-      <GroundRows {...props} isBackingListed={listed.includes('backing')} />
+      <GroundRows {...props} listed={listed} />
       <PartRows {...props} />
       {Object.keys(ownLook(wearer, moment)).length > 0 && (
         <p className="origin put-back-all">
@@ -117,7 +117,7 @@ function CutLead({ worst, cut, facts, page: { title } }: CutPanelProps) {
 /** The step of the cut that a layer of a wearer adds. */
 function stepOf(cut: Cut | undefined, name: LayerName, owner: string): Cut['steps'][number] | undefined {
   if (name === 'ink') return cut?.steps.at(-1);
-  if (name === 'textShadow') return cut?.steps.findLast(({ layer }) => layer === name);
+  if (name === 'textShadow' || name === 'buttons') return cut?.steps.findLast(({ layer }) => layer === name);
   return cut?.steps.findLast((step) => step.layer === name && step.owner === owner);
 }
 
@@ -169,14 +169,19 @@ function GroundRows({
   cut,
   worst,
   page: { title },
-  isBackingListed,
-}: CutPanelProps & { isBackingListed: boolean }) {
+  listed,
+}: CutPanelProps & { listed: readonly LayerName[] }) {
   const step = (name: string) => cut?.steps.findLast(({ layer }) => layer === name);
   return (
     <>
-      {!isBackingListed && step('backing') && (
+      {!listed.includes('backing') && step('backing') && (
         <PlainRow title="Backing" cut={cut} step={step('backing')}>
           the item’s own
+        </PlainRow>
+      )}
+      {!listed.includes('buttons') && step('buttons') && (
+        <PlainRow title="Button" cut={cut} step={step('buttons')}>
+          in a style of its own
         </PlainRow>
       )}
       <PlainRow title="Page" cut={cut} step={step('page')}>

@@ -43,6 +43,7 @@ export function DressStage({
   chooseMoment,
   openMenu,
   followLink,
+  setOpen,
 }: Dressed) {
   return (
     <div className="dress-stage">
@@ -80,6 +81,7 @@ export function DressStage({
           onCompared={end}
           onScroll={(next) => next !== scroll && goTo(next)}
           onLink={followLink}
+          onPick={(element) => element.closest('.hr-button, .hr-out') && setOpen('buttons')}
         />
       </div>
       {ground !== 'page' && (

@@ -25,6 +25,8 @@ interface StageProps {
   onCompared: () => void;
   onScroll: (scroll: number) => void;
   onLink: (address: string) => void;
+  /** Called with what was clicked in the page. */
+  onPick: (element: Element) => void;
 }
 
 /** The page under the header it will ship with, and the worst letter at this scroll in brackets. */
@@ -44,6 +46,7 @@ export function Stage(props: StageProps) {
     onCompared,
     onScroll,
     onLink,
+    onPick,
   } = props;
   if (!preview) return <div className="stage-wait">Loading the site’s type and pages</div>;
   return (
@@ -59,6 +62,7 @@ export function Stage(props: StageProps) {
       isLive
       onScroll={onScroll}
       onLink={onLink}
+      onPick={onPick}
     >
       {worst && !compared && <Brackets probe={worst} scale={scale} room={windowHeight * scale} />}
       {handles}

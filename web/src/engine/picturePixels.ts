@@ -45,6 +45,11 @@ export async function pictureRaster(
   const scale = Math.min(isVector ? Infinity : 1, most / Math.max(picture.width, picture.height));
   const width = Math.max(1, Math.round(picture.width * scale));
   const height = Math.max(1, Math.round(picture.height * scale));
+  return pixelsOf(image, width, height);
+}
+
+/** An image's pixels, drawn in a size of whole pixels. */
+export function pixelsOf(image: HTMLImageElement, width: number, height: number): Raster {
   const canvas = new OffscreenCanvas(width, height);
   const context = canvas.getContext('2d', { willReadFrequently: true })!;
   context.imageSmoothingQuality = 'medium';

@@ -43,7 +43,7 @@ export function Sites() {
           <Suspense fallback={<p className="quiet">Loading</p>}>
             <StartSite
               onClose={() => setStarting(false)}
-              onStarted={(kept) => void navigate(`/sites/${kept.id}/gather`)}
+              onStarted={(kept, peg) => void navigate(`/sites/${kept.id}/${peg}`)}
             />
           </Suspense>
         )}

@@ -1,17 +1,19 @@
 import { at } from '@hatrail/core/lists';
 import { Button, TextField } from '@mui/material';
 import { useMutation } from '@tanstack/react-query';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
 import { classValidatorResolver } from '@hookform/resolvers/class-validator';
 import { NewSite } from '@hatrail/core/model/requests';
 import type { KeptSite } from '@hatrail/core/model/kept';
 import { newSite } from '@hatrail/core/start/newSite';
-import { START_HEADERS } from '@hatrail/core/start/headers';
+import { OVER_PICTURE, START_HEADERS } from '@hatrail/core/start/headers';
 import { api } from '../api.ts';
 import { useMeasure } from '../dress/view.ts';
 import { LiveFrame } from '../parts/LiveFrame.tsx';
 import { usePreview } from '../parts/preview.ts';
+import { PictureToStart } from './PictureToStart.tsx';
+import { startOver, type StartPicture } from './startOver.ts';
 
 const EMPTY = { id: 'empty', name: 'An empty rod', says: 'Hang it all yourself' };
 const WIDTH = 1100;
@@ -19,7 +21,8 @@ const CARD = 272;
 
 interface StartSiteProps {
   onClose: () => void;
-  onStarted: (kept: KeptSite) => void;
+  /** @param peg where its owner goes on: to what can be seen at once, or to what is still to be gathered */
+  onStarted: (kept: KeptSite, peg: 'gather' | 'dress') => void;
 }
 
 /** A new site: its name, and the header that it starts with. */
@@ -29,9 +32,12 @@ export function StartSite({ onClose, onStarted }: StartSiteProps) {
     defaultValues: { name: '', header: at(START_HEADERS, 0).id },
   });
   const { name, header } = useWatch({ control });
+  const [picture, setPicture] = useState<StartPicture>();
+  const isOver = header === OVER_PICTURE;
   const start = useMutation({
-    mutationFn: (asked: NewSite) => api.startSite(asked.name, asked.header ?? ''),
-    onSuccess: onStarted,
+    mutationFn: ({ name: called, header: chosen = '' }: NewSite) =>
+      isOver && picture ? startOver(called, chosen, picture) : api.startSite(called, chosen),
+    onSuccess: (kept) => onStarted(kept, isOver && picture ? 'dress' : 'gather'),
   });
   return (
     <form
@@ -71,6 +77,7 @@ export function StartSite({ onClose, onStarted }: StartSiteProps) {
           </label>
         ))}
       </fieldset>
+      {isOver && <PictureToStart chosen={picture} onChange={setPicture} />}
     </form>
   );
 }

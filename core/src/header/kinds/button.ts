@@ -1,6 +1,7 @@
 import type { ButtonItem } from '../../model/item.ts';
 import { typeCss } from '../../output/typeCss.ts';
 import { labelWidth, textRun } from '../ink.ts';
+import { ownButton } from '../states.ts';
 import { BUTTON_HEIGHT, BUTTON_PADDING } from '../metrics.ts';
 import { buttonRules } from './buttonRules.ts';
 import { escapeHtml, hrefOf, type ItemKind } from './kind.ts';
@@ -25,7 +26,7 @@ export const button: ItemKind<ButtonItem> = {
             name: item.label,
             box,
             what,
-            button: item,
+            button: ownButton(item),
             page: item.page,
           },
         ];

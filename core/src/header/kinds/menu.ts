@@ -11,6 +11,7 @@ import { px } from '../../css/text.ts';
 import { typeCss } from '../../output/typeCss.ts';
 import { centred, labelWidth, linkRuns, linkWidth, textRun, type HeaderInk, type Measured } from '../ink.ts';
 import { LINK_HEIGHT, OPENER_MARK, OPENER_WIDTH, STAND_OUT } from '../metrics.ts';
+import { ownButton } from '../states.ts';
 import { buttonRules } from './buttonRules.ts';
 import { escapeHtml, hrefOf, indent, type ItemKind, type Markup, type Rule } from './kind.ts';
 
@@ -69,7 +70,7 @@ function measureEntry(site: Site, item: MenuItem, entry: Entry, measure: Measure
         ...(!leads && { focus: false, isStill: true }),
         ...(opens(entry) && { opens: true }),
         ...(!worn && { plate: box }),
-        ...(worn && { button: worn }),
+        ...(worn && { button: ownButton(worn) }),
       };
       if (!opens(entry)) return [link];
       const opener = { x: left + width, y: top, width: OPENER_WIDTH, height: LINK_HEIGHT };

@@ -9,6 +9,12 @@ import { NumberValue, Value, useDressing, type SummaryProps } from './Value.tsx'
 
 const REPEAT_NAMES = { 'no-repeat': 'once', repeat: 'both ways', 'repeat-x': 'across', 'repeat-y': 'down' };
 
+/** What a way of sizing sets of a picture. @param width its own, CSS pixels */
+function sized(size: 'cover' | 'contain' | 'own' | 'share', width = 200) {
+  if (size === 'share') return { share: 100 };
+  return size === 'own' ? { drawnWidth: Math.min(2000, width), share: 0 } : { size, drawnWidth: 0, share: 0 };
+}
+
 /** A picture over fill and gradient: which, how large, where, how it is blended, and where it fades out. */
 export function PictureLayer() {
   const { site, wearer, moment, look } = useDressing();
@@ -44,21 +50,26 @@ export function PictureLayer() {
             <span className="row">
               <ChoiceField
                 label="Size of the picture"
-                value={picture.drawnWidth > 0 ? 'own' : picture.size}
+                value={picture.share > 0 ? 'share' : picture.drawnWidth > 0 ? 'own' : picture.size}
                 options={[
                   ['cover', 'covers it'],
                   ['contain', 'shows whole'],
                   ['own', 'its own width'],
+                  ['share', 'share of the width'],
                 ]}
-                onChange={(size) =>
-                  set(
-                    size === 'own'
-                      ? { drawnWidth: Math.min(2000, own?.width ?? 200) }
-                      : { size, drawnWidth: 0 },
-                  )
-                }
+                onChange={(size) => set(sized(size, own?.width))}
               />
-              {picture.drawnWidth > 0 && (
+              {picture.share > 0 && (
+                <NumberField
+                  label="Share of the width that the picture takes"
+                  unit="%"
+                  min={1}
+                  max={400}
+                  value={picture.share}
+                  onChange={(share) => set({ share })}
+                />
+              )}
+              {picture.drawnWidth > 0 && picture.share === 0 && (
                 <NumberField
                   label="Width of the picture"
                   unit="px"

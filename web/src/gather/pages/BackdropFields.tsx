@@ -121,22 +121,39 @@ export function PictureFields({ site, band, change }: BandFieldsProps) {
             <span className="row">
               <ChoiceField
                 label="Size of the picture"
-                value={picture.drawnWidth === undefined ? picture.size : 'own'}
+                value={
+                  picture.share !== undefined
+                    ? 'share'
+                    : picture.drawnWidth === undefined
+                      ? picture.size
+                      : 'own'
+                }
                 options={[
                   ['cover', 'covers the band'],
                   ['contain', 'shows whole'],
                   ['own', 'its own width'],
+                  ['share', 'share of the width'],
                 ]}
                 onChange={(size) =>
                   inBackdrop(({ picture: draft }) => {
+                    delete draft!.drawnWidth;
+                    delete draft!.share;
                     if (size === 'own') draft!.drawnWidth = Math.min(2000, own?.width ?? 200);
-                    else {
-                      delete draft!.drawnWidth;
-                      draft!.size = size;
-                    }
+                    else if (size === 'share') draft!.share = 100;
+                    else draft!.size = size;
                   })
                 }
               />
+              {picture.share !== undefined && (
+                <NumberField
+                  label="Share of the width that the picture takes"
+                  unit="%"
+                  min={1}
+                  max={400}
+                  value={picture.share}
+                  onChange={(share) => inBackdrop((draft) => void (draft.picture!.share = share))}
+                />
+              )}
               {picture.drawnWidth !== undefined && (
                 <NumberField
                   label="Width of the picture"

@@ -8,7 +8,10 @@ import { removePicture, useInstead as putInstead, usesOfPart } from '@hatrail/co
 import { layoutHeader } from '@hatrail/core/header/layout';
 import type { Measure } from '@hatrail/core/measure/measure';
 import type { Header } from '@hatrail/core/model/header';
+import { turnPlaces, turnedPicture } from '@hatrail/core/gather/turned';
 import { Picture } from '@hatrail/core/model/picture';
+import type { Site } from '@hatrail/core/model/site';
+import { TURNS, type Turn } from '@hatrail/core/model/turns';
 import { cropRound, inView, pixelsNeeded, wholeHeight } from '@hatrail/core/page/inView';
 import { GREATEST_WIDTH, STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
 import { api } from '../../api.ts';
@@ -17,7 +20,7 @@ import { useEditor } from '../../editor/store.ts';
 import { pictureUrl } from '../../engine/picturePixels.ts';
 import type { LoadedSite } from '../../engine/loadedSite.ts';
 import { FileButton } from '../../parts/FileButton.tsx';
-import { OnOff, FieldRow, TextInput } from '../../parts/fields.tsx';
+import { ChoiceField, OnOff, FieldRow, TextInput } from '../../parts/fields.tsx';
 import { byRule } from '../../parts/rules.ts';
 import { FocusStage } from './FocusStage.tsx';
 import { InViewList } from './InViewList.tsx';
@@ -58,15 +61,14 @@ export function PictureDetail({ siteId, loaded, header, picture, onChosen }: Pic
   const replace = async (
     take: () => ReturnType<typeof api.takeFile>,
     label: string,
-    keepsPlaces: boolean,
+    carry: (draft: Site, next: Picture) => void,
   ) => {
     setProblem(undefined);
     try {
       const taken = await take();
       const made = keepTaken(taken, picture.name, label, (draft, next) => {
         next.alt = picture.alt;
-        if (keepsPlaces && picture.focus) next.focus = picture.focus;
-        if (keepsPlaces && picture.subject) next.subject = picture.subject;
+        carry(draft, next);
         draft.pictures.pop();
         putInstead(draft, 'picture', picture.id, next.id);
         const at = draft.pictures.findIndex(({ id }) => id === picture.id);
@@ -78,7 +80,20 @@ export function PictureDetail({ siteId, loaded, header, picture, onChosen }: Pic
     }
   };
   const cropTo = (box: { x: number; y: number; width: number; height: number }) =>
-    replace(() => api.crop(siteId, picture.id, box), 'Crop a picture', false);
+    replace(
+      () => api.crop(siteId, picture.id, box),
+      'Crop a picture',
+      () => undefined,
+    );
+  const turn = (how: Turn) =>
+    replace(
+      () => api.turn(siteId, picture.id, how),
+      'Turn a picture',
+      (draft, next) => {
+        Object.assign(next, turnedPicture(picture, how));
+        turnPlaces(draft, picture.id, how);
+      },
+    );
   const cropFree = () => {
     if (!crop || crop.width < 1 || crop.height < 1) return;
     const px = (share: number, of: number) => Math.round((share * of) / 100);
@@ -114,6 +129,7 @@ export function PictureDetail({ siteId, loaded, header, picture, onChosen }: Pic
           <ToggleButton value="subject">Subject</ToggleButton>
           <ToggleButton value="crop">Crop</ToggleButton>
         </ToggleButtonGroup>
+        {!isVector && <TurnField onTurn={(how) => void turn(how)} />}
         {mode === 'subject' && picture.subject && (
           <Button size="small" onClick={() => change('No subject', (draft) => void delete draft.subject)}>
             No subject
@@ -235,7 +251,15 @@ export function PictureDetail({ siteId, loaded, header, picture, onChosen }: Pic
           accept=".jpg,.jpeg,.png,.webp,.avif,.svg"
           size="small"
           onFiles={([file]) =>
-            file && void replace(() => api.takeFile(siteId, file, file.name), 'Replace a picture', true)
+            file &&
+            void replace(
+              () => api.takeFile(siteId, file, file.name),
+              'Replace a picture',
+              (_, next) => {
+                if (picture.focus) next.focus = picture.focus;
+                if (picture.subject) next.subject = picture.subject;
+              },
+            )
           }
         />
         <Button
@@ -246,6 +270,25 @@ export function PictureDetail({ siteId, loaded, header, picture, onChosen }: Pic
         </Button>
       </div>
     </section>
+  );
+}
+
+const TURN_NAMES: Record<Turn, string> = {
+  left: 'a quarter to the left',
+  right: 'a quarter to the right',
+  sideways: 'over, left to right',
+  'upside down': 'over, top to bottom',
+};
+
+/** Turns the picture wherever it is used; focus and subject go along. */
+function TurnField({ onTurn }: { onTurn: (how: Turn) => void }) {
+  return (
+    <ChoiceField
+      label="Turn the picture"
+      value=""
+      options={[['', 'Turn…'] as const, ...TURNS.map((how) => [how, TURN_NAMES[how]] as const)]}
+      onChange={(how) => how !== '' && onTurn(how)}
+    />
   );
 }
 
