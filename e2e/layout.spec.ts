@@ -6,7 +6,7 @@ import { skiaMeasure } from '@hatrail/node/skia';
 import { layoutHeader } from '@hatrail/core/header/layout';
 import { fontShorthand, type Font, type Measure } from '@hatrail/core/measure/measure';
 import { checkSite } from '@hatrail/core/model/check';
-import type { Content } from '@hatrail/core/model/page';
+import type { Content, WordsPlace } from '@hatrail/core/model/page';
 import type { Site } from '@hatrail/core/model/site';
 import { siteFiles } from '@hatrail/core/output/files';
 import { layoutScene } from '@hatrail/core/sweep/scene';
@@ -195,34 +195,38 @@ describe('the demo’s pages', () => {
   const WIDTHS = [320, 390, 639, 640, 768, 999, 1000, 1280, 1281, 1920];
   const asItIs = (site: Site) => site;
   /** A page that opens with what it is called by name, buttons in several rows, and its words moved in. */
-  const opening = (site: Site): Site => {
-    const button = { page: 'home', ink: { colour: '#ffffff' }, fill: { colour: '#101b33' } };
-    const contents: Content[] = [
-      { kind: 'said', what: 'page title' },
-      { kind: 'said', what: 'site name' },
-      { kind: 'said', what: 'tagline' },
-      {
-        kind: 'buttons',
-        buttons: ['Book a night', 'Getting here', 'AV', 'What is on tonight'].map((label) => ({
-          ...button,
-          label,
-        })),
-      },
-    ];
-    const pages = site.pages.map((page) => ({
-      ...page,
-      bands: page.bands.map((band, i) =>
-        i === 0 ? { ...band, contents, words: { width: 420, offset: 130 } } : band,
-      ),
-    }));
-    return { ...site, pages };
-  };
+  const opening =
+    (place?: WordsPlace) =>
+    (site: Site): Site => {
+      const button = { page: 'home', ink: { colour: '#ffffff' }, fill: { colour: '#101b33' } };
+      const contents: Content[] = [
+        { kind: 'said', what: 'page title' },
+        { kind: 'said', what: 'site name' },
+        { kind: 'said', what: 'tagline' },
+        {
+          kind: 'buttons',
+          buttons: ['Book a night', 'Getting here', 'AV', 'What is on tonight'].map((label) => ({
+            ...button,
+            label,
+          })),
+        },
+      ];
+      const pages = site.pages.map((page) => ({
+        ...page,
+        bands: page.bands.map((band, i) =>
+          i === 0 ? { ...band, contents, words: { width: 420, offset: 130, ...(place && { place }) } } : band,
+        ),
+      }));
+      return { ...site, pages };
+    };
   test.each([
     ['/', asItIs],
     ['/visit', asItIs],
     ['/log', asItIs],
     ['/members', asItIs],
-    ['/shows', opening],
+    ['/shows', opening()],
+    ['/shows', opening('middle')],
+    ['/shows', opening('end')],
   ])('%s: every line of text where the core has it', async (path, change) => {
     const site = change(loaded.site);
     files = await shippedFiles(site, siteFiles(site, measure), loaded.read);

@@ -61,7 +61,7 @@ describe('an owner with nothing yet', () => {
   test('takes a palette, and sees what a change of a swatch changes before keeping it', SLOW, async () => {
     await button('Bring in or take out').click();
     await tab.getByRole('menuitem', { name: /Six palettes/ }).click();
-    await button('Use Orchard').click();
+    await button('Take it: Orchard').click();
     await expect.poll(() => kept().palette.find(({ id }) => id === 'accent')?.colour, SLOW).toBe('#b3392f');
     const deep = tab.getByRole('button', { name: /^Deep / });
     await deep.click();

@@ -1,7 +1,7 @@
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { Browser, Page as Tab } from 'playwright-core';
+import type { Browser, BrowserContext, Page as Tab } from 'playwright-core';
 import { valuesOf } from '@hatrail/core/model/changes';
 import type { Site } from '@hatrail/core/model/site';
 import { start, type Running } from '@hatrail/server/start';
@@ -29,11 +29,18 @@ export interface Owner {
   close(): Promise<void>;
 }
 
-export async function openOwner(): Promise<Owner> {
+/** Lets the widths between wait: stories that are not of them do without, since every core would be busy all the while. */
+export async function pauseBetween(context: BrowserContext): Promise<void> {
+  await context.addInitScript(() => localStorage.setItem('hatrail.between', 'paused'));
+}
+
+/** @param sweepsBetween whether widths between the usual ones are swept in the background, as they are where nobody says otherwise */
+export async function openOwner(sweepsBetween = false): Promise<Owner> {
   const dataFolder = mkdtempSync(join(tmpdir(), 'hatrail-'));
   const running = await start({ port: 0, livePort: 0, dataFolder });
   const browser = await openChromium('software');
   const context = await browser.newContext({ viewport: { width: 1280, height: 900 }, bypassCSP: true });
+  if (!sweepsBetween) await pauseBetween(context);
   const tab = await context.newPage();
   tab.setDefaultTimeout(60_000);
   const errors: string[] = [];

@@ -7,6 +7,7 @@ import type { Header } from '@hatrail/core/model/header';
 import { start, type Running } from '@hatrail/server/start';
 import { findings } from './axe.ts';
 import { openChromium } from './chromium.ts';
+import { pauseBetween } from './owner.ts';
 
 /** The path that an owner walks: from the verdict to the published page. Each step goes on from the one before. */
 
@@ -20,6 +21,7 @@ beforeAll(async () => {
   running = await start({ port: 0, livePort: 0, dataFolder: mkdtempSync(join(tmpdir(), 'hatrail-')) });
   browser = await openChromium('software');
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, bypassCSP: true });
+  await pauseBetween(context);
   tab = await context.newPage();
   tab.on('pageerror', (error) => errors.push(error.message));
   tab.on('console', (message) => message.type() === 'error' && errors.push(message.text()));

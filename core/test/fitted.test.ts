@@ -1,11 +1,13 @@
 import { describe, expect, test } from 'vitest';
-import { contrastRatio } from '../src/colour/contrast.ts';
+import { contrastRatio, relativeLuminance } from '../src/colour/contrast.ts';
+import { parseColour } from '../src/colour/rgb.ts';
 import { checkSite } from '../src/model/check.ts';
 import { resolveColour, type Swatch } from '../src/model/palette.ts';
 import { fittedTo } from '../src/start/fitted.ts';
 import { START_HEADERS } from '../src/start/headers.ts';
 import { PAGE_SHAPES } from '../src/start/pages.ts';
-import { PALETTES } from '../src/start/palettes.ts';
+import { PALETTES, PLAIN_PALETTE } from '../src/start/palettes.ts';
+import { recoloured } from '../src/start/recoloured.ts';
 import { random, site } from './made.ts';
 
 const withPalette = (...colours: string[]) => ({
@@ -86,6 +88,39 @@ describe('what is ready made, on any site', () => {
         { a: { swatch: 'dark' }, b: { swatch: 'white' } },
       );
       expect(made).toEqual({ a: { swatch: 'dark' }, b: { swatch: 'white' } });
+    }
+  });
+});
+
+describe('a palette in the colours of another', () => {
+  const all = [PLAIN_PALETTE, ...PALETTES];
+
+  test.each(all.map((palette) => [palette.name, palette] as const))(
+    '%s in its own colours is as it was',
+    (_, palette) => {
+      expect(recoloured(palette.swatches, palette)).toEqual(palette.swatches);
+    },
+  );
+
+  test('goes by lightness and strength: names and order make no difference', () => {
+    const [from, to] = [PALETTES[0]!, PALETTES[2]!];
+    const renamed = from.swatches.map((swatch, i) => ({ ...swatch, id: `s${i}`, name: `No ${i}` })).reverse();
+    const colours = (swatches: Swatch[]) => swatches.map(({ colour }) => colour);
+    expect(colours(recoloured(renamed, to))).toEqual(colours(recoloured(from.swatches, to)).reverse());
+    expect(recoloured(renamed, to).map(({ id }) => id)).toEqual(renamed.map(({ id }) => id));
+  });
+
+  test('keeps which of two is lighter, where both have one role', () => {
+    const greys = ['#101010', '#1c1c1c', '#f4f4f4', '#ffffff'].map((colour, i) => ({
+      id: `g${i}`,
+      name: 'Grey',
+      colour,
+    }));
+    for (const palette of all) {
+      const lights = recoloured(greys, palette).map(({ colour }) => relativeLuminance(parseColour(colour)!));
+      expect(lights[0]!, palette.name).toBeLessThanOrEqual(lights[1]!);
+      expect(lights[2]!, palette.name).toBeLessThanOrEqual(lights[3]!);
+      expect(lights[1]!, palette.name).toBeLessThan(lights[2]!);
     }
   });
 });

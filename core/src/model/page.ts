@@ -61,12 +61,18 @@ export class ButtonsContent {
 export type Content =
   HeadingContent | ParagraphContent | CardsContent | PicturesContent | SaidContent | ButtonsContent;
 
+/** Where words can stand in their column. */
+export const WORDS_PLACES = ['start', 'middle', 'end'] as const;
+export type WordsPlace = (typeof WORDS_PLACES)[number];
+
 /** Where a band's headings and paragraphs stand. CSS pixels. */
 export class BandWords {
   /** Widest that they get. */
   @IsOptional() @InRange(200, 1120, 'px') width?: number;
-  /** From the column's start; less where that would leave them too narrow. */
+  /** From the column's start, or its end where they stand there; less where that would leave them too narrow. */
   @IsOptional() @InRange(0, 800, 'px') offset?: number;
+  /** Where they stand in the column, and their lines among themselves; at the start where nothing is said. */
+  @IsOptional() @IsIn(WORDS_PLACES, { message: 'Choose start, middle or end.' }) place?: WordsPlace;
 }
 
 /** A band's least height: CSS pixels, or a percentage of the window's height. It grows with its contents. */

@@ -10,6 +10,7 @@ import type {
   Page,
   ParagraphContent,
   SaidContent,
+  WordsPlace,
 } from '../model/page.ts';
 import type { Site } from '../model/site.ts';
 import { headingStyle, inCase, type TypeStyle } from '../model/type.ts';
@@ -54,6 +55,14 @@ export interface Pen {
   column: { x: number; width: number };
 }
 
+/** The room that words have from a row on, and where they stand in it. */
+interface WordsBox {
+  x: number;
+  y: number;
+  width: number;
+  place?: WordsPlace | undefined;
+}
+
 /** What a piece of content adds: its blocks, from y on, and its height. */
 interface Laid {
   blocks: Block[];
@@ -64,7 +73,7 @@ interface Laid {
 export function layoutContent(pen: Pen, content: Content, y: number): Laid {
   const { site, page, band, column, step } = pen;
   const { offset, width } = wordsPlace(band, column.width);
-  const at = { x: column.x + offset, y, width };
+  const at = { x: column.x + offset, y, width, place: band.words?.place };
   const colour = resolveColour(site.palette, bandColours(site, band).ink);
   switch (content.kind) {
     case 'heading': {
@@ -93,8 +102,21 @@ export function layoutContent(pen: Pen, content: Content, y: number): Laid {
 
 /** Where a band's words stand in its column: they keep at least {@link WORDS_LEAST} of it. */
 export function wordsPlace({ words = {} }: Band, column: number): { offset: number; width: number } {
-  const offset = Math.min(words.offset ?? 0, Math.max(0, column - WORDS_LEAST));
-  return { offset, width: Math.min(column - offset, words.width ?? TEXT_MAX) };
+  const { place } = words;
+  const most = Math.max(0, column - WORDS_LEAST);
+  // In the middle nothing moves them.
+  const offset = place === 'middle' ? 0 : Math.min(words.offset ?? 0, most);
+  const width = Math.min(column - offset, words.width ?? TEXT_MAX);
+  const left = column - width;
+  return { offset: place === 'middle' ? left / 2 : place === 'end' ? left - offset : offset, width };
+}
+
+/** How much of what is free beside a line stands before it. */
+const BEFORE: Record<WordsPlace, number> = { start: 0, middle: 0.5, end: 1 };
+
+/** What is free before a line of a width in a room, CSS pixels. */
+function free(place: WordsPlace | undefined, room: number, width: number): number {
+  return BEFORE[place ?? 'start'] * Math.max(0, room - width);
 }
 
 /** What is said by name, as the heading or paragraph that it stands for. */
@@ -103,39 +125,63 @@ export function spoken(site: Site, page: Page, { what }: SaidContent): HeadingCo
   return { kind: 'heading', level: 1, text: what === 'page title' ? page.title : site.name };
 }
 
-/** Buttons from the column's start on, the next row where one does not fit. */
-function layoutButtons(
-  { site, measure }: Pen,
-  { buttons }: ButtonsContent,
-  at: { x: number; y: number; width: number },
-): Laid {
+/** Buttons in as many rows as they need: the next one where one does not fit. */
+function inRows<T extends { width: number }>(buttons: readonly T[], room: number): T[][] {
+  const rows: T[][] = [];
+  let taken = 0;
+  for (const button of buttons) {
+    const row = rows.at(-1);
+    if (row && taken + button.width <= room + 1e-6) row.push(button);
+    else {
+      rows.push([button]);
+      taken = 0;
+    }
+    taken += button.width + BAND_BUTTON.gap;
+  }
+  return rows;
+}
+
+/** Buttons side by side, where the words stand. */
+function layoutButtons({ site, measure }: Pen, { buttons }: ButtonsContent, at: WordsBox): Laid {
   const style = site.type.button;
   const font = fontOf(style, style.size);
   const lineHeight = Math.round(style.size * style.lineHeight);
-  const blocks: Block[] = [];
-  let [x, y] = [at.x, at.y];
-  for (const { label, ink, fill } of buttons) {
-    const text = inCase(style, label);
-    const width = Math.ceil(measure.advance(text, font) * 64 - 1e-6) / 64 + 2 * BAND_BUTTON.padding;
-    if (x > at.x && x + width > at.x + at.width + 1e-6) {
-      x = at.x;
-      y += BAND_BUTTON.height + BAND_BUTTON.gap;
-    }
-    const box = { x, y, width, height: BAND_BUTTON.height };
+  const sized = buttons.map((button) => {
+    const text = inCase(style, button.label);
+    return {
+      ...button,
+      text,
+      width: Math.ceil(measure.advance(text, font) * 64 - 1e-6) / 64 + 2 * BAND_BUTTON.padding,
+    };
+  });
+  const rows = inRows(sized, at.width);
+  const down = BAND_BUTTON.height + BAND_BUTTON.gap;
+  const blocks = rows.flatMap((row, i) => {
+    const y = at.y + i * down;
+    const taken = row.reduce((sum, { width }) => sum + width, (row.length - 1) * BAND_BUTTON.gap);
+    let x = at.x + free(at.place, at.width, taken);
     const baseline = y + (BAND_BUTTON.height - lineHeight) / 2 + baselineInLine(measure, font, lineHeight);
-    blocks.push(
-      { kind: 'button', box, colour: resolveColour(site.palette, fill), radius: BAND_BUTTON.radius },
-      {
-        kind: 'text',
-        role: 'paragraph',
-        font,
-        colour: resolveColour(site.palette, ink),
-        lines: [{ text, x: x + BAND_BUTTON.padding, baseline: Math.round(baseline) }],
-      },
-    );
-    x += width + BAND_BUTTON.gap;
-  }
-  return { blocks, height: buttons.length > 0 ? y + BAND_BUTTON.height - at.y : 0 };
+    return row.flatMap(({ text, width, ink, fill }): Block[] => {
+      const left = x;
+      x += width + BAND_BUTTON.gap;
+      return [
+        {
+          kind: 'button',
+          box: { x: left, y, width, height: BAND_BUTTON.height },
+          colour: resolveColour(site.palette, fill),
+          radius: BAND_BUTTON.radius,
+        },
+        {
+          kind: 'text',
+          role: 'paragraph',
+          font,
+          colour: resolveColour(site.palette, ink),
+          lines: [{ text, x: left + BAND_BUTTON.padding, baseline: Math.round(baseline) }],
+        },
+      ];
+    });
+  });
+  return { blocks, height: rows.length > 0 ? rows.length * down - BAND_BUTTON.gap : 0 };
 }
 
 function layoutText(
@@ -143,14 +189,14 @@ function layoutText(
   role: 'heading' | 'paragraph',
   text: string,
   { style, size, colour }: { style: TypeStyle; size: number; colour: Rgb },
-  at: { x: number; y: number; width: number },
+  at: WordsBox,
 ): Laid {
   const font = fontOf(style, size);
   const lineHeight = Math.round(size * style.lineHeight);
   const first = at.y + baselineInLine(measure, font, lineHeight);
   const lines = breakLines(inCase(style, text), font, at.width, measure).map((line, i) => ({
     text: line,
-    x: at.x,
+    x: at.x + (at.place === undefined ? 0 : free(at.place, at.width, measure.advance(line, font))),
     baseline: first + i * lineHeight,
   }));
   return { blocks: [{ kind: 'text', role, font, colour, lines }], height: lines.length * lineHeight };

@@ -81,7 +81,11 @@ export function DressStage({
           onCompared={end}
           onScroll={(next) => next !== scroll && goTo(next)}
           onLink={followLink}
-          onPick={(element) => element.closest('.hr-button, .hr-out') && setOpen('buttons')}
+          onPick={(element) => {
+            const isButton = !isOwn && element.closest('.hr-button, .hr-out') !== null;
+            if (isButton) setOpen('buttons');
+            return isButton;
+          }}
         />
       </div>
       {ground !== 'page' && (

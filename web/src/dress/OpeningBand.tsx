@@ -2,7 +2,7 @@ import { at as elementAt } from '@hatrail/core/lists';
 import { Link, useSearchParams } from 'react-router';
 import { Button } from '@mui/material';
 import { momentName, type Header } from '@hatrail/core/model/header';
-import type { Band, Page } from '@hatrail/core/model/page';
+import { WORDS_PLACES, type Band, type Page, type WordsPlace } from '@hatrail/core/model/page';
 import { TEXT_MAX } from '@hatrail/core/page/metrics';
 import type { BandReading } from '@hatrail/core/sweep/words';
 import { useEditor } from '../editor/store.ts';
@@ -11,6 +11,7 @@ import { groundsOfPage } from '../engine/request.ts';
 import type { LoadedSite } from '../engine/loadedSite.ts';
 import { colourName } from '@hatrail/core/model/palette';
 import { ColourField } from '../parts/ColourField.tsx';
+import { ChoiceField } from '../parts/fields.tsx';
 import { NumberField } from '../parts/NumberField.tsx';
 import { PercentSlider } from '../parts/PercentSlider.tsx';
 import { VerdictText, figure } from '../parts/Verdict.tsx';
@@ -53,6 +54,11 @@ export function worstWord(readings: readonly BandReading[]) {
 }
 
 /** Where the words stand, with what holds where nothing is said. */
+const PLACE_NAMES: Record<WordsPlace, string> = {
+  start: 'at the start',
+  middle: 'in the middle',
+  end: 'at the end',
+};
 const WORDS = [
   { key: 'width', label: 'Width of the words', unit: 'px at most', min: 200, max: 1120, plain: TEXT_MAX },
   { key: 'offset', label: 'Offset of the words', unit: 'px in', min: 0, max: 800, plain: 0 },
@@ -144,23 +150,36 @@ export function OpeningBand(
       <div className="value">
         <span className="value-label">Words</span>
         <span className="value-field row">
-          {WORDS.map(({ key, label, unit, min, max, plain }) => (
-            <NumberField
-              key={key}
-              label={label}
-              unit={unit}
-              min={min}
-              max={max}
-              value={band.words?.[key] ?? plain}
-              onChange={(value) =>
-                change(
-                  label,
-                  (draft) => void (draft.words = { ...draft.words, [key]: value }),
-                  `words ${key}`,
-                )
-              }
-            />
-          ))}
+          <ChoiceField
+            label="Place of the words"
+            value={band.words?.place ?? 'start'}
+            options={WORDS_PLACES.map((place) => [place, PLACE_NAMES[place]] as const)}
+            onChange={(place) =>
+              change('Place of the words', (draft) => {
+                const { place: _, ...others } = draft.words ?? {};
+                draft.words = place === 'start' ? others : { ...others, place };
+              })
+            }
+          />
+          {WORDS.filter(({ key }) => key === 'width' || band.words?.place !== 'middle').map(
+            ({ key, label, unit, min, max, plain }) => (
+              <NumberField
+                key={key}
+                label={label}
+                unit={unit}
+                min={min}
+                max={max}
+                value={band.words?.[key] ?? plain}
+                onChange={(value) =>
+                  change(
+                    label,
+                    (draft) => void (draft.words = { ...draft.words, [key]: value }),
+                    `words ${key}`,
+                  )
+                }
+              />
+            ),
+          )}
         </span>
       </div>
       <BandElsewhere band={band} />

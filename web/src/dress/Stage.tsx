@@ -25,8 +25,8 @@ interface StageProps {
   onCompared: () => void;
   onScroll: (scroll: number) => void;
   onLink: (address: string) => void;
-  /** Called with what was clicked in the page. */
-  onPick: (element: Element) => void;
+  /** Called with what was clicked in the page; where it takes the click, no link is followed. */
+  onPick: (element: Element) => boolean;
 }
 
 /** The page under the header it will ship with, and the worst letter at this scroll in brackets. */

@@ -15,6 +15,7 @@ import { useAnswer, useSoFar } from '../engine/answers.ts';
 import { keyOf, siteKey } from '../engine/dependsOn.ts';
 import type { LoadedSite } from '../engine/loadedSite.ts';
 import { proveViewport, readBannersIn, viewportsToProve } from '../engine/proof.ts';
+import { BETWEEN, useBackground } from './background.ts';
 import { readyMeasure } from '../engine/request.ts';
 import {
   hungHeaders,
@@ -110,10 +111,15 @@ function useDeciding(header: Header, rows: readonly Row[] | undefined): readonly
 export function useRunningVerdicts(loaded: LoadedSite, header: Header, width: number): RunningVerdicts {
   const proof = useProofOfAll(loaded, header, { width, rest: 200, keepsLast: true });
   const { rows: first, isWorking } = proof;
+  const isPaused = useBackground((state) => state.isPaused);
   const answer = useAnswer<Between, Between>(
-    ['between', siteKey(loaded), keyOf([header])],
+    [BETWEEN, siteKey(loaded), keyOf([header])],
     (working) => sweepBetween(loaded, header, first ?? [], working),
-    { isAsked: first !== undefined && first.length > 0 && !isWorking, rest: REST, kept: 60_000 },
+    {
+      isAsked: first !== undefined && first.length > 0 && !isWorking && !isPaused,
+      rest: REST,
+      kept: 60_000,
+    },
   );
   const soFar = useSoFar<Between>(answer);
   // What was swept of the document before is not of this one.

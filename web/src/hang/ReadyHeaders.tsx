@@ -1,4 +1,4 @@
-import { Button, Dialog, DialogContent, DialogTitle } from '@mui/material';
+import { Dialog, DialogContent, DialogTitle } from '@mui/material';
 import { useMemo } from 'react';
 import { hangingsOf } from '@hatrail/core/placed/answers';
 import { fittedTo } from '@hatrail/core/start/fitted';
@@ -6,13 +6,9 @@ import { STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
 import { START_HEADERS, type StartHeader } from '@hatrail/core/start/headers';
 import type { Header } from '@hatrail/core/model/header';
 import type { Page } from '@hatrail/core/model/page';
-import { worstRow, useMeasure } from '../dress/view.ts';
-import { countItems, useProofOfAll } from '../editor/verdicts.ts';
 import { withHeader } from '../engine/proof.ts';
 import type { LoadedSite } from '../engine/loadedSite.ts';
-import { LiveFrame } from '../parts/LiveFrame.tsx';
-import { usePreview } from '../parts/preview.ts';
-import { VerdictText } from '../parts/Verdict.tsx';
+import { TrialCard } from '../parts/TrialCard.tsx';
 
 interface ReadyHeadersProps {
   loaded: LoadedSite;
@@ -46,8 +42,6 @@ export function ReadyHeaders({ onClose, ...props }: ReadyHeadersProps) {
   );
 }
 
-const WIDTH = 1280;
-const CARD = 320;
 const HEIGHT = 104;
 
 function ReadyHeader({
@@ -62,45 +56,15 @@ function ReadyHeader({
   // It is tried in the place of the one that hangs there.
   const worn = useMemo(() => ({ ...made, id: header.id }), [made, header.id]);
   const tried = useMemo(() => withHeader(loaded, worn), [loaded, worn]);
-  const preview = usePreview(tried, worn, page, useMeasure(loaded));
-  const { rows, isWorking } = useProofOfAll(tried, worn, { rest: 0 });
-  const worst = worstRow(rows ?? []);
-  const lost = countItems(rows ?? [], 'lost');
-  const scale = CARD / WIDTH;
   return (
-    <li>
-      <div className="moment-picture" style={{ height: HEIGHT }}>
-        {preview && (
-          <LiveFrame
-            preview={preview}
-            title={`${start.name}, small`}
-            width={WIDTH}
-            height={HEIGHT / scale}
-            scale={scale}
-            scroll={0}
-          />
-        )}
-      </div>
-      <strong>{start.name}</strong>
-      <span className="quiet">{start.says}.</span>
-      <span className="row" aria-live="polite">
-        {worst && !isWorking ? (
-          <>
-            <VerdictText verdict={worst.verdict} contrast={worst.worst} />
-            <span className="quiet">{lost === 0 ? 'nothing lost anywhere' : `${lost} lost in all`}</span>
-          </>
-        ) : (
-          <span className="quiet">being swept over every page</span>
-        )}
-      </span>
-      <Button
-        size="small"
-        variant="outlined"
-        aria-label={`Take it: ${start.name}`}
-        onClick={() => onTake(made)}
-      >
-        Take it
-      </Button>
-    </li>
+    <TrialCard
+      name={start.name}
+      says={start.says}
+      tried={tried}
+      header={worn}
+      page={page}
+      height={HEIGHT}
+      onTake={() => onTake(made)}
+    />
   );
 }

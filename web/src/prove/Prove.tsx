@@ -9,6 +9,7 @@ import type { Site } from '@hatrail/core/model/site';
 import type { Row } from '@hatrail/core/sweep/prove';
 import type { OtherFinding } from '@hatrail/core/finding/others';
 import type { EditorContext } from '../editor/Editor.tsx';
+import { useBackground } from '../editor/background.ts';
 import { useVerdicts, type ProofSoFar } from '../editor/verdicts.ts';
 import { useSoFar } from '../engine/answers.ts';
 import { metWords, viewportsOf, viewportsWords } from '@hatrail/core/sweep/widthPlan';
@@ -84,9 +85,7 @@ export function Prove() {
               : rows.length === 0
                 ? 'Nothing hangs in this header yet, so that there is nothing to read.'
                 : `from ${rows.length.toLocaleString('en')} places; ${sweptWords(loaded.site, header)} at ${viewportsWords(windows, true)}, every pixel of scroll`}
-            {!verdicts.isWorking &&
-              verdicts.windows.done.length < verdicts.windows.of &&
-              `; ${verdicts.windows.of - verdicts.windows.done.length} more are being swept`}
+            {!verdicts.isWorking && rows.length > 0 && <BetweenSwept {...verdicts.windows} />}
             {verdicts.isWorking &&
               (progress ? `; ${progress.done} of ${progress.of} swept again` : '; being swept again')}
           </p>
@@ -164,6 +163,30 @@ function FoundSoFar({ site, header, rows }: { site: Site; header: Header; rows: 
         </li>
       ))}
     </ul>
+  );
+}
+
+/** What becomes of the widths between the usual ones: swept in the background, or waiting where somebody wants that. */
+function BetweenSwept({ done, of }: { done: readonly unknown[]; of: number }) {
+  const { isPaused, pause } = useBackground();
+  const left = of - done.length;
+  if (isPaused)
+    return (
+      <>
+        ; the widths between wait{' '}
+        <button type="button" className="link" onClick={() => pause(false)}>
+          Go on
+        </button>
+      </>
+    );
+  if (left === 0) return null;
+  return (
+    <>
+      ; {left} more are being swept{' '}
+      <button type="button" className="link" onClick={() => pause(true)}>
+        Pause
+      </button>
+    </>
   );
 }
 

@@ -1,5 +1,5 @@
 import { cssColour, hexColour } from '../../colour/rgb.ts';
-import type { Band } from '../../model/page.ts';
+import type { Band, WordsPlace } from '../../model/page.ts';
 import { resolveColour, type ColourUse } from '../../model/palette.ts';
 import type { Site } from '../../model/site.ts';
 import { BAND_BUTTON, TEXT_MAX, WORDS_LEAST } from '../../page/metrics.ts';
@@ -13,6 +13,14 @@ export const WORDS_OFFSET = `min(var(--words-x, 0px), max(0px, 100% - ${px(WORDS
 
 /** How wide a band's words are at most. */
 export const WORDS_WIDTH = `min(100% - ${WORDS_OFFSET}, var(--words, ${px(TEXT_MAX)}))`;
+
+/** Where a band's words stand in their column, where that is not its start. */
+export function placeCss(place: WordsPlace | undefined): string[] {
+  if (place === 'middle') return ['--words-before: auto', '--words-place: center'];
+  if (place === 'end')
+    return ['--words-before: auto', `--words-after: ${WORDS_OFFSET}`, '--words-place: end'];
+  return [];
+}
 
 /** A class that stands for a colour, so that pages need no styles of their own. */
 export function contentClass(prefix: string, use: ColourUse, site: Site): string {
@@ -33,7 +41,8 @@ export function buttonsCss(site: Site): string {
       'flex-wrap: wrap',
       `gap: ${px(gap)}`,
       `width: ${WORDS_WIDTH}`,
-      `margin-left: ${WORDS_OFFSET}`,
+      `margin: 0 var(--words-after, auto) 0 var(--words-before, ${WORDS_OFFSET})`,
+      'justify-content: var(--words-place, start)',
     ),
     rule(
       '.band-button',

@@ -24,7 +24,7 @@ import { snapshotCss } from '../snapshots.ts';
 import { px, rule, within } from '../../css/text.ts';
 import { turningCss } from '../turning.ts';
 import { typeCss } from '../typeCss.ts';
-import { WORDS_OFFSET, WORDS_WIDTH, buttonsCss, colourClasses, pictureCounts } from './contents.ts';
+import { WORDS_OFFSET, WORDS_WIDTH, buttonsCss, placeCss, colourClasses, pictureCounts } from './contents.ts';
 
 /**
  * The style sheet of a site's pages. It carries out what `layoutPage` lays out: the same measures, rules by width
@@ -49,7 +49,8 @@ export function siteCss(
         `background: ${cssBackground({ ...band.backdrop, colour: bandColours(site, band).ground }, palette, (id) => cssImage(to, id))}`,
         cssBlending(band.backdrop) !== undefined && `background-blend-mode: ${cssBlending(band.backdrop)}`,
         words.width !== undefined && `--words: ${px(words.width)}`,
-        words.offset !== undefined && `--words-x: ${px(words.offset)}`,
+        words.offset !== undefined && words.place !== 'middle' && `--words-x: ${px(words.offset)}`,
+        ...placeCss(words.place),
         unit === 'px' ? `min-height: ${px(Math.round(value))}` : `min-height: round(${value}vh, 1px)`,
       );
     }),
@@ -113,7 +114,8 @@ function baseCss(site: Site): string {
     rule(
       '.page :is(h1, h2, p)',
       `width: ${WORDS_WIDTH}`,
-      `margin: 0 0 0 ${WORDS_OFFSET}`,
+      `margin: 0 var(--words-after, auto) 0 var(--words-before, ${WORDS_OFFSET})`,
+      'text-align: var(--words-place, start)',
       'overflow-wrap: break-word',
     ),
     ...([1, 2] as const).map((level) => rule(`.page h${level}`, ...typeCss(headingStyle(site.type, level)))),
@@ -126,7 +128,15 @@ function baseCss(site: Site): string {
       'padding: 0',
       'list-style: none',
     ),
-    rule('.card', `padding: ${px(CARD_PADDING)}`, `border-radius: ${px(CARD_RADIUS)}`, '--words-x: 0px'),
+    rule(
+      '.card',
+      `padding: ${px(CARD_PADDING)}`,
+      `border-radius: ${px(CARD_RADIUS)}`,
+      '--words-x: 0px',
+      '--words-before: 0px',
+      '--words-after: auto',
+      '--words-place: start',
+    ),
     buttonsCss(site),
     rule('.pictures img', 'display: block', 'width: 100%', 'object-fit: cover'),
     ...steps,

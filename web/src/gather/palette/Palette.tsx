@@ -73,7 +73,7 @@ export function Palette() {
   return (
     <>
       <Head title="Palette" says={says}>
-        <PaletteSources loaded={loaded} />
+        <PaletteSources loaded={loaded} header={place.header} page={place.page} />
         <Button variant="contained" onClick={add}>
           Add
         </Button>

@@ -7,7 +7,8 @@ import { withSwatch } from '@hatrail/core/gather/swatches';
 import type { Swatch } from '@hatrail/core/model/palette';
 import type { Site } from '@hatrail/core/model/site';
 import { drawPalette } from '@hatrail/core/pixels/drawPalette';
-import { PALETTES } from '@hatrail/core/start/palettes';
+import type { Header } from '@hatrail/core/model/header';
+import type { Page } from '@hatrail/core/model/page';
 import { writeProperties } from '@hatrail/core/tokens/customProperties';
 import { writeTokens } from '@hatrail/core/tokens/designTokens';
 import { useEditor } from '../../editor/store.ts';
@@ -16,11 +17,12 @@ import type { LoadedSite } from '../../engine/loadedSite.ts';
 import { PasteField } from '../paste/PasteField.tsx';
 import { usePasted } from '../paste/usePasted.ts';
 import { saveText } from '../../parts/saveText.ts';
+import { StartPalettes } from './StartPalettes.tsx';
 
 type Open = 'start' | 'picture' | 'in' | undefined;
 
 /** Where a palette comes from, and how it leaves. */
-export function PaletteSources({ loaded }: { loaded: LoadedSite }) {
+export function PaletteSources({ loaded, header, page }: { loaded: LoadedSite; header: Header; page: Page }) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const [open, setOpen] = useState<Open>();
   const { palette } = loaded.site;
@@ -35,7 +37,7 @@ export function PaletteSources({ loaded }: { loaded: LoadedSite }) {
         Bring in or take out
       </Button>
       <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
-        <MenuItem onClick={close(() => setOpen('start'))}>Six palettes to start from</MenuItem>
+        <MenuItem onClick={close(() => setOpen('start'))}>Six palettes, tried on your pages</MenuItem>
         <MenuItem disabled={loaded.site.pictures.length === 0} onClick={close(() => setOpen('picture'))}>
           Draw one from a picture or the logo
         </MenuItem>
@@ -49,7 +51,7 @@ export function PaletteSources({ loaded }: { loaded: LoadedSite }) {
           Take out as CSS custom properties
         </MenuItem>
       </Menu>
-      {open === 'start' && <StartPalettes onClose={done} />}
+      {open === 'start' && <StartPalettes {...{ loaded, header, page }} onClose={done} />}
       {open === 'picture' && <FromPicture loaded={loaded} onClose={done} />}
       {open === 'in' && <BringIn site={loaded.site} onClose={done} />}
     </>
@@ -64,50 +66,6 @@ function takeIn(label: string, swatches: readonly Swatch[]): void {
       draft.palette,
     );
   });
-}
-
-function StartPalettes({ onClose }: { onClose: () => void }) {
-  const { palette } = useEditor((state) => state.site!);
-  return (
-    <Dialog open onClose={onClose} maxWidth="sm" fullWidth aria-labelledby="start-palettes">
-      <DialogTitle id="start-palettes">Palettes to start from</DialogTitle>
-      <DialogContent>
-        <p className="quiet">
-          Swatches of the same role change their colour, wherever they are used; the others are added. Undo
-          takes it back.
-        </p>
-        <ul className="palette-list">
-          {PALETTES.map(({ id, name, swatches }) => (
-            <li key={id}>
-              <span className="palette-strip" aria-hidden="true">
-                {swatches.map(({ id: swatch, colour }) => (
-                  <span key={swatch} style={{ background: colour }} />
-                ))}
-              </span>
-              <strong>{name}</strong>
-              <span className="quiet">
-                {swatches.filter((swatch) => palette.some((own) => own.id === swatch.id)).length} change,{' '}
-                {swatches.filter((swatch) => !palette.some((own) => own.id === swatch.id)).length} are new
-              </span>
-              <Button
-                size="small"
-                variant="outlined"
-                onClick={() => {
-                  takeIn(`Palette ${name}`, swatches);
-                  onClose();
-                }}
-              >
-                Use {name}
-              </Button>
-            </li>
-          ))}
-        </ul>
-      </DialogContent>
-      <DialogActions>
-        <Button onClick={onClose}>Close</Button>
-      </DialogActions>
-    </Dialog>
-  );
 }
 
 /** A palette drawn from a picture: the colours are seen and chosen before they are added. */
