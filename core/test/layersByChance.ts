@@ -106,7 +106,6 @@ export const BY_CHANCE: { [N in LayerName]: (by: Chance, picture: string) => Non
     on: true,
     picture,
     size: pick(['cover', 'contain']),
-    share: pick([0, 0, 40, 130]),
     x: between(0, 100),
     y: between(0, 100),
     repeat: pick(['no-repeat', 'repeat', 'repeat-x', 'repeat-y']),

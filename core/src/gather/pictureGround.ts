@@ -20,8 +20,9 @@ const TEXT = 4.5;
 const FEW = 0.02;
 /** Contrast between the darkest and the lightest of the top, a few pixels left out, up to which it is even. */
 const EVEN = 1.6;
-/** Mean contrast of a pixel with the one beside it, from which it is busy. */
-const BUSY = 1.12;
+/** Contrast of a pixel with the one beside it from which that is a step, and the share of steps from which it is busy. */
+const STEP = 1.2;
+const BUSY = 0.15;
 
 const contrast = (a: number, b: number) => (Math.max(a, b) + 0.05) / (Math.min(a, b) + 0.05);
 
@@ -40,7 +41,7 @@ export function groundsOfPicture(raster: Raster): PictureGround[] {
       const level = relativeLuminance(pixelAt(raster, x, y));
       const before = levels.at(-1);
       if (x > 0 && before !== undefined) {
-        steps += contrast(before, level);
+        if (contrast(before, level) >= STEP) steps++;
         count++;
       }
       levels.push(level);

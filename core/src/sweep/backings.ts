@@ -88,7 +88,12 @@ function buttonLayers(
   const drawn = resolveColour(palette, line);
   const side = (at: Box) => (thickness === 0 ? [] : layersOf({ ...drawn, a: 1 }, at, 0, 'buttons'));
   return [
-    ...layersOf({ ...resolveColour(palette, fill.colour), a: fill.opacity }, { x, y, width, height }, radius, 'buttons'),
+    ...layersOf(
+      { ...resolveColour(palette, fill.colour), a: fill.opacity },
+      { x, y, width, height },
+      radius,
+      'buttons',
+    ),
     ...side({ x, y, width, height: thickness }),
     ...side({ x, y: y + height - thickness, width, height: thickness }),
     ...side({ x, y: y + thickness, width: thickness, height: height - 2 * thickness }),
