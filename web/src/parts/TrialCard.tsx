@@ -1,4 +1,5 @@
 import { Button } from '@mui/material';
+import type { ReactNode } from 'react';
 import type { Header } from '@hatrail/core/model/header';
 import type { Page } from '@hatrail/core/model/page';
 import { worstRow, useMeasure } from '../dress/view.ts';
@@ -21,10 +22,12 @@ interface TrialCardProps {
   /** Of the picture, CSS pixels. */
   height: number;
   onTake: () => void;
+  /** What else is shown of it. */
+  children?: ReactNode;
 }
 
 /** A trial among others: its picture over a page of the site, its verdict over all of them, and the button that takes it. */
-export function TrialCard({ name, says, tried, header, page, height, onTake }: TrialCardProps) {
+export function TrialCard({ name, says, tried, header, page, height, onTake, children }: TrialCardProps) {
   const preview = usePreview(tried, header, page, useMeasure(tried));
   const { rows, isWorking } = useProofOfAll(tried, header, { rest: 0 });
   const worst = worstRow(rows ?? []);
@@ -45,6 +48,7 @@ export function TrialCard({ name, says, tried, header, page, height, onTake }: T
         )}
       </div>
       <strong>{name}</strong>
+      {children}
       <span className="quiet">{says}.</span>
       <span className="row" aria-live="polite">
         {worst && !isWorking ? (

@@ -70,6 +70,12 @@ function PaletteTrial({
       page={page}
       height={HEIGHT}
       onTake={onTake}
-    />
+    >
+      <span className="palette-strip" aria-hidden="true">
+        {swatches.map(({ id, colour }) => (
+          <span key={id} style={{ background: colour }} />
+        ))}
+      </span>
+    </TrialCard>
   );
 }
