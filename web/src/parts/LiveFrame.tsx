@@ -21,7 +21,7 @@ interface LiveFrameProps {
   /** Called with the address of a link that was followed. */
   onLink?: (address: string) => void;
   /** Called with what was clicked in the page; where it says that it takes the click, no link is followed. */
-  onPick?: (element: Element) => boolean | void;
+  onPick?: (element: Element) => unknown;
   /** Called with the page's document once it is loaded and dressed. */
   onReady?: (inside: Document) => void;
   children?: ReactNode;
@@ -78,7 +78,7 @@ export function LiveFrame(props: LiveFrameProps) {
     );
     goTo(inside, now.current.scroll);
     inside.document.addEventListener('click', (event) => {
-      if (now.current.onPick?.(event.target as Element)) return event.preventDefault();
+      if (now.current.onPick?.(event.target as Element) === true) return event.preventDefault();
       const link = (event.target as Element).closest('a[href]');
       if (!link) return;
       const address = link.getAttribute('href')!;
