@@ -49,7 +49,7 @@ const CORE = {
     'stack',
     'sweep',
   ],
-  gather: ['colour', 'geometry', 'header', 'measure', 'model', 'page', 'pixels', 'sweep'],
+  gather: ['colour', 'geometry', 'header', 'layers', 'measure', 'model', 'page', 'pixels', 'sweep'],
   tokens: ['colour', 'gather', 'model'],
   start: ['colour', 'gather', 'header', 'model'],
 };

@@ -278,7 +278,7 @@ export async function expectBoxes(
     const header = document.querySelector('.hr')!.getBoundingClientRect();
     return [
       ...document.querySelectorAll(
-        '.hr-rail :is(.hr-logo, .hr-site, .hr-tagline, .hr-link, .hr-label, .hr-opener, .hr-button, .hr-action, .hr-toggle)',
+        '.hr-rail :is(.hr-logo, .hr-site, .hr-tagline, .hr-link, .hr-label, .hr-opener, .hr-button, .hr-action, .hr-field, .hr-send, .hr-toggle)',
       ),
     ]
       .map((element) => {

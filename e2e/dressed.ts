@@ -98,6 +98,15 @@ function ground({ chance, pick, between, colour }: Chances, isRail: boolean): Lo
             ],
           },
         }),
+        ...(chance(0.25) && {
+          secondMask: {
+            angle: pick([180, 270, 30]),
+            stops: [
+              { at: 0, opacity: 1 },
+              { at: between(40, 100), opacity: 0.2 },
+            ],
+          },
+        }),
         ...(chance(0.3) && { fallback: { colour: colour(), opacity: 0.5 } }),
       },
     }),

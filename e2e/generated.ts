@@ -106,7 +106,24 @@ function item(by: Chances, kind: Item['kind'], id: string): Item {
       };
     case 'picture':
       return { kind, id, picture: 'dome', height: between(20, 60), ...common(by, [16, 40]) };
-    case 'search':
+    case 'search': {
+      const field = {
+        width: between(120, 260),
+        fill: { colour: pick(['#ffffff', '#101b33', '#e8b34a']) },
+        ink: { colour: pick(['#101b33', '#ffffff', '#767676']) },
+        radius: between(0, 20),
+      };
+      const size = between(16, 28);
+      return {
+        kind,
+        id,
+        size,
+        label: 'Find',
+        to,
+        ...(by.chance(0.5) && { field }),
+        ...common(by, [16, 24]),
+      };
+    }
     case 'account':
       return { kind, id, size: between(16, 28), label: 'Find', to, ...common(by, [16, 24]) };
     case 'basket':

@@ -243,6 +243,35 @@ describe('an owner', () => {
     },
   );
 
+  test('lets the line below links grow from where the word begins, in a time of its own', STORY, async () => {
+    const { tab } = owner;
+    await tab.goto(`${owner.running.url}/sites/${owner.siteId}/dress?moment=top`);
+    await owner.add('Line below links');
+    const set = async (name: string, value: string) => {
+      const field = tab.getByRole('textbox', { name, exact: true });
+      await field.fill(value);
+      await field.press('Enter');
+    };
+    await set('Line at rest', '2');
+    await set('Share at rest', '10');
+    await tab.getByRole('combobox', { name: 'Side that the line grows from' }).selectOption('start');
+    await set('How long it takes to become hovered', '350');
+    await tab.getByRole('combobox', { name: 'How it goes' }).selectOption('ease-out');
+    const worn = () => header().looks.top.cue;
+    await expect
+      .poll(worn, SLOW)
+      .toMatchObject({ rest: 2, restShare: 10, from: 'start', duration: 350, easing: 'ease-out' });
+    expect(await axeFindings(tab, ['iframe'])).toEqual([]);
+    const line = (property: string) => owner.inFrame('.hr-rail .hr-link', property, '::after');
+    await expect.poll(() => line('height'), SLOW).toBe('2px');
+    await owner.stage().locator('.hr-rail .hr-link').first().hover();
+    await expect.poll(() => line('transition-duration'), SLOW).toMatch(/^0\.35s/);
+    // The stage's own rest: nothing waits for what is long over.
+    await expect.poll(() => line('clip-path'), SLOW).toBe('inset(0px)');
+    for (let i = 0; i < 6; i++) await undo();
+    await expect.poll(worn, SLOW).toBeUndefined();
+  });
+
   test('puts a value of the first moment back', STORY, async () => {
     const { tab } = owner;
     const top = () => header().looks.top.fill?.opacity;

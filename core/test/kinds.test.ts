@@ -223,6 +223,19 @@ describe('what is particular', () => {
     expect(layout.inks[0]).toMatchObject({ focus: false, isStill: true });
     expect(withItem(items.text).html).toContain('href="mailto:us@larkfell.example"');
   });
+  test('a search field that stands open is judged on its own ground, and is never narrower than its label', () => {
+    const field = { width: 120, fill: { colour: '#ffffff' }, ink: { colour: '#123456' }, radius: 8 };
+    const open = { ...items.search, label: 'Find a boat, an island or a day', field } as Item;
+    const { html, css, layout } = withItem(open);
+    const [label, send] = layout.inks;
+    expect(label!.box.width).toBeGreaterThan(200);
+    expect(layout.inks).toHaveLength(2);
+    expect(label).toMatchObject({ button: { fill: field.fill, ink: field.ink, loose: true } });
+    expect(send).toMatchObject({ focus: false, ink: { r: 18, g: 52, b: 86 } });
+    expect(html).toMatch(/<form class="hr-field" role="search"/);
+    expect(html.match(/tabindex="-1"/g)).toHaveLength(1);
+    expect(css).toContain(`width: ${label!.box.width}px`);
+  });
   test('a picture that is gone has no markup and takes no room', () => {
     const { html, layout } = withItem({ ...items.picture, picture: 'gone' });
     expect(html).not.toContain('<img');

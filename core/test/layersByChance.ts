@@ -1,5 +1,6 @@
 import { BLEND_MODES } from '../src/colour/blend.ts';
 import { LAYER_NAMES, type LayerName, type LayerValues } from '../src/layers/index.ts';
+import { EASINGS } from '../src/model/easings.ts';
 import type { Look } from '../src/model/look.ts';
 import type { ColourUse } from '../src/model/palette.ts';
 import { random } from './made.ts';
@@ -41,11 +42,17 @@ export const BY_CHANCE: { [N in LayerName]: (by: Chance, picture: string) => Non
     ring: colour(),
     logo: pick(['light', 'dark']),
   }),
-  cue: ({ between }) => ({
+  cue: ({ between, pick }) => ({
     hover: between(1, 4),
     current: between(1, 4),
     offset: between(2, 8),
     share: between(30, 100),
+    rest: between(0, 3),
+    restOffset: between(2, 8),
+    restShare: between(0, 100),
+    from: pick(['start', 'middle', 'end']),
+    duration: between(0, 400),
+    easing: pick(EASINGS),
   }),
   backing: (by) => ({
     rest: tint(by),
@@ -56,6 +63,8 @@ export const BY_CHANCE: { [N in LayerName]: (by: Chance, picture: string) => Non
     open: tint(by),
     reach: by.between(2, 20),
     height: by.between(20, 50),
+    hoverReach: by.between(0, 30),
+    hoverHeight: by.between(20, 60),
     radius: by.between(0, 16),
   }),
   buttons: (by) => ({
@@ -117,6 +126,13 @@ export const BY_CHANCE: { [N in LayerName]: (by: Chance, picture: string) => Non
       stops: [
         { at: 0, opacity: 1 },
         { at: between(50, 100), opacity: between(0, 5) / 10 },
+      ],
+    },
+    secondMask: {
+      angle: pick([45, 180, 270]),
+      stops: [
+        { at: between(0, 40), opacity: between(3, 10) / 10 },
+        { at: 100, opacity: between(0, 5) / 10 },
       ],
     },
   }),

@@ -1,5 +1,9 @@
 import { USUAL_NEEDS } from '../src/model/needs.ts';
 import { describe, expect, test } from 'vitest';
+import { hexColour } from '../src/colour/rgb.ts';
+import { LAYER_NAMES } from '../src/layers/index.ts';
+import { fillWithBox, logoGroundsOf, railOfLogo } from '../src/gather/logoGrounds.ts';
+import { chanceOf, lookByChance } from './layersByChance.ts';
 import { evenGround, logoOn, marginShare } from '../src/gather/logoVerdicts.ts';
 import { sizeForUses, usesOfPicture } from '../src/gather/pictureUses.ts';
 import { groundsOfPicture } from '../src/gather/pictureGround.ts';
@@ -329,4 +333,43 @@ test('what the header and its rails wear is among the uses of a picture', () => 
     ({ name }) => name,
   );
   expect(names).toEqual([worn.name, `${worn.name}, rail 1`]);
+});
+
+describe('the grounds of a logo', () => {
+  const box = { r: 240, g: 230, b: 220 };
+
+  test('are those of the header with its rail’s over them, at every moment, where they are even', () => {
+    const worn = structuredClone(header);
+    worn.looks.top = { fill: { colour: { colour: '#102030' }, opacity: 1 } };
+    worn.looks.scrolled = { fill: { opacity: 0.5 } };
+    const colours = () => logoGroundsOf(site, worn).map(({ colour }) => colour && hexColour(colour));
+    expect(colours()).toEqual(['#102030', undefined]);
+    railOfLogo(worn)!.looks = { scrolled: { fill: { colour: { colour: '#ffffff' }, opacity: 1 } } };
+    expect(colours()).toEqual(['#102030', '#ffffff']);
+    worn.looks.top.gradient = { on: true, angle: 0, stops: [] };
+    expect(colours()[0]).toBeUndefined();
+  });
+
+  test.each(Array.from({ length: 40 }, (_, i) => i))(
+    'take its box’s colour at all moments, whatever was worn: %i',
+    (seed) => {
+      const by = chanceOf(seed);
+      const some = () => {
+        const names = LAYER_NAMES.filter(() => by.between(0, 2) === 0);
+        return { ...lookByChance(by, names), ...(by.between(0, 3) === 0 && { pairing: 'light' }) };
+      };
+      const worn = structuredClone(header);
+      worn.looks = { top: some(), scrolled: some(), ...(by.between(0, 1) && { pointed: some() }) };
+      if (by.between(0, 1)) worn.manner.onScroll = 'returns';
+      const rail = railOfLogo(worn)!;
+      rail.looks = by.between(0, 1) ? { top: some(), scrolled: some() } : { scrolled: some() };
+      const whole = {
+        ...site,
+        pairings: [{ id: 'light', name: 'Light', ground: { colour: '#eeeeee' }, ink: { colour: '#111111' } }],
+      };
+      fillWithBox(worn, box);
+      for (const { colour, moment } of logoGroundsOf(whole, worn))
+        expect(colour && hexColour(colour), moment).toBe(hexColour(box));
+    },
+  );
 });

@@ -171,7 +171,7 @@ describe('the overlay', () => {
         top: 0,
         fallback: { r: 128, g: 128, b: 128, a: 1 },
         opacity: 1,
-        mask: undefined,
+        masks: [],
       },
     };
     expect(

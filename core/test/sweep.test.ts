@@ -130,7 +130,7 @@ describe('the running sweep', () => {
       top: 0,
       fallback: { r: 0, g: 0, b: 0, a: 0 },
       opacity: 0.5,
-      mask: undefined,
+      masks: [],
     },
   };
   const overlays: [string, StackLayer[]][] = [

@@ -41,7 +41,7 @@ const picture = (more: Partial<StackLayer> = {}): StackLayer => ({
     top: 0,
     fallback: { ...colour(), a: 0 },
     opacity: 0.8,
-    mask: undefined,
+    masks: [],
   },
 });
 

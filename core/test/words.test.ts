@@ -1,8 +1,11 @@
 import { describe, expect, test } from 'vitest';
 import { contrastRatio } from '../src/colour/contrast.ts';
+import { hexColour } from '../src/colour/rgb.ts';
 import { checkSite } from '../src/model/check.ts';
 import type { Band, Page } from '../src/model/page.ts';
 import type { Site } from '../src/model/site.ts';
+import { rootAddresses } from '../src/output/addresses.ts';
+import { siteCss } from '../src/output/css/pages.ts';
 import { layoutScene } from '../src/sweep/scene.ts';
 import { bareBand, readBand } from '../src/sweep/words.ts';
 import { header, measure, raster, site } from './made.ts';
@@ -103,4 +106,50 @@ test('a band’s words and buttons have their rules', () => {
       'pages[0].bands[0].contents[0].what',
     ]),
   );
+});
+
+test('the page’s title may have an ink of its own, which other words do not take', () => {
+  const [of, page] = opening({
+    ink,
+    contents: [
+      { kind: 'heading', level: 1, text: 'Title' },
+      { kind: 'heading', level: 2, text: 'Other' },
+    ],
+  });
+  const level = { level: 1 as const, style: of.type.heading, ink: { colour: '#102030' } };
+  const whole = { ...of, type: { ...of.type, level } };
+  const { laid } = layoutScene(whole, header, page, { width: 500, windowHeight: 400 }, measure);
+  const inks = laid.bands[0]!.blocks.flatMap((block) =>
+    block.kind === 'text' ? [hexColour(block.colour)] : [],
+  );
+  expect(inks).toEqual(['#102030', '#ffffff']);
+  const css = siteCss(whole, header, measure, rootAddresses(whole));
+  expect(css).toMatch(/\.page h1 \{[^}]*color: rgb\(16 32 48\)/);
+  expect(css).not.toMatch(/\.page h2 \{[^}]*\bcolor:/);
+});
+
+describe('where a band’s words stand', () => {
+  const lines = (words: Band['words']) => {
+    const [of, page] = opening({ ink, words, contents: [{ kind: 'heading', level: 1, text: 'Home' }] });
+    const { laid } = layoutScene(of, header, page, { width: 1000, windowHeight: 400 }, measure);
+    const [block] = laid.bands[0]!.blocks;
+    const [line] = block?.kind === 'text' ? block.lines : [];
+    return {
+      left: line!.x,
+      width: measure.advance(line!.text, block!.kind === 'text' ? block!.font : ({} as never)),
+    };
+  };
+
+  test('in the middle each line is as far from either edge; at the end it is the offset away from it', () => {
+    const start = lines({});
+    const middle = lines({ place: 'middle', width: 300 });
+    expect(middle.left + middle.width / 2).toBeCloseTo(500, 1);
+    const end = lines({ place: 'end', offset: 40 });
+    expect(1000 - (end.left + end.width)).toBeCloseTo(start.left + 40, 1);
+  });
+
+  test('another place is refused', () => {
+    const [of] = opening({ words: { place: 'left' as never } });
+    expect(checkSite(of).map(({ path }) => path)).toContain('pages[0].bands[0].words.place');
+  });
 });

@@ -1,6 +1,6 @@
 import { at } from '../lists.ts';
 import { resolveWorn, type Wearer } from '../header/look.ts';
-import { backingIn } from '../header/states.ts';
+import { backingIn, backingSize } from '../header/states.ts';
 import { LAYER_NAMES, layerOf, mapLayers, type ResolvedLook } from '../layers/index.ts';
 import type { ChangeProgress } from '../layers/kind.ts';
 import { PLACES, type Header, type Look, type Moment } from '../model/header.ts';
@@ -78,7 +78,7 @@ export function headerHovering(site: Site, header: Header, moment: Moment, inks:
     const over = {
       ...rest,
       ink: { ...rest.ink, link: hover, current: hover },
-      backing: { ...rest.backing, rest: plate(false), current: plate(true) },
+      backing: { ...rest.backing, ...backingSize(rest, 'hover'), rest: plate(false), current: plate(true) },
     };
     return [rest, over];
   };

@@ -2,7 +2,7 @@ import { contrastRatio } from '../colour/contrast.ts';
 import type { Rgb } from '../colour/rgb.ts';
 import { UNSEEN, seenWithout } from '../colour/sight.ts';
 import { resolveWorn } from '../header/look.ts';
-import { backingIn, inkIn } from '../header/states.ts';
+import { backingIn, cueIn, inkIn } from '../header/states.ts';
 import type { ResolvedLook } from '../layers/index.ts';
 import { at } from '../lists.ts';
 import { headerItems, momentName, momentsOf, type Header, type Moment } from '../model/header.ts';
@@ -26,7 +26,9 @@ const STATES = {
 
 /** Whether a state shows something that is there at rest only in part, or not at all. */
 function isShaped(site: Site, look: ResolvedLook, state: keyof typeof STATES): boolean {
-  if (look.cue[state] > 0) return true;
+  // A line that is there, and is not as it is at rest.
+  const [line, plain] = [cueIn(look, state), cueIn(look, 'rest')];
+  if (line.thickness > 0 && JSON.stringify(line) !== JSON.stringify(plain)) return true;
   if (state === 'current' && currentStyle(site.type).weight !== site.type.menu.weight) return true;
   const [rest, then] = [backingIn(look, 'rest'), backingIn(look, state)];
   return rest.opacity > 0 !== then.opacity > 0;

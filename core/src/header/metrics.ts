@@ -16,6 +16,9 @@ export const MENU_MARK = { width: 22, height: 16 };
 export const DROP_DOWN = 220;
 /** Height of a menu entry that stands out, and the room at each side of its label. */
 export const STAND_OUT = { height: 36, padding: 16 };
+/** A search field that stands open: its height, the room before its label, and the size of that. CSS pixels. */
+export const FIELD = { height: 40, padding: 14, size: 16 };
+
 /** Side of the square that search, account and basket take. */
 export const ACTION = 44;
 /** Least width of an icon link. */

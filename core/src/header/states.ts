@@ -1,3 +1,4 @@
+import { BEFORE } from '../layers/cue.ts';
 import { buttonKey, type ButtonPart, type ButtonState } from '../layers/buttons.ts';
 import type { StandOut } from '../model/item.ts';
 import type { Tint } from '../model/layer.ts';
@@ -40,6 +41,15 @@ export function inkIn({ ink }: Pick<ResolvedLook, 'ink'>, state: LinkState, isCu
   }
 }
 
+/** How far a backing reaches beyond its word at either side in a state, and how high it is. CSS pixels. */
+export function backingSize(
+  { backing }: Pick<ResolvedLook, 'backing'>,
+  state: LinkState,
+): { reach: number; height: number } {
+  const { reach, height, hoverReach = reach, hoverHeight = height } = backing;
+  return isPointedAt(state) ? { reach: hoverReach, height: hoverHeight } : { reach, height };
+}
+
 /** The backing of a look in a state: see {@link inkIn}. */
 export function backingIn(
   { backing }: Pick<ResolvedLook, 'backing'>,
@@ -60,6 +70,24 @@ export function backingIn(
     case 'focused':
       return backing[state] ?? base;
   }
+}
+
+/** The line below a word: thickness and distance from the baseline in CSS pixels, share of the word, and what stands before it. */
+export interface CueWorn {
+  thickness: number;
+  offset: number;
+  share: number;
+  /** Of what it leaves free of its word, 0 to 1. */
+  before: number;
+}
+
+/** The line of a look in a state; its thickness is 0 where there is none. */
+export function cueIn({ cue }: Pick<ResolvedLook, 'cue'>, state: LinkState, isCurrent = false): CueWorn {
+  const before = BEFORE[cue.from];
+  const { offset, share } = cue;
+  if (isPointedAt(state)) return { thickness: cue.hover, offset, share, before };
+  if (isCurrent || state === 'current') return { thickness: cue.current, offset, share, before };
+  return { thickness: cue.rest, offset: cue.restOffset ?? offset, share: cue.restShare ?? share, before };
 }
 
 /** What a button, or an entry that stands out, wears where no look says otherwise. */

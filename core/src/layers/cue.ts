@@ -1,9 +1,14 @@
-import { IsOptional } from 'class-validator';
+import { IsIn, IsOptional } from 'class-validator';
+import { EASINGS, type Easing } from '../model/easings.ts';
 import { InRange } from '../model/rules.ts';
 import { px } from '../css/text.ts';
-import { WEARERS, layerKind, mixNumbers, type Told } from './kind.ts';
+import { WEARERS, layerKind, mix, mixOptional, type Told } from './kind.ts';
 
-/** The line below a link that tells, beside colour, that it is hovered or leads to the page one is on. Nothing moves by it. */
+/** Sides that a line can come from: that where the word begins, both, or that where it ends. */
+export const CUE_SIDES = ['start', 'middle', 'end'] as const;
+export type CueSide = (typeof CUE_SIDES)[number];
+
+/** The line below a link that tells, beside colour, that it is hovered or leads to the page one is on. No letter moves by it. */
 export class CueLook {
   /** Thickness below a hovered link, CSS pixels; 0 is no line. */
   @IsOptional() @InRange(0, 8, 'px') hover?: number;
@@ -11,33 +16,105 @@ export class CueLook {
   @IsOptional() @InRange(0, 8, 'px') current?: number;
   /** From the baseline down to the line. */
   @IsOptional() @InRange(0, 20, 'px') offset?: number;
-  /** Share of the word that it is as long as, in its middle. */
+  /** Share of the word that it is as long as. */
   @IsOptional() @InRange(5, 100, '%') share?: number;
+  /** Thickness below every other link. */
+  @IsOptional() @InRange(0, 8, 'px') rest?: number;
+  /** There, how far down and how long it is; as hovered where nothing is said. */
+  @IsOptional() @InRange(0, 20, 'px') restOffset?: number;
+  @IsOptional() @InRange(0, 100, '%') restShare?: number;
+  /** The side from which it grows, and at which it stands where it is shorter than the word. */
+  @IsOptional() @IsIn(CUE_SIDES, { message: 'Choose start, middle or end.' }) from?: CueSide;
+  /** How long line, backing and ink take to become as they are hovered, ms; as long as inks change where nothing is said. */
+  @IsOptional() @InRange(0, 1000, 'ms') duration?: number;
+  /** CSS Easing 1; `ease` where nothing is said. */
+  @IsOptional() @IsIn(EASINGS, { message: `Choose ${EASINGS.join(', ')}.` }) easing?: Easing;
 }
 
-export const cue = layerKind<CueLook, Required<CueLook>>({
+interface Cue extends Required<Omit<CueLook, 'restOffset' | 'restShare' | 'duration'>> {
+  restOffset: number | undefined;
+  restShare: number | undefined;
+  duration: number | undefined;
+}
+
+export const cue = layerKind<CueLook, Cue>({
   title: 'Line below links',
   values: CueLook,
-  plain: { hover: 1, current: 2, offset: 6, share: 100 },
+  plain: {
+    hover: 1,
+    current: 2,
+    offset: 6,
+    share: 100,
+    rest: 0,
+    restOffset: undefined,
+    restShare: undefined,
+    from: 'middle',
+    duration: undefined,
+    easing: 'ease',
+  },
   wearers: WEARERS,
   passesDown: true,
   isListed: 'once set',
-  shows: ({ hover, current }) => hover + current > 0,
-  // An underline of the word, as long as that is.
-  onOwn: (worn) => ({ ...worn, share: 100 }),
+  shows: ({ hover, current, rest }) => hover + current + rest > 0,
+  // An underline of the word, as long as that is, and there at once.
+  onOwn: (worn) => ({
+    ...worn,
+    share: 100,
+    rest: 0,
+    restOffset: undefined,
+    restShare: undefined,
+    from: 'middle',
+    duration: undefined,
+    easing: 'ease',
+  }),
+  follows: { restOffset: 'as hovered', restShare: 'as hovered', duration: 'as long as inks change' },
   start: () => ({ hover: 2, current: 2 }),
-  between: (a, b, { inks }) => mixNumbers(a, b, inks),
-  tells: ({ hover, current, offset, share }) => [
-    optional('hover', '--hr-line-hover', px(hover)),
-    optional('current', '--hr-line-current', px(current)),
-    optional('offset', '--hr-line-at', px(offset)),
-    optional('share', '--hr-line-share', `${share}%`),
+  between(a, b, { inks: p }) {
+    const optional = (key: 'restOffset' | 'restShare') => {
+      const value = mixOptional(a[key], b[key], p, (x, y) => mix(x, y, p));
+      return value === undefined ? {} : { [key]: value };
+    };
+    // What is no number changes half way.
+    const { from, duration, easing } = p < 0.5 ? a : b;
+    return {
+      ...Object.fromEntries(NUMBERS.map((key) => [key, mix(a[key], b[key], p)])),
+      ...optional('restOffset'),
+      ...optional('restShare'),
+      from,
+      ...(duration !== undefined && { duration }),
+      easing,
+    };
+  },
+  tells: ({ hover, current, offset, share, rest, restOffset, restShare, from, duration, easing }) => [
+    optional(['hover'], '--hr-line-hover', px(hover)),
+    optional(['current'], '--hr-line-current', px(current)),
+    optional(['offset'], '--hr-line-at', px(offset)),
+    optional(['share'], '--hr-line-share', `${share}%`),
+    optional(['rest'], '--hr-line-rest', px(rest)),
+    optional(['restOffset'], '--hr-line-rest-at', restOffset === undefined ? undefined : px(restOffset)),
+    optional(['restShare'], '--hr-line-rest-share', restShare === undefined ? undefined : `${restShare}%`),
+    optional(['from'], '--hr-line-from', String(BEFORE[from])),
+    optional(
+      ['duration', 'easing'],
+      '--hr-cue-time',
+      duration === undefined ? undefined : `${duration}ms ${easing}`,
+    ),
   ],
 });
 
-const optional = (key: string, name: string, value: string): Told => ({
+const NUMBERS = ['hover', 'current', 'offset', 'share', 'rest'] as const;
+
+/** How much of what a line leaves free of its word stands before it. */
+export const BEFORE: Record<CueSide, number> = { start: 0, middle: 0.5, end: 1 };
+
+/** Whether a look says that the line is there at rest, where it comes from, or how long it takes. */
+export function movesCue({ rest, restOffset, restShare, from, duration }: CueLook): boolean {
+  return [rest, restOffset, restShare, from, duration].some((value) => value !== undefined);
+}
+
+const optional = (keys: string[], name: string, value: string | undefined): Told => ({
   name,
-  keys: [key],
+  keys,
   value,
   isOptional: true,
 });

@@ -35,6 +35,10 @@ export class PictureLook {
   @IsOptional()
   @Nested(() => Mask)
   mask?: Mask;
+  /** A second fade, at another angle: where both let through less, less is left. */
+  @IsOptional()
+  @Nested(() => Mask)
+  secondMask?: Mask;
 }
 
 interface WornPicture extends Required<Omit<PictureLook, 'fallback'>> {
@@ -87,6 +91,7 @@ export const picture = layerKind<PictureLook, WornPicture>({
     opacity: 1,
     fallback: { colour: WHITE, opacity: 0 },
     mask: { angle: 0, stops: [] },
+    secondMask: { angle: 90, stops: [] },
   },
   wearers: ['header', 'rail'],
   passesDown: false,
@@ -114,7 +119,7 @@ export const picture = layerKind<PictureLook, WornPicture>({
       top: box.y,
       fallback: even(palette, worn.fallback),
       opacity: worn.opacity,
-      mask: layMask(worn.mask, box),
+      masks: [worn.mask, worn.secondMask].flatMap((mask) => layMask(mask, box) ?? []),
     },
     blend: worn.blend,
   }),
@@ -133,20 +138,25 @@ export const picture = layerKind<PictureLook, WornPicture>({
   },
 });
 
+function cssMask({ angle, stops }: Mask): string {
+  return `linear-gradient(${angle}deg, ${stops.map(({ opacity, at }) => `rgb(0 0 0 / ${opacity}) ${at}%`).join(', ')})`;
+}
+
 function pictureRule(worn: WornPicture, self: string, index: number, { palette, image }: BackRules): string {
   const placing = placingOf(worn);
   const { x, y, repeat } = placing;
-  const { fallback, mask, blend } = worn;
+  const { fallback, mask, secondMask, blend } = worn;
   const drawn = cssPictureSize(placing);
   const file = image(worn.picture);
   const placed = file === undefined ? '' : `${file} ${x}% ${y}% / ${drawn} ${repeat} `;
-  const stops = mask.stops.map(({ opacity, at }) => `rgb(0 0 0 / ${opacity}) ${at}%`);
+  const fades = [mask, secondMask].filter(({ stops }) => stops.length > 0).map(cssMask);
   return rule(
     self,
     `background: ${placed}${told(palette, fallback.colour, fallback.opacity)}`,
     `opacity: var(--hr-shows-${index + 1})`,
     blend !== 'normal' && `mix-blend-mode: ${blend}`,
-    mask.stops.length > 0 && `mask-image: linear-gradient(${mask.angle}deg, ${stops.join(', ')})`,
+    fades.length > 0 && `mask-image: ${fades.join(', ')}`,
+    fades.length > 1 && 'mask-composite: intersect',
     `transition: opacity ${TIME}`,
   );
 }

@@ -1,3 +1,4 @@
+import { EASINGS, type Easing } from './easings.ts';
 import { ArrayMaxSize, ArrayMinSize, IsBoolean, IsIn, IsOptional, ValidateBy } from 'class-validator';
 import { Fold, ITEM_KINDS, RAIL_PLACES as PLACES, STEP_RANGE, type Item } from './item.ts';
 import { GROUND_KINDS, type GroundKind } from './layer.ts';
@@ -5,6 +6,7 @@ import { Looks, MOMENTS, MOMENT_NAMES, PartLooks, type Moment } from './look.ts'
 import { ColourUse } from './palette.ts';
 import { InRange, IsId, IsPlainText, KindList, Nested, NestedList } from './rules.ts';
 
+export { EASINGS, type Easing };
 export { RAIL_PLACES as PLACES, type RailPlace } from './item.ts';
 
 /** What changes of a rail below a header width; it holds until the next step. */
@@ -87,9 +89,6 @@ export class Switch {
   @IsOptional() @IsIn(['top', 'scrolled'], { message: 'Choose top or scrolled.' }) unknown?:
     'top' | 'scrolled';
 }
-
-export const EASINGS = ['linear', 'ease', 'ease-in', 'ease-out', 'ease-in-out'] as const;
-export type Easing = (typeof EASINGS)[number];
 
 /** When an ink changes, apart from what is behind it. */
 export class InkChange {

@@ -219,13 +219,25 @@ export class PictureItem extends Hung {
   to?: LinkTarget;
 }
 
-/** A form that asks the site: it opens from its icon. */
+/** A search field that stands open in the bar. */
+export class SearchField {
+  /** As wide as its label needs at least. */
+  @InRange(120, 600, 'px') width: number;
+  @Nested(() => ColourUse) fill: ColourUse;
+  @Nested(() => ColourUse) ink: ColourUse;
+  @InRange(0, 20, 'px') radius: number;
+}
+
+/** A form that asks the site: it opens from its icon, or stands open. */
 export class SearchItem extends Hung {
   @Allow() kind: 'search';
   @InRange(12, 40, 'px') size: number;
   @IsPlainText(60) label: string;
   /** Where the form is sent, with what was typed as `q`. */
   @Nested(() => LinkTarget) to: LinkTarget;
+  @IsOptional()
+  @Nested(() => SearchField)
+  field?: SearchField;
 }
 
 export class AccountItem extends Hung {

@@ -1,4 +1,5 @@
 import { IsIn, IsOptional, Matches } from 'class-validator';
+import { ColourUse } from './palette.ts';
 import { InRange, IsPlainText, Nested } from './rules.ts';
 
 /** The families that ship. `generic` is what a browser falls back to while the file is on its way. */
@@ -60,6 +61,10 @@ export class TypeStyle {
 export class HeadingLevel {
   @IsIn([1, 2, 3], { message: 'Choose heading level 1, 2 or 3.' }) level: 1 | 2 | 3;
   @Nested(() => TypeStyle) style: TypeStyle;
+  /** Its ink wherever it stands; that of the band or card it is in where nothing is said. */
+  @IsOptional()
+  @Nested(() => ColourUse)
+  ink?: ColourUse;
 }
 
 /** The site's type: for headings, running text, menu and button. */
@@ -98,4 +103,9 @@ export function inCase(style: TypeStyle, text: string): string {
 /** The style of a heading level: its own where it has one. */
 export function headingStyle(type: SiteType, level: 1 | 2 | 3): TypeStyle {
   return type.level?.level === level ? type.level.style : type.heading;
+}
+
+/** The ink that a level of heading has wherever it stands, where it has one. */
+export function headingInk({ level: own }: SiteType, level: 1 | 2 | 3): ColourUse | undefined {
+  return own?.level === level ? own.ink : undefined;
 }

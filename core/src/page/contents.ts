@@ -13,7 +13,7 @@ import type {
   WordsPlace,
 } from '../model/page.ts';
 import type { Site } from '../model/site.ts';
-import { headingStyle, inCase, type TypeStyle } from '../model/type.ts';
+import { headingInk, headingStyle, inCase, type TypeStyle } from '../model/type.ts';
 import { breakLines } from '../measure/lines.ts';
 import { baselineInLine, fontOf, type Measure } from '../measure/measure.ts';
 import type { Block } from './laid.ts';
@@ -79,7 +79,9 @@ export function layoutContent(pen: Pen, content: Content, y: number): Laid {
     case 'heading': {
       const style = headingStyle(site.type, content.level);
       const size = headingSize(site.type, content.level, step);
-      return layoutText(pen, 'heading', content.text, { style, size, colour }, at);
+      const own = headingInk(site.type, content.level);
+      const ink = own ? resolveColour(site.palette, own) : colour;
+      return layoutText(pen, 'heading', content.text, { style, size, colour: ink }, at);
     }
     case 'paragraph':
       return layoutText(
@@ -211,6 +213,8 @@ function columns(column: { x: number; width: number }, count: number): { x: numb
 function layoutCards(pen: Pen, content: CardsContent, y: number): Laid {
   const { site, step } = pen;
   const ink = resolveColour(site.palette, content.ink);
+  const ownInk = headingInk(site.type, 3);
+  const titleInk = ownInk ? resolveColour(site.palette, ownInk) : ink;
   const fill = resolveColour(site.palette, content.fill);
   const places = columns(pen.column, step.cardColumns);
   const blocks: Block[] = [];
@@ -225,7 +229,7 @@ function layoutCards(pen: Pen, content: CardsContent, y: number): Laid {
         pen,
         'heading',
         card.title,
-        { style: titleStyle, size: cardTitleSize(site.type), colour: ink },
+        { style: titleStyle, size: cardTitleSize(site.type), colour: titleInk },
         at,
       );
       const below = { ...at, y: at.y + title.height + CARD_GAP };

@@ -19,7 +19,8 @@ export type Paint =
       top: number;
       fallback: Rgba;
       opacity: number;
-      mask: LaidGradient | undefined;
+      /** Fades, each of which lets through a share. */
+      masks: readonly LaidGradient[];
     }
   /** A colour by how much of each pixel of an area it covers, 0 to 1. */
   | { kind: 'coverage'; colour: Rgba; area: Area; coverage: Float32Array };
@@ -66,7 +67,7 @@ const READERS: { [K in Paint['kind']]: Reader<K> } = {
     const share = inside ? coverage[(y - area.top) * (area.right - area.left) + x - area.left]! : 0;
     write(out, colour, colour.a * share);
   },
-  picture: ({ pixels, left, top, fallback, opacity, mask }, x, y, out) => {
+  picture: ({ pixels, left, top, fallback, opacity, masks }, x, y, out) => {
     write(out, fallback, fallback.a);
     const [px, py] = [x - left, y - top];
     if (pixels && px >= 0 && py >= 0 && px < pixels.width && py < pixels.height) {
@@ -76,7 +77,7 @@ const READERS: { [K in Paint['kind']]: Reader<K> } = {
       out[3] = a + out[3]! * (1 - a);
     }
     let share = opacity;
-    if (mask) {
+    for (const mask of masks) {
       readGradient(mask, x, y, scratch);
       share *= scratch[3]!;
     }

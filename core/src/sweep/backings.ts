@@ -3,7 +3,14 @@ import { titleOf } from '../header/kinds/index.ts';
 import type { HeaderInk } from '../header/layout.ts';
 import type { HeaderLayout } from '../header/laid.ts';
 import type { ResolvedLook } from '../layers/index.ts';
-import { backingIn, buttonIn, isPointedAt, type ButtonWorn, type LinkState } from '../header/states.ts';
+import {
+  backingIn,
+  backingSize,
+  buttonIn,
+  isPointedAt,
+  type ButtonWorn,
+  type LinkState,
+} from '../header/states.ts';
 import { headerItems, type Header } from '../model/header.ts';
 import type { Page } from '../model/page.ts';
 import { resolveColour, type Swatch } from '../model/palette.ts';
@@ -48,11 +55,13 @@ export function elementOf({ element, id }: HeaderInk): string {
 /** The box of an ink's backing by look: never higher than its rail has room for, nor wider than it may reach. */
 export function plateBox(
   { plate, plateMost = Infinity, reachMost = Infinity }: Pick<HeaderInk, 'plate' | 'plateMost' | 'reachMost'>,
-  { backing }: Pick<ResolvedLook, 'backing'>,
+  look: Pick<ResolvedLook, 'backing'>,
+  state: LinkState,
 ): Box | undefined {
   if (!plate) return undefined;
-  const height = Math.min(backing.height, plateMost);
-  const reach = Math.min(backing.reach, reachMost);
+  const size = backingSize(look, state);
+  const height = Math.min(size.height, plateMost);
+  const reach = Math.min(size.reach, reachMost);
   return {
     x: plate.x - reach,
     y: plate.y + (plate.height - height) / 2,
@@ -131,9 +140,10 @@ export function backingsOf(
         buttonLayers(site.palette, buttonIn(look, button, state, isCurrent), ink.box);
       own.set(ink.item ?? '', [...(own.get(ink.item ?? '') ?? []), { ...common, layers }]);
     }
-    const box = plateBox(ink, look);
-    if (!box) continue;
+    if (!ink.plate) continue;
     const layers = (state: LinkState) => {
+      const box = plateBox(ink, look, state);
+      if (!box) return [];
       const { colour, opacity } = backingIn(look, state, isCurrent);
       return layersOf({ ...resolveColour(site.palette, colour), a: opacity }, box, look.backing.radius);
     };

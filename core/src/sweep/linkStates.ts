@@ -2,7 +2,15 @@ import { RING } from '../header/metrics.ts';
 import type { HeaderInk } from '../header/layout.ts';
 import type { HeaderLayout } from '../header/laid.ts';
 import type { ResolvedLook } from '../layers/index.ts';
-import { backingIn, buttonIn, inkIn, isPointedAt, tellsCurrent, type LinkState } from '../header/states.ts';
+import {
+  backingIn,
+  backingSize,
+  buttonIn,
+  cueIn,
+  inkIn,
+  tellsCurrent,
+  type LinkState,
+} from '../header/states.ts';
 import type { Page } from '../model/page.ts';
 import { type Box, areaOf } from '../geometry/box.ts';
 import type { Cell } from './cells.ts';
@@ -26,7 +34,10 @@ export function statesOf(ink: HeaderInk, look: ResolvedLook, page: Page): LinkSt
       JSON.stringify(
         ink.button
           ? buttonIn(look, ink.button, state, current)
-          : [inkIn(look, state, current), ink.plate && backingIn(look, state, current)],
+          : [
+              inkIn(look, state, current),
+              ink.plate && [backingIn(look, state, current), backingSize(look, state)],
+            ],
       );
     return sight(a) !== sight(b);
   };
@@ -44,16 +55,16 @@ export function statesOf(ink: HeaderInk, look: ResolvedLook, page: Page): LinkSt
 /** The line below a word in a state; none where it has none there. */
 export function cueBox(
   ink: HeaderInk,
-  { cue }: ResolvedLook,
+  look: ResolvedLook,
   state: LinkState,
   isCurrent: boolean,
 ): Box | undefined {
-  const thickness = isPointedAt(state) ? cue.hover : isCurrent ? cue.current : 0;
-  if (!ink.isCued || ink.what.kind !== 'text' || thickness === 0) return undefined;
+  const { thickness, offset, share, before } = cueIn(look, state, isCurrent);
+  if (!ink.isCued || ink.what.kind !== 'text' || thickness === 0 || share === 0) return undefined;
   const { left, advance, baseline } = ink.what.run;
   const room = ink.room ?? { left, width: advance };
-  const width = (room.width * cue.share) / 100;
-  return { x: room.left + (room.width - width) / 2, y: baseline + cue.offset, width, height: thickness };
+  const width = (room.width * share) / 100;
+  return { x: room.left + before * (room.width - width), y: baseline + offset, width, height: thickness };
 }
 
 /**

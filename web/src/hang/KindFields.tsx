@@ -10,10 +10,14 @@ import {
   type LogoItem,
   type NameItem,
   type PictureItem,
+  type SearchField,
   type SearchItem,
 } from '@hatrail/core/model/item';
+import { relativeLuminance } from '@hatrail/core/colour/contrast';
+import { resolveColour } from '@hatrail/core/model/palette';
+import type { Site } from '@hatrail/core/model/site';
 import { ColourField } from '../parts/ColourField.tsx';
-import { ChoiceField, FieldRow, TextInput } from '../parts/fields.tsx';
+import { ChoiceField, FieldRow, OnOff, TextInput } from '../parts/fields.tsx';
 import { NumberField } from '../parts/NumberField.tsx';
 import { OptionalColour } from '../parts/OptionalColour.tsx';
 import { byRule } from '../parts/rules.ts';
@@ -38,7 +42,7 @@ const FIELDS: { [K in ItemKindName]: (props: FieldsProps<Extract<Item, { kind: K
   text: TextFields,
   icons: IconsFields,
   picture: PictureFields,
-  search: ActionFields,
+  search: SearchFields,
   account: ActionFields,
   basket: BasketFields,
   gap: GapFields,
@@ -167,6 +171,18 @@ function ButtonFields({ site, item, change }: FieldsProps<ButtonItem>) {
           change<ButtonItem>('Corners of the button', (draft) => void (draft.radius = radius))
         }
       />
+      <FieldRow label="Its own">
+        <OnOff
+          label="It keeps this style, whatever Dress says of all buttons"
+          value={item.loose === true}
+          onChange={(isLoose) =>
+            change<ButtonItem>(isLoose ? 'A style of its own' : 'As all buttons', (draft) => {
+              if (isLoose) draft.loose = true;
+              else delete draft.loose;
+            })
+          }
+        />
+      </FieldRow>
       <SizeRow
         label="Letters"
         min={10}
@@ -275,6 +291,77 @@ function ActionFields({ site, item, change }: FieldsProps<SearchItem | AccountIt
         value={item.to}
         onChange={(to) => change<AccountItem>('Where it leads', (draft) => void (draft.to = to))}
       />
+    </>
+  );
+}
+
+/** What a search field wears that has just been opened: dark letters on a light ground. */
+function newField(site: Site): SearchField {
+  const lights = site.palette.map((swatch) => ({
+    swatch: swatch.id,
+    light: relativeLuminance(resolveColour(site.palette, { swatch: swatch.id })),
+  }));
+  lights.sort((a, b) => a.light - b.light);
+  const [dark, light] = [lights[0], lights.at(-1)];
+  const isRead = dark && light && (light.light + 0.05) / (dark.light + 0.05) >= 4.5;
+  return {
+    width: 220,
+    fill: isRead ? { swatch: light.swatch } : { colour: '#ffffff' },
+    ink: isRead ? { swatch: dark.swatch } : { colour: '#111111' },
+    radius: 6,
+  };
+}
+
+function SearchFields(props: FieldsProps<SearchItem>) {
+  const { site, item, change } = props;
+  const { field } = item;
+  const inField = (label: string, make: (draft: SearchField) => void) =>
+    change<SearchItem>(label, (draft) => draft.field && make(draft.field));
+  return (
+    <>
+      <ActionFields {...(props as unknown as FieldsProps<SearchItem | AccountItem | BasketItem>)} />
+      <FieldRow label="Stands open">
+        <OnOff
+          label="It stands open in the bar"
+          value={field !== undefined}
+          onChange={(isOpen) =>
+            change<SearchItem>(isOpen ? 'Search stands open' : 'Search opens from its icon', (draft) => {
+              if (isOpen) draft.field = newField(site);
+              else delete draft.field;
+            })
+          }
+        />
+      </FieldRow>
+      {field && (
+        <>
+          <SizeRow
+            label="Width"
+            min={120}
+            max={600}
+            value={field.width}
+            onChange={(width) => inField('Width of the search field', (draft) => void (draft.width = width))}
+          />
+          {(['fill', 'ink'] as const).map((key) => (
+            <FieldRow key={key} label={key === 'fill' ? 'Fill' : 'Ink'}>
+              <ColourField
+                label={`${key === 'fill' ? 'Fill' : 'Ink'} of the search field`}
+                palette={site.palette}
+                use={field[key]}
+                onChange={(use) => inField('Colours of the search field', (draft) => void (draft[key] = use))}
+              />
+            </FieldRow>
+          ))}
+          <SizeRow
+            label="Corners"
+            min={0}
+            max={20}
+            value={field.radius}
+            onChange={(radius) =>
+              inField('Corners of the search field', (draft) => void (draft.radius = radius))
+            }
+          />
+        </>
+      )}
     </>
   );
 }

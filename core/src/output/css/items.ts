@@ -1,11 +1,63 @@
 import { folds } from '../../header/fold.ts';
 import { logoVariantsOf } from '../../header/look.ts';
-import { ACTION, COUNT, ICON_LEAST, LINK_HEIGHT } from '../../header/metrics.ts';
+import { ACTION, COUNT, FIELD, ICON_LEAST, LINK_HEIGHT } from '../../header/metrics.ts';
 import { headerItems, type Header } from '../../model/header.ts';
 import type { Site } from '../../model/site.ts';
 import { px, rule } from '../../css/text.ts';
 import { hasTextShadow } from './looks.ts';
 import { INK_TIME } from '../../css/times.ts';
+
+/** A search field that stands open: its label lies in it until something is typed. */
+function fieldCss(): string {
+  const { height, padding } = FIELD;
+  return [
+    rule('.hr-field', 'position: relative', 'display: flex', 'align-items: center', `height: ${px(height)}`),
+    rule(
+      '.hr-field::before',
+      'content: ""',
+      'position: absolute',
+      'z-index: -2',
+      'inset: 0',
+      'border-radius: inherit',
+      'background: var(--hr-ground)',
+    ),
+    rule(
+      '.hr-field > input',
+      'position: absolute',
+      'inset: 0',
+      'box-sizing: border-box',
+      'width: 100%',
+      'height: 100%',
+      'margin: 0',
+      'padding: 0',
+      `padding-inline: ${px(padding)} ${px(height)}`,
+      'border: 0',
+      'border-radius: inherit',
+      'background: none',
+      'color: inherit',
+      'font: inherit',
+      'letter-spacing: inherit',
+      'appearance: none',
+    ),
+    rule('.hr-field > input:focus-visible', 'outline-color: var(--hr-around)'),
+    rule('.hr-hint', `padding-inline-start: ${px(padding)}`, 'white-space: nowrap', 'pointer-events: none'),
+    rule('.hr-field > input:not(:placeholder-shown) + .hr-hint', 'visibility: hidden'),
+    rule(
+      '.hr-send',
+      'position: absolute',
+      'inset-block: 0',
+      'inset-inline-end: 0',
+      'display: grid',
+      'place-items: center',
+      `width: ${px(height)}`,
+      'padding: 0',
+      'border: 0',
+      'background: none',
+      'color: inherit',
+      'cursor: pointer',
+    ),
+  ].join('');
+}
 
 /** Logo, site name, icons and pictures. */
 export function itemCss(site: Site, header: Header): string {
@@ -60,6 +112,7 @@ export function itemCss(site: Site, header: Header): string {
           ...ink,
         )
       : '',
+    headerItems(header).some((item) => item.kind === 'search' && item.field) ? fieldCss() : '',
     has('basket')
       ? rule('.hr-basket', 'width: auto', ...letters) +
         rule(

@@ -11,7 +11,8 @@ import {
 } from '../../header/metrics.ts';
 import { headerItems, type Header } from '../../model/header.ts';
 import type { Site } from '../../model/site.ts';
-import { px, rule } from '../../css/text.ts';
+import { px, rule, within } from '../../css/text.ts';
+import { BEFORE } from '../../layers/cue.ts';
 import { currentStyle } from '../../model/type.ts';
 import { weightOf } from '../../measure/measure.ts';
 import { typeCss } from '../typeCss.ts';
@@ -67,7 +68,9 @@ export function linkCss(site: Site, header: Header): string {
         ].join('')
       : '',
     hasLinks
-      ? rule('.hr-link, .hr-label', ...typeCss(site.type.menu), ...line) + weightCss(site) + cueCss()
+      ? rule('.hr-link, .hr-label', ...typeCss(site.type.menu), ...line) +
+        weightCss(site) +
+        (states.movingCue ? movingCueCss() : cueCss())
       : '',
     folds(header)
       ? rule(
@@ -150,6 +153,50 @@ function cueCss(): string {
   ].join('');
 }
 
+/** How long what tells that a link is hovered takes to come. */
+const CUE_TIME = `var(--hr-cue-time, ${INK_TIME})`;
+
+/** The same where the line is there at rest, too, or comes from a side over time: see `cueIn`. */
+function movingCueCss(): string {
+  const hovered = { share: 'var(--hr-line-share, 100%)', at: `var(--hr-line-at, ${px(PLAIN.cue.offset)})` };
+  const rest = {
+    share: `var(--hr-line-rest-share, ${hovered.share})`,
+    at: `var(--hr-line-rest-at, ${hovered.at})`,
+  };
+  const before = `var(--hr-line-from, ${BEFORE[PLAIN.cue.from]})`;
+  const cut = (share: string, isMirrored: boolean) => {
+    const [left, right] = [`(100% - ${share}) * ${before}`, `(100% - ${share}) * (1 - ${before})`];
+    return isMirrored
+      ? `clip-path: inset(0 calc(${left}) 0 calc(${right}))`
+      : `clip-path: inset(0 calc(${right}) 0 calc(${left}))`;
+  };
+  const top = (at: string) => `top: calc(var(--hr-base) - var(--hr-up, 0px) + ${at})`;
+  const changes = (time: string) =>
+    `transition: ${['height', 'top', 'clip-path'].map((name) => `${name} ${time}`).join(', ')}`;
+  const HERE = '.hr-link:is([aria-current], :hover, :active)';
+  const OVER = '.hr-link:is(:hover, :active)';
+  return [
+    rule(
+      '.hr-link::after',
+      'content: ""',
+      'position: absolute',
+      top(rest.at),
+      'inset-inline-start: var(--hr-pad, 0px)',
+      'width: calc(100% - 2 * var(--hr-pad, 0px))',
+      cut(rest.share, false),
+      `height: var(--hr-line-rest, ${px(PLAIN.cue.rest)})`,
+      'background: currentcolor',
+      changes(INK_TIME),
+    ),
+    rule('.hr-link:dir(rtl)::after', cut(rest.share, true)),
+    rule(`${HERE}::after`, top(hovered.at), cut(hovered.share, false)),
+    rule(`${HERE}:dir(rtl)::after`, cut(hovered.share, true)),
+    rule('.hr-link[aria-current]::after', `height: var(--hr-line-current, ${px(PLAIN.cue.current)})`),
+    rule(`${OVER}::after`, `height: var(--hr-line-hover, ${px(PLAIN.cue.hover)})`),
+    within('@media (prefers-reduced-motion: no-preference)', rule(`${OVER}::after`, changes(CUE_TIME))),
+  ].join('');
+}
+
 /** An entry whose drop-down is open. */
 const OPEN = '.hr-menu > li:has(> [aria-expanded="true"])';
 
@@ -158,7 +205,7 @@ const OPEN = '.hr-menu > li:has(> [aria-expanded="true"])';
  * kept in `--hr-own` and `--hr-plate`: that of the page one is on, or that at rest.
  */
 function statesCss(
-  { pressed, focused, open, backing }: ReturnType<typeof dressedStates>,
+  { pressed, focused, open, backing, movingCue, growingBacking }: ReturnType<typeof dressedStates>,
   hasLinks: boolean,
 ): string {
   const links = `:is(.hr-link, ${ACTING})`;
@@ -168,8 +215,13 @@ function statesCss(
   /** Puts a ground under what is in a state. */
   const plate = (selector: string, value: string) =>
     backing ? rule(`${selector}::before`, `background: ${value}`) : '';
-  const height = `min(var(--hr-plate-height, ${px(PLAIN.backing.height)}), var(--hr-plate-most))`;
-  const reach = `min(var(--hr-plate-reach, ${px(PLAIN.backing.reach)}), var(--hr-plate-reach-most, 40px))`;
+  const plain = {
+    height: `var(--hr-plate-height, ${px(PLAIN.backing.height)})`,
+    reach: `var(--hr-plate-reach, ${px(PLAIN.backing.reach)})`,
+  };
+  /** Where a backing lies: no higher than its rail has room for, and no further past its link than it may. */
+  const insetOf = (height: string, reach: string) =>
+    `inset: calc((100% - min(${height}, var(--hr-plate-most))) / 2) calc(-1 * min(${reach}, var(--hr-plate-reach-most, 40px)))`;
   return [
     backing
       ? rule(plated, 'position: relative', `--hr-plate: ${rest}`) +
@@ -178,10 +230,10 @@ function statesCss(
           'content: ""',
           'position: absolute',
           'z-index: -1',
-          `inset: calc((100% - ${height}) / 2) calc(-1 * ${reach})`,
+          insetOf(plain.height, plain.reach),
           `border-radius: var(--hr-plate-radius, ${px(PLAIN.backing.radius)})`,
           'background: var(--hr-plate)',
-          `transition: background-color ${INK_TIME}`,
+          `transition: background-color ${INK_TIME}${growingBacking ? `, inset ${INK_TIME}` : ''}`,
         )
       : '',
     hasLinks
@@ -201,6 +253,27 @@ function statesCss(
     plate(`${plated}:is(a, button):hover`, hovered),
     pressed ? rule(`${links}:active`, 'color: var(--hr-pressed, var(--hr-hover))') : '',
     plate(`${plated}:is(a, button):active`, `var(--hr-plate-pressed, ${hovered})`),
+    growingBacking
+      ? rule(
+          `${plated}:is(a, button):is(:hover, :active)::before`,
+          insetOf(
+            `var(--hr-plate-hover-height, ${plain.height})`,
+            `var(--hr-plate-hover-reach, ${plain.reach})`,
+          ),
+        )
+      : '',
+    movingCue || growingBacking
+      ? within(
+          '@media (prefers-reduced-motion: no-preference)',
+          rule(`${links}:hover`, `transition: color ${CUE_TIME}`) +
+            (backing
+              ? rule(
+                  `${plated}:hover::before`,
+                  `transition: background-color ${CUE_TIME}${growingBacking ? `, inset ${CUE_TIME}` : ''}`,
+                )
+              : ''),
+        )
+      : '',
   ].join('');
 }
 

@@ -2,6 +2,7 @@ import { at as elementAt } from '../../lists.ts';
 import { looksOf, originOf, resolveWorn, type Origin, type Wearer } from '../../header/look.ts';
 import { allPointed } from '../../header/pointed.ts';
 import { BACKING_STATES } from '../../layers/backing.ts';
+import { movesCue } from '../../layers/cue.ts';
 import { hasSides } from '../../layers/edge.ts';
 import { LAYER_NAMES, layerOf, showsLayer, type LayerName, type ResolvedLook } from '../../layers/index.ts';
 import { formsOf, itemsOf, momentsOf, type Header, type Look, type Moment } from '../../model/header.ts';
@@ -130,6 +131,10 @@ export function dressedStates(header: Header): {
   open: boolean;
   backing: boolean;
   buttons: boolean;
+  /** Lines that are there at rest, come from a side, or take a time of their own. */
+  movingCue: boolean;
+  /** Backings of another size under the pointer. */
+  growingBacking: boolean;
 } {
   const sets = (test: (look: Look) => boolean) =>
     wearersOf(header).some((wearer) =>
@@ -143,6 +148,8 @@ export function dressedStates(header: Header): {
     focused: sets(({ ink }) => ink?.focused !== undefined),
     open: sets(({ ink, backing }) => (ink?.open ?? backing?.open) !== undefined),
     backing: sets(({ backing }) => BACKING_STATES.some((state) => backing?.[state] !== undefined)),
+    movingCue: sets(({ cue }) => cue !== undefined && movesCue(cue)),
+    growingBacking: sets(({ backing }) => (backing?.hoverReach ?? backing?.hoverHeight) !== undefined),
     buttons: sets(({ buttons }) => buttons !== undefined && Object.keys(buttons).length > 0),
   };
 }

@@ -13,8 +13,8 @@ export const WAY_CSS = rule('.hr', '--hr-way: 0', '--hr-share: calc(var(--hr-way
 
 const COLOUR = /^rgb\(/;
 const NUMBER = /^(-?[\d.]+)(px|%|deg|)$/;
-/** What there is nothing between of: the logo's variants, the letters' shadow, the ring that may be none of its own. */
-const STEPS = /^--hr-(light|dark|single|letters|ring)$/;
+/** What there is nothing between of: the logo's variants, the letters' shadow, the ring that may be none of its own, and how a line comes. */
+const STEPS = /^--hr-(light|dark|single|letters|ring|line-from|cue-time)$/;
 const PICTURE = /^--hr-shows-/;
 const DEEPEST = 'max(var(--hr-cut-start), var(--hr-cut-middle), var(--hr-cut-end))';
 

@@ -4,7 +4,7 @@ import type { Measure } from '../../measure/measure.ts';
 import type { Header } from '../../model/header.ts';
 import { resolveColour } from '../../model/palette.ts';
 import type { Site } from '../../model/site.ts';
-import { headingStyle } from '../../model/type.ts';
+import { headingInk, headingStyle } from '../../model/type.ts';
 import { bandColours } from '../../page/contents.ts';
 import {
   BLOCK_GAP,
@@ -118,7 +118,9 @@ function baseCss(site: Site): string {
       'text-align: var(--words-place, start)',
       'overflow-wrap: break-word',
     ),
-    ...([1, 2] as const).map((level) => rule(`.page h${level}`, ...typeCss(headingStyle(site.type, level)))),
+    ...([1, 2] as const).map((level) =>
+      rule(`.page h${level}`, ...typeCss(headingStyle(site.type, level)), ...inkCss(site, level)),
+    ),
     rule('.page p', ...typeCss(site.type.text)),
     rule(
       '.page ul',
@@ -143,6 +145,7 @@ function baseCss(site: Site): string {
     rule(
       '.page .card .card-title',
       ...typeCss(headingStyle(site.type, 3), cardTitleSize(site.type)),
+      ...inkCss(site, 3),
       `margin: 0 0 ${px(CARD_GAP)}`,
     ),
     rule('.page .card > *', 'width: auto'),
@@ -160,4 +163,10 @@ function linkedCss({ pages }: Site): string {
     rule('.band:has(> .band-link) > .buttons > *', 'pointer-events: auto'),
     rule('.band-link:focus-visible', 'outline: 2px solid', 'outline-offset: -6px'),
   ].join('');
+}
+
+/** The ink of a level of heading that has one of its own. */
+function inkCss({ type, palette }: Site, level: 1 | 2 | 3): string[] {
+  const ink = headingInk(type, level);
+  return ink ? [`color: ${cssColour(resolveColour(palette, ink))}`] : [];
 }

@@ -226,7 +226,8 @@ function valuesCss(site: Site, header: Header, own: OwnHeader): string {
     later: laterSelector(own, header),
     rail: () => undefined,
     item: selectorOf,
-    without: /^--hr-(light|dark|single|open|line-share|cut|depth|plate-(open|reach|height))/,
+    without:
+      /^--hr-(light|dark|single|open|line-(share|rest|from)|cue-time|button|cut|depth|plate-(open|reach|height|hover-))/,
   });
   const time = (ms: number, delay = 0) => `${ms}ms ${easing}${delay > 0 ? ` ${delay}ms` : ''}`;
   return [

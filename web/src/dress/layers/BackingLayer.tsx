@@ -1,5 +1,8 @@
 import { LINK_STATES, backingIn, type LinkState } from '@hatrail/core/header/states';
+import { LAYERS } from '@hatrail/core/layers/index';
+import { rangeOf } from '@hatrail/core/model/rules';
 import { ColourField } from '../../parts/ColourField.tsx';
+import { NumberField } from '../../parts/NumberField.tsx';
 import { PercentSlider } from '../../parts/PercentSlider.tsx';
 import { VerdictText } from '../../parts/Verdict.tsx';
 import { STATE_NAMES } from '@hatrail/core/header/stateNames';
@@ -52,6 +55,21 @@ export function BackingLayer({ rows }: BodyProps) {
         <>
           <NumberValue layer="backing" name="reach" label="Beyond the word" />
           <NumberValue layer="backing" name="height" label="Height" called="Height of the backing" />
+          {(
+            [
+              ['hoverReach', 'Beyond, hovered', look.backing.hoverReach ?? look.backing.reach],
+              ['hoverHeight', 'Height, hovered', look.backing.hoverHeight ?? look.backing.height],
+            ] as const
+          ).map(([name, label, value]) => (
+            <Value key={name} label={label} layer="backing" name={name}>
+              <NumberField
+                label={label}
+                {...rangeOf(LAYERS.backing.values, name)}
+                value={value}
+                onChange={(next) => setLook(wearer, moment, 'backing', name, next)}
+              />
+            </Value>
+          ))}
         </>
       )}
       <NumberValue layer="backing" name="radius" label="Corners" called="Corners of the backing" />

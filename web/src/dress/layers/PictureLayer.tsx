@@ -22,7 +22,6 @@ export function PictureLayer() {
   const own = site.pictures.find(({ id }) => id === picture.picture);
   const set = (values: Partial<typeof picture>) => setLayer(wearer, moment, 'picture', values);
   const { focus } = own ?? {};
-  const [first, last] = [picture.mask.stops[0], picture.mask.stops.at(-1)];
   return (
     <>
       <Value label="Picture" layer="picture" name="picture">
@@ -108,35 +107,8 @@ export function PictureLayer() {
               onChange={(blend) => set({ blend })}
             />
           </Value>
-          <Value label="Fades" layer="picture" name="mask">
-            <span className="row">
-              <NumberField
-                label="Opacity where the fade begins"
-                unit="%"
-                min={0}
-                max={100}
-                value={Math.round((first?.opacity ?? 1) * 100)}
-                onChange={(from) => setMask(from / 100, last?.opacity ?? 1, picture.mask.angle)}
-              />
-              to
-              <NumberField
-                label="Opacity where the fade ends"
-                unit="%"
-                min={0}
-                max={100}
-                value={Math.round((last?.opacity ?? 1) * 100)}
-                onChange={(to) => setMask(first?.opacity ?? 1, to / 100, picture.mask.angle)}
-              />
-              <NumberField
-                label="Angle of the fade"
-                unit="°"
-                min={-360}
-                max={360}
-                value={picture.mask.angle}
-                onChange={(angle) => setMask(first?.opacity ?? 1, last?.opacity ?? 1, angle)}
-              />
-            </span>
-          </Value>
+          <Fade name="mask" label="Fades" called="the fade" />
+          <Fade name="secondMask" label="Fades again" called="the second fade" />
           <Value label="Fallback" layer="picture" name="fallback">
             <span className="row">
               <ColourField
@@ -164,17 +136,57 @@ export function PictureLayer() {
       )}
     </>
   );
+}
 
-  function setMask(from: number, to: number, angle: number): void {
-    const stops =
-      from === 1 && to === 1
+/** How a picture fades out: from one opacity to another, at an angle. */
+function Fade({ name, label, called }: { name: 'mask' | 'secondMask'; label: string; called: string }) {
+  const { wearer, moment, look } = useDressing();
+  const { angle, stops } = look.picture[name];
+  const [from, to] = [stops[0]?.opacity ?? 1, stops.at(-1)?.opacity ?? 1];
+  const set = (next: { from?: number; to?: number; angle?: number }) => {
+    const worn = { from, to, angle, ...next };
+    const isNone = worn.from === 1 && worn.to === 1;
+    setLook(wearer, moment, 'picture', name, {
+      angle: worn.angle,
+      stops: isNone
         ? []
         : [
-            { at: 0, opacity: from },
-            { at: 100, opacity: to },
-          ];
-    setLook(wearer, moment, 'picture', 'mask', { angle, stops });
-  }
+            { at: 0, opacity: worn.from },
+            { at: 100, opacity: worn.to },
+          ],
+    });
+  };
+  return (
+    <Value label={label} layer="picture" name={name}>
+      <span className="row">
+        <NumberField
+          label={`Opacity where ${called} begins`}
+          unit="%"
+          min={0}
+          max={100}
+          value={Math.round(from * 100)}
+          onChange={(percent) => set({ from: percent / 100 })}
+        />
+        to
+        <NumberField
+          label={`Opacity where ${called} ends`}
+          unit="%"
+          min={0}
+          max={100}
+          value={Math.round(to * 100)}
+          onChange={(percent) => set({ to: percent / 100 })}
+        />
+        <NumberField
+          label={`Angle of ${called}`}
+          unit="°"
+          min={-360}
+          max={360}
+          value={angle}
+          onChange={(next) => set({ angle: next })}
+        />
+      </span>
+    </Value>
+  );
 }
 
 export function PictureSummary({ site, look: { picture } }: SummaryProps) {

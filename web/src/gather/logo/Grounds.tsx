@@ -1,4 +1,6 @@
 import { needsOf } from '@hatrail/core/model/needs';
+import { hexColour, type Rgb } from '@hatrail/core/colour/rgb';
+import { logoGroundsOf } from '@hatrail/core/gather/logoGrounds';
 import { evenGround, logoOn } from '@hatrail/core/gather/logoVerdicts';
 import { headerItems, type Header } from '@hatrail/core/model/header';
 import type { Picture } from '@hatrail/core/model/picture';
@@ -13,8 +15,16 @@ import { keyOf } from '../../engine/dependsOn.ts';
 const WIDE = 220;
 const HIGH = 84;
 
-/** The logo at the size it has in the header, on light, dark and the pictures of the site, each with its verdict. */
-export function LogoGrounds({ loaded, header, logo }: { loaded: LoadedSite; header: Header; logo: Picture }) {
+interface LogoGroundsProps {
+  loaded: LoadedSite;
+  header: Header;
+  logo: Picture;
+  /** The box that it carries, where it does. */
+  box: Rgb | undefined;
+}
+
+/** The logo at the size it has in the header, on that header's own grounds, on light, dark and the site's pictures, each with its verdict. */
+export function LogoGrounds({ loaded, header, logo, box }: LogoGroundsProps) {
   const { site } = loaded;
   const item = headerItems(header).find(({ kind }) => kind === 'logo');
   const height = Math.min(HIGH - 16, item?.kind === 'logo' ? item.height : 40);
@@ -24,12 +34,14 @@ export function LogoGrounds({ loaded, header, logo }: { loaded: LoadedSite; head
     .slice(0, 4)
     .join(' ');
   const needs = needsOf(site);
+  const own = logoGroundsOf(site, header).flatMap(({ name, colour }) => (colour ? [{ name, colour }] : []));
   // What is drawn depends on the files and the height.
   const { data: shown = [] } = useAnswer(
-    ['logo grounds', keyOf([logo.id, height, used, loaded.hashes, needs])],
+    ['logo grounds', keyOf([logo.id, height, used, loaded.hashes, needs, own])],
     async () => {
       const mark = await drawnAt(loaded, logo, height);
-      const grounds: { name: string; raster: Raster }[] = [
+      const grounds: { name: string; raster: Raster; colour?: Rgb }[] = [
+        ...own.map(({ name, colour }) => ({ name, colour, raster: evenGround(colour, WIDE, HIGH) })),
         { name: 'Light', raster: evenGround({ r: 255, g: 255, b: 255 }, WIDE, HIGH) },
         { name: 'Dark', raster: evenGround({ r: 20, g: 22, b: 26 }, WIDE, HIGH) },
       ];
@@ -40,8 +52,9 @@ export function LogoGrounds({ loaded, header, logo }: { loaded: LoadedSite; head
       }
       const left = Math.max(0, Math.round((WIDE - mark.width) / 2));
       const top = Math.round((HIGH - mark.height) / 2);
-      return grounds.map(({ name, raster }) => ({
+      return grounds.map(({ name, raster, colour }) => ({
         name,
+        colour,
         raster: laidOver(raster, mark, left, top),
         ...logoOn(mark, raster, { left, top }, needs),
       }));
@@ -50,16 +63,22 @@ export function LogoGrounds({ loaded, header, logo }: { loaded: LoadedSite; head
   );
   return (
     <ul className="grounds">
-      {shown.map(({ name, raster, verdict, contrast }) => (
+      {shown.map(({ name, raster, colour, verdict, contrast }) => (
         <li key={name}>
           <RasterCanvas raster={raster} label={`The logo on ${name}`} />
-          <span>{name}</span>
+          <span>
+            {name}
+            {box && colour && `, ${isAlike(box, colour) ? 'its box vanishes' : 'its box shows'}`}
+          </span>
           <VerdictText verdict={verdict} contrast={contrast} />
         </li>
       ))}
     </ul>
   );
 }
+
+/** Whether a box cannot be told from its ground. */
+const isAlike = (a: Rgb, b: Rgb) => hexColour(a) === hexColour(b);
 
 async function drawnAt(loaded: LoadedSite, picture: Picture, height: number): Promise<Raster> {
   const width = Math.min(WIDE, Math.max(1, Math.round((height * picture.width) / picture.height)));

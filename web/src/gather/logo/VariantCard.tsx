@@ -1,6 +1,7 @@
 import { Button } from '@mui/material';
 import { useEffect, useState } from 'react';
 import { hexColour, type Rgb } from '@hatrail/core/colour/rgb';
+import { fillWithBox } from '@hatrail/core/gather/logoGrounds';
 import { marginShare } from '@hatrail/core/gather/logoVerdicts';
 import type { Header } from '@hatrail/core/model/header';
 import { LOGO_VARIANT_NAMES, type LogoVariant, type Picture } from '@hatrail/core/model/picture';
@@ -9,7 +10,6 @@ import type { PixelBox } from '@hatrail/core/pixels/raster';
 import { svgPart } from '@hatrail/core/pixels/svgView';
 import type { Raster } from '@hatrail/core/geometry/raster';
 import { api } from '../../api.ts';
-import { setLook } from '../../dress/lookEdits.ts';
 import { useEditor } from '../../editor/store.ts';
 import { pictureRaster, pictureUrl, rasterFile } from '../../engine/picturePixels.ts';
 import type { LoadedSite } from '../../engine/loadedSite.ts';
@@ -121,7 +121,7 @@ export function VariantCard({ siteId, loaded, header, variant, picture, onProble
     <section className="variant" aria-label={LOGO_VARIANT_NAMES[variant]}>
       <h2>{LOGO_VARIANT_NAMES[variant]}</h2>
       {now ? (
-        <LogoGrounds loaded={loaded} header={header} logo={picture} />
+        <LogoGrounds loaded={loaded} header={header} logo={picture} box={now.box} />
       ) : (
         <p className="quiet">Being drawn</p>
       )}
@@ -130,8 +130,9 @@ export function VariantCard({ siteId, loaded, header, variant, picture, onProble
           <p>
             It carries its own box,{' '}
             <span className="swatch swatch-small" style={{ background: hexColour(now.box) }} />{' '}
-            {hexColour(now.box)}, which shows on any other ground. Cut the box out, or give the header that
-            fill.
+            {hexColour(now.box)}, which shows on any other ground. Cut the box out, or give {header.name} that
+            fill wherever the logo stands: at every moment, on its rail too, in the place of tint, picture and
+            gradient.
           </p>
           <div className="row">
             {!isVector && (
@@ -142,12 +143,16 @@ export function VariantCard({ siteId, loaded, header, variant, picture, onProble
             <Button
               size="small"
               variant="outlined"
-              onClick={() => {
-                setLook({ header }, 'top', 'fill', 'colour', { colour: hexColour(now.box!) });
-                setLook({ header }, 'top', 'fill', 'opacity', 1);
-              }}
+              onClick={() =>
+                edit('The colour of the logo’s box as the fill', (draft) =>
+                  fillWithBox(
+                    draft.headers.find(({ id }) => id === header.id)!,
+                    now.box!,
+                  ),
+                )
+              }
             >
-              Take its colour for the fill
+              Take its colour for the fill, at every moment
             </Button>
           </div>
         </div>

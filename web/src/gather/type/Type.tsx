@@ -23,6 +23,7 @@ import { useEditor } from '../../editor/store.ts';
 import { ChoiceField, FieldRow } from '../../parts/fields.tsx';
 import { FileButton } from '../../parts/FileButton.tsx';
 import { NumberField } from '../../parts/NumberField.tsx';
+import { OptionalColour } from '../../parts/OptionalColour.tsx';
 import { Head } from '../Head.tsx';
 
 const KINDS = [
@@ -92,6 +93,19 @@ export function Type() {
               }
             />
           </FieldRow>
+          <OptionalColour
+            row="Ink"
+            label="Ink of this level"
+            palette={site.palette}
+            use={level.ink}
+            automatic="as the band or card that it stands in"
+            onChange={(use) =>
+              edit('Ink of a heading level', (draft) => {
+                if (use) draft.type.level!.ink = use;
+                else delete draft.type.level!.ink;
+              })
+            }
+          />
           <Button
             size="small"
             onClick={() => edit('As all headings', (draft) => void delete draft.type.level)}
