@@ -75,6 +75,8 @@ describe.each(LAYER_NAMES)('the layer %s', (name) => {
         expect(resolved(0)).toEqual(a[name]);
         expect(resolved(1)).toEqual(b[name]);
         for (const [key, half] of Object.entries(resolved(0.5)) as [string, number][]) {
+          // What is no number changes half way, and with it how long it takes.
+          if (typeof half !== 'number' || key === 'duration') continue;
           const ends = [a, b].map((look) => (look[name] as Record<string, number>)[key]!);
           expect(half).toBeCloseTo((ends[0]! + ends[1]!) / 2, 6);
         }

@@ -346,7 +346,11 @@ describe('the grounds of a logo', () => {
     expect(colours()).toEqual(['#102030', undefined]);
     railOfLogo(worn)!.looks = { scrolled: { fill: { colour: { colour: '#ffffff' }, opacity: 1 } } };
     expect(colours()).toEqual(['#102030', '#ffffff']);
-    worn.looks.top.gradient = { on: true, angle: 0, stops: [] };
+    worn.looks.top.gradient = {
+      on: true,
+      angle: 0,
+      stops: [{ at: 0, colour: { colour: '#ffffff' }, opacity: 0.5 }],
+    };
     expect(colours()[0]).toBeUndefined();
   });
 

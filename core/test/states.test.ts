@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { contrastRatio } from '../src/colour/contrast.ts';
 import { layoutHeader } from '../src/header/layout.ts';
+import { PLAIN } from '../src/layers/index.ts';
 import { cueBox } from '../src/sweep/linkStates.ts';
 import { resolveWorn } from '../src/header/look.ts';
 import { backingIn, inkIn, ringIn } from '../src/header/states.ts';
@@ -221,7 +222,7 @@ describe('the link of the page one is on, in another weight', () => {
     // The line below takes the room, so that it does not move either.
     const line = cueBox(
       link!,
-      { cue: { hover: 2, current: 2, offset: 4, share: 50 } } as never,
+      { ...PLAIN, cue: { ...PLAIN.cue, hover: 2, current: 2, offset: 4, share: 50 } },
       'hover',
       false,
     );

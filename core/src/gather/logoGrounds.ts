@@ -2,6 +2,7 @@ import { hexColour, type Rgb } from '../colour/rgb.ts';
 import { resolveWorn } from '../header/look.ts';
 import { showsLayer, type ResolvedLook } from '../layers/index.ts';
 import {
+  MOMENTS,
   allMoments,
   itemsOf,
   momentName,
@@ -69,7 +70,7 @@ export function fillWithBox(draft: Header, box: Rgb): void {
     [look.pairing, look.fill, ...UNEVEN.map((name) => look[name])].some((value) => value !== undefined);
   wear(draft.looks.top);
   const rail = railOfLogo(draft);
-  for (const moment of allMoments(draft)) {
+  for (const moment of MOMENTS) {
     const [own, onRail] = [draft.looks[moment], rail?.looks?.[moment]];
     if (own && moment !== 'top' && lays(own)) wear(own);
     if (onRail && lays(onRail)) wear(onRail);
