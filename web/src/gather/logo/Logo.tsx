@@ -45,7 +45,7 @@ export function LogoScreen() {
         says={
           has.length === 0
             ? 'Bring in the logo as SVG, PNG, JPEG or WebP. Until then the site’s name stands in its place.'
-            : 'Each variant on light, on dark and on the site’s own pictures; marks and logos need 3.'
+            : 'Each variant on light, on dark, on the header’s own even grounds and on the site’s pictures; marks and logos need 3.'
         }
       />
       {problem !== undefined && (
