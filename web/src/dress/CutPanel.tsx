@@ -56,6 +56,7 @@ export function CutPanel(props: CutPanelProps) {
         <CopyFrom site={site} wearers={wearers} wearer={wearer} moment={moment} />
       </p>
       <HoldChoice held={held} onHold={onHold} />
+      <PartRows {...props} isFirst />
       <DressingProvider value={{ loaded, width, site, wearer, moment, look }}>
         <LayerRows {...props} wearer={wearer} listed={listed} />
       </DressingProvider>
@@ -78,7 +79,7 @@ export function CutPanel(props: CutPanelProps) {
         </div>
       )}
       <GroundRows {...props} listed={listed} />
-      <PartRows {...props} />
+      <PartRows {...props} isFirst={false} />
       {Object.keys(ownLook(wearer, moment)).length > 0 && (
         <p className="origin put-back-all">
           <button type="button" className="link" onClick={() => putBackMoment(wearer, moment)}>

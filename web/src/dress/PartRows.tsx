@@ -7,10 +7,25 @@ import { OpeningBand, useOpeningBand, worstWord } from './OpeningBand.tsx';
 import { LayerRow } from './LayerRow.tsx';
 import { ExtentFields, extentText } from '../hang/ExtentFields.tsx';
 import { MannerPanel, mannerText } from './MannerPanel.tsx';
+import type { Header, Moment } from '@hatrail/core/model/header';
 import type { CutPanelProps, OpenPart } from './cutProps.ts';
 
-/** What is set of a header beside its layers: the band that it lies over, what covers the page, its extent, how it behaves. */
+/**
+ * What decides before any layer does, so that the hand goes there first: of a header in the flow, that it is not over the page; of
+ * one over the page, what still covers that where it first meets the eye.
+ */
+function decidingParts(header: Header, moment: Moment, covers: readonly unknown[]): OpenPart[] {
+  if (header.own !== undefined || moment !== 'top') return [];
+  if (header.manner.lies === 'above') return ['manner'];
+  return covers.length > 0 ? ['covers'] : [];
+}
+
+/**
+ * What is set of a header beside its layers: the band that it lies over, what covers the page, its extent, how it behaves.
+ * @param isFirst whether those rows are meant that decide before the layers do, or the others
+ */
 export function PartRows({
+  isFirst,
   site,
   header,
   moment,
@@ -21,23 +36,25 @@ export function PartRows({
   open,
   onOpen,
   onCompare,
-}: CutPanelProps) {
+}: CutPanelProps & { isFirst: boolean }) {
   const covers = coversOf(site, header, moment);
   const readings = useOpeningBand({ loaded, header, page, width });
   const word = readings && worstWord(readings);
-  const row = (part: OpenPart, title: string, summary: ReactNode, body: ReactNode) => (
-    <LayerRow
-      title={title}
-      summary={summary}
-      cut={undefined}
-      step={undefined}
-      isOpen={open === part}
-      onOpen={() => onOpen(part)}
-      onPutBack={undefined}
-    >
-      {body}
-    </LayerRow>
-  );
+  const deciding = decidingParts(header, moment, covers);
+  const row = (part: OpenPart, title: string, summary: ReactNode, body: ReactNode) =>
+    deciding.includes(part) === isFirst && (
+      <LayerRow
+        title={title}
+        summary={summary}
+        cut={undefined}
+        step={undefined}
+        isOpen={open === part}
+        onOpen={() => onOpen(part)}
+        onPutBack={undefined}
+      >
+        {body}
+      </LayerRow>
+    );
   const over = { loaded, header, page, width, onCompare };
   return (
     <>
