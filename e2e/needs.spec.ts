@@ -275,6 +275,23 @@ describe('an owner', () => {
     await expect.poll(undone, { ...SLOW, interval: 500 }).toBeUndefined();
   });
 
+  test('asks where the words of the opening band read best, and puts them there', STORY, async () => {
+    const { tab } = owner;
+    await tab.goto(`${owner.running.url}/sites/${owner.siteId}/dress?moment=top&page=home`);
+    await owner.row(/^Opening band/).click(SLOW);
+    await tab.getByRole('button', { name: 'Where do they read best?' }).click();
+    const rows = tab.locator('.words-places li');
+    await rows.nth(2).waitFor(SLOW);
+    expect(await rows.first().textContent()).toMatch(/at the start.*(Clear|Strained|Lost) \d+\.\d.*now/);
+    expect(await axeFindings(tab, ['iframe'])).toEqual([]);
+    await tab.getByRole('button', { name: 'Put the words in the middle' }).click();
+    const place = () => owner.kept(owner.siteId).pages[0]!.bands[0]!.words?.place;
+    await expect.poll(place, SLOW).toBe('middle');
+    await expect.poll(() => owner.inFrame('.page h1', 'text-align'), SLOW).toBe('center');
+    await owner.undo();
+    await expect.poll(place, SLOW).toBeUndefined();
+  });
+
   test('puts a value of the first moment back', STORY, async () => {
     const { tab } = owner;
     const top = () => header().looks.top.fill?.opacity;

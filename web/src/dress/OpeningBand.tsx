@@ -2,7 +2,7 @@ import { at as elementAt } from '@hatrail/core/lists';
 import { Link, useSearchParams } from 'react-router';
 import { Button } from '@mui/material';
 import { momentName, type Header } from '@hatrail/core/model/header';
-import { WORDS_PLACES, type Band, type Page, type WordsPlace } from '@hatrail/core/model/page';
+import { WORDS_PLACES, type Band, type Page } from '@hatrail/core/model/page';
 import { TEXT_MAX } from '@hatrail/core/page/metrics';
 import type { BandReading } from '@hatrail/core/sweep/words';
 import { useEditor } from '../editor/store.ts';
@@ -15,7 +15,8 @@ import { ChoiceField } from '../parts/fields.tsx';
 import { NumberField } from '../parts/NumberField.tsx';
 import { PercentSlider } from '../parts/PercentSlider.tsx';
 import { VerdictText, figure } from '../parts/Verdict.tsx';
-import { leastBandTint, withBandTint, type BandRemedy } from './bandRemedy.ts';
+import { leastBandTint, withBandTint, worstWord, type BandRemedy } from './bandRemedy.ts';
+import { PLACE_NAMES, WordsPlaces } from './WordsPlaces.tsx';
 import type { Compare } from './compare.ts';
 import { useAnswer, useAsked } from '../engine/answers.ts';
 import { keyOf, siteKey } from '../engine/dependsOn.ts';
@@ -43,22 +44,7 @@ export function useOpeningBand({ loaded, header, page, width }: OpeningBandProps
   return failure === undefined ? data : [];
 }
 
-/** The worst of all words at all widths. */
-export function worstWord(readings: readonly BandReading[]) {
-  return readings
-    .flatMap(({ words, width }) => words.map((word) => ({ ...word, width })))
-    .reduce<(BandReading['words'][number] & { width: number }) | undefined>(
-      (worst, word) => (!worst || word.contrast / word.needed < worst.contrast / worst.needed ? word : worst),
-      undefined,
-    );
-}
-
 /** Where the words stand, with what holds where nothing is said. */
-const PLACE_NAMES: Record<WordsPlace, string> = {
-  start: 'at the start',
-  middle: 'in the middle',
-  end: 'at the end',
-};
 const WORDS = [
   { key: 'width', label: 'Width of the words', unit: 'px at most', min: 200, max: 1120, plain: TEXT_MAX },
   { key: 'offset', label: 'Offset of the words', unit: 'px in', min: 0, max: 800, plain: 0 },
@@ -182,6 +168,12 @@ export function OpeningBand(
           )}
         </span>
       </div>
+      <WordsPlaces
+        {...props}
+        onTake={(place) =>
+          change('Place of the words', (draft) => void (draft.words = { ...draft.words, place }))
+        }
+      />
       <BandElsewhere band={band} />
       {!readings && <p className="quiet">Its words are being read at every width.</p>}
       {readings?.length === 0 && (

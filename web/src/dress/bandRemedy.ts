@@ -59,3 +59,13 @@ export async function leastBandTint(
   }
   return best;
 }
+
+/** The worst of all words at all widths. */
+export function worstWord(readings: readonly BandReading[]) {
+  return readings
+    .flatMap(({ words, width }) => words.map((word) => ({ ...word, width })))
+    .reduce<(BandReading['words'][number] & { width: number }) | undefined>(
+      (worst, word) => (!worst || word.contrast / word.needed < worst.contrast / worst.needed ? word : worst),
+      undefined,
+    );
+}
