@@ -284,7 +284,7 @@ describe('an owner', () => {
     await rows.nth(2).waitFor(SLOW);
     expect(await rows.first().textContent()).toMatch(/at the start.*(Clear|Strained|Lost) \d+\.\d.*now/);
     expect(await axeFindings(tab, ['iframe'])).toEqual([]);
-    await tab.getByRole('button', { name: 'Put the words in the middle' }).click();
+    await tab.getByRole('button', { name: 'Put them there: in the middle' }).click();
     const place = () => owner.kept(owner.siteId).pages[0]!.bands[0]!.words?.place;
     await expect.poll(place, SLOW).toBe('middle');
     await expect.poll(() => owner.inFrame('.page h1', 'text-align'), SLOW).toBe('center');

@@ -107,7 +107,11 @@ function PlaceRow({
       {isNow ? (
         <span className="quiet">now</span>
       ) : (
-        <Button size="small" aria-label={`Put the words ${PLACE_NAMES[place]}`} onClick={() => onTake(place)}>
+        <Button
+          size="small"
+          aria-label={`Put them there: ${PLACE_NAMES[place]}`}
+          onClick={() => onTake(place)}
+        >
           Put them there
         </Button>
       )}
