@@ -16,7 +16,7 @@ export const COLOURS = {
   brassLine: '#b98a3c',
   brassSoft: '#f3e6cb',
   clear: '#2c6b4c',
-  strained: '#9a5b00',
+  strained: '#945700',
   lost: '#a02b2b',
   lostSoft: '#f3d8d5',
   threadClear: '#cfe0d4',
