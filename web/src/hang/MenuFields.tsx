@@ -3,8 +3,8 @@ import { LINK_HEIGHT } from '@hatrail/core/header/metrics';
 import type { MenuItem } from '@hatrail/core/model/item';
 import { entriesOf } from '@hatrail/core/model/menu';
 import { LETTER_CASES } from '@hatrail/core/model/type';
-import { ColourField } from '../parts/ColourField.tsx';
 import { ChoiceField, FieldRow } from '../parts/fields.tsx';
+import { ButtonStyleFields } from './ButtonStyleFields.tsx';
 import { SizeRow, type FieldsProps } from './kindParts.tsx';
 
 /** A menu on a rail: which, its sizes, how its drop-downs open, and what the entry that stands out wears. */
@@ -92,43 +92,15 @@ export function MenuFields({ site, item, change }: FieldsProps<MenuItem>) {
         </FieldRow>
       )}
       {standsOut && (
-        <>
-          {(
-            [
-              ['ink', 'Ink'],
-              ['fill', 'Fill'],
-              ['hoverFill', 'Fill, hovered'],
-              ['hoverInk', 'Ink, hovered'],
-              ['pressedFill', 'Fill, pressed'],
-            ] as const
-          ).map(([key, label]) => (
-            <FieldRow key={key} label={`Out: ${label.toLowerCase()}`}>
-              <ColourField
-                label={`${label} of the entry that stands out`}
-                palette={site.palette}
-                use={worn[key] ?? worn[key === 'hoverInk' ? 'ink' : 'hoverFill']}
-                onChange={(use) =>
-                  change<MenuItem>(
-                    'Entry that stands out',
-                    (draft) => void (draft.standOut = { ...worn, [key]: use }),
-                  )
-                }
-              />
-            </FieldRow>
-          ))}
-          <SizeRow
-            label="Out: corners"
-            min={0}
-            max={40}
-            value={worn.radius}
-            onChange={(radius) =>
-              change<MenuItem>(
-                'Entry that stands out',
-                (draft) => void (draft.standOut = { ...worn, radius }),
-              )
-            }
-          />
-        </>
+        <ButtonStyleFields
+          palette={site.palette}
+          worn={worn}
+          of="the entry that stands out"
+          before="Out"
+          onChange={(label, make) =>
+            change<MenuItem>(label, (draft) => make((draft.standOut ??= { ...worn })))
+          }
+        />
       )}
       <FieldRow label="Touch height">
         <span className="quiet">{LINK_HEIGHT} px, 24 needed</span>
