@@ -10,7 +10,6 @@ import {
   type PictureItem,
 } from '@hatrail/core/model/item';
 import { ChoiceField, FieldRow, TextInput } from '../parts/fields.tsx';
-import { NumberField } from '../parts/NumberField.tsx';
 import { OptionalColour } from '../parts/OptionalColour.tsx';
 import { byRule } from '../parts/rules.ts';
 import { TargetField } from '../parts/TargetField.tsx';
