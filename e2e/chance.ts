@@ -5,7 +5,8 @@ import type { Item, MenuItem } from '@hatrail/core/model/item';
 import type { Picture } from '@hatrail/core/model/picture';
 import type { Site } from '@hatrail/core/model/site';
 import { FAMILY_IDS, LETTER_CASES } from '@hatrail/core/model/type';
-import { MADE, bandByChance, chances, madePictures, type Dressed } from './dressed.ts';
+import { BY_CHANCE } from '../core/test/layersByChance.ts';
+import { MADE, bandByChance, chances, madePictures, type Chances, type Dressed } from './dressed.ts';
 
 /**
  * Headers by chance that have one of everything: items of all kinds whose grounds reach their neighbours, looks that are
@@ -59,6 +60,39 @@ const MANNERS: { manner: Partial<Manner>; what: string; leaves?: boolean; turnin
   { what: 'rail that leaves', manner: { onScroll: 'stays' }, leaves: true },
   { what: 'along with the scroll', manner: { onScroll: 'stays', stretch: 120 }, turning: true },
 ];
+
+/**
+ * What came later, of a chance of its own, so that all else stays as it is: a style of buttons, one of them cut loose; lines that are
+ * there at rest and come from a side; backings that grow; a search field that stands open.
+ */
+function wearMore(
+  header: Header,
+  rails: Rail[],
+  by: Chances,
+  moments: readonly ('top' | 'scrolled' | 'back')[],
+): void {
+  const wear = (make: (look: Look) => void) => {
+    const looks = by.chance(0.6) ? header.looks : (rails.at(-1)!.looks ??= {});
+    make((looks[by.pick(moments)] ??= {}));
+  };
+  if (by.chance(0.6)) wear((look) => (look.buttons = BY_CHANCE.buttons(by, '')));
+  if (by.chance(0.6)) wear((look) => (look.cue = { ...look.cue, ...BY_CHANCE.cue(by, '') }));
+  if (by.chance(0.5))
+    wear((look) => {
+      look.backing = { ...look.backing, hoverReach: by.between(0, 30), hoverHeight: by.between(20, 70) };
+    });
+  const button = rails.flatMap(({ end }) => end).find(({ kind }) => kind === 'button');
+  if (button?.kind === 'button' && by.chance(0.25)) button.loose = true;
+  if (by.chance(0.4))
+    rails.at(-1)!.end.push({
+      kind: 'search',
+      id: 'find',
+      size: 20,
+      label: 'Find',
+      to: { address: '/find' },
+      field: { width: by.between(120, 180), fill: by.colour(), ink: by.colour(), radius: by.between(0, 20) },
+    });
+}
 
 /** A header with one of everything, over a page that is hard to read on. */
 export function chanceSite(base: Site, seed: number): Dressed {
@@ -203,6 +237,7 @@ export function chanceSite(base: Site, seed: number): Dressed {
       ...manner,
     },
   };
+  wearMore(header, rails, chances(seed + 90_000), moments);
   // Of a chance of its own, too: the name with its tagline, a box of its own width, and where the menu button hangs.
   const named = chances(seed + 70_000);
   if (named.chance(0.5))
