@@ -21,7 +21,8 @@ export function marginOf({
   shape,
 }: Pick<JudgedTarget, 'stack' | 'ink' | 'part' | 'shape'>): Margin | undefined {
   // What each of several translucent layers is rounded to in a browser adds to whatever else there is.
-  const layered = [0, 0, 0.04][layers.filter(isTranslucent).length] ?? 0.05;
+  const rounded = layers.reduce((sum, layer) => sum + roundings(layer), 0);
+  const layered = [0, 0, 0.04][rounded] ?? 0.05;
   const isSmall = ink.what.kind === 'mark' || part === 'cue';
   const reasons: Partial<Record<Margin['because'], number>> = {
     ...(layered > 0 && { layers: layered }),
@@ -36,8 +37,10 @@ export function marginOf({
   return { share, least: because === 'textShadow' ? 0.15 : 0.1, because };
 }
 
-function isTranslucent({ paint }: StackLayer): boolean {
-  return paint.kind !== 'even' || (paint.colour.a > 0 && paint.colour.a < 1);
+/** How many times a browser rounds what a layer lets through: once where it does, and once more for a second fade. */
+function roundings({ paint }: StackLayer): number {
+  if (paint.kind === 'picture') return Math.max(1, paint.masks.length);
+  return paint.kind !== 'even' || (paint.colour.a > 0 && paint.colour.a < 1) ? 1 : 0;
 }
 
 /** Whether a verdict of clear could be another by a margin: the contrast is that near to what is needed. */
