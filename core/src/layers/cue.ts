@@ -37,6 +37,16 @@ interface Cue extends Required<Omit<CueLook, 'restOffset' | 'restShare' | 'durat
   duration: number | undefined;
 }
 
+/** A line that is there when it tells something, and at once. */
+const PLAINLY = {
+  rest: 0,
+  restOffset: undefined,
+  restShare: undefined,
+  from: 'middle',
+  duration: undefined,
+  easing: 'ease',
+} as const;
+
 export const cue = layerKind<CueLook, Cue>({
   title: 'Line below links',
   values: CueLook,
@@ -45,28 +55,14 @@ export const cue = layerKind<CueLook, Cue>({
     current: 2,
     offset: 6,
     share: 100,
-    rest: 0,
-    restOffset: undefined,
-    restShare: undefined,
-    from: 'middle',
-    duration: undefined,
-    easing: 'ease',
+    ...PLAINLY,
   },
   wearers: WEARERS,
   passesDown: true,
   isListed: 'once set',
   shows: ({ hover, current, rest }) => hover + current + rest > 0,
   // An underline of the word, as long as that is, and there at once.
-  onOwn: (worn) => ({
-    ...worn,
-    share: 100,
-    rest: 0,
-    restOffset: undefined,
-    restShare: undefined,
-    from: 'middle',
-    duration: undefined,
-    easing: 'ease',
-  }),
+  onOwn: (worn) => ({ ...worn, share: 100, ...PLAINLY }),
   follows: { restOffset: 'as hovered', restShare: 'as hovered', duration: 'as long as inks change' },
   start: () => ({ hover: 2, current: 2 }),
   between(a, b, { inks: p }) {

@@ -175,7 +175,7 @@ export function OpeningBand(
         }
       />
       <BandElsewhere band={band} />
-      {!readings && <p className="quiet">Its words are being read at every width.</p>}
+      {!readings && <p className="quiet">Its words are being read at the usual widths and at this one.</p>}
       {readings?.length === 0 && (
         <p role="alert">Its words could not be read. Change something, or reload, to try again.</p>
       )}
@@ -268,8 +268,8 @@ function BandTint({
     <div className="band-remedy">
       <p>
         Tint in {name}, {found.percent} %: {word && `worst word ${figure(word.contrast)}, `}
-        and of {over}, which lies over it, {row.item} {figure(row.worst)}, at every width.{' '}
-        {100 - found.percent}&nbsp;% of the band’s backdrop still shows through.
+        and of {over}, which lies over it, {row.item} {figure(row.worst)}, at the usual widths and at this
+        one. {100 - found.percent}&nbsp;% of the band’s backdrop still shows through.
       </p>
       <Button size="small" variant="contained" onClick={() => onTake(found)}>
         Try it

@@ -51,7 +51,7 @@ async function readPlaces(
   );
 }
 
-/** Where the words of the opening band read best, beside the picture's subject: each place, read at every width. */
+/** Where the words of the opening band read best, beside the picture's subject: each place, read at the usual widths and that on screen. */
 export function WordsPlaces({ loaded, header, page, width, onTake }: WordsPlacesProps) {
   const asked = useAsked(['words places', siteKey(loaded), keyOf([header, page, width])], ({ signal }) =>
     readPlaces(loaded, header, { page, width }, signal),
@@ -69,7 +69,8 @@ export function WordsPlaces({ loaded, header, page, width, onTake }: WordsPlaces
   if (!asked.data)
     return (
       <p className="quiet" role="status">
-        The words are being read at the start, in the middle and at the end.{' '}
+        The words are being read at the start, in the middle and at the end, at the usual widths and at this
+        one.{' '}
         <button type="button" className="link" onClick={asked.stop}>
           Stop
         </button>

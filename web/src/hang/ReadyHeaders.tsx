@@ -1,6 +1,5 @@
 import { Dialog, DialogContent, DialogTitle } from '@mui/material';
 import { useMemo } from 'react';
-import { hangingsOf } from '@hatrail/core/placed/answers';
 import { fittedTo } from '@hatrail/core/start/fitted';
 import { STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
 import { START_HEADERS, type StartHeader } from '@hatrail/core/start/headers';
@@ -8,6 +7,7 @@ import type { Header } from '@hatrail/core/model/header';
 import type { Page } from '@hatrail/core/model/page';
 import { withHeader } from '../engine/proof.ts';
 import type { LoadedSite } from '../engine/loadedSite.ts';
+import { judgedOver } from '../parts/judgedOver.ts';
 import { TrialCard } from '../parts/TrialCard.tsx';
 
 interface ReadyHeadersProps {
@@ -22,15 +22,13 @@ interface ReadyHeadersProps {
 /** Headers that are ready hung, each in the site's own colours over its own pages, with its verdict; one of them is taken. */
 export function ReadyHeaders({ onClose, ...props }: ReadyHeadersProps) {
   const { header, loaded } = props;
-  const isHung = hangingsOf(loaded.site).some((each) => each.header.id === header.id);
   return (
     <Dialog open maxWidth="lg" onClose={onClose} aria-labelledby="ready-title">
       <DialogTitle id="ready-title">Ready-hung headers, over {props.page.title}</DialogTitle>
       <DialogContent>
         <p className="quiet">
-          In your colours, with your menu and logo, each judged over{' '}
-          {isHung ? `the pages where ${header.name} hangs` : 'all pages'}, at {STANDARD_WIDTHS.join(', ')} px.
-          What you take is a header of its own: nothing else changes.
+          In your colours, with your menu and logo, each judged over {judgedOver(loaded.site, header)}, at{' '}
+          {STANDARD_WIDTHS.join(', ')} px. What you take is a header of its own: nothing else changes.
         </p>
         <ul className="ready-headers">
           {START_HEADERS.map((start) => (

@@ -7,6 +7,7 @@ import { recoloured } from '@hatrail/core/start/recoloured';
 import { STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
 import { useEditor } from '../../editor/store.ts';
 import type { LoadedSite } from '../../engine/loadedSite.ts';
+import { judgedOver } from '../../parts/judgedOver.ts';
 import { TrialCard } from '../../parts/TrialCard.tsx';
 
 interface StartPalettesProps {
@@ -30,8 +31,8 @@ export function StartPalettes({ onClose, ...props }: StartPalettesProps) {
       <DialogContent>
         <p className="quiet">
           Your swatches keep their names and change their colour, wherever they are used: dark stays dark,
-          light stays light, and the strongest is the accent. Each is judged over the pages where{' '}
-          {props.header.name} hangs, at {STANDARD_WIDTHS.join(', ')} px. Undo takes it back.
+          light stays light, and the strongest is the accent. Each is judged over{' '}
+          {judgedOver(site, props.header)}, at {STANDARD_WIDTHS.join(', ')} px. Undo takes it back.
         </p>
         <ul className="ready-headers">
           {PALETTES.map((palette) => (
