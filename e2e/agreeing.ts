@@ -3,6 +3,7 @@ import type { Page as Tab } from 'playwright-core';
 import { skiaDrawing } from '@hatrail/node/skia';
 import type { HeaderInk } from '@hatrail/core/header/ink';
 import { logoVariantsOf } from '@hatrail/core/header/look';
+import type { Moment } from '@hatrail/core/model/header';
 import type { Box } from '@hatrail/core/geometry/box';
 import type { Drawing, LogoPixels } from '@hatrail/core/stack/drawing';
 import { groundPatch } from '@hatrail/core/stack/ground';
@@ -11,7 +12,7 @@ import { elementOf } from '@hatrail/core/sweep/backings';
 import { readAt } from '@hatrail/core/sweep/exact';
 import { marginOf } from '@hatrail/core/sweep/margin';
 import { calledOf, isPassing, proveScene, spotKey, spotOf } from '@hatrail/core/sweep/prove';
-import { behindAt, momentAt } from '@hatrail/core/sweep/scene';
+import { behindAt, momentAt, type Scene } from '@hatrail/core/sweep/scene';
 import type { JudgedTarget } from '@hatrail/core/sweep/targets';
 import { rasterAt } from '@hatrail/core/sweep/turns';
 import { verdictOf } from '@hatrail/core/sweep/verdict';
@@ -53,6 +54,14 @@ function allowed(told: number, target: JudgedTarget): number {
   return Math.max(least, told * share);
 }
 
+/** How far below its box what hangs in a header may reach, CSS pixels. */
+const BELOW = 64;
+
+/** What is shot of a header at a moment, with what hangs over its lower edge. */
+function clipOf(scene: Scene, moment: Moment, y: number) {
+  return { x: 0, y, width: scene.width, height: scene.layouts[moment].height + BELOW };
+}
+
 /** Compares everything that is to be read at one scroll of a page that is shown. */
 export async function expectAgreement(seen: Seen, scroll: number, tally: Agreement): Promise<void> {
   const { scene, raster: page, tab, url, logos } = seen;
@@ -63,7 +72,7 @@ export async function expectAgreement(seen: Seen, scroll: number, tally: Agreeme
   await tab.locator(`.hr[data-moment="${moment}"]`).waitFor({ state: 'attached' });
   if (moment === 'back') await bringBack(tab);
   const behind = behindAt(scene, scroll);
-  const clip = { x: 0, y: behind.row - scroll, width: scene.width, height: scene.layouts[moment].height };
+  const clip = clipOf(scene, moment, behind.row - scroll);
   const drawn: Record<string, LogoPixels> = {};
   const ink = scene.layouts[moment].inks.find(({ what }) => what.kind === 'logo');
   if (logos === true && ink) {
@@ -89,6 +98,25 @@ export async function expectAgreement(seen: Seen, scroll: number, tally: Agreeme
     const { contrast } = readAt(target, raster, behind);
     const told = groundPatch(raster, behind, target.stack.blur, target.overlay);
     compare(target, contrast, told, ground, painted, tally, `${scroll} px down`);
+    if (painted) expectUncovered(target, painted, ground);
+  }
+}
+
+/** Of the letters of a text all that can be told from its ground are there: nothing lies over them. */
+function expectUncovered({ ink, state, part, shape }: JudgedTarget, painted: Shot, ground: Shot): void {
+  if (ink.what.kind !== 'text' || state !== 'rest' || part !== 'ink' || shape.kind !== 'cells') return;
+  for (const cell of shape.cells) {
+    let [most, told] = [0, 0];
+    for (let y = cell.top; y < Math.min(cell.bottom, painted.height); y++) {
+      for (let x = Math.max(0, cell.left); x < Math.min(cell.right, painted.width); x++) {
+        const i = 3 * (y * painted.width + x);
+        (['r', 'g', 'b'] as const).forEach((c, n) => {
+          told = Math.max(told, Math.abs(shape.colour[c] - ground.data[i + n]!));
+          most = Math.max(most, Math.abs(painted.data[i + n]! - ground.data[i + n]!));
+        });
+      }
+    }
+    if (told > 60) expect(most, `letters of ${ink.name} are seen`).toBeGreaterThan(told / 8);
   }
 }
 
@@ -99,13 +127,13 @@ export async function expectHovered(seen: Seen, scroll: number, tally: Agreement
   await scrollTab(tab, scroll);
   const moment = momentAt(scene, scroll);
   const behind = behindAt(scene, scroll);
-  const { inks, height } = scene.layouts[moment];
+  const { inks } = scene.layouts[moment];
   const ink = inks.find(({ plate, isStill, box }) => plate && !isStill && box.y >= behind.gone);
   if (!ink) return;
   const { x, y, width, height: tall } = ink.box;
   await tab.mouse.move(x + width / 2, y + tall / 2 + behind.row - scroll);
   if (moment === 'back') await bringBack(tab);
-  const clip = { x: 0, y: behind.row - scroll, width: scene.width, height };
+  const clip = clipOf(scene, moment, behind.row - scroll);
   const ground = await shoot(tab, clip, scene.windowHeight, true);
   await tab.mouse.move(1, clip.y > 0 ? 1 : scene.windowHeight - 1);
   const target = (await targetsOf(seen, moment, scroll)).find(
@@ -164,7 +192,7 @@ export async function expectBeside(seen: Seen, scroll: number, done: Done, tally
   await force(done.selector, FORCED[done.state]);
   if (isOver && done.item !== done.selector) await force(done.item, ['hover']);
   if (done.state === 'open') await expand(true);
-  const clip = { x: 0, y: behind.row - scroll, width: scene.width, height: scene.layouts[moment].height };
+  const clip = clipOf(scene, moment, behind.row - scroll);
   const ground = await shoot(tab, clip, scene.windowHeight, true);
   await force(done.selector, []);
   if (isOver && done.item !== done.selector) await force(done.item, []);
@@ -217,7 +245,7 @@ export async function expectWorst(seen: Seen): Promise<void> {
     await scrollTab(tab, scroll);
     const moment = momentAt(scene, scroll);
     const { row } = behindAt(scene, scroll);
-    const clip = { x: 0, y: row - scroll, width: scene.width, height: scene.layouts[moment].height };
+    const clip = clipOf(scene, moment, row - scroll);
     const ground = await shoot(tab, clip, scene.windowHeight, true);
     for (const target of await targetsOf(seen, moment, scroll)) {
       if (isPassing(target) || target.shape.kind === 'logo') continue;

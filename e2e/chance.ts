@@ -94,6 +94,43 @@ function wearMore(
     });
 }
 
+/**
+ * What lies round the box, and what hangs over its edge onto that: shadow, lines, a cut edge, a first rail that runs the full
+ * width, and a text that reaches into another rail or out of all.
+ */
+function hangOut(header: Header, rails: Rail[], by: Chances): void {
+  const { top } = header.looks;
+  if (by.chance(0.5))
+    top.shadow = {
+      x: by.between(-10, 10),
+      y: by.between(-8, 20),
+      blur: by.pick([0, 6, 18, 44]),
+      spread: by.between(-6, 8),
+      colour: by.colour(),
+      opacity: by.between(3, 10) / 10,
+    };
+  const line = () => ({ width: by.between(0, 12), colour: by.colour() });
+  if (by.chance(0.4))
+    top.edge = { on: true, colour: by.colour(), thickness: by.between(1, 12), above: line(), end: line() };
+  if (by.chance(0.3))
+    top.cut = { start: by.between(0, 30), middle: by.between(0, 40), end: by.between(0, 30) };
+  if (rails.length > 1 && by.chance(0.5)) {
+    header.extent ??= {
+      top: by.between(0, 16),
+      sides: by.between(8, 40),
+      linked: false,
+      radius: by.between(0, 20),
+    };
+    rails[0]!.full = true;
+  }
+  if (by.chance(0.7)) {
+    const rail = by.pick(rails);
+    const down = rail === rails[0] || by.chance(0.7);
+    const shift = (down ? 1 : -1) * by.between(24, 60);
+    rail.middle.push({ kind: 'text', id: 'hung', text: 'Hanging', size: by.between(12, 18), shift });
+  }
+}
+
 /** A header with one of everything, over a page that is hard to read on. */
 export function chanceSite(base: Site, seed: number): Dressed {
   const by = chances(seed + 5000);
@@ -259,6 +296,7 @@ export function chanceSite(base: Site, seed: number): Dressed {
       button: { place: named.pick(PLACES) },
     };
   if (named.chance(0.4)) menu.letterCase = named.pick(LETTER_CASES);
+  if (named.chance(0.6) || header.extent) hangOut(header, rails, chances(seed + 110_000));
   const family = FAMILY_IDS[seed % FAMILY_IDS.length]!;
   const entries = [
     { id: 'own', label: 'Opening nights', page: 'home' },

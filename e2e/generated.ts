@@ -228,6 +228,12 @@ export function generatedSite(base: Site, seed: number): Site {
       },
     };
   if (header.extent && folding.chance(0.5)) header.extent.max = folding.between(500, 1400);
+  // Of a chance of its own, too: a first rail that runs the full width above the box.
+  const strips = chances(seed + 120_000);
+  if (first && count > 1 && strips.chance(0.4)) {
+    header.extent ??= { ...extent, steps: [{ below: 700, sides: strips.between(0, 16) }] };
+    first.full = true;
+  }
   const type = {
     ...base.type,
     heading: style(40),

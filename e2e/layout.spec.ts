@@ -160,8 +160,8 @@ describe('generated headers', () => {
           at,
         ).toEqual(laid.items.map(({ id }) => id));
         laid.items.forEach(({ id, box }, i) => expectNear(seen.items[i]!, box, `${at}: ${id}`));
-        laid.rails.forEach(({ top, height }, i) => {
-          expectNear(seen.rails[i]!, { ...laid.bar, y: top, height }, `${at}: rail ${i}`);
+        laid.rails.forEach(({ x, top, width: across, height }, i) => {
+          expectNear(seen.rails[i]!, { x, y: top, width: across, height }, `${at}: rail ${i}`);
         });
         const runs = laid.inks.flatMap(({ what, page, current }) => {
           if (what.kind !== 'text') return [];

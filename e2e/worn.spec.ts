@@ -293,12 +293,12 @@ describe('what is worn', () => {
           const style = getComputedStyle(document.querySelector(self)!);
           return ['--hr-fill', '--hr-tint', '--hr-blur'].map((name) => style.getPropertyValue(name));
         }, selector);
-        const isOwn = selector === '.hr' || css.includes('.hr-rail-1 > .hr-back');
+        const isOwn = selector === '.hr' || css.includes('.hr-back-1 ');
         if (!isOwn) continue;
         for (const [i, layer] of (['fill', 'tint'] as const).entries()) {
           // Without an element for it a rail shows none.
           const isShown =
-            layer === 'fill' || selector === '.hr' || css.includes('.hr-rail-1 > .hr-back .hr-tint');
+            layer === 'fill' || selector === '.hr' || css.includes('.hr-back-1 .hr-tint');
           if (!said[i] || !isShown) continue;
           const { colour, opacity } = look[layer];
           expectColour(

@@ -86,8 +86,13 @@
       header.toggleAttribute('data-within', !!box);
       const top = bar.offsetTop;
       // Rails that scroll away take the room above them along.
-      const leaving = all('.hr-rail[data-leaves]').reduce((sum, rail) => sum + rail.offsetHeight, 0);
-      const leave = leaving && top + leaving;
+      const leave = Math.max(
+        0,
+        ...all('.hr-rail[data-leaves]').map(
+          (rail) =>
+            rail.offsetHeight && rail.offsetTop + rail.offsetHeight + (bar.contains(rail) ? top : 0),
+        ),
+      );
       header.style.setProperty('--hr-leave', leave + 'px');
       const height = bar.offsetHeight;
       header.style.setProperty('--hr-tall', header.offsetHeight + 'px');

@@ -225,12 +225,14 @@ describe('blur', () => {
     const blur = { sigma: 4, area: { left: 0, top: 0, right: 40, bottom: 30 } };
     const seen = { left: 4, top: 16, right: 5, bottom: 17 };
     // The header's top is at row 10: from its row 15 on the page is blue.
-    expect([...blurredPatch(page, 10, blur, seen, 15).data]).toEqual([90, 120, 200, 255]);
-    expect(blurredPatch(page, 10, blur, seen, 14).data[0]).toBeGreaterThan(90);
+    expect([...blurredPatch(page, 10, blur, seen, { gone: 15 }).data]).toEqual([90, 120, 200, 255]);
+    expect(blurredPatch(page, 10, blur, seen, { gone: 14 }).data[0]).toBeGreaterThan(90);
     expect(blurredPatch(page, 10, blur, seen).data[0]).toBeGreaterThan(
-      blurredPatch(page, 10, blur, seen, 14).data[0]!,
+      blurredPatch(page, 10, blur, seen, { gone: 14 }).data[0]!,
     );
-    expect(blurredPatch(page, 10, blur, seen, 14)).not.toEqual(blurredPatch(page, 10, blur, seen, 12));
+    expect(blurredPatch(page, 10, blur, seen, { gone: 14 })).not.toEqual(
+      blurredPatch(page, 10, blur, seen, { gone: 12 }),
+    );
   });
 });
 

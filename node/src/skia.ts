@@ -1,5 +1,5 @@
 import { at as elementAt } from '@hatrail/core/lists';
-import { createCanvas, loadImage, type Image, type SKRSContext2D } from '@napi-rs/canvas';
+import { createCanvas, loadImage, type Canvas, type Image, type SKRSContext2D } from '@napi-rs/canvas';
 import { luminance16, WHITE_LUMINANCE } from '@hatrail/core/colour/contrast';
 import { parseColour } from '@hatrail/core/colour/rgb';
 import { contextMeasure, type Measure } from '@hatrail/core/measure/measure';
@@ -38,15 +38,26 @@ export async function decodePictures(
     if (!bytes) continue;
     const image = await loadImage(Buffer.from(bytes));
     const pixels = { width: image.width, height: image.height };
-    pictures.set(id, {
-      image,
-      width,
-      height,
-      pixels,
-      ...(file.endsWith('.svg') ? { atSize: tileOf(image) } : { reduced: reducerOf(image) }),
-    });
+    pictures.set(
+      id,
+      file.endsWith('.svg')
+        ? { image, width, height, pixels, atSize: tileOf(image) }
+        : Object.assign(smoothed(image), { width, height, pixels, reduced: reducerOf(image) }),
+    );
   }
   return pictures;
+}
+
+/**
+ * A raster picture as a canvas, drawn the first time that it is asked for: of a decoded one Skia's canvas passes over how smooth
+ * it is to be, and weighs its texels by sixteenths.
+ */
+function smoothed(image: Image): Pick<Drawable, 'image'> {
+  let drawn: Canvas | undefined;
+  return Object.defineProperty({ image: undefined as unknown }, 'image', {
+    enumerable: true,
+    get: () => (drawn ??= tileOf(image)(image.width, image.height)),
+  });
 }
 
 /** Draws a vector picture anew in a size. */
@@ -58,11 +69,12 @@ function tileOf(image: Image) {
   };
 }
 
-/** Draws a raster picture that is drawn smaller than it is, which Skia's canvas does more coarsely than a page's raster. */
+/** Draws a raster picture that is drawn smaller or larger than it is, which Skia's canvas does otherwise than a page's raster. */
 function reducerOf(image: Image): NonNullable<Drawable['reduced']> {
   let halves: Halves | undefined;
   return (tile, area) => {
-    if (halvings(image, tile) === 0) return undefined;
+    const isLarger = tile.width > image.width || tile.height > image.height;
+    if (halvings(image, tile) === 0 && !isLarger) return undefined;
     halves ??= halvesOf(drawnPixels(image, image.width, image.height), image);
     const canvas = createCanvas(area.width, area.height);
     const pixels = canvas.getContext('2d').createImageData(area.width, area.height);
@@ -118,7 +130,7 @@ export function skiaDrawing(site: Site, pictures: ReadonlyMap<string, Drawable>)
 
 function drawLogo(site: Site, id: string, picture: Drawable, width: number, height: number): Raster {
   const isVector = site.pictures.find((candidate) => candidate.id === id)!.file.endsWith('.svg');
-  const image = picture.image as Image;
+  const image = picture.image as Canvas;
   const isSmaller = image.width >= width && image.height >= height;
   const whole = { x: 0, y: 0, width, height };
   const data = isVector
@@ -129,7 +141,7 @@ function drawLogo(site: Site, id: string, picture: Drawable, width: number, heig
   return { width, height, data };
 }
 
-function drawnPixels(image: Image, width: number, height: number): Uint8ClampedArray {
+function drawnPixels(image: Image | Canvas, width: number, height: number): Uint8ClampedArray {
   const context = createCanvas(width, height).getContext('2d');
   context.drawImage(image, 0, 0, width, height);
   return context.getImageData(0, 0, width, height).data;
@@ -142,7 +154,7 @@ const PARTS = 16;
  * A vector picture by how much of each pixel its shapes cover. Browsers come to that for rectangles, circles and lines, each
  * by a formula of its own, and near it by a few samples for all other shapes.
  */
-function sampledPixels(image: Image, width: number, height: number): Uint8ClampedArray {
+function sampledPixels(image: Image | Canvas, width: number, height: number): Uint8ClampedArray {
   const fine = drawnPixels(image, width * PARTS, height * PARTS);
   const data = new Uint8ClampedArray(4 * width * height);
   for (let i = 0; i < width * height; i++) {

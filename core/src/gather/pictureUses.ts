@@ -96,10 +96,10 @@ function headerPictures(
 ): { name: string; box: Size; placing: PicturePlacing }[] {
   const wearers: [string, Wearer, Size][] = [
     [header.name, { header }, layout.bar],
-    ...layout.rails.map(({ index, height }): [string, Wearer, Size] => [
+    ...layout.rails.map(({ index, width, height }): [string, Wearer, Size] => [
       `${header.name}, rail ${index + 1}`,
       { header, rail: at(header.rails, index) },
-      { width: layout.bar.width, height },
+      { width, height },
     ]),
   ];
   return wearers.flatMap(([name, wearer, box]) =>

@@ -18,6 +18,11 @@ export function around(areas: Iterable<Area>): Area {
   return all;
 }
 
+/** An area with so many pixels more on each side. */
+export function grown({ left, top, right, bottom }: Area, by: number): Area {
+  return { left: left - by, top: top - by, right: right + by, bottom: bottom + by };
+}
+
 /** Pixels in an area. */
 export function sizeOf({ left, top, right, bottom }: Area): number {
   return (right - left) * (bottom - top);

@@ -18,6 +18,12 @@ export interface UnseenBox {
   pages: Page[];
 }
 
+/** Whether a header's box stands away from the window's edges. */
+export function isBoxed({ extent }: Pick<Header, 'extent'>): boolean {
+  const { top = 0, sides = 0, max, steps = [] } = extent ?? {};
+  return max !== undefined || [{ top, sides }, ...steps].some((step) => (step.top || step.sides) ?? 0 > 0);
+}
+
 /** Pages whose own colour is like what the header's box makes of it, with no line or shadow to tell them apart. */
 export function unseenBoxes(site: Site, header: Header, pages: readonly Page[]): UnseenBox[] {
   const { top = 0, sides = 0, max } = header.extent ?? {};

@@ -9,6 +9,9 @@ import type { HeaderInk } from './ink.ts';
 export interface LaidRail {
   /** Its number in the header, from 0. */
   index: number;
+  /** Left edge and width: the box's, or the window's where it runs the full width. */
+  x: number;
+  width: number;
   top: number;
   height: number;
   /** How much lower it is than at the top. */
@@ -20,6 +23,8 @@ export interface LaidRail {
   /** Room that is left over; negative where its contents do not fit. */
   spare: number;
   leaves: boolean;
+  /** It runs the window's full width, above the box. */
+  full: boolean;
 }
 
 /** One item as it is laid out, its backing included. */

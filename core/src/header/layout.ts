@@ -52,6 +52,7 @@ export function layoutAt(
   const atBottom = keepsToBottom(header);
   const bar: Box = { x: sides, y: atBottom ? 0 : extent.top, width: barWidth, height: 0 };
   const laid: Pick<HeaderLayout, 'rails' | 'items' | 'inks'> = { rails: [], items: [], inks: [] };
+  let strips = 0;
   const stays = header.manner.onScroll === 'stays';
   header.rails.forEach((base, index) => {
     const rail = railAt(base, width);
@@ -63,31 +64,35 @@ export function layoutAt(
       else places[toggle.place].push(menuButton());
     }
     const contents = Math.max(0, ...PLACES.flatMap((place) => places[place].map(({ height }) => height)));
-    const full =
+    const tall =
       rail.padding === undefined
         ? Math.max(rail.height, Math.ceil(contents))
         : Math.ceil(contents + 2 * rail.padding);
-    const less = lowerBy(header, base, full, contents, moment);
-    const height = full - less;
-    const top = bar.y + bar.height;
+    const less = lowerBy(header, base, tall, contents, moment);
+    const height = tall - less;
+    const full = base.full === true;
+    const [x, railWidth] = full ? [0, width] : [sides, barWidth];
+    const top = full ? strips : bar.y + bar.height;
     const needed = neededWidth(places, rail);
-    const room = Math.min(barWidth - 2 * rail.inset, rail.max ?? Infinity);
+    const room = Math.min(railWidth - 2 * rail.inset, rail.max ?? Infinity);
     const leaves = stays && rail.leaves === true;
     // A lower rail pulls its items together; its own padding is what gives way.
     const padded = { ...rail, padding: Math.max(0, (rail.padding ?? 0) - less / 2) };
-    const later = lowerBy(header, base, full, contents, 'scrolled');
+    const later = lowerBy(header, base, tall, contents, 'scrolled');
     const shapes = [0, later].map((by) => ({
-      height: full - by,
+      height: tall - by,
       padding: Math.max(0, (rail.padding ?? 0) - by / 2),
     }));
-    const box = { x: bar.x, y: top, width: barWidth, height };
-    const isNarrow = index === toggle?.rail && needed > barWidth;
+    const box = { x, y: top, width: railWidth, height };
+    const isNarrow = index === toggle?.rail && needed > railWidth;
     const movesApart = PLACES.some((place) =>
       places[place].some(({ item }) => item && isMovedApart(rail, item, later)),
     );
     placeRail(places, padded, box, { shapes, index, leaves, movesApart, isNarrow }, laid);
     laid.rails.push({
       index,
+      x,
+      width: railWidth,
       top,
       height,
       less,
@@ -95,8 +100,12 @@ export function layoutAt(
       needed,
       spare: room - (needed - 2 * rail.inset),
       leaves,
+      full,
     });
-    bar.height += height;
+    if (full) {
+      strips += height;
+      bar.y = strips + extent.top;
+    } else bar.height += height;
   });
   const bottom = bar.y + bar.height;
   const ends = (test: (rail: LaidRail) => boolean) =>
@@ -145,8 +154,10 @@ export function neededAt(site: Site, header: Header, width: number, measure: Mea
     const rail = railAt(base, width);
     if (rail.shown === false) return most;
     const needed = neededWidth(measured(site, header, rail, { width, folded: false }, measure), rail);
-    const fits = needed - 2 * rail.inset <= (rail.max ?? Infinity) + 1e-6 && needed <= max;
-    return Math.max(most, fits ? needed + 2 * sides : Infinity);
+    const isInBox = base.full !== true;
+    const fits =
+      needed - 2 * rail.inset <= (rail.max ?? Infinity) + 1e-6 && (needed <= max || !isInBox);
+    return Math.max(most, fits ? needed + (isInBox ? 2 * sides : 0) : Infinity);
   }, 0);
 }
 

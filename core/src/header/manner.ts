@@ -8,6 +8,14 @@ export function keepsToBottom({ manner }: Pick<Header, 'manner'>): boolean {
   return manner.onScroll === 'bottom';
 }
 
+/** Whether any of its rails runs the window's full width, above its box. */
+export function hasStrips({ rails }: Pick<Header, 'rails'>): boolean {
+  return rails.some(({ full }) => full === true);
+}
+
+/** How far shadows and lines reach round a header's box at most, CSS pixels. */
+export const BESIDE = 64;
+
 /** Whether any part of it stands in the flow of the page; at the window's lower edge none does. */
 export function standsInFlow(header: Header): boolean {
   if (keepsToBottom(header)) return false;
@@ -36,7 +44,7 @@ export function lowerBy(
   moment: Moment,
 ): number {
   const { smaller = 0, switch: begins } = header.manner;
-  const isLater = moment !== 'top' && begins.at !== 'ground' && !keepsToBottom(header) && !rail.leaves;
+  const isLater = moment !== 'top' && begins.at !== 'ground' && !keepsToBottom(header) && !rail.leaves && !rail.full;
   if (!isLater) return 0;
   return 2 * Math.floor(Math.max(0, Math.min(smaller, height - Math.ceil(contents))) / 2);
 }

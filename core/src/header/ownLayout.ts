@@ -92,6 +92,8 @@ export function layoutOwn(
     rails: [
       {
         index: 0,
+        x,
+        width: barWidth,
         top: y,
         height,
         less: 0,
@@ -99,6 +101,7 @@ export function layoutOwn(
         needed: 0,
         spare: 0,
         leaves: false,
+        full: false,
       },
     ],
     items: itemsOf(inks),

@@ -92,7 +92,8 @@ export function paddingFor(height: number, contents: number): number {
 export function leastWidth(site: Site, header: Header, measure: Measure): number {
   return solveFold(stepWidths(header), (width) => {
     const { rails } = layoutAt(site, header, width, measure, { folded: true });
-    return Math.max(0, ...rails.map(({ needed }) => needed)) + 2 * extentAt(header, width).sides;
+    const { sides } = extentAt(header, width);
+    return Math.max(0, ...rails.map(({ needed, full }) => needed + (full ? 0 : 2 * sides)));
   });
 }
 

@@ -10,7 +10,7 @@ export class CutLook {
   @IsOptional() @InRange(0, 160, 'px') end?: number;
 }
 
-type CutEdge = Required<CutLook>;
+export type CutEdge = Required<CutLook>;
 
 /** How far a cut edge hangs below the header's box at most, CSS pixels. */
 export function cutDepth({ cut: { start, middle, end } }: { cut: CutEdge }): number {
@@ -54,15 +54,31 @@ export const cut = layerKind<CutLook, CutEdge>({
   },
 });
 
-/** The outline of a cut lower edge: a curve through its three depths, drawn in steps (quadratic through the middle). */
+/** Steps in which the curve of a cut lower edge is drawn. */
 const CUT_STEPS = 24;
+
+/** How much each of the three depths counts at a place, 0 to 1 from start to end: Lagrange's polynomial through them. */
+function weightsAt(t: number): [number, number, number] {
+  const weight = (v: number) => Number(v.toFixed(4));
+  return [weight(2 * (t - 0.5) * (t - 1)), weight(-4 * t * (t - 1)), weight(2 * t * (t - 0.5))];
+}
+
+/** How deep a cut edge hangs at a place, 0 to 1 from start to end: straight between two steps. CSS pixels, never negative. */
+export function cutDepthAt({ start, middle, end }: CutEdge, place: number): number {
+  const stepAt = (i: number) => {
+    const [a, b, c] = weightsAt(i / CUT_STEPS);
+    return Math.max(0, a * start + b * middle + c * end);
+  };
+  const at = Math.min(1, Math.max(0, place)) * CUT_STEPS;
+  const low = Math.floor(at);
+  return stepAt(low) + (at - low) * (stepAt(Math.min(CUT_STEPS, low + 1)) - stepAt(low));
+}
+
+/** The outline of a cut lower edge: a curve through its three depths, drawn in steps. */
 function cutOutline(): string {
   const points = Array.from({ length: CUT_STEPS + 1 }, (_, i) => {
     const t = i / CUT_STEPS;
-    // Lagrange's polynomial through start, middle and end.
-    const [a, b, c] = [2 * (t - 0.5) * (t - 1), -4 * t * (t - 1), 2 * t * (t - 0.5)].map((w) =>
-      Number(w.toFixed(4)),
-    );
+    const [a, b, c] = weightsAt(t);
     const depth = `${a} * var(--hr-cut-start) + ${b} * var(--hr-cut-middle) + ${c} * var(--hr-cut-end)`;
     // It never cuts into the header's own box.
     return `${Number((100 * t).toFixed(2))}% calc(100% - var(--hr-depth) + max(0px, ${depth}))`;

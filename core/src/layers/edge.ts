@@ -52,6 +52,7 @@ export const edge = layerKind<EdgeLook, Edge>({
   // Below alone: what lies at its other sides would have to be an element of its own.
   onOwn: (worn) => ({ ...worn, above: NO_LINE, start: NO_LINE, end: NO_LINE }),
   start: () => ({ on: true }),
+  between: (a, b, { layers: p }) => (p < 0.5 ? a : b),
   cover: {
     say(worn) {
       const sides = SIDES.filter((side) => worn[side].width > 0).map((side) => SIDE_WORDS[side]);

@@ -2,7 +2,7 @@ import { IsOptional } from 'class-validator';
 import { ColourUse } from '../model/palette.ts';
 import { InRange, Nested } from '../model/rules.ts';
 import { px } from '../css/text.ts';
-import { BLACK, layerKind, percent, told } from './kind.ts';
+import { BLACK, layerKind, mixFills, mixNumbers, percent, told } from './kind.ts';
 
 /** What a moment sets of the shadow that the header throws on the page. */
 export class ShadowLook {
@@ -26,6 +26,7 @@ export const shadow = layerKind<ShadowLook, Required<ShadowLook>>({
   shows: ({ opacity }) => opacity > 0,
   onOwn: (worn) => worn,
   start: () => ({ opacity: 0.25 }),
+  between: (a, b, { layers: p }, palette) => ({ ...mixNumbers(a, b, p), ...mixFills(palette, a, b, p) }),
   cover: { say: ({ opacity }) => `Shadow, ${percent(opacity)}`, off: { opacity: 0 } },
   tells({ x, y, blur, spread, colour, opacity }, all, palette) {
     if (!all.some((each) => each.opacity > 0)) return [];

@@ -59,7 +59,7 @@ function sharedRail(rail: Rail): object {
   };
 }
 
-const RAIL_OWN = ['part', 'leaves', 'inFlow'];
+const RAIL_OWN = ['part', 'leaves', 'inFlow', 'full'];
 const BAND_OWN = ['id', 'part'];
 
 /** What a part holds that all its uses share, as text. */

@@ -34,6 +34,8 @@ export class Rail {
   @IsOptional() @IsBoolean({ message: 'It scrolls away or stays.' }) leaves?: boolean;
   /** Stands in the flow while the header lies over the page. Only rails above all that lie over it can. */
   @IsOptional() @IsBoolean({ message: 'It stands in the flow or not.' }) inFlow?: boolean;
+  /** Runs the window's full width above the header's box, with the inset from the top between them. Only the first rails can; one stands in the box. */
+  @IsOptional() @IsBoolean({ message: 'It runs the full width or stands in the box.' }) full?: boolean;
   @IsOptional()
   @NestedList(() => RailStep, 12)
   steps?: RailStep[];
@@ -218,6 +220,8 @@ export class Header {
   @ArrayMaxSize(8, { message: '8 rails at most.' })
   @AreLeading('leaves', 'Only rails above all that stay can scroll away.')
   @AreLeading('inFlow', 'Only rails above all that lie over the page can stand in the flow.')
+  @AreLeading('full', 'Only rails above all that stand in the box can run the full width.')
+  @HasBox()
   rails: Rail[];
   @IsOptional()
   @Nested(() => Extent)
@@ -260,7 +264,7 @@ export function foldToo({ fold }: Header, { id, kind }: Item): void {
 }
 
 /** The rails with a mark are the first ones, without a gap. */
-function AreLeading(mark: 'leaves' | 'inFlow', message: string): PropertyDecorator {
+function AreLeading(mark: 'leaves' | 'inFlow' | 'full', message: string): PropertyDecorator {
   return ValidateBy({
     name: `areLeading-${mark}`,
     validator: {
@@ -268,6 +272,18 @@ function AreLeading(mark: 'leaves' | 'inFlow', message: string): PropertyDecorat
         !Array.isArray(rails) ||
         rails.every((rail: Partial<Rail>, i) => !rail?.[mark] || i === 0 || rails[i - 1]?.[mark] === true),
       defaultMessage: () => message,
+    },
+  });
+}
+
+/** Some rail stands in the header's box. */
+function HasBox(): PropertyDecorator {
+  return ValidateBy({
+    name: 'hasBox',
+    validator: {
+      validate: (rails) =>
+        !Array.isArray(rails) || rails.length === 0 || rails.some((rail: Partial<Rail>) => !rail?.full),
+      defaultMessage: () => 'Leave one rail in the box: all of them run the full width.',
     },
   });
 }

@@ -5,7 +5,7 @@ import { kindOf } from '../header/kinds/index.ts';
 import type { RulesOn } from '../header/kinds/kind.ts';
 import { layoutAt } from '../header/layout.ts';
 import type { HeaderLayout } from '../header/laid.ts';
-import { isMovedApart, keepsToBottom, standsInFlow } from '../header/manner.ts';
+import { BESIDE, hasStrips, isMovedApart, keepsToBottom, standsInFlow } from '../header/manner.ts';
 import { extentAt, itemAt, railAt, stepWidths } from '../header/steps.ts';
 import { linkWidth } from '../header/ink.ts';
 import { entryWidths } from '../header/kinds/menu.ts';
@@ -93,7 +93,10 @@ function geometryAt(
   const { top, sides, max, radius } = extentAt(header, width);
   const covered = layout.height - layout.slot;
   const pull = standsInFlow(header) && covered > 0 ? px(-covered) : '0';
-  const margin = keepsToBottom(header) ? `0 ${px(sides)} ${px(top)}` : `${px(top)} ${px(sides)} ${pull}`;
+  const strips = layout.rails.filter(({ full }) => full);
+  const margin = keepsToBottom(header)
+    ? `${px(strips.length > 0 ? top : 0)} ${px(sides)} ${px(top)}`
+    : `${px(top)} ${px(sides)} ${pull}`;
   // Whole pixels at each side; where a browser does not know how to round, it may be half of one away.
   const inline =
     max === undefined
@@ -103,6 +106,14 @@ function geometryAt(
           `margin-inline: max(${px(sides)}, round(down, (100% - ${px(max)}) / 2, 1px))`,
         ];
   rules.set('.hr-bar', [`margin: ${margin}`, ...inline, `border-radius: ${px(radius)}`]);
+  if (hasStrips(header)) {
+    const above = strips.reduce((sum, { height }) => sum + height, 0);
+    rules.set('.hr > :is(.hr-strips, .hr-bar)', [
+      `--hr-above-box: ${px(above)}`,
+      `--hr-gap: ${px(strips.length > 0 ? top : 4 * BESIDE)}`,
+    ]);
+  }
+  const inBox = layout.rails.filter(({ full }) => !full);
   const later = laterSelector(header);
   const lower = layoutAt(site, header, width, measure, { folded, moment: 'scrolled' });
   let pulled = 0;
@@ -117,14 +128,14 @@ function geometryAt(
       { index: i, height: laid?.height, hangs, hasToggle: folded && i === toggle.rail },
       layout,
     );
-    if (folded && laid && laid.needed > layout.bar.width && i === toggle.rail) {
+    if (folded && laid && laid.needed > laid.width && i === toggle.rail) {
       rules.set(`.hr-rail-${i + 1} > .hr-start`, ['min-width: 0', 'overflow-x: clip']);
       rules.set(`.hr-rail-${i + 1} > .hr-end`, ['flex: 0 1 auto', 'min-width: 0']);
     }
-    if (radius > 0 && hasBack(site, { header, rail: base })) {
-      const upper = i === layout.rails[0]?.index ? px(radius) : '0';
-      const lower = i === layout.rails.at(-1)?.index ? px(radius) : '0';
-      rules.set(`.hr-rail-${i + 1} > .hr-back`, [`border-radius: ${upper} ${upper} ${lower} ${lower}`]);
+    if (radius > 0 && !base.full && hasBack(site, { header, rail: base })) {
+      const upper = i === inBox[0]?.index ? px(radius) : '0';
+      const lower = i === inBox.at(-1)?.index ? px(radius) : '0';
+      rules.set(`.hr-back-${i + 1}`, [`border-radius: ${upper} ${upper} ${lower} ${lower}`]);
     }
     for (const item of itemsOf(base)) {
       setItem(rules, site, { item: itemAt(item, width), isShown: shown.has(item.id) }, measure, {
@@ -166,8 +177,8 @@ function setLess(
   if (above + less === 0) return;
   const self = `${later} .hr-rail-${index + 1}`;
   rules.set(self, [`translate: 0 ${px(-above - less / 2)}`]);
+  rules.set(`${later} .hr-back-${index + 1}`, [`translate: 0 ${px(-above)}`, `bottom: ${px(less)}`]);
   if (less === 0) return;
-  rules.set(`${self} > .hr-back`, [`translate: 0 ${px(less / 2)}`, `bottom: ${px(less)}`]);
   const apart = itemsOf(rail).filter((item) => isMovedApart(rail, item, less));
   for (const item of apart) {
     const by = item.align === 'start' ? less / 2 : -less / 2;

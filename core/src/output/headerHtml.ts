@@ -3,7 +3,7 @@ import { ICONS } from '../model/icons.ts';
 import { iconHtml, type Markup } from '../header/kinds/kind.ts';
 import { hasContent, kindOf } from '../header/kinds/index.ts';
 import { MENU_MARK } from '../header/metrics.ts';
-import { changesByScroll } from '../header/manner.ts';
+import { changesByScroll, hasStrips } from '../header/manner.ts';
 import { headerItems, type Header, type Rail } from '../model/header.ts';
 import type { Site } from '../model/site.ts';
 import { wordsOf } from '../model/words.ts';
@@ -25,12 +25,21 @@ export function headerHtml(site: Site, header: Header, to: Addresses, page?: str
   const toggles = folds(header) ? toggleRails(header) : [];
   const words = wordsOf(site);
   const rails = header.rails.map((rail, i) => railHtml(markup, rail, i, toggles.includes(i)));
+  // What rails wear comes before all of them: it lies under the letters of each.
+  const part = (full: boolean) => {
+    const own = header.rails.filter((rail) => (rail.full === true) === full);
+    return [
+      ...own.flatMap((rail) => layersHtml(site, { header, rail })),
+      ...own.map((rail) => rails[header.rails.indexOf(rail)]!),
+    ].map((html) => indent(html, 4));
+  };
   return [
     `<a class="hr-skip" href="#main">${escapeHtml(words.skip)}</a>`,
     `<header class="hr" lang="${escapeHtml(words.lang)}" ${mannerAttributes(header)}>`,
+    ...(hasStrips(header) ? ['  <div class="hr-strips">', ...part(true), '  </div>'] : []),
     '  <div class="hr-bar">',
     ...layersHtml(site, { header }).map((html) => indent(html, 4)),
-    ...rails.map((html) => indent(html, 4)),
+    ...part(false),
     '  </div>',
     ...(folds(header) ? [indent(panelHtml(markup), 2)] : []),
     '</header>',
@@ -70,8 +79,7 @@ function railHtml(markup: Markup, rail: Rail, index: number, hasToggle: boolean)
     return [`  <div class="hr-place hr-${place}">`, indent(items.join('\n'), 4), '  </div>'].join('\n');
   });
   const leaves = markup.header.manner.onScroll === 'stays' && rail.leaves ? ' data-leaves' : '';
-  const back = layersHtml(markup.site, { header: markup.header, rail }).map((html) => `  ${html}`);
-  return [`<div class="hr-rail hr-rail-${index + 1}"${leaves}>`, ...back, ...places, '</div>'].join('\n');
+  return [`<div class="hr-rail hr-rail-${index + 1}"${leaves}>`, ...places, '</div>'].join('\n');
 }
 
 function toggleHtml(markup: Markup): string {

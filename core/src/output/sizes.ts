@@ -150,11 +150,8 @@ function drawnInHeader(
     const layout = layoutHeader(site, header, width, measure);
     for (const { picture: placed, rail } of wornPictures(site, header)) {
       const picture = pictureOf(placed.picture);
-      const height = rail
-        ? (layout.rails.find(({ index }) => header.rails[index] === rail)?.height ?? 0)
-        : layout.bar.height;
-      if (picture)
-        draws(picture.id, drawnSize(picture, { width: layout.bar.width, height }, placingOf(placed)).width);
+      const box = rail ? layout.rails.find(({ index }) => header.rails[index] === rail) : layout.bar;
+      if (picture && box) draws(picture.id, drawnSize(picture, box, placingOf(placed)).width);
     }
     for (const base of headerItems(header)) {
       const item = itemAt(base, width);

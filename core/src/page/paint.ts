@@ -16,7 +16,7 @@ export interface Drawable extends Size {
   /** A vector picture drawn anew in a size of whole pixels, for tiles. */
   atSize?(width: number, height: number): unknown;
   /**
-   * A picture that is drawn as `tile` so much smaller than it is that the context would draw it otherwise than a page's raster:
+   * A picture that is drawn as `tile` so much smaller than it is, or larger, that the context would draw it otherwise than a page's raster:
    * its pixels in an area, ready to be drawn as they are.
    */
   reduced?(tile: Box, area: Box): unknown;
@@ -42,6 +42,17 @@ export interface PaintingContext extends TypeContext {
   fillRect(x: number, y: number, width: number, height: number): void;
   fillText(text: string, x: number, y: number): void;
   drawImage(image: never, x: number, y: number, width: number, height: number): void;
+  drawImage(
+    image: never,
+    fromX: number,
+    fromY: number,
+    fromWidth: number,
+    fromHeight: number,
+    x: number,
+    y: number,
+    width: number,
+    height: number,
+  ): void;
   createLinearGradient(
     x0: number,
     y0: number,
@@ -185,8 +196,20 @@ function drawPlaced(context: PaintingContext, picture: Drawable, box: Box, placi
 function drawOn(context: PaintingContext, picture: Drawable, tile: Box, box: Box): void {
   const area = wholePixels(tile, box);
   const ready = picture.reduced?.(tile, area);
-  const { x, y, width, height } = ready ? area : tile;
-  context.drawImage((ready ?? picture.image) as never, x, y, width, height);
+  if (ready || !picture.reduced) {
+    const { x, y, width, height } = ready ? area : tile;
+    context.drawImage((ready ?? picture.image) as never, x, y, width, height);
+    return;
+  }
+  // Of a picture that is larger than its box browsers draw the part that is seen: what lies beyond is not weighed in at its edges.
+  const own = picture.pixels ?? picture;
+  const [across, down] = [own.width / tile.width, own.height / tile.height];
+  const [x, y] = [Math.max(tile.x, box.x), Math.max(tile.y, box.y)];
+  const width = Math.min(tile.x + tile.width, box.x + box.width) - x;
+  const height = Math.min(tile.y + tile.height, box.y + box.height) - y;
+  if (width <= 0 || height <= 0) return;
+  const from = [(x - tile.x) * across, (y - tile.y) * down, width * across, height * down] as const;
+  context.drawImage(picture.image as never, ...from, x, y, width, height);
 }
 
 /** The pixels of which a tile and a box both cover some. */

@@ -32,8 +32,8 @@ export function halvings(own: Size, drawn: Size): number {
 }
 
 /**
- * A raster picture as Chromium's raster draws it at a smaller size: between the four nearest pixels of each of the two halves
- * next to that size.
+ * A raster picture as Chromium's raster draws it at another size: between the four nearest pixels of each of the two halves
+ * next to that size. Of one that is enlarged only the part that is wanted is drawn: what lies beyond its edges is not weighed in.
  * @param tile where the whole picture is drawn
  * @param area the pixels of it that are wanted
  * @returns straight RGBA, 8 bits
@@ -91,8 +91,11 @@ function placesOf(from: number, count: number, drawn: number, own: number): Plac
     second: new Int32Array(count),
     near: new Float64Array(count),
   };
+  const isLarger = drawn > own;
+  const least = Math.max(0, isLarger ? (from * own) / drawn : 0);
+  const last = Math.max(least, Math.min(own - 1, isLarger ? ((from + count) * own) / drawn - 1 : own - 1));
   for (let i = 0; i < count; i++) {
-    const place = Math.min(own - 1, Math.max(0, ((from + i + 0.5) * own) / drawn - 0.5));
+    const place = Math.min(last, Math.max(least, ((from + i + 0.5) * own) / drawn - 0.5));
     const first = Math.floor(place);
     places.first[i] = first;
     places.second[i] = Math.min(own - 1, first + 1);

@@ -1,5 +1,5 @@
 import type { Area } from '../geometry/area.ts';
-import type { Blur } from './layers.ts';
+import { boxCoverage, coversArea, type Blur, type FilledBox } from './layers.ts';
 import type { Raster } from '../geometry/raster.ts';
 
 /** Weights of a Gaussian from its middle outwards, to three standard deviations, their sum over both sides 1. */
@@ -25,8 +25,15 @@ export function mirrored(at: number, from: number, to: number): number {
  * @param row page row of the header's top edge
  * @param area the part that is wanted, header pixels
  * @param gone rows of the header above the window's top edge, which are not there to be blurred
+ * @param known rows that were blurred along before, for the same area and blur
  */
-export function blurredPatch(raster: Raster, row: number, blur: Blur, area: Area, gone = 0): Raster {
+export function blurredPatch(
+  raster: Raster,
+  row: number,
+  blur: Blur,
+  area: Area,
+  { gone = 0, known }: { gone?: number; known?: BlurredRows | undefined } = {},
+): Raster {
   const weights = gaussian(blur.sigma);
   const box = { ...blur.area, top: Math.max(blur.area.top, gone) };
   const reach = weights.length - 1;
@@ -41,16 +48,26 @@ export function blurredPatch(raster: Raster, row: number, blur: Blur, area: Area
     mirrored(area.top - reach + i, box.top, box.bottom),
   );
   const across = new Map<number, Float64Array>();
+  const before = known ?? new Map<number, Float64Array>();
+  const last = raster.height - 1;
   const met = new Float64Array(3 * columns.length);
   for (const y of new Set(rows)) {
-    const from = 4 * Math.min(raster.height - 1, Math.max(0, row + y)) * raster.width;
-    for (let i = 0; i < columns.length; i++) {
-      const at = from + columns[i]!;
-      met[3 * i] = raster.data[at]!;
-      met[3 * i + 1] = raster.data[at + 1]!;
-      met[3 * i + 2] = raster.data[at + 2]!;
+    const at = Math.min(last, Math.max(0, row + y));
+    const found = before.get(at);
+    if (found) {
+      across.set(y, found);
+      continue;
     }
-    across.set(y, convolved(met, taps, width));
+    const from = 4 * at * raster.width;
+    for (let i = 0; i < columns.length; i++) {
+      const column = from + columns[i]!;
+      met[3 * i] = raster.data[column]!;
+      met[3 * i + 1] = raster.data[column + 1]!;
+      met[3 * i + 2] = raster.data[column + 2]!;
+    }
+    const line = convolved(met, taps, width);
+    before.set(at, line);
+    across.set(y, line);
   }
   const lines = rows.map((y) => across.get(y)!);
   const data = new Uint8ClampedArray(4 * width * height);
@@ -68,7 +85,32 @@ export function blurredPatch(raster: Raster, row: number, blur: Blur, area: Area
       data[to + 3] = 255;
     }
   }
-  return { width, height, data };
+  const patch = { width, height, data };
+  return coversArea({ box: edgeOfBlur(blur) }, area)
+    ? patch
+    : unblurredBeyond(patch, raster, row, blur, area);
+}
+
+/** Rows of the page, blurred along, by their numbers. */
+export type BlurredRows = Map<number, Float64Array>;
+
+/** The box in which the page is blurred, with its corners and its cut. */
+export function edgeOfBlur({ area, edge = { above: 0, below: 0 } }: Blur): FilledBox {
+  return { area, ...edge };
+}
+
+/** Beyond the edge of what is blurred the page is as it is. */
+function unblurredBeyond(blurred: Raster, raster: Raster, row: number, blur: Blur, area: Area): Raster {
+  const plain = plainPatch(raster, row, area);
+  const box = edgeOfBlur(blur);
+  for (let y = area.top, i = 0; y < area.bottom; y++) {
+    for (let x = area.left; x < area.right; x++, i += 4) {
+      const share = boxCoverage(box, x, y);
+      for (let c = 0; c < 3; c++)
+        plain.data[i + c] = Math.floor(share * blurred.data[i + c]! + (1 - share) * plain.data[i + c]! + 0.5);
+    }
+  }
+  return plain;
 }
 
 /** A row of pixels, three channels each, under a kernel: as many as are wanted, from the first one that it fits on. */

@@ -1,7 +1,7 @@
 import { LUMINANCE } from '../colour/contrast.ts';
 import type { Area } from '../geometry/area.ts';
 import type { Raster } from '../geometry/raster.ts';
-import { blurredPatch, plainPatch } from './blur.ts';
+import { blurredPatch, plainPatch, type BlurredRows } from './blur.ts';
 import type { Blur } from './layers.ts';
 import { groundLevel, type Overlay } from './overlay.ts';
 
@@ -40,14 +40,18 @@ export interface Behind {
   gone: number;
 }
 
-/** What is behind an area of the header: the page's pixels, blurred if the header blurs them. */
+/**
+ * What is behind an area of the header: the page's pixels, blurred if the header blurs them.
+ * @param known rows that were blurred before: see {@link blurredPatch}
+ */
 export function backdropPatch(
   raster: Raster,
   { row, gone }: Behind,
   blur: Blur | undefined,
   area: Area,
+  known?: BlurredRows,
 ): Raster {
-  return blur ? blurredPatch(raster, row, blur, area, gone) : plainPatch(raster, row, area);
+  return blur ? blurredPatch(raster, row, blur, area, { gone, known }) : plainPatch(raster, row, area);
 }
 
 /** The ground behind an ink over the whole area of an overlay: RGBA, opaque. */

@@ -1,11 +1,22 @@
 import type { Rgba } from '../colour/rgb.ts';
+import { cutDepth, cutDepthAt, type CutEdge } from '../layers/cut.ts';
 import type { BlendMode } from '../colour/blend.ts';
 import { sizeOf, type Area } from '../geometry/area.ts';
 import { readGradient, type LaidGradient } from '../geometry/gradient.ts';
 import type { Raster } from '../geometry/raster.ts';
 
 /** A layer between the page and the ink, by the name that the cut gives it. */
-export type StackLayerName = 'fill' | 'gradient' | 'picture' | 'tint' | 'backing' | 'buttons' | 'textShadow';
+export type StackLayerName =
+  | 'shadow'
+  | 'fill'
+  | 'gradient'
+  | 'picture'
+  | 'tint'
+  | 'edge'
+  | 'backing'
+  | 'buttons'
+  | 'textShadow'
+  | 'window';
 
 /** What a layer paints. A new kind of paint is one member here and one line in {@link READERS}. */
 export type Paint =
@@ -25,14 +36,24 @@ export type Paint =
   /** A colour by how much of each pixel of an area it covers, 0 to 1. */
   | { kind: 'coverage'; colour: Rgba; area: Area; coverage: Float32Array };
 
+/** A box in whole header pixels with round corners, and a lower edge that may be cut. */
+export interface FilledBox {
+  area: Area;
+  /** Radius of its upper corners, and of its lower ones. */
+  above: number;
+  below: number;
+  /** How far its lower edge hangs below the rest of it at its start, middle and end, CSS pixels. */
+  cut?: CutEdge;
+}
+
 export interface StackLayer {
   name: StackLayerName;
   /** Whose it is. The layers of one owner are one isolated group (Compositing 1, section 3): blending ends there. */
   owner: 'header' | 'rail' | 'item';
   paint: Paint;
   blend: BlendMode;
-  /** The box that it fills, whole header pixels, with the radius of its upper and its lower corners; everything where none is given. */
-  box?: { area: Area; above: number; below: number };
+  /** What it fills; everything where none is given. */
+  box?: FilledBox;
 }
 
 /** The blur of the page behind everything. */
@@ -41,6 +62,8 @@ export interface Blur {
   sigma: number;
   /** What is blurred on its own, its edges mirrored: header pixels. */
   area: Area;
+  /** The corners and the cut of its edge; sharp ones where none are given. */
+  edge?: Omit<FilledBox, 'area'>;
 }
 
 /** Everything between the page and an ink: bottom first. */
@@ -110,8 +133,14 @@ export function readLayer(
 }
 
 /** How much of a pixel a box with round corners covers, 0 to 1: by the distance of the pixel's centre from the arc. */
-function boxCoverage({ area, above, below }: NonNullable<StackLayer['box']>, x: number, y: number): number {
+export function boxCoverage({ area, above, below, cut }: FilledBox, x: number, y: number): number {
   if (x < area.left || x >= area.right || y < area.top || y >= area.bottom) return 0;
+  if (cut) {
+    const { left, right } = area;
+    const edge = area.bottom - cutDepth({ cut }) + cutDepthAt(cut, (x + 0.5 - left) / (right - left));
+    const share = Math.min(1, Math.max(0, edge - y));
+    return share === 0 ? 0 : share * boxCoverage({ area, above, below }, x, y);
+  }
   const [cx, cy] = [x + 0.5, y + 0.5];
   const isAbove = cy < (area.top + area.bottom) / 2;
   const height = area.bottom - area.top;
@@ -122,9 +151,10 @@ function boxCoverage({ area, above, below }: NonNullable<StackLayer['box']>, x: 
   return Math.min(1, Math.max(0, radius - Math.hypot(dx, dy) + 0.5));
 }
 
-/** Whether a layer's box covers every pixel of an area whole. A box with round corners is convex: its corners decide. */
-export function coversArea({ box }: StackLayer, area: Area): boolean {
+/** Whether a layer's box covers every pixel of an area whole. A box with round corners is convex: its corners decide; of one with a cut edge, what is above the cut. */
+export function coversArea({ box }: Pick<StackLayer, 'box'>, area: Area): boolean {
   if (!box || sizeOf(area) === 0) return true;
+  if (box.cut && area.bottom > box.area.bottom - cutDepth({ cut: box.cut })) return false;
   const corners = [
     [area.left, area.top],
     [area.right - 1, area.top],

@@ -2,7 +2,7 @@ import { allLayers, showsLayer, type LayerName, type ResolvedLook } from '../lay
 import type { Swatch } from '../model/palette.ts';
 import { type Box, snapBox, areaOf } from '../geometry/box.ts';
 import type { Drawing } from './drawing.ts';
-import type { StackLayer } from './layers.ts';
+import type { FilledBox, StackLayer } from './layers.ts';
 
 /** The layers that paint something behind contents, bottom first. */
 const PAINTED = allLayers()
@@ -19,13 +19,13 @@ export function isBare(look: ResolvedLook): boolean {
 /**
  * The layers that a look lays behind its contents, bottom first: fill, gradient, picture, tint. The fill is always one of
  * them, however transparent.
- * @param radii of the box's upper and lower corners, CSS pixels
+ * @param radii of the box's upper and lower corners, CSS pixels, and how its lower edge is cut
  */
 export function wornLayers(
   owner: 'header' | 'rail',
   palette: readonly Swatch[],
   look: ResolvedLook,
-  { box, radii }: { box: Box; radii: { above: number; below: number } },
+  { box, radii }: { box: Box; radii: Omit<FilledBox, 'area'> },
   draw: Drawing,
 ): StackLayer[] {
   const snapped = snapBox(box);

@@ -4,6 +4,7 @@ import type { Behind } from '../stack/ground.ts';
 import type { Raster } from '../geometry/raster.ts';
 import { percentileRank, type Cell } from './cells.ts';
 import { readAt, type ExactReading } from './exact.ts';
+import { isWithinBlur } from './overEdge.ts';
 import { sweepBlurred } from './runningBlur.ts';
 import type { JudgedTarget } from './targets.ts';
 
@@ -14,7 +15,7 @@ import type { JudgedTarget } from './targets.ts';
  */
 export function readQuick(target: JudgedTarget, raster: Raster, behind: Behind): ExactReading {
   const { shape, stack, overlay } = target;
-  if (shape.kind !== 'cells') return readAt(target, raster, behind);
+  if (shape.kind !== 'cells' || !isWithinBlur(target)) return readAt(target, raster, behind);
   if (stack.blur) {
     const [swept] = sweepBlurred([target], { from: behind.row, rows: 1, gone: behind.gone }, raster);
     return { contrast: swept!.contrasts[0]!, cell: shape.cells[swept!.worst![0]!]! };

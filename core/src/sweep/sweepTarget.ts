@@ -10,6 +10,7 @@ import { readQuick } from './quick.ts';
 import type { KeptBlurs } from './keptBlurs.ts';
 import { sweepOneOfEach } from './oneSided.ts';
 import { censusOf, groundPlane } from './plane.ts';
+import { isWithinBlur, sweepOverEdge } from './overEdge.ts';
 import { sweepCells } from './running.ts';
 import { sweepBlurred } from './runningBlur.ts';
 import { sweepLogo } from './runningLogo.ts';
@@ -71,7 +72,13 @@ function sweepTargets(
     const { contrast } = readQuick(target, raster, behindAt(scene, span.from));
     found.set(target, { contrasts: new Float32Array(length).fill(contrast) });
   }
-  const blurred = grouped(open, ({ stack }) => (stack.blur ? JSON.stringify(stack.blur) : ''));
+  const edge = open.filter((target) => !isWithinBlur(target));
+  if (edge.length > 0) {
+    const scrolls = Array.from({ length }, (_, i) => behindAt(scene, span.from + i));
+    sweepOverEdge(edge, scrolls, raster).forEach((swept, i) => found.set(edge[i]!, swept));
+  }
+  const within = open.filter((target) => !edge.includes(target));
+  const blurred = grouped(within, ({ stack }) => (stack.blur ? JSON.stringify(stack.blur) : ''));
   for (const [key, some] of blurred) {
     const swept = key
       ? sweepOverBlur(scene, span, some, raster, blurs)
@@ -131,7 +138,10 @@ export function sweepBlurredAt(
   scroll: number,
 ): Swept[] {
   const { row, gone } = behindAt(scene, scroll);
-  return sweepBlurred(targets, { from: row, rows: 1, gone }, raster);
+  const within = targets.every(isWithinBlur);
+  return within
+    ? sweepBlurred(targets, { from: row, rows: 1, gone }, raster)
+    : sweepOverEdge(targets, [{ row, gone }], raster);
 }
 
 /** Where nothing is blurred. */

@@ -4,18 +4,20 @@ import type { HeaderLayout } from '../header/laid.ts';
 import { resolveLook, resolveWorn } from '../header/look.ts';
 import type { ResolvedLook } from '../layers/index.ts';
 import { buttonIn, inkIn, isPointedAt, ringIn, type LinkState, type InkPart } from '../header/states.ts';
+import { keepsToBottom } from '../header/manner.ts';
 import { headerItems, type Header, type Moment } from '../model/header.ts';
 import type { Page } from '../model/page.ts';
 import { resolveColour } from '../model/palette.ts';
 import { logoPicture } from '../model/picture.ts';
 import type { Site } from '../model/site.ts';
-import { around, meets, type Area } from '../geometry/area.ts';
+import { around, grown, meets, type Area } from '../geometry/area.ts';
 import type { Drawing, LogoPixels } from '../stack/drawing.ts';
-import type { Blur, Stack, StackLayer } from '../stack/layers.ts';
+import { coversArea, type Blur, type Stack, type StackLayer } from '../stack/layers.ts';
 import { textShadowLayer } from '../stack/textShadow.ts';
 import { laid, overlayOver, type Laid, type Overlay } from '../stack/overlay.ts';
 import { cutDepth } from '../layers/cut.ts';
 import { areaOf } from '../geometry/box.ts';
+import { linesBeside, shadowBeside } from '../stack/besideBox.ts';
 import { isBare, wornLayers } from '../stack/worn.ts';
 import { letterCells, markCells, type Cell } from './cells.ts';
 import { backingLayers, backingsOf, besidesOf, elementOf, type Situation } from './backings.ts';
@@ -102,9 +104,18 @@ export function layersBox({ bar }: Pick<HeaderLayout, 'bar'>, look: Pick<Resolve
 /** What lies under a header's items at a moment. */
 export interface TargetGrounds {
   layers: StackLayer[];
+  /** What the header throws round its box, over an area: its shadow under the layers, its lines over them. */
+  beside: (area: Area) => { below: StackLayer[]; above: StackLayer[] };
   /** By the number of the rail under whose items it is; none where nothing is blurred. */
   blurs: Map<number, Blur>;
 }
+
+/** The edge of what is blurred, where it is not a plain box. */
+const roundBlur = (edge: NonNullable<Blur['edge']>): Pick<Blur, 'edge'> =>
+  edge.above > 0 || edge.below > 0 || edge.cut ? { edge } : {};
+
+/** How much round an ink the cut shows, CSS pixels. */
+const SEEN_ROUND = 8;
 
 /** The layers of the header and its rails at a moment, each cut to its own box, and what is blurred under them. */
 export function groundsOf(
@@ -117,21 +128,41 @@ export function groundsOf(
   const look = resolveLook(site, header, moment);
   const { bar, radius } = layout;
   const box = layersBox(layout, look);
-  const below = cutDepth(look) > 0 ? 0 : radius;
-  const layers = wornLayers('header', site.palette, look, { box, radii: { above: radius, below } }, draw);
+  const round = { above: radius, below: radius };
+  const shape = cutDepth(look) > 0 ? { ...round, cut: look.cut } : round;
+  const layers = wornLayers('header', site.palette, look, { box, radii: shape }, draw);
   const blurs = new Map<number, Blur>();
-  const first = layout.rails[0]?.index;
-  const last = layout.rails.at(-1)?.index;
-  for (const { index, top, height } of layout.rails) {
+  const inBox = layout.rails.filter(({ full }) => !full);
+  const first = inBox[0]?.index;
+  const last = inBox.at(-1)?.index;
+  for (const { index, x, width, top, height, full } of layout.rails) {
     const worn = resolveWorn(site, { header, rail: header.rails[index]! }, moment);
-    const railBox = { x: bar.x, y: top, width: bar.width, height };
-    const radii = { above: index === first ? radius : 0, below: index === last ? below : 0 };
+    const railBox = { x, y: top, width, height };
+    const radii = { above: index === first ? radius : 0, below: index === last ? radius : 0 };
     if (!isBare(worn)) layers.push(...wornLayers('rail', site.palette, worn, { box: railBox, radii }, draw));
-    // The header's blur takes in all its rails; a rail's own is seen where the header lays nothing over it.
-    const sigma = look.blur.radius > 0 ? look.blur.radius : isBare(look) ? worn.blur.radius : 0;
-    if (sigma > 0) blurs.set(index, { sigma, area: areaOf(look.blur.radius > 0 ? box : railBox) });
+    // The header's blur takes in all rails in its box; a rail's own is seen where the header lays nothing over it.
+    const around = full ? 0 : look.blur.radius;
+    const sigma = around > 0 ? around : full || isBare(look) ? worn.blur.radius : 0;
+    if (sigma > 0)
+      blurs.set(index, {
+        sigma,
+        area: areaOf(around > 0 ? box : railBox),
+        ...(around > 0 ? roundBlur(shape) : roundBlur(radii)),
+      });
   }
-  return { layers, blurs };
+  const strips = layout.rails.filter(({ full }) => full);
+  const gap =
+    strips.length > 0 ? bar.y - Math.max(...strips.map((strip) => strip.top + strip.height)) : Infinity;
+  const beside = (area: Area) => {
+    if (coversArea({ box: { area: areaOf(bar), ...round } }, area)) return { below: [], above: [] };
+    const seen = grown(area, SEEN_ROUND);
+    const shadow = shadowBeside(look, site.palette, { bar, radius, gap }, seen);
+    return {
+      below: shadow ? [shadow] : [],
+      above: linesBeside(look, site.palette, { bar, radius, gap }, seen),
+    };
+  };
+  return { layers, beside, blurs };
 }
 
 /** What an ink wears: its item's look, with what it takes from rail and header. */
@@ -155,9 +186,11 @@ function shadowOf(worn: Worn, ink: HeaderInk): StackLayer | undefined {
  * over that the grounds of items and links, and the shadows of letters.
  */
 function groundUnder(worn: Worn, area: Area): Beneath {
-  const layers = worn.grounds.layers.filter(
+  const { below, above } = worn.grounds.beside(area);
+  const between = worn.grounds.layers.filter(
     ({ owner, box }) => owner === 'header' || !box || meets(box.area, area),
   );
+  const layers = [...below, ...between, ...above];
   const shadows = worn.shadows.filter(
     (layer): layer is StackLayer => layer?.paint.kind === 'coverage' && meets(layer.paint.area, area),
   );
@@ -204,12 +237,29 @@ function besideAll(worn: Worn, bare: Bare, area: Area, known: Known): JudgedTarg
     return { stack, overlay: overlayOver(beneath.laid, over, area) };
   };
   return [undefined, ...others].map((beside) => {
-    const backings = backingLayers(worn.backings, area, beside ? [beside, self] : [self]);
+    const backings = [
+      ...backingLayers(worn.backings, area, beside ? [beside, self] : [self]),
+      ...beyondWindow(worn, bare, area),
+    ];
     const key = JSON.stringify([area, backings]);
     const ground = known.grounds.get(key) ?? groundWith(backings);
     known.grounds.set(key, ground);
     return { ...bare, ...ground, ...(beside && { beside: { name: beside.name!, state: beside.state } }) };
   });
+}
+
+/**
+ * What hangs out of the window is not to be told from anything: rows above a header at its top edge, and below one at its lower
+ * edge, are as their ink is.
+ */
+function beyondWindow({ header, layout }: Worn, { shape }: Bare, area: Area): StackLayer[] {
+  const beyond = keepsToBottom(header)
+    ? { ...area, top: Math.max(area.top, Math.ceil(layout.height)) }
+    : { ...area, bottom: Math.min(area.bottom, 0) };
+  if (shape.kind !== 'cells' || beyond.top >= beyond.bottom) return [];
+  const box = { area: beyond, above: 0, below: 0 };
+  const paint = { kind: 'even', colour: { ...shape.colour, a: 1 } } as const;
+  return [{ name: 'window', owner: 'item', blend: 'normal', box, paint }];
 }
 
 /** A text or mark in each of its states, the lines below it, and its focus ring. */

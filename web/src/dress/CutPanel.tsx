@@ -115,10 +115,13 @@ function CutLead({ worst, cut, facts, page: { title } }: CutPanelProps) {
   );
 }
 
+/** Layers that lie round the header's box or round letters: there is one of each. */
+const ROUND: readonly LayerName[] = ['shadow', 'edge', 'buttons', 'textShadow'];
+
 /** The step of the cut that a layer of a wearer adds. */
 function stepOf(cut: Cut | undefined, name: LayerName, owner: string): Cut['steps'][number] | undefined {
   if (name === 'ink') return cut?.steps.at(-1);
-  if (name === 'textShadow' || name === 'buttons') return cut?.steps.findLast(({ layer }) => layer === name);
+  if (ROUND.includes(name)) return cut?.steps.findLast(({ layer }) => layer === name);
   return cut?.steps.findLast((step) => step.layer === name && step.owner === owner);
 }
 

@@ -6,6 +6,7 @@ import type { Chosen } from './chosen.ts';
 import { Button, Menu, MenuItem } from '@mui/material';
 import { useMemo, useState } from 'react';
 import { useOutletContext, useSearchParams } from 'react-router';
+import { isBoxed } from '@hatrail/core/header/boxSeen';
 import { KINDS } from '@hatrail/core/header/kinds/index';
 import { layoutHeader } from '@hatrail/core/header/layout';
 import type { Header } from '@hatrail/core/model/header';
@@ -151,6 +152,7 @@ interface AddProps {
 function AddRail({ site, header, onChosen }: AddProps & { site: Site }) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const kept = (site.parts ?? []).filter(({ rail }) => rail);
+  const hasMenu = kept.length > 0 || isBoxed(header);
   const hang = (label: string, make: (draft: Header) => void) => {
     setAnchor(null);
     changeHeader(header.id, label, (draft) => {
@@ -158,6 +160,15 @@ function AddRail({ site, header, onChosen }: AddProps & { site: Site }) {
       keepLeading(draft);
     });
     onChosen({ kind: 'rail', index: header.rails.length });
+  };
+  const addStrip = () => {
+    hang('A strip above the box', (draft) => {
+      const { inset, gap } = draft.rails[0]!;
+      const { fill, ink } = draft.panel;
+      const looks = { top: { fill: { colour: fill, opacity: 1 }, ink: { link: ink } } };
+      draft.rails.unshift({ full: true, height: 36, inset, gap, looks, start: [], middle: [], end: [] });
+    });
+    onChosen({ kind: 'rail', index: 0 });
   };
   const add = () =>
     hang('Another rail', (draft) => {
@@ -170,13 +181,14 @@ function AddRail({ site, header, onChosen }: AddProps & { site: Site }) {
         size="small"
         variant="outlined"
         disabled={header.rails.length >= 8}
-        {...(kept.length > 0 && { 'aria-haspopup': 'menu' })}
-        onClick={(event) => (kept.length > 0 ? setAnchor(event.currentTarget) : add())}
+        {...(hasMenu && { 'aria-haspopup': 'menu' })}
+        onClick={(event) => (hasMenu ? setAnchor(event.currentTarget) : add())}
       >
         Another rail
       </Button>
       <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
         <MenuItem onClick={add}>A new one</MenuItem>
+        {isBoxed(header) && <MenuItem onClick={addStrip}>A strip above the box, full width</MenuItem>}
         {kept.map((part) => (
           <MenuItem
             key={part.id}

@@ -39,7 +39,7 @@ export function LiveHeader({ loaded, header, page, layout, chosen, onChoose }: L
     if (id !== undefined && allItems(header).some((item) => item.id === id))
       return onChoose({ kind: 'item', id });
     const rail = element.closest('.hr-rail');
-    const index = rail ? [...rail.parentElement!.querySelectorAll(':scope > .hr-rail')].indexOf(rail) : -1;
+    const index = rail ? [...rail.closest('.hr')!.querySelectorAll('.hr-rail')].indexOf(rail) : -1;
     if (index >= 0) onChoose({ kind: 'rail', index });
   };
   const box =
@@ -96,7 +96,7 @@ export function LiveHeader({ loaded, header, page, layout, chosen, onChoose }: L
 
 function railBox(layout: HeaderLayout, index: number) {
   const rail = layout.rails.find((laid) => laid.index === index);
-  return rail && { x: layout.bar.x, y: rail.top, width: layout.bar.width, height: rail.height };
+  return rail && { x: rail.x, y: rail.top, width: rail.width, height: rail.height };
 }
 
 interface DimensionsProps {
@@ -110,14 +110,14 @@ interface DimensionsProps {
 /** Widths of a rail's items, and the room that is left between them. */
 function Dimensions({ site, header, layout, rail, scale }: DimensionsProps) {
   const items = layout.items.filter((item) => item.rail === rail).sort((a, b) => a.box.x - b.box.x);
-  const { spare } = layout.rails.find(({ index }) => index === rail)!;
+  const { spare, x, width } = layout.rails.find(({ index }) => index === rail)!;
   if (items.length === 0) return null;
   const gaps = items.slice(1).map((item, i) => {
     const before = at(items, i).box;
     return { from: before.x + before.width, to: item.box.x };
   });
   const last = items.at(-1)!.box;
-  const ends = [...gaps, { from: last.x + last.width, to: layout.bar.x + layout.bar.width }];
+  const ends = [...gaps, { from: last.x + last.width, to: x + width }];
   const widest = ends.reduce((best, gap) => (gap.to - gap.from > best.to - best.from ? gap : best));
   const isTight = (width: number) => width * scale < 30;
   return (

@@ -2,6 +2,7 @@ import { at } from '@hatrail/core/lists';
 import { Button } from '@mui/material';
 import { useState } from 'react';
 import type { HeaderLayout } from '@hatrail/core/header/laid';
+import { isBoxed } from '@hatrail/core/header/boxSeen';
 import { paddingFor } from '@hatrail/core/header/readings';
 import { railAt } from '@hatrail/core/header/steps';
 import { itemsOf, type Header, type Rail } from '@hatrail/core/model/header';
@@ -46,6 +47,7 @@ export function RailTag({ site, header, index, layout, onChoose }: RailTagProps)
   const above = header.rails.slice(0, index);
   const canLeave = header.manner.onScroll === 'stays' && above.every(({ leaves }) => leaves);
   const canFlow = header.manner.lies === 'over' && above.every(({ inFlow }) => inFlow);
+  const canRunFull = index < header.rails.length - 1 && above.every(({ full }) => full);
   const reorder = (by: number) => {
     changeHeader(header.id, 'Order of rails', (draft) => {
       const [moved] = draft.rails.splice(index, 1);
@@ -192,6 +194,18 @@ export function RailTag({ site, header, index, layout, onChoose }: RailTagProps)
           </span>
         </FieldRow>
       )}
+      {(isBoxed(header) || rail.full) && (
+        <FieldRow label="Full width">
+          <span className="row">
+            <Flag
+              label="It runs the full width, above the box"
+              value={rail.full === true}
+              can={canRunFull}
+              set={(on) => change('Full width', (draft) => flag(draft, 'full', on))}
+            />
+          </span>
+        </FieldRow>
+      )}
       <ByWidth
         of="the rail"
         steps={rail.steps}
@@ -233,7 +247,7 @@ export function RailTag({ site, header, index, layout, onChoose }: RailTagProps)
 
 const round = (v: number) => Math.round(v * 10) / 10;
 
-function flag(rail: Rail, key: 'leaves' | 'inFlow', on: boolean): void {
+function flag(rail: Rail, key: 'leaves' | 'inFlow' | 'full', on: boolean): void {
   if (on) rail[key] = true;
   else delete rail[key];
 }

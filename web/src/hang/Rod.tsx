@@ -62,10 +62,11 @@ export function RailRod({
 }: RailRodProps) {
   const laid = layout.rails.find((candidate) => candidate.index === index);
   const items = PLACES.flatMap((place) => rail[place].map((item) => ({ item, place })));
+  const box = laid ?? layout.bar;
   const edges: Record<RailPlace, number> = {
-    start: layout.bar.x,
-    middle: layout.bar.x + layout.bar.width / 2,
-    end: layout.bar.x + layout.bar.width,
+    start: box.x,
+    middle: box.x + box.width / 2,
+    end: box.x + box.width,
   };
   const boxes = items.map(({ item }) => layout.items.find(({ id }) => id === item.id)?.box);
   const middles = boxes.map((box, i) => scale * (box ? box.x + box.width / 2 : edges[at(items, i).place]));

@@ -105,13 +105,16 @@ export function hangCopy(header: Header, itemId: string, copyId: string): void {
 
 /** Only rails above all others may scroll away or stand in the flow: what a change of order breaks is put right. */
 export function keepLeading(header: Header): void {
-  for (const key of ['leaves', 'inFlow'] as const) {
+  for (const key of ['leaves', 'inFlow', 'full'] as const) {
     let isLeading = true;
     for (const rail of header.rails) {
       if (!isLeading) delete rail[key];
       isLeading &&= rail[key] === true;
     }
   }
+  // One rail stands in the box.
+  const last = header.rails.at(-1);
+  if (last) delete last.full;
 }
 
 export type ItemMove = 'earlier' | 'later' | 'up' | 'down';

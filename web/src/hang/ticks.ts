@@ -19,10 +19,11 @@ export function railTicks(
   scale: number,
 ): Tick[] {
   const { inset } = railAt(at(header.rails, index), layout.width);
+  const { x, width } = layout.rails.find((rail) => rail.index === index) ?? layout.bar;
   const anchors: Record<RailPlace, number> = {
-    start: layout.bar.x + inset,
-    middle: layout.bar.x + layout.bar.width / 2,
-    end: layout.bar.x + layout.bar.width - inset,
+    start: x + inset,
+    middle: x + width / 2,
+    end: x + width - inset,
   };
   return PLACES.flatMap((place) => {
     const items = at(header.rails, index)[place].filter(({ id }) => id !== dragged);

@@ -3,7 +3,7 @@ import { logoVariantsOf, resolveLook } from '../../header/look.ts';
 import { resolveColour } from '../../model/palette.ts';
 import type { Header } from '../../model/header.ts';
 import type { Site } from '../../model/site.ts';
-import { changesByScroll, keepsToBottom, standsInFlow } from '../../header/manner.ts';
+import { changesByScroll, hasStrips, keepsToBottom, standsInFlow } from '../../header/manner.ts';
 import { rule, within } from '../../css/text.ts';
 
 /** Without the script, without motion, in forced colours and in print. */
@@ -18,7 +18,7 @@ export function exceptionsCss(site: Site, header: Header): string {
         // The folded menu is a popover then, which its button opens by itself.
         rule('.hr .hr-opener', 'display: none'),
         rule(':is(.hr-menu li, .hr-find):is(:hover, :focus-within) .hr-drop', 'display: block'),
-        rule('.hr-rail:hover', 'z-index: 1'),
+        rule('.hr-rail:hover', 'z-index: 2'),
       ].join(''),
     ),
     within(
@@ -33,6 +33,7 @@ export function exceptionsCss(site: Site, header: Header): string {
       '@media (forced-colors: active)',
       [
         rule('.hr-bar', 'background: Canvas'),
+        hasStrips(header) ? rule('.hr-strips', 'background: Canvas') : '',
         rule('.hr-back', 'display: none'),
         plainLogoCss(site, header),
         rule('.hr-bar::after', 'background: CanvasText', 'forced-color-adjust: none'),
@@ -84,6 +85,9 @@ function printCss(site: Site, header: Header): string {
       rule('.hr-back, .hr-under, .hr .hr-opener, .hr .hr-toggle, .hr .hr-find', 'display: none'),
       rule(':where(.hr, .hr *)::before', 'display: none'),
       rule('.hr-bar', 'background: none', 'box-shadow: none', 'translate: none'),
+      hasStrips(header)
+        ? rule('.hr-strips', 'translate: none') + rule('.hr-bar::before', 'display: none')
+        : '',
       rule('.hr .hr-rail :is(a, span)', 'color: #000', 'text-shadow: none'),
       plainLogoCss(site, header),
     ].join(''),

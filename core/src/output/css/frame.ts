@@ -1,8 +1,8 @@
 import { headerItems, type Header } from '../../model/header.ts';
 import type { Site } from '../../model/site.ts';
-import { changesByScroll, keepsToBottom, standsInFlow } from '../../header/manner.ts';
+import { BESIDE, changesByScroll, hasStrips, keepsToBottom, standsInFlow } from '../../header/manner.ts';
 import { px, rule } from '../../css/text.ts';
-import { hasBack } from './layers.ts';
+import { backClass, hasBack, hasRailBacks } from './layers.ts';
 import { MOVE_TIME, TIME } from '../../css/times.ts';
 import { hasLines, hasShadow } from './looks.ts';
 
@@ -12,9 +12,6 @@ const HOLLOW =
 /** What the pointer meets. */
 const MET = 'a, button, .hr-label, .hr-picture, .hr-under, .hr-drop';
 
-/** Room in which the shadow and lines of a header that has gone are out of sight, too. */
-const BESIDE = 64;
-
 /** Where the header stands, its bar with what is round it, and its rails. */
 export function frameCss(site: Site, header: Header, leaving: number): string {
   const { onScroll, smaller = 0 } = header.manner;
@@ -22,9 +19,10 @@ export function frameCss(site: Site, header: Header, leaving: number): string {
   const position =
     onScroll === 'leaves' ? (isInFlow ? 'relative' : 'absolute') : isInFlow ? 'sticky' : 'fixed';
   const atBottom = keepsToBottom(header);
+  const isSplit = hasStrips(header);
   const isPlain = !hasBack(site, { header });
   const shadow = hasShadow(site, header);
-  const shadowed = shadow && smaller === 0;
+  const shadowed = shadow && smaller === 0 && !isSplit;
   const changing = [...(isPlain ? ['background-color'] : []), ...(shadowed ? ['box-shadow'] : [])];
   const moves = onScroll === 'returns' ? [`translate ${MOVE_TIME}`] : [];
   const transitions = [...changing.map((name) => `${name} ${TIME}`), ...moves];
@@ -63,25 +61,28 @@ export function frameCss(site: Site, header: Header, leaving: number): string {
       smaller === 0 && 'pointer-events: auto',
       transitions.length > 0 && `transition: ${transitions.join(', ')}`,
     ),
-    hasLines(site, header) ? linesCss(header.extent?.radius ?? 0, smaller > 0) : lineCss(smaller > 0),
+    hasRailBacks(site, header) ? rowsCss(site, header) : '',
+    isSplit ? stripsCss(shadow, smaller > 0) : '',
+    hasLines(site, header) ? linesCss(header.extent?.radius ?? 0, smaller > 0, isSplit) : lineCss(smaller > 0),
     // Gone, with its shadow and lines, until the page is scrolled up or the keyboard comes to it.
     onScroll === 'returns'
       ? rule(
           '.hr[data-gone]:not(:focus-within) .hr-bar',
-          `translate: 0 calc(-100% - ${px((header.extent?.top ?? 0) + BESIDE)})`,
+          `translate: 0 calc(-100% - ${isSplit ? 'var(--hr-above-box) - ' : ''}${px((header.extent?.top ?? 0) + BESIDE)})`,
         )
       : '',
-    smaller > 0 ? smallerCss(shadow) : '',
+    smaller > 0 ? smallerCss(shadow && !isSplit) : '',
     rule(
       '.hr-rail',
       'position: relative',
+      // Over the grounds of all rails, and the lines round the box.
+      'z-index: 1',
       'isolation: isolate',
       'box-sizing: border-box',
       'align-items: stretch',
     ),
     // What is open, and the ring round what has the keyboard, lie over the other rails.
-    rule('.hr-rail:is(:focus-within, :has([aria-expanded="true"]))', 'z-index: 1'),
-    rule('.hr-rail > .hr-back', 'z-index: -3'),
+    rule('.hr-rail:is(:focus-within, :has([aria-expanded="true"]))', 'z-index: 2'),
     // Between links and items the pointer meets the grounds that lie under all of a rail's letters, and the bar itself.
     rule(`:is(${HOLLOW})`, 'pointer-events: none'),
     rule(`.hr-rail :is(${MET})`, 'pointer-events: auto'),
@@ -119,6 +120,57 @@ export function frameCss(site: Site, header: Header, leaving: number): string {
   ].join('');
 }
 
+/**
+ * The layers of rails lie under the letters of all of them: before the rails, each in the row of a grid that its rail
+ * stands in.
+ */
+function rowsCss(site: Site, header: Header): string {
+  return [
+    rule(
+      ':is(.hr-bar, .hr-strips)',
+      'display: grid',
+      `grid-template: repeat(${header.rails.length}, auto) / minmax(0, 1fr)`,
+      'gap: 0',
+      'place-content: normal',
+      'place-items: stretch',
+    ),
+    ...header.rails.map((rail, i) => {
+      const back = backClass(site, { header, rail });
+      const both = back === undefined ? `.hr-rail-${i + 1}` : `:is(.hr-rail-${i + 1}, .${back})`;
+      return rule(both, `grid-area: ${i + 1} / 1 / ${i + 2} / 2`);
+    }),
+  ].join('');
+}
+
+/**
+ * A rail that runs the full width stands above the box: what the box throws round itself ends where that begins, and both
+ * go together.
+ */
+function stripsCss(shadowed: boolean, smaller: boolean): string {
+  const beside = px(-4 * BESIDE);
+  const clip = `clip-path: inset(calc(-1 * var(--hr-gap)) ${beside} ${beside})`;
+  return [
+    rule('.hr-strips', 'position: relative', 'pointer-events: auto', `transition: translate ${MOVE_TIME}`),
+    rule(
+      '.hr[data-gone]:not(:focus-within) > .hr-strips',
+      `translate: 0 calc(-1 * var(--hr-above-box) - ${px(BESIDE)})`,
+    ),
+    shadowed
+      ? rule(
+          smaller ? '.hr-bar > .hr-back:first-child::before' : '.hr-bar::before',
+          'content: ""',
+          'position: absolute',
+          'inset: 0',
+          'border-radius: inherit',
+          'box-shadow: var(--hr-shadow)',
+          'pointer-events: none',
+          clip,
+          `transition: box-shadow ${TIME}`,
+        )
+      : '',
+  ].join('');
+}
+
 /** How long each change takes: none before the page is ready. */
 function timesCss({ manner }: Header): string {
   const { duration, easing = 'ease', ink } = manner;
@@ -136,14 +188,14 @@ function timesCss({ manner }: Header): string {
 function smallerCss(shadow: boolean): string {
   return [
     rule(
-      '.hr-bar > .hr-back',
+      '.hr-bar > .hr-back:first-child',
       'bottom: var(--hr-less, 0px)',
       'pointer-events: auto',
       shadow && 'box-shadow: var(--hr-shadow)',
       `transition: bottom ${MOVE_TIME}${shadow ? `, box-shadow ${TIME}` : ''}`,
     ),
     rule(
-      '.hr-rail, .hr-rail > .hr-back, .hr-place > *',
+      '.hr-rail, .hr-back, .hr-place > *',
       `transition: translate ${MOVE_TIME}, bottom ${MOVE_TIME}`,
     ),
   ].join('');
@@ -165,7 +217,7 @@ function lineCss(smaller: boolean): string {
 }
 
 /** Lines at any side, round the header's corners; outside its box, so that nothing moves by them. */
-function linesCss(radius: number, smaller: boolean): string {
+function linesCss(radius: number, smaller: boolean, isSplit: boolean): string {
   const size = (side: string) => `calc(-1 * var(--hr-${side}-size))`;
   const below = smaller ? 'calc(var(--hr-less, 0px) - var(--hr-edge-size))' : size('edge');
   return rule(
@@ -177,6 +229,7 @@ function linesCss(radius: number, smaller: boolean): string {
     'border-width: var(--hr-above-size) var(--hr-end-size) var(--hr-edge-size) var(--hr-start-size)',
     'border-color: var(--hr-above) var(--hr-end) var(--hr-edge) var(--hr-start)',
     radius > 0 && `border-radius: calc(${px(radius)} + var(--hr-edge-size))`,
+    isSplit && 'clip-path: inset(max(0px, var(--hr-above-size) - var(--hr-gap)) 0 0)',
     'pointer-events: none',
     `transition: border-color ${TIME}${smaller ? `, bottom ${MOVE_TIME}` : ''}`,
   );

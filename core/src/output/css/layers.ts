@@ -36,30 +36,40 @@ export function hasBack(site: Pairings, wearer: Wearer): boolean {
   return isSmaller || backParts(site, wearer).some(({ part, all }) => part.isNeeded(all, kind));
 }
 
+/** The class of the element that holds a wearer's layers: a rail's stands before all rails, so that it lies under all their letters. */
+export function backClass(site: Pairings, wearer: Wearer): string | undefined {
+  if (!hasBack(site, wearer)) return undefined;
+  const { header, rail } = wearer;
+  return rail ? `hr-back-${header.rails.indexOf(rail) + 1}` : 'hr-back';
+}
+
+/** Whether any rail has layers of its own: the box is a grid then, in whose rows they lie under the rails. */
+export function hasRailBacks(site: Pairings, header: Header): boolean {
+  return header.rails.some((rail) => hasBack(site, { header, rail }));
+}
+
 /** The elements of a wearer's layers; empty where its fill is all there is. */
 export function layersHtml(site: Site, wearer: Wearer): string[] {
-  if (!hasBack(site, wearer)) return [];
+  const self = backClass(site, wearer);
+  if (self === undefined) return [];
+  const name = wearer.rail ? `hr-back ${self}` : self;
   const elements = backParts(site, wearer).map(({ part, all }) => part.elements?.(all) ?? {});
   const behind = elements.flatMap((each) => each.behind ?? []).join('');
   const within = elements.flatMap((each) => each.within ?? []).join('');
-  return [`<div class="hr-back" aria-hidden="true">${behind}<i class="hr-paint">${within}</i></div>`];
+  return [`<div class="${name}" aria-hidden="true">${behind}<i class="hr-paint">${within}</i></div>`];
 }
 
 /** Most stops that a wearer's gradient has in any of its looks. */
 const stopsOf = (site: Pairings, wearer: Wearer) =>
   mostStops(looksOf(site, wearer).map(({ gradient }) => gradient));
 
-/** The rules of a wearer's layers. `self` is the selector of the element that holds them. */
-export function layersCss(
-  site: Site,
-  wearer: Wearer,
-  self: string,
-  to: Pick<Addresses, 'picture' | 'sizes'>,
-): string {
-  if (!hasBack(site, wearer)) return '';
+/** The rules of a wearer's layers. */
+export function layersCss(site: Site, wearer: Wearer, to: Pick<Addresses, 'picture' | 'sizes'>): string {
+  const self = backClass(site, wearer);
+  if (self === undefined) return '';
   const stops = stopsOf(site, wearer);
   const gradient = Array.from({ length: stops }, (_, i) => `var(--hr-stop-${i + 1}) var(--hr-at-${i + 1})`);
-  const back = `${self} > .hr-back`;
+  const back = wearer.rail ? `.${self}` : `.hr-bar > .hr-back:first-child`;
   // Mixed colours are no longer told by `rgb()`, which would have said in which space the gradient runs.
   const space = changesByScroll(wearer.header) ? ' in srgb' : '';
   const image = (id: string) =>

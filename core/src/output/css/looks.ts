@@ -9,7 +9,7 @@ import { formsOf, itemsOf, momentsOf, type Header, type Look, type Moment } from
 import type { Site } from '../../model/site.ts';
 import { changesByScroll } from '../../header/manner.ts';
 import { rule } from '../../css/text.ts';
-import { hasBack, stopTransitions } from './layers.ts';
+import { backClass, hasBack, stopTransitions } from './layers.ts';
 import { WAY_CSS, mixed, type Property } from './mixed.ts';
 
 /** Looks as custom properties: on the header, and on rails and items for what they set themselves. */
@@ -29,27 +29,32 @@ export interface LookSelectors {
 }
 
 /** How they are named in markup of ours. */
-function ourSelectors(header: Header): LookSelectors {
+function ourSelectors(site: Site, header: Header): LookSelectors {
+  const railSelector = (number: number) => {
+    const back = backClass(site, { header, rail: header.rails[number - 1] });
+    return back === undefined ? `.hr-rail-${number}` : `:is(.hr-rail-${number}, .${back})`;
+  };
   return {
     root: '.hr',
     later: `.hr[data-moment="${momentsOf(header)[1]}"]`,
-    rail: (number) => `.hr-rail-${number}`,
+    rail: railSelector,
     item: (id) => `.hr-item-${id}`,
   };
 }
 
-/** The header, its rails and its items, each with its selector; of parts none where they have none. */
-function wearersOf(
-  header: Header,
-  selectors = ourSelectors(header),
-): (Wearer & { self: string | undefined })[] {
+/** The header, its rails and its items. */
+function wearersOf(header: Header): Wearer[] {
   return [
-    { header, self: selectors.root },
-    ...header.rails.map((rail, i) => ({ header, rail, self: selectors.rail(i + 1) })),
-    ...header.rails.flatMap((rail) =>
-      itemsOf(rail).map((item) => ({ header, rail, item, self: selectors.item(item.id) })),
-    ),
+    { header },
+    ...header.rails.map((rail) => ({ header, rail })),
+    ...header.rails.flatMap((rail) => itemsOf(rail).map((item) => ({ header, rail, item }))),
   ];
+}
+
+/** How a wearer is named in a style sheet. */
+function selectorOf({ header, rail, item }: Wearer, selectors: LookSelectors): string | undefined {
+  if (item) return selectors.item(item.id);
+  return rail ? selectors.rail(header.rails.indexOf(rail) + 1) : selectors.root;
 }
 
 /** Whether a layer shows at any moment on any of some wearers. */
@@ -199,15 +204,15 @@ function scrolled(at: ValuesAt, [first, next]: readonly Moment[]): Values {
 }
 
 /** The looks of a header and its parts: what holds at the top, what a later moment changes, and what the pointer does. */
-export function looksCss(site: Site, header: Header, selectors = ourSelectors(header)): string {
+export function looksCss(site: Site, header: Header, selectors = ourSelectors(site, header)): string {
   const everywhere = wornEverywhere(site, header);
   const moments = momentsOf(header);
   const byScroll = changesByScroll(header);
   const values = byScroll ? scrolled : stepped;
   const pointed = new Map(allPointed(header).map(({ base, header: worn }) => [base, wearersOf(worn)]));
   const { root, later } = selectors;
-  const rules = wearersOf(header, selectors).map((wearer, i) => {
-    const { self } = wearer;
+  const rules = wearersOf(header).map((wearer, i) => {
+    const self = selectorOf(wearer, selectors);
     if (self === undefined) return '';
     /** A part below the header in one of its states; ours are named by themselves. */
     const below = (at: string) => (self === root ? at : `${at}${self.startsWith(' ') ? '' : ' '}${self}`);
