@@ -1,0 +1,124 @@
+import { describe, expect, test } from 'vitest';
+import { PLAIN } from '../src/layers/index.ts';
+import { cutDepthAt } from '../src/layers/cut.ts';
+import { blurredPatch, plainPatch } from '../src/stack/blur.ts';
+import { linesBeside, shadowBeside } from '../src/stack/besideBox.ts';
+import { boxCoverage, coversArea, type StackLayer } from '../src/stack/layers.ts';
+import { isWithinBlur } from '../src/sweep/overEdge.ts';
+
+/** What lies round a header's box, by worked values. */
+
+const bar = { x: 100, y: 20, width: 400, height: 80 };
+const sharp = { bar, radius: 0, gap: Infinity };
+const thrown = (set: Partial<typeof PLAIN.shadow>) => ({ shadow: { ...PLAIN.shadow, opacity: 1, ...set } });
+const at = (layer: StackLayer | undefined, x: number, y: number): number => {
+  if (layer?.paint.kind !== 'coverage') return 0;
+  const { area, coverage } = layer.paint;
+  const isIn = x >= area.left && x < area.right && y >= area.top && y < area.bottom;
+  return isIn ? coverage[(y - area.top) * (area.right - area.left) + x - area.left]! : 0;
+};
+const round = { left: 0, top: 0, right: 600, bottom: 200 };
+
+describe('the shadow of a box', () => {
+  test('a sharp one is the box moved and spread, and never under the box itself', () => {
+    const layer = shadowBeside(thrown({ x: 10, y: 5, blur: 0, spread: 2 }), [], sharp, round);
+    expect([at(layer, 512, 60), at(layer, 511, 60), at(layer, 300, 106), at(layer, 300, 107)]).toEqual([
+      0, 1, 1, 0,
+    ]);
+    expect([at(layer, 300, 60), at(layer, 99, 60)]).toEqual([0, 0]);
+  });
+  test('a soft one is half along an edge that is far from any other', () => {
+    const layer = shadowBeside(thrown({ x: 0, y: 0, blur: 8, spread: 0 }), [], sharp, round);
+    // Half a pixel beyond the edge, at a deviation of 4: Φ(-0.125).
+    expect(at(layer, 300, 100)).toBeCloseTo(0.4503, 3);
+    // And so both ways at the corner.
+    expect(at(layer, 500, 100)).toBeCloseTo(0.4503 ** 2, 3);
+  });
+  test('ends where what stands above the box begins', () => {
+    const set = thrown({ x: 0, y: 0, blur: 0, spread: 15 });
+    const near = shadowBeside(set, [], { ...sharp, gap: 6 }, round);
+    expect([at(near, 300, 14), at(near, 300, 13), at(near, 300, 114)]).toEqual([1, 0, 1]);
+    const far = shadowBeside(set, [], sharp, round);
+    expect([at(far, 300, 5), at(far, 300, 4)]).toEqual([1, 0]);
+  });
+  test('is not there where nothing of it reaches, and not without opacity', () => {
+    const far = { left: 0, top: 180, right: 600, bottom: 200 };
+    expect(shadowBeside(thrown({ blur: 4 }), [], sharp, far)).toBeUndefined();
+    expect(shadowBeside({ shadow: PLAIN.shadow }, [], sharp, round)).toBeUndefined();
+  });
+});
+
+describe('the lines round a box', () => {
+  const line = (width: number) => ({ width, colour: { colour: '#ff0000' } });
+  const edge = { ...PLAIN.edge, on: true, thickness: 6, above: line(4), end: line(10) };
+  const covered = (layers: readonly StackLayer[], x: number, y: number) => layers.map((one) => at(one, x, y));
+  test('lie outside it, each at its own side', () => {
+    const layers = linesBeside({ edge }, [], sharp, round);
+    expect(layers).toHaveLength(3);
+    expect(covered(layers, 300, 102)).toEqual([1, 0, 0]);
+    expect(covered(layers, 300, 17)).toEqual([0, 1, 0]);
+    expect(covered(layers, 505, 60)).toEqual([0, 0, 1]);
+    for (const [x, y] of [
+      [300, 106],
+      [300, 15],
+      [510, 60],
+      [300, 60],
+      [99, 60],
+    ] as const)
+      expect(covered(layers, x, y)).toEqual([0, 0, 0]);
+  });
+  test('two meet along the way from the outer corner to the inner one', () => {
+    const layers = linesBeside({ edge }, [], sharp, round);
+    // Below and at the end: 6 px by 10.
+    expect(covered(layers, 509, 101)).toEqual([0, 0, 1]);
+    expect(covered(layers, 501, 105)).toEqual([1, 0, 0]);
+  });
+  test('below alone it is as wide as the box, and gone where it is not on', () => {
+    const below = { ...PLAIN.edge, on: true, thickness: 3 };
+    const layers = linesBeside({ edge: below }, [], sharp, round);
+    expect([covered(layers, 100, 102), covered(layers, 499, 100)]).toEqual([[1], [1]]);
+    expect(linesBeside({ edge: { ...below, on: false } }, [], sharp, round)).toEqual([]);
+  });
+});
+
+describe('a cut edge', () => {
+  const cut = { start: 0, middle: 24, end: 12 };
+  test('runs through its three depths, straight between its steps, and never into the box', () => {
+    expect([0, 0.5, 1].map((place) => cutDepthAt(cut, place))).toEqual([0, 24, 12]);
+    // A quarter of the way is a step of its own: 0.375 · 0 + 0.75 · 24 - 0.125 · 12.
+    expect(cutDepthAt(cut, 0.25)).toBeCloseTo(16.5, 3);
+    expect(cutDepthAt({ start: 0, middle: 0, end: 40 }, 0.25)).toBe(0);
+  });
+  test('of what it fills, rows above the cut are whole and those below its curve empty', () => {
+    const box = { area: { left: 0, top: 0, right: 96, bottom: 60 }, above: 0, below: 0, cut };
+    expect([boxCoverage(box, 47, 40), boxCoverage(box, 47, 58), boxCoverage(box, 95, 50)]).toEqual([1, 1, 0]);
+    expect(boxCoverage(box, 0, 36)).toBeCloseTo(0.5, 0);
+    expect(coversArea({ box }, { left: 0, top: 0, right: 96, bottom: 36 })).toBe(true);
+    expect(coversArea({ box }, { left: 0, top: 0, right: 96, bottom: 37 })).toBe(false);
+  });
+});
+
+describe('over the edge of what is blurred', () => {
+  const data = new Uint8ClampedArray(4 * 40 * 80);
+  for (let i = 0; i < data.length; i += 4) data.fill((i / 160) % 2 < 1 ? 255 : 0, i, i + 3);
+  const page = { width: 40, height: 80, data };
+  const blur = { sigma: 3, area: { left: 0, top: 0, right: 40, bottom: 20 } };
+  const area = { left: 4, top: 14, right: 12, bottom: 26 };
+  test('the page is blurred inside and as it is outside', () => {
+    const patch = blurredPatch(page, 5, blur, area);
+    const plain = plainPatch(page, 5, area);
+    const row = (of: typeof patch, y: number) => [...of.data.subarray(32 * y, 32 * (y + 1))];
+    expect(row(patch, 5)).not.toEqual(row(plain, 5));
+    for (const y of [6, 7, 11]) expect(row(patch, y)).toEqual(row(plain, y));
+  });
+  test('what was blurred along a row of the page is the same a scroll later', () => {
+    const known = new Map<number, Float64Array>();
+    blurredPatch(page, 5, blur, area, { known });
+    expect(blurredPatch(page, 6, blur, area, { known })).toEqual(blurredPatch(page, 6, blur, area));
+  });
+  test('only what lies within it can be swept running', () => {
+    const over = (top: number, bottom: number) =>
+      isWithinBlur({ stack: { blur, layers: [] }, overlay: { area: { ...area, top, bottom } } as never });
+    expect([over(2, 20), over(2, 21)]).toEqual([true, false]);
+  });
+});
