@@ -10,7 +10,7 @@ import { isWithinBlur } from '../src/sweep/overEdge.ts';
 
 const bar = { x: 100, y: 20, width: 400, height: 80 };
 const sharp = { bar, radius: 0, gap: Infinity };
-const thrown = (set: Partial<typeof PLAIN.shadow>) => ({ shadow: { ...PLAIN.shadow, opacity: 1, ...set } });
+const thrown = (set: Partial<typeof PLAIN.shadow>) => ({ ...PLAIN.shadow, opacity: 1, ...set });
 const at = (layer: StackLayer | undefined, x: number, y: number): number => {
   if (layer?.paint.kind !== 'coverage') return 0;
   const { area, coverage } = layer.paint;
@@ -44,7 +44,7 @@ describe('the shadow of a box', () => {
   test('is not there where nothing of it reaches, and not without opacity', () => {
     const far = { left: 0, top: 180, right: 600, bottom: 200 };
     expect(shadowBeside(thrown({ blur: 4 }), [], sharp, far)).toBeUndefined();
-    expect(shadowBeside({ shadow: PLAIN.shadow }, [], sharp, round)).toBeUndefined();
+    expect(shadowBeside(PLAIN.shadow, [], sharp, round)).toBeUndefined();
   });
 });
 

@@ -85,6 +85,14 @@ export const BY_CHANCE: { [N in LayerName]: (by: Chance, picture: string) => Non
     pressedLine: by.colour(),
     thickness: by.between(0, 4),
     radius: by.between(0, 20),
+    ...(by.pick([true, false]) && {
+      shadowX: by.between(-8, 8),
+      shadowY: by.between(-4, 10),
+      shadowBlur: by.pick([0, 4, 18]),
+      shadowSpread: by.between(-4, 8),
+      shadowColour: by.colour(),
+      shadowOpacity: by.between(3, 10) / 10,
+    }),
   }),
   textShadow: ({ colour, between }) => ({
     x: between(-2, 2),

@@ -155,8 +155,7 @@ export function neededAt(site: Site, header: Header, width: number, measure: Mea
     if (rail.shown === false) return most;
     const needed = neededWidth(measured(site, header, rail, { width, folded: false }, measure), rail);
     const isInBox = base.full !== true;
-    const fits =
-      needed - 2 * rail.inset <= (rail.max ?? Infinity) + 1e-6 && (needed <= max || !isInBox);
+    const fits = needed - 2 * rail.inset <= (rail.max ?? Infinity) + 1e-6 && (needed <= max || !isInBox);
     return Math.max(most, fits ? needed + (isInBox ? 2 * sides : 0) : Infinity);
   }, 0);
 }

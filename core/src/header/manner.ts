@@ -44,7 +44,8 @@ export function lowerBy(
   moment: Moment,
 ): number {
   const { smaller = 0, switch: begins } = header.manner;
-  const isLater = moment !== 'top' && begins.at !== 'ground' && !keepsToBottom(header) && !rail.leaves && !rail.full;
+  const isLater =
+    moment !== 'top' && begins.at !== 'ground' && !keepsToBottom(header) && !rail.leaves && !rail.full;
   if (!isLater) return 0;
   return 2 * Math.floor(Math.max(0, Math.min(smaller, height - Math.ceil(contents))) / 2);
 }

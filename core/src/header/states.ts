@@ -1,5 +1,11 @@
 import { BEFORE } from '../layers/cue.ts';
-import { buttonKey, type ButtonPart, type ButtonState } from '../layers/buttons.ts';
+import {
+  buttonKey,
+  buttonShadow,
+  type ButtonPart,
+  type ButtonState,
+  type Thrown,
+} from '../layers/buttons.ts';
 import type { StandOut } from '../model/item.ts';
 import type { Tint } from '../model/layer.ts';
 import type { ColourUse } from '../model/palette.ts';
@@ -114,6 +120,8 @@ export interface ButtonWorn {
   line: ColourUse;
   thickness: number;
   radius: number;
+  /** The shadow that it throws; none where it is cut loose. */
+  shadow?: Thrown;
 }
 
 /** What is set for a state, and where nothing is, for those that it follows: hovered for pressed, and the base of all. */
@@ -147,6 +155,7 @@ export function buttonIn(
     line: (set('line') as ColourUse | undefined) ?? ink,
     thickness: buttons.thickness,
     radius: buttons.radius ?? plain.radius,
+    ...(buttons.shadowOpacity > 0 && { shadow: buttonShadow(buttons) }),
   };
 }
 

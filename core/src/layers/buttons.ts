@@ -1,9 +1,20 @@
 import { IsOptional } from 'class-validator';
 import { px } from '../css/text.ts';
 import { Tint } from '../model/layer.ts';
-import { ColourUse } from '../model/palette.ts';
+import { ColourUse, type Swatch } from '../model/palette.ts';
 import { InRange, Nested } from '../model/rules.ts';
-import { WEARERS, layerKind, mix, mixColours, mixFills, mixOptional, told, type Told } from './kind.ts';
+import {
+  BLACK,
+  WEARERS,
+  layerKind,
+  mix,
+  mixColours,
+  mixFills,
+  mixNumbers,
+  mixOptional,
+  told,
+  type Told,
+} from './kind.ts';
 
 /**
  * One style for all buttons, and for entries that stand out. What is missing in a state is as at rest, pressed as hovered;
@@ -60,6 +71,41 @@ export class ButtonsLook {
   @IsOptional() @InRange(0, 4, 'px') thickness?: number;
   /** Of its corners. */
   @IsOptional() @InRange(0, 40, 'px') radius?: number;
+  /** The shadow that each throws on the rail that it hangs on; it ends at that rail's edges. */
+  @IsOptional() @InRange(-20, 20, 'px') shadowX?: number;
+  @IsOptional() @InRange(-20, 20, 'px') shadowY?: number;
+  @IsOptional() @InRange(0, 40, 'px') shadowBlur?: number;
+  @IsOptional() @InRange(-20, 20, 'px') shadowSpread?: number;
+  @IsOptional()
+  @Nested(() => ColourUse)
+  shadowColour?: ColourUse;
+  /** 0 to 1; 0 is no shadow. */
+  @IsOptional() @InRange(0, 1) shadowOpacity?: number;
+}
+
+/** A shadow as it is thrown: lengths in CSS pixels. */
+export interface Thrown {
+  x: number;
+  y: number;
+  blur: number;
+  spread: number;
+  colour: ColourUse;
+  opacity: number;
+}
+
+const SHADOW = {
+  shadowX: 0,
+  shadowY: 2,
+  shadowBlur: 6,
+  shadowSpread: 0,
+  shadowColour: BLACK,
+  shadowOpacity: 0,
+};
+
+/** The shadow that a style of buttons throws. */
+export function buttonShadow(worn: Buttons): Thrown {
+  const { shadowX: x, shadowY: y, shadowBlur: blur, shadowSpread: spread } = worn;
+  return { x, y, blur, spread, colour: worn.shadowColour, opacity: worn.shadowOpacity };
 }
 
 /** States that a button's style can be set for, beside the one at rest. */
@@ -72,7 +118,7 @@ export type Buttons = Record<'fill' | InState<'Fill'>, Tint | undefined> &
   Record<'ink' | 'line' | InState<'Ink'> | InState<'Line'>, ColourUse | undefined> & {
     thickness: number;
     radius: number | undefined;
-  };
+  } & typeof SHADOW;
 
 /** What of a button has a colour of its own in each state. */
 export type ButtonPart = 'fill' | 'ink' | 'line';
@@ -97,6 +143,7 @@ function isSet(worn: Buttons): boolean {
   return (
     [...FILLS, ...INKS].some((key) => worn[key] !== undefined) ||
     worn.thickness > 0 ||
+    worn.shadowOpacity > 0 ||
     worn.radius !== undefined
   );
 }
@@ -119,8 +166,9 @@ export const buttons = layerKind<ButtonsLook, Buttons>({
   plain: {
     ...(Object.fromEntries([...FILLS, ...INKS].map((key) => [key, undefined])) as Omit<
       Buttons,
-      'thickness' | 'radius'
+      'thickness' | 'radius' | keyof typeof SHADOW
     >),
+    ...SHADOW,
     thickness: 0,
     radius: undefined,
   },
@@ -141,9 +189,11 @@ export const buttons = layerKind<ButtonsLook, Buttons>({
       ]),
       thickness: mix(a.thickness, b.thickness, p),
       radius,
+      ...mixNumbers(shadowOf(a), shadowOf(b), p),
+      ...mixShadow(palette, a, b, p),
     } as Buttons);
   },
-  tells: (worn, _all, palette) => [
+  tells: (worn, all, palette) => [
     ...BUTTON_STATES.flatMap((state): Told[] => {
       const fill = worn[buttonKey('fill', state)];
       return [
@@ -160,8 +210,28 @@ export const buttons = layerKind<ButtonsLook, Buttons>({
     }),
     optional('thickness', '--hr-button-thickness', px(worn.thickness)),
     optional('radius', '--hr-button-radius', worn.radius === undefined ? undefined : px(worn.radius)),
+    ...(all.some(({ shadowOpacity }) => shadowOpacity > 0) ? [shadowTold(worn, palette)] : []),
   ],
 });
+
+const shadowOf = (worn: Buttons) =>
+  Object.fromEntries(Object.keys(SHADOW).map((key) => [key, worn[key as keyof Buttons]])) as typeof SHADOW;
+
+/** Colour and opacity of a shadow between two. */
+function mixShadow(palette: readonly Swatch[], a: Buttons, b: Buttons, p: number) {
+  const { colour, opacity } = mixFills(palette, buttonShadow(a), buttonShadow(b), p);
+  return { shadowColour: colour, shadowOpacity: opacity };
+}
+
+function shadowTold(worn: Buttons, palette: readonly Swatch[]): Told {
+  const { x, y, blur, spread, colour, opacity } = buttonShadow(worn);
+  return {
+    name: '--hr-button-shadow',
+    keys: Object.keys(SHADOW),
+    value: `${[x, y, blur, spread].map(px).join(' ')} ${told(palette, colour, opacity)}`,
+    isOptional: true,
+  };
+}
 
 const optional = (key: string, name: string, value: string | undefined): Told => ({
   name,

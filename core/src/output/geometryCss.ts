@@ -7,7 +7,7 @@ import { layoutAt } from '../header/layout.ts';
 import type { HeaderLayout } from '../header/laid.ts';
 import { BESIDE, hasStrips, isMovedApart, keepsToBottom, standsInFlow } from '../header/manner.ts';
 import { extentAt, itemAt, railAt, stepWidths } from '../header/steps.ts';
-import { linkWidth } from '../header/ink.ts';
+import { linkWidth, type HeaderInk } from '../header/ink.ts';
 import { entryWidths } from '../header/kinds/menu.ts';
 import { currentStyle } from '../model/type.ts';
 import { LINK_HEIGHT } from '../header/metrics.ts';
@@ -88,7 +88,7 @@ function geometryAt(
   const folded = width < foldWidth;
   const layout = layoutAt(site, header, width, measure, { folded });
   const shown = new Set(layout.items.map(({ id }) => id));
-  const { backing: hasPlates, buttons: isStyled } = dressedStates(header);
+  const { backing: hasPlates, buttons: isStyled, buttonShadow: isThrown } = dressedStates(header);
   const rules: Rules = new Map();
   const { top, sides, max, radius } = extentAt(header, width);
   const covered = layout.height - layout.slot;
@@ -142,9 +142,10 @@ function geometryAt(
         to,
         isStyled,
       });
-      const { plateMost, reachMost } = layout.inks.find((ink) => ink.item === item.id && ink.plate) ?? {};
+      const isPlated = ({ plate, button }: HeaderInk) => (hasPlates && plate) || (isThrown && button);
+      const { plateMost, reachMost } = layout.inks.find((ink) => ink.item === item.id && isPlated(ink)) ?? {};
       const own = rules.get(`.hr-item-${item.id}`);
-      if (hasPlates && plateMost !== undefined) own?.push(`--hr-plate-most: ${px(plateMost)}`);
+      if (plateMost !== undefined) own?.push(`--hr-plate-most: ${px(plateMost)}`);
       if (hasPlates && reachMost !== undefined) own?.push(`--hr-plate-reach-most: ${px(reachMost)}`);
     }
     const less = lower.rails.find(({ index }) => index === i)?.less ?? 0;

@@ -2,6 +2,7 @@ import { overlap, type Area } from '../geometry/area.ts';
 import { areaOf, snapBox, type Box } from '../geometry/box.ts';
 import { even, type ResolvedFill } from '../layers/kind.ts';
 import { hasSides } from '../layers/edge.ts';
+import type { Thrown } from '../layers/buttons.ts';
 import type { ResolvedLook } from '../layers/index.ts';
 import type { Swatch } from '../model/palette.ts';
 import { boxCoverage, type StackLayer } from './layers.ts';
@@ -12,8 +13,9 @@ import { boxCoverage, type StackLayer } from './layers.ts';
 export interface Bar {
   bar: Box;
   radius: number;
-  /** How far above it they reach before something ends them, CSS pixels. */
+  /** How far above it they reach before something ends them, and a shadow below it, CSS pixels. */
   gap: number;
+  below?: number;
 }
 
 /**
@@ -21,9 +23,9 @@ export interface Bar {
  * @param area of what is judged, whole header pixels
  */
 export function shadowBeside(
-  { shadow }: Pick<ResolvedLook, 'shadow'>,
+  shadow: Thrown,
   palette: readonly Swatch[],
-  { bar, radius, gap }: Bar,
+  { bar, radius, gap, below = Infinity }: Bar,
   area: Area,
 ): StackLayer | undefined {
   const { x, y, blur, spread, opacity } = shadow;
@@ -39,15 +41,15 @@ export function shadowBeside(
     left: Math.floor(thrown.x) - reach,
     top: Math.max(Math.floor(thrown.y) - reach, own.y - gap),
     right: Math.ceil(thrown.x + thrown.width) + reach,
-    bottom: Math.ceil(thrown.y + thrown.height) + reach,
+    bottom: Math.min(Math.ceil(thrown.y + thrown.height) + reach, own.y + own.height + below),
   });
   const isThere = opacity > 0 && thrown.width > 0 && thrown.height > 0;
   if (!isThere || reached.left >= reached.right || reached.top >= reached.bottom) return undefined;
   const around = { area: areaOf(own), above: radius, below: radius };
-  const shape = { ...thrown, radius: spreadRadius(radius, spread) };
+  const blurred = blurredBox({ ...thrown, radius: spreadRadius(radius, spread) }, blur / 2, reached);
   const coverage = coverageOf(reached, (px, py) => {
     const outside = 1 - boxCoverage(around, px, py);
-    return outside === 0 ? 0 : outside * blurredAt(shape, blur / 2, px + 0.5, py + 0.5);
+    return outside === 0 ? 0 : outside * blurred(px, py);
   });
   return {
     name: 'shadow',
@@ -64,27 +66,39 @@ function spreadRadius(radius: number, spread: number): number {
 }
 
 /**
- * How much a blurred box with round corners covers at a place: row by row at its corners, all rows between them at once.
+ * How much a blurred box with round corners covers at each pixel of an area: it is made of lines across, one for each row of
+ * its corners and one for all rows between them, and each is blurred both ways by itself.
  * @param sigma standard deviation, CSS pixels
  */
-function blurredAt(
+function blurredBox(
   { x, y, width, height, radius }: Box & { radius: number },
   sigma: number,
-  px: number,
-  py: number,
-): number {
+  area: Area,
+): (px: number, py: number) => number {
   const round = Math.min(radius, width / 2, height / 2);
-  const across = (inset: number) => share(x + inset, x + width - inset, px, sigma);
   const rows = Math.ceil(round);
-  let sum = share(y + rows, y + height - rows, py, sigma) * across(0);
-  for (let i = 0; i < rows; i++) {
+  const lines = Array.from({ length: rows }, (_, i) => {
     const up = round - Math.min(round, i + 0.5);
-    const inset = round - Math.sqrt(Math.max(0, round * round - up * up));
-    const tops = share(y + i, y + i + 1, py, sigma);
-    const bottoms = share(y + height - i - 1, y + height - i, py, sigma);
-    sum += (tops + bottoms) * across(inset);
-  }
-  return Math.min(1, Math.max(0, sum));
+    return { inset: round - Math.sqrt(Math.max(0, round * round - up * up)), from: i, to: i + 1 };
+  });
+  const count = { across: area.right - area.left, down: area.bottom - area.top };
+  const table = (length: number, at: (i: number) => number) => Float64Array.from({ length }, (_, i) => at(i));
+  const parts = [{ inset: 0, from: rows, to: height - rows, isOnce: true }, ...lines].map((line) => ({
+    across: table(count.across, (i) =>
+      share(x + line.inset, x + width - line.inset, area.left + i + 0.5, sigma),
+    ),
+    down: table(count.down, (i) => {
+      const at = area.top + i + 0.5;
+      const upper = share(y + line.from, y + line.to, at, sigma);
+      if ('isOnce' in line) return upper;
+      return upper + share(y + height - line.to, y + height - line.from, at, sigma);
+    }),
+  }));
+  return (px, py) => {
+    let sum = 0;
+    for (const { across, down } of parts) sum += across[px - area.left]! * down[py - area.top]!;
+    return Math.min(1, Math.max(0, sum));
+  };
 }
 
 /** The share of a blurred line's weight that lies between two ends, seen from a place. */

@@ -17,6 +17,7 @@ import { resolveColour, type Swatch } from '../model/palette.ts';
 import type { Site } from '../model/site.ts';
 import { type Box, areaOf } from '../geometry/box.ts';
 import { type Area, meets } from '../geometry/area.ts';
+import { shadowBeside } from '../stack/besideBox.ts';
 import type { StackLayer } from '../stack/layers.ts';
 import { isCurrentOn, statesOf } from './linkStates.ts';
 
@@ -91,12 +92,17 @@ function layersOf(
 /** The ground of a button, and over it the line along its edge, side by side. */
 function buttonLayers(
   palette: readonly Swatch[],
-  { fill, line, thickness, radius }: ButtonWorn,
-  { x, y, width, height }: Box,
+  { fill, line, thickness, radius, shadow }: ButtonWorn,
+  { box: { x, y, width, height }, plateMost = Infinity }: Pick<HeaderInk, 'box' | 'plateMost'>,
 ): StackLayer[] {
+  // It ends at the edges of its rail.
+  const room = Math.max(0, (plateMost - height) / 2);
+  const bar = { bar: { x, y, width, height }, radius, gap: room, below: room };
+  const thrown = shadow && shadowBeside(shadow, palette, bar, EVERYWHERE);
   const drawn = resolveColour(palette, line);
   const side = (at: Box) => (thickness === 0 ? [] : layersOf({ ...drawn, a: 1 }, at, 0, 'buttons'));
   return [
+    ...(thrown ? [cutToBox(thrown)] : []),
     ...layersOf(
       { ...resolveColour(palette, fill.colour), a: fill.opacity },
       { x, y, width, height },
@@ -108,6 +114,28 @@ function buttonLayers(
     ...side({ x, y: y + thickness, width: thickness, height: height - 2 * thickness }),
     ...side({ x: x + width - thickness, y: y + thickness, width: thickness, height: height - 2 * thickness }),
   ];
+}
+
+const EVERYWHERE: Area = { left: -1e6, top: -1e6, right: 1e6, bottom: 1e6 };
+
+/** A shadow as a ground among others: its box is what it reaches. */
+function cutToBox(layer: StackLayer): StackLayer {
+  const { paint } = layer;
+  return paint.kind === 'coverage'
+    ? { ...layer, name: 'buttons', box: { area: paint.area, above: 0, below: 0 } }
+    : layer;
+}
+
+const coverages = new WeakMap<object, number>();
+let numbered = 0;
+
+/** What sets grounds apart, as a text: what covers each pixel by its number, since it is long. */
+export function sightKey(of: unknown): string {
+  return JSON.stringify(of, (_, value: unknown) => {
+    if (!(value instanceof Float32Array)) return value;
+    if (!coverages.has(value)) coverages.set(value, numbered++);
+    return coverages.get(value);
+  });
 }
 
 /** Grounds of a header's items and links, bottom first. */
@@ -137,8 +165,8 @@ export function backingsOf(
     const isCurrent = isCurrentOn(ink, look, page);
     if (button) {
       const layers = (state: LinkState) =>
-        buttonLayers(site.palette, buttonIn(look, button, state, isCurrent), ink.box);
-      own.set(ink.item ?? '', [...(own.get(ink.item ?? '') ?? []), { ...common, layers }]);
+        buttonLayers(site.palette, buttonIn(look, button, state, isCurrent), ink);
+      own.set(ink.item ?? '', [...(own.get(ink.item ?? '') ?? []), { ...common, layers: once(layers) }]);
     }
     if (!ink.plate) continue;
     const layers = (state: LinkState) => {
@@ -160,6 +188,16 @@ export function backingsOf(
     return [{ item: id, name, states: ['rest', 'hover'], layers }, ...inside];
   });
   return [...grounds, ...plates];
+}
+
+/** Layers of a state, made once. */
+function once(layers: Backing['layers']): Backing['layers'] {
+  const known = new Map<LinkState, StackLayer[]>();
+  return (state) => {
+    const found = known.get(state) ?? layers(state);
+    known.set(state, found);
+    return found;
+  };
 }
 
 /** The state that an element is in while some are in states of their own. */
@@ -187,13 +225,13 @@ export function backingLayers(all: readonly Backing[], area: Area, met: readonly
  * @param self what is judged, in its state
  */
 export function besidesOf(all: readonly Backing[], area: Area, self: Situation): Situation[] {
-  const known = new Set([JSON.stringify(backingLayers(all, area, [self]))]);
+  const known = new Set([sightKey(backingLayers(all, area, [self]))]);
   const found: Situation[] = [];
   for (const each of all) {
     const { element, item, entry, name } = each;
     for (const state of each.states.slice(1)) {
       const beside: Situation = { name, state, ...(element !== undefined && { element }), entry, item };
-      const sight = JSON.stringify(backingLayers(all, area, [beside, self]));
+      const sight = sightKey(backingLayers(all, area, [beside, self]));
       if (known.has(sight)) continue;
       known.add(sight);
       found.push(beside);

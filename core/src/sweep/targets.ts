@@ -20,7 +20,7 @@ import { areaOf } from '../geometry/box.ts';
 import { linesBeside, shadowBeside } from '../stack/besideBox.ts';
 import { isBare, wornLayers } from '../stack/worn.ts';
 import { letterCells, markCells, type Cell } from './cells.ts';
-import { backingLayers, backingsOf, besidesOf, elementOf, type Situation } from './backings.ts';
+import { backingLayers, backingsOf, besidesOf, elementOf, sightKey, type Situation } from './backings.ts';
 import { cueBox, isCurrentOn, ringCells, statesOf } from './linkStates.ts';
 import { logoCells, type LogoCell } from './logo.ts';
 import { needsOf } from '../model/needs.ts';
@@ -156,7 +156,7 @@ export function groundsOf(
   const beside = (area: Area) => {
     if (coversArea({ box: { area: areaOf(bar), ...round } }, area)) return { below: [], above: [] };
     const seen = grown(area, SEEN_ROUND);
-    const shadow = shadowBeside(look, site.palette, { bar, radius, gap }, seen);
+    const shadow = shadowBeside(look.shadow, site.palette, { bar, radius, gap }, seen);
     return {
       below: shadow ? [shadow] : [],
       above: linesBeside(look, site.palette, { bar, radius, gap }, seen),
@@ -241,7 +241,7 @@ function besideAll(worn: Worn, bare: Bare, area: Area, known: Known): JudgedTarg
       ...backingLayers(worn.backings, area, beside ? [beside, self] : [self]),
       ...beyondWindow(worn, bare, area),
     ];
-    const key = JSON.stringify([area, backings]);
+    const key = sightKey([area, backings]);
     const ground = known.grounds.get(key) ?? groundWith(backings);
     known.grounds.set(key, ground);
     return { ...bare, ...ground, ...(beside && { beside: { name: beside.name!, state: beside.state } }) };

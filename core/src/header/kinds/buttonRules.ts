@@ -49,7 +49,13 @@ export function buttonRules(
     ];
   };
   return [
-    [rest, ...worn('rest', []), `border-radius: var(--hr-button-radius, ${radius})`, 'transition: none'],
+    [
+      rest,
+      ...worn('rest', []),
+      '--hr-thrown: var(--hr-button-shadow, 0 0 transparent)',
+      `border-radius: var(--hr-button-radius, ${radius})`,
+      'transition: none',
+    ],
     [`${rest}:not([aria-current])`, ...base('rest')],
     [`${acting}[aria-current]`, ...base('current')],
     [`${acting}:focus-visible`, ...worn('focused', ['focused'])],

@@ -63,7 +63,9 @@ export function frameCss(site: Site, header: Header, leaving: number): string {
     ),
     hasRailBacks(site, header) ? rowsCss(site, header) : '',
     isSplit ? stripsCss(shadow, smaller > 0) : '',
-    hasLines(site, header) ? linesCss(header.extent?.radius ?? 0, smaller > 0, isSplit) : lineCss(smaller > 0),
+    hasLines(site, header)
+      ? linesCss(header.extent?.radius ?? 0, smaller > 0, isSplit)
+      : lineCss(smaller > 0),
     // Gone, with its shadow and lines, until the page is scrolled up or the keyboard comes to it.
     onScroll === 'returns'
       ? rule(
@@ -194,10 +196,7 @@ function smallerCss(shadow: boolean): string {
       shadow && 'box-shadow: var(--hr-shadow)',
       `transition: bottom ${MOVE_TIME}${shadow ? `, box-shadow ${TIME}` : ''}`,
     ),
-    rule(
-      '.hr-rail, .hr-back, .hr-place > *',
-      `transition: translate ${MOVE_TIME}, bottom ${MOVE_TIME}`,
-    ),
+    rule('.hr-rail, .hr-back, .hr-place > *', `transition: translate ${MOVE_TIME}, bottom ${MOVE_TIME}`),
   ].join('');
 }
 

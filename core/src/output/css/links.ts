@@ -109,7 +109,9 @@ export function linkCss(site: Site, header: Header): string {
           'border-radius: inherit',
           'background: var(--hr-ground)',
           states.buttons &&
-            'box-shadow: inset 0 0 0 var(--hr-button-thickness, 0px) var(--hr-rule, transparent)',
+            `box-shadow: inset 0 0 0 var(--hr-button-thickness, 0px) var(--hr-rule, transparent)${states.buttonShadow ? ', var(--hr-thrown, 0 0 transparent)' : ''}`,
+          // A shadow ends at the edges of its rail: it lies on nothing that hangs on another.
+          states.buttonShadow && 'clip-path: inset(min(0px, (100% - var(--hr-plate-most, 100%)) / 2) -100px)',
         )
       : '',
     ringCss(kinds.has('button')),

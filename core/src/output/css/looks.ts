@@ -136,6 +136,7 @@ export function dressedStates(header: Header): {
   open: boolean;
   backing: boolean;
   buttons: boolean;
+  buttonShadow: boolean;
   /** Lines that are there at rest, come from a side, or take a time of their own. */
   movingCue: boolean;
   /** Backings of another size under the pointer. */
@@ -155,6 +156,7 @@ export function dressedStates(header: Header): {
     backing: sets(({ backing }) => BACKING_STATES.some((state) => backing?.[state] !== undefined)),
     movingCue: sets(({ cue }) => cue !== undefined && movesCue(cue)),
     growingBacking: sets(({ backing }) => (backing?.hoverReach ?? backing?.hoverHeight) !== undefined),
+    buttonShadow: sets(({ buttons }) => (buttons?.shadowOpacity ?? 0) > 0),
     buttons: sets(({ buttons }) => buttons !== undefined && Object.keys(buttons).length > 0),
   };
 }

@@ -17,7 +17,7 @@ import { VerdictText } from '../../parts/Verdict.tsx';
 import { buttonsOf, cutLoose, type HungButton } from '../buttons.ts';
 import { setLook } from '../lookEdits.ts';
 import { worstRow } from '../view.ts';
-import { NumberValue, Value, useDressing, type BodyProps, type SummaryProps } from './Value.tsx';
+import { ColourValue, NumberValue, Value, useDressing, type BodyProps, type SummaryProps } from './Value.tsx';
 
 type State = (typeof BUTTON_STATES)[number];
 const capital = (words: string) => words[0]!.toUpperCase() + words.slice(1);
@@ -75,10 +75,35 @@ export function ButtonsLayer({ rows }: BodyProps) {
           onChange={(radius) => setLook(wearer, moment, 'buttons', 'radius', radius)}
         />
       </Value>
+      <ColourValue layer="buttons" name="shadowColour" label="Shadow" called="Shadow colour of buttons" />
+      <Value label="Opacity" layer="buttons" name="shadowOpacity">
+        <PercentSlider
+          label="Opacity of the shadow of buttons"
+          value={look.buttons.shadowOpacity}
+          onChange={(opacity) => setLook(wearer, moment, 'buttons', 'shadowOpacity', opacity)}
+        />
+      </Value>
+      {look.buttons.shadowOpacity > 0 &&
+        SHADOW.map(([name, label]) => (
+          <NumberValue
+            key={name}
+            layer="buttons"
+            name={name}
+            label={label}
+            called={`${label}, shadow of buttons`}
+          />
+        ))}
       <Wearers all={all} />
     </>
   );
 }
+
+const SHADOW = [
+  ['shadowY', 'Down'],
+  ['shadowX', 'Aside'],
+  ['shadowBlur', 'Softness'],
+  ['shadowSpread', 'Spread'],
+] as const;
 
 function AllLoose({ all }: { all: readonly HungButton[] }) {
   return (
@@ -135,12 +160,15 @@ function States({ first, all, state, setState, rows }: StatesProps) {
   );
 }
 
-function sampleStyle(palette: readonly Swatch[], { fill, ink, line, thickness, radius }: ButtonWorn) {
+function sampleStyle(palette: readonly Swatch[], worn: ButtonWorn) {
+  const { fill, ink, line, thickness, radius, shadow } = worn;
+  const lengths = shadow && [shadow.x, shadow.y, shadow.blur, shadow.spread].map((v) => `${v}px`).join(' ');
+  const thrown = shadow ? `, ${lengths} ${told(palette, shadow.colour, shadow.opacity)}` : '';
   return {
     background: told(palette, fill.colour, fill.opacity),
     color: told(palette, ink),
     borderRadius: radius,
-    boxShadow: `inset 0 0 0 ${thickness}px ${told(palette, line)}`,
+    boxShadow: `inset 0 0 0 ${thickness}px ${told(palette, line)}${thrown}`,
   };
 }
 
@@ -179,6 +207,7 @@ export function ButtonsSummary({ look }: SummaryProps) {
   const parts = [
     ...set.map((state) => STATE_NAMES[state]),
     ...(buttons.thickness > 0 ? [`line ${buttons.thickness} px`] : []),
+    ...(buttons.shadowOpacity > 0 ? ['shadow'] : []),
     ...(buttons.radius === undefined ? [] : [`corners ${buttons.radius} px`]),
   ];
   return parts.length > 0 ? parts.join(', ') : 'each as it is';
