@@ -312,6 +312,7 @@ export function chanceSite(base: Site, seed: number): Dressed {
   const shape = seed % Object.keys(LOGOS).length;
   const [light, dark] = [0, 1].map((i) => logoPictures[2 * shape + i]!.id);
   const isSnapshot = seed % 7 === 3 && manner.switch === undefined && !turning;
+  const inks = chances(seed + 130_000);
   const bands = Array.from({ length: 8 }, (_, i) => ({
     ...bandByChance(by, `band-${i}`, false),
     ...(turning && {
@@ -319,6 +320,7 @@ export function chanceSite(base: Site, seed: number): Dressed {
         tint: { colour: colour(), opacity: between(3, 9) / 10 },
         from: between(-150, 50),
         over: between(60, 300),
+        ...(inks.chance(0.6) && { ink: inks.colour() }),
       },
     }),
   }));

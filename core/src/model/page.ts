@@ -82,9 +82,13 @@ export class BandHeight {
   @InRange(0, 4000) value: number;
 }
 
-/** A tint that comes over a band's backdrop along with the scroll: none of it at first, all of it at the end. */
+/** A tint that comes over a band's backdrop along with the scroll, and another ink for its words: none of it at first, all of it at the end. */
 export class BandTurn {
   @Nested(() => Tint) tint: Tint;
+  /** What its headings and paragraphs turn into; they stay as they are where nothing is said. */
+  @IsOptional()
+  @Nested(() => ColourUse)
+  ink?: ColourUse;
   /** Where it begins: how far the band's upper edge is above the window's by then, CSS pixels; below it where negative. */
   @InRange(-2000, 4000, 'px') from: number;
   /** Over how much scroll it comes, CSS pixels. */

@@ -1,5 +1,7 @@
 import { cssColour } from '../colour/rgb.ts';
-import { resolveColour } from '../model/palette.ts';
+import { resolveColour, type ColourUse } from '../model/palette.ts';
+import { headingInk } from '../model/type.ts';
+import { bandColours } from '../page/contents.ts';
 import type { Band } from '../model/page.ts';
 import type { Site } from '../model/site.ts';
 import { rule } from '../css/text.ts';
@@ -16,18 +18,38 @@ export function turnsAttribute({ turns }: Band): string {
   return turns ? ' data-hr-turns' : '';
 }
 
+/** Headings and paragraphs of a band on their way to another ink. */
+function wordsCss(
+  site: Site,
+  band: Band,
+  ink: ColourUse,
+  { self, share }: { self: string; share: string },
+): string[] {
+  const colour = (use: ColourUse) => cssColour(resolveColour(site.palette, use));
+  const plain = bandColours(site, band).ink;
+  const inks = { h1: headingInk(site.type, 1), h2: headingInk(site.type, 2), p: undefined };
+  return Object.entries(inks).map(([name, own = plain]) =>
+    rule(
+      `.page${self} > ${name}`,
+      `color: color-mix(in srgb, ${colour(own)}, ${colour(ink)} calc(100% * ${share}))`,
+    ),
+  );
+}
+
 /** The tints, each over its band's backdrop and under its words. */
 export function turningCss(site: Site): string {
   if (!hasTurning(site)) return '';
   const tints = site.pages.flatMap((page) =>
-    page.bands.map(({ id, turns }) => {
+    page.bands.map((band) => {
+      const { turns } = band;
       if (!turns) return '';
       const colour = cssColour(resolveColour(site.palette, turns.tint.colour), turns.tint.opacity);
-      return rule(
-        `.page-${page.id} > #${id}::before`,
-        `background: ${colour}`,
-        `opacity: clamp(0, (var(--hr-above, -9999) - ${turns.from}) / ${turns.over}, 1)`,
-      );
+      const share = `clamp(0, (var(--hr-above, -9999) - ${turns.from}) / ${turns.over}, 1)`;
+      const self = `.page-${page.id} > #${band.id}`;
+      return [
+        rule(`${self}::before`, `background: ${colour}`, `opacity: ${share}`),
+        ...(turns.ink ? wordsCss(site, band, turns.ink, { self, share }) : []),
+      ].join('');
     }),
   );
   return [

@@ -75,20 +75,21 @@ export function layoutContent(pen: Pen, content: Content, y: number): Laid {
   const { offset, width } = wordsPlace(band, column.width);
   const at = { x: column.x + offset, y, width, place: band.words?.place };
   const colour = resolveColour(site.palette, bandColours(site, band).ink);
+  const turned = band.turns?.ink && { turned: resolveColour(site.palette, band.turns.ink) };
   switch (content.kind) {
     case 'heading': {
       const style = headingStyle(site.type, content.level);
       const size = headingSize(site.type, content.level, step);
       const own = headingInk(site.type, content.level);
       const ink = own ? resolveColour(site.palette, own) : colour;
-      return layoutText(pen, 'heading', content.text, { style, size, colour: ink }, at);
+      return layoutText(pen, 'heading', content.text, { style, size, colour: ink, ...turned }, at);
     }
     case 'paragraph':
       return layoutText(
         pen,
         'paragraph',
         content.text,
-        { style: site.type.text, size: site.type.text.size, colour },
+        { style: site.type.text, size: site.type.text.size, colour, ...turned },
         at,
       );
     case 'said':
@@ -190,7 +191,7 @@ function layoutText(
   { measure }: Pen,
   role: 'heading' | 'paragraph',
   text: string,
-  { style, size, colour }: { style: TypeStyle; size: number; colour: Rgb },
+  { style, size, ...colours }: { style: TypeStyle; size: number; colour: Rgb; turned?: Rgb },
   at: WordsBox,
 ): Laid {
   const font = fontOf(style, size);
@@ -201,7 +202,7 @@ function layoutText(
     x: at.x + (at.place === undefined ? 0 : free(at.place, at.width, measure.advance(line, font))),
     baseline: first + i * lineHeight,
   }));
-  return { blocks: [{ kind: 'text', role, font, colour, lines }], height: lines.length * lineHeight };
+  return { blocks: [{ kind: 'text', role, font, ...colours, lines }], height: lines.length * lineHeight };
 }
 
 /** Left edge and width of each column, edges not rounded. */

@@ -14,7 +14,7 @@ export interface LaidLine {
 }
 
 export type Block =
-  | { kind: 'text'; role: 'heading' | 'paragraph'; font: Font; colour: Rgb; lines: LaidLine[] }
+  | { kind: 'text'; role: 'heading' | 'paragraph'; font: Font; colour: Rgb; turned?: Rgb; lines: LaidLine[] }
   | { kind: 'card'; box: Box; colour: Rgb }
   | { kind: 'button'; box: Box; colour: Rgb; radius: number }
   | { kind: 'picture'; box: Box; picture: string; focus: { x: number; y: number } };

@@ -96,7 +96,7 @@ function paintBand(
     context.fillStyle = cssColour(resolveColour(paints.palette, turns.tint.colour), turns.tint.opacity);
     context.fillRect(0, top, page.width, height);
   }
-  for (const block of band.blocks) paintBlock(block, context, paints);
+  for (const block of band.blocks) paintBlock(block, context, paints, turned);
 }
 
 /** Paints a backdrop's layers, bottom first, within a box. */
@@ -220,11 +220,11 @@ function wholePixels(tile: Box, box: Box): Box {
   return { x, y, width: Math.max(1, right - x), height: Math.max(1, bottom - y) };
 }
 
-function paintBlock(block: Block, context: PaintingContext, paints: Paints): void {
+function paintBlock(block: Block, context: PaintingContext, paints: Paints, turned: boolean): void {
   switch (block.kind) {
     case 'text':
       setType(context, block.font);
-      context.fillStyle = cssColour(block.colour);
+      context.fillStyle = cssColour((turned ? block.turned : undefined) ?? block.colour);
       for (const line of block.lines) context.fillText(line.text, line.x, line.baseline);
       return;
     case 'card':

@@ -3,7 +3,7 @@ import type { Backdrop, Tint } from '@hatrail/core/model/layer';
 import type { BandTurn } from '@hatrail/core/model/page';
 import type { Site } from '@hatrail/core/model/site';
 import { ColourField } from '../../parts/ColourField.tsx';
-import { OnOff, FieldRow } from '../../parts/fields.tsx';
+import { ChoiceField, OnOff, FieldRow } from '../../parts/fields.tsx';
 import { NumberField } from '../../parts/NumberField.tsx';
 import type { BandFieldsProps } from './BackdropFields.tsx';
 
@@ -78,6 +78,16 @@ export function TintFields({ site, band, change }: BandFieldsProps) {
 
 export function TurnFields({ site, band, change }: BandFieldsProps) {
   const { turns } = band;
+  /** Bands that turn, in other ways: what they do can be copied. */
+  const others = site.pages.flatMap((page) =>
+    page.bands
+      .filter((other) => other.turns && JSON.stringify(other.turns) !== JSON.stringify(turns))
+      .map((other) => ({
+        id: `${page.id} ${other.id}`,
+        name: `${other.name}, ${page.title}`,
+        turns: other.turns,
+      })),
+  );
   const inTurn = (make: (draft: BandTurn) => void) =>
     change('How a band turns on scroll', (draft) => make(draft.turns!));
   return (
@@ -100,6 +110,23 @@ export function TurnFields({ site, band, change }: BandFieldsProps) {
         />
         Turns on scroll
       </legend>
+      {others.length > 0 && (
+        <FieldRow label="As another">
+          <ChoiceField
+            label="Turns as another band does"
+            value=""
+            options={[['', 'copy from…'], ...others.map(({ id, name }): [string, string] => [id, name])]}
+            onChange={(id) => {
+              const other = others.find((each) => each.id === id);
+              if (other)
+                change(
+                  `Turns as ${other.name} does`,
+                  (draft) => void (draft.turns = structuredClone(other.turns!)),
+                );
+            }}
+          />
+        </FieldRow>
+      )}
       {turns && (
         <>
           <TintRow
@@ -109,6 +136,28 @@ export function TurnFields({ site, band, change }: BandFieldsProps) {
             tint={turns.tint}
             onChange={(next) => inTurn((draft) => void Object.assign(draft.tint, next))}
           />
+          <FieldRow label="Words">
+            <span className="row">
+              <OnOff
+                label="Its words turn into another ink"
+                value={turns.ink !== undefined}
+                onChange={(on) =>
+                  inTurn((draft) => {
+                    if (on) draft.ink = band.ink;
+                    else delete draft.ink;
+                  })
+                }
+              />
+              {turns.ink && (
+                <ColourField
+                  label="Ink that its words turn into"
+                  palette={site.palette}
+                  use={turns.ink}
+                  onChange={(ink) => inTurn((draft) => void (draft.ink = ink))}
+                />
+              )}
+            </span>
+          </FieldRow>
           <FieldRow label="From">
             <span className="row">
               <NumberField
