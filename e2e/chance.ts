@@ -127,7 +127,8 @@ function hangOut(header: Header, rails: Rail[], by: Chances): void {
     const rail = by.pick(rails);
     const down = rail === rails[0] || by.chance(0.7);
     const shift = (down ? 1 : -1) * by.between(24, 60);
-    rail.middle.push({ kind: 'text', id: 'hung', text: 'Hanging', size: by.between(12, 18), shift });
+    const to = by.chance(0.6) && { to: { address: '/hung' } };
+    rail.middle.push({ kind: 'text', id: 'hung', text: 'Hanging', size: by.between(12, 18), shift, ...to });
   }
 }
 

@@ -292,6 +292,100 @@ describe('an owner', () => {
     await expect.poll(place, SLOW).toBeUndefined();
   });
 
+  test(
+    'tries looks that are ready on its own header, each with its verdict, and wears one',
+    STORY,
+    async () => {
+      const { tab } = owner;
+      await tab.goto(`${owner.running.url}/sites/${owner.siteId}/dress?moment=top`);
+      await tab.getByRole('button', { name: 'Looks to start from' }).click();
+      const offers = tab.locator('.ready-headers > li');
+      await offers
+        .filter({ hasText: 'Dark and solid' })
+        .getByText(/Clear|Strained|Lost/)
+        .waitFor(SLOW);
+      expect(await offers.count()).toBe(7);
+      expect(await axeFindings(tab, ['iframe'])).toEqual([]);
+      const before = header().looks;
+      await offers.filter({ hasText: 'Dark and solid' }).getByRole('button').click();
+      await expect
+        .poll(() => header().looks.top, SLOW)
+        .toMatchObject({ fill: { colour: { swatch: 'midnight' }, opacity: 1 } });
+      await owner.undo();
+      await expect.poll(() => header().looks, SLOW).toEqual(before);
+    },
+  );
+
+  test('gives all buttons a shadow, and cuts it at the rail', STORY, async () => {
+    const { tab } = owner;
+    await tab.goto(`${owner.running.url}/sites/${owner.siteId}/dress?moment=top`);
+    await owner.add('Buttons');
+    await tab.getByRole('slider', { name: 'Opacity of the shadow of buttons' }).press('End');
+    const blur = tab.getByRole('textbox', { name: 'Softness, shadow of buttons' });
+    await blur.fill('18');
+    await blur.press('Enter');
+    await expect
+      .poll(() => header().looks.top.buttons, SLOW)
+      .toMatchObject({ shadowOpacity: 1, shadowBlur: 18 });
+    await expect
+      .poll(() => owner.inFrame('.hr-button', 'box-shadow', '::before'), SLOW)
+      .toMatch(/0px 2px 18px 0px/);
+    expect(await owner.inFrame('.hr-button', 'clip-path', '::before')).toMatch(/^inset\(/);
+    expect(await axeFindings(tab, ['iframe'])).toEqual([]);
+    const undone = async () => {
+      if (header().looks.top.buttons !== undefined) await owner.undo();
+      return header().looks.top.buttons;
+    };
+    await expect.poll(undone, { ...SLOW, interval: 500 }).toBeUndefined();
+  });
+
+  test('runs a strip the full width above an inset box', STORY, async () => {
+    const { tab } = owner;
+    await owner.keep(owner.siteId, ({ headers }) => {
+      headers[0]!.extent = { top: 14, sides: 40, linked: false, radius: 12 };
+    });
+    await tab.goto(`${owner.running.url}/sites/${owner.siteId}/hang`);
+    await tab.getByRole('button', { name: 'Another rail' }).click();
+    await tab.getByRole('menuitem', { name: 'A strip above the box, full width' }).click();
+    await expect.poll(() => header().rails.map(({ full }) => full === true), SLOW).toEqual([true, false]);
+    await tab.getByRole('button', { name: 'First rail' }).first().click();
+    expect(
+      await tab.getByRole('checkbox', { name: 'It runs the full width, above the box' }).isChecked(),
+    ).toBe(true);
+    await tab.getByRole('button', { name: 'Hang something' }).click();
+    await tab.getByRole('menuitem', { name: 'Text', exact: true }).click();
+    const boxes = async () => {
+      const [strip, bar] = await Promise.all(
+        ['.hr-rail-1', '.hr-bar'].map((of) => stage().locator(of).first().boundingBox()),
+      );
+      return strip && bar && [strip.width > bar.width + 60, Math.round(bar.y - strip.y - strip.height) > 5];
+    };
+    await expect.poll(boxes, SLOW).toEqual([true, true]);
+    expect(await axeFindings(tab, ['iframe'])).toEqual([]);
+    const undone = async () => {
+      if (header().rails.length > 1) await undo();
+      return header().rails.length;
+    };
+    await expect.poll(undone, { ...SLOW, interval: 500 }).toBe(1);
+    await owner.keep(owner.siteId, ({ headers }) => void delete headers[0]!.extent);
+  });
+
+  test('lets the words of a band turn with it, and copies the turn to another band', STORY, async () => {
+    const { tab } = owner;
+    await tab.goto(`${owner.running.url}/sites/${owner.siteId}/gather/pages`);
+    const bands = () => owner.kept(owner.siteId).pages[0]!.bands;
+    await tab.getByRole('button', { name: bands()[0]!.name, exact: true }).first().click();
+    await tab.getByRole('checkbox', { name: 'Turns on scroll' }).check();
+    await tab.getByRole('checkbox', { name: 'Its words turn into another ink' }).check();
+    await expect.poll(() => bands()[0]!.turns?.ink, SLOW).toEqual(bands()[0]!.ink);
+    await tab.getByRole('button', { name: bands()[1]!.name, exact: true }).first().click();
+    await tab.getByLabel('Turns as another band does', { exact: true }).selectOption({ index: 1 });
+    await expect.poll(() => bands()[1]!.turns, SLOW).toEqual(bands()[0]!.turns);
+    expect(await axeFindings(tab, ['iframe'])).toEqual([]);
+    for (let i = 0; i < 3; i++) await undo();
+    await expect.poll(() => bands().map(({ turns }) => turns), SLOW).toEqual([undefined, undefined]);
+  });
+
   test('puts a value of the first moment back', STORY, async () => {
     const { tab } = owner;
     const top = () => header().looks.top.fill?.opacity;

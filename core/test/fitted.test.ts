@@ -5,6 +5,7 @@ import { checkSite } from '../src/model/check.ts';
 import { resolveColour, type Swatch } from '../src/model/palette.ts';
 import { fittedTo } from '../src/start/fitted.ts';
 import { START_HEADERS } from '../src/start/headers.ts';
+import { START_LOOKS } from '../src/start/looks.ts';
 import { PAGE_SHAPES } from '../src/start/pages.ts';
 import { PALETTES, PLAIN_PALETTE } from '../src/start/palettes.ts';
 import { recoloured } from '../src/start/recoloured.ts';
@@ -34,6 +35,25 @@ describe('what is ready made, on any site', () => {
     ...Array.from({ length: 40 }, () => Array.from({ length: 1 + Math.floor(next() * 7) }, hex)),
     ...PALETTES.map(({ swatches }) => swatches.map(({ colour }) => colour)),
   ];
+
+  test.each(START_LOOKS.map((start) => [start.name, start] as const))(
+    'the look %s can be read on its own fill, and is one that a site can keep',
+    (_, start) => {
+      for (const colours of palettes) {
+        const of = withPalette(...colours);
+        const { looks } = fittedTo(of, start);
+        for (const look of [looks.top, { ...looks.top, ...looks.scrolled }]) {
+          const fill = { ...looks.top.fill, ...look.fill };
+          if ((fill.opacity ?? 0) < 0.9) continue;
+          const ground = resolveColour(of.palette, fill.colour!);
+          for (const use of [looks.top.ink!.link!, looks.top.ink!.hover!, looks.top.ink!.current!])
+            expect(contrastRatio(resolveColour(of.palette, use), ground)).toBeGreaterThanOrEqual(4.5);
+        }
+      }
+      const { looks } = fittedTo(site, start);
+      expect(() => checkSite({ ...site, headers: [{ ...site.headers[0]!, looks }] })).not.toThrow();
+    },
+  );
 
   test.each(START_HEADERS.map((start) => [start.name, start] as const))(
     '%s can be read on its own fill',

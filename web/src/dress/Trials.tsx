@@ -1,5 +1,5 @@
 import { Button } from '@mui/material';
-import { memo, useMemo } from 'react';
+import { memo, useMemo, useState } from 'react';
 import { headerInTrial, trialOf, wearTrial } from '@hatrail/core/header/trials';
 import type { Header, Moment, Trial } from '@hatrail/core/model/header';
 import { freeId } from '@hatrail/core/model/freeId';
@@ -11,6 +11,7 @@ import type { LoadedSite } from '../engine/loadedSite.ts';
 import { LiveFrame } from '../parts/LiveFrame.tsx';
 import { usePreview } from '../parts/preview.ts';
 import { VerdictText } from '../parts/Verdict.tsx';
+import { StartLooks } from './StartLooks.tsx';
 import { useMeasure, worstRow } from './view.ts';
 import { useProofOfAll } from '../editor/verdicts.ts';
 
@@ -28,6 +29,7 @@ interface TrialsProps {
 export const Trials = memo(function Trials(props: TrialsProps) {
   const { header } = props;
   const trials = header.trials ?? [];
+  const [isChoosing, setIsChoosing] = useState(false);
   const setAside = () =>
     changeHeader(header.id, 'Set the look aside', (draft) => {
       const list = (draft.trials ??= []);
@@ -40,6 +42,17 @@ export const Trials = memo(function Trials(props: TrialsProps) {
         <Button size="small" variant="outlined" onClick={setAside} disabled={trials.length >= 12}>
           Set this look aside
         </Button>
+        <Button size="small" variant="outlined" onClick={() => setIsChoosing(true)}>
+          Looks to start from
+        </Button>
+        {isChoosing && (
+          <StartLooks
+            loaded={props.loaded}
+            header={header}
+            page={props.page}
+            onClose={() => setIsChoosing(false)}
+          />
+        )}
         {trials.length === 0 && (
           <span className="quiet">Then change what you like, and compare: nothing of it is lost.</span>
         )}
