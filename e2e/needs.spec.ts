@@ -349,11 +349,11 @@ describe('an owner', () => {
     await tab.getByRole('menuitem', { name: 'A strip above the box, full width' }).click();
     await expect.poll(() => header().rails.map(({ full }) => full === true), SLOW).toEqual([true, false]);
     await tab.getByRole('button', { name: 'First rail' }).first().click();
-    expect(
-      await tab.getByRole('checkbox', { name: 'It runs the full width, above the box' }).isChecked(),
-    ).toBe(true);
-    await tab.getByRole('button', { name: 'Hang something' }).click();
-    await tab.getByRole('menuitem', { name: 'Text', exact: true }).click();
+    expect(await tab.getByRole('switch', { name: 'It runs the full width, above the box' }).isChecked()).toBe(
+      true,
+    );
+    await tab.getByRole('button', { name: 'Hang an item' }).click();
+    await tab.getByRole('menuitem', { name: 'Line of text' }).click();
     const boxes = async () => {
       const [strip, bar] = await Promise.all(
         ['.hr-rail-1', '.hr-bar'].map((of) => stage().locator(of).first().boundingBox()),
@@ -374,11 +374,11 @@ describe('an owner', () => {
     const { tab } = owner;
     await tab.goto(`${owner.running.url}/sites/${owner.siteId}/gather/pages`);
     const bands = () => owner.kept(owner.siteId).pages[0]!.bands;
-    await tab.getByRole('button', { name: bands()[0]!.name, exact: true }).first().click();
-    await tab.getByRole('checkbox', { name: 'Turns on scroll' }).check();
-    await tab.getByRole('checkbox', { name: 'Its words turn into another ink' }).check();
+    await tab.getByRole('button', { name: /^Opening/ }).click();
+    await tab.getByRole('switch', { name: 'Turns on scroll' }).click();
+    await tab.getByRole('switch', { name: 'Its words turn into another ink' }).click();
     await expect.poll(() => bands()[0]!.turns?.ink, SLOW).toEqual(bands()[0]!.ink);
-    await tab.getByRole('button', { name: bands()[1]!.name, exact: true }).first().click();
+    await tab.getByRole('button', { name: /^Tonight/ }).click();
     await tab.getByLabel('Turns as another band does', { exact: true }).selectOption({ index: 1 });
     await expect.poll(() => bands()[1]!.turns, SLOW).toEqual(bands()[0]!.turns);
     expect(await axeFindings(tab, ['iframe'])).toEqual([]);
