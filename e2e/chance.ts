@@ -3,6 +3,7 @@ import { foldOf } from '@hatrail/core/header/fold';
 import { PLACES, type Header, type Look, type Manner, type Rail } from '@hatrail/core/model/header';
 import type { Item, MenuItem } from '@hatrail/core/model/item';
 import type { Picture } from '@hatrail/core/model/picture';
+import type { Band } from '@hatrail/core/model/page';
 import type { Site } from '@hatrail/core/model/site';
 import { FAMILY_IDS, LETTER_CASES } from '@hatrail/core/model/type';
 import { BY_CHANCE } from '../core/test/layersByChance.ts';
@@ -314,8 +315,17 @@ export function chanceSite(base: Site, seed: number): Dressed {
   const [light, dark] = [0, 1].map((i) => logoPictures[2 * shape + i]!.id);
   const isSnapshot = seed % 7 === 3 && manner.switch === undefined && !turning;
   const inks = chances(seed + 130_000);
+  /** A band whose picture stands elsewhere where it is narrower. */
+  const placed = (band: Band): Band => {
+    if (band.backdrop.picture && inks.chance(0.5))
+      band.backdrop.picture.steps = [
+        { below: 1250, x: inks.between(0, 100), y: inks.between(0, 100) },
+        { below: 1100, x: 0 },
+      ];
+    return band;
+  };
   const bands = Array.from({ length: 8 }, (_, i) => ({
-    ...bandByChance(by, `band-${i}`, false),
+    ...placed(bandByChance(by, `band-${i}`, false)),
     ...(turning && {
       turns: {
         tint: { colour: colour(), opacity: between(3, 9) / 10 },

@@ -2,6 +2,8 @@ import { atPath, usesOfPart } from './uses.ts';
 import type { FocusPoint, Picture, SubjectBox } from '../model/picture.ts';
 import type { Turn } from '../model/turns.ts';
 import type { Site } from '../model/site.ts';
+import type { BandPicture } from '../model/layer.ts';
+import { stepped } from '../model/stepped.ts';
 
 /** Where a point of a picture is once that is turned. Percent of its sides. */
 export function turnedPoint({ x, y }: FocusPoint, turn: Turn): FocusPoint {
@@ -36,11 +38,24 @@ export function turnedPicture({ focus, subject }: Picture, turn: Turn): Pick<Pic
   };
 }
 
+const placesOf = (steps: BandPicture['steps'] = []) =>
+  steps.map(({ below, x, y }) => ({ below, ...(x !== undefined && { x }), ...(y !== undefined && { y }) }));
+
 /** Places that a picture has in its boxes go along with it, so that the same part of it is seen there. */
 export function turnPlaces(draft: Site, id: string, turn: Turn): void {
   for (const { path } of usesOfPart(draft, 'picture', id)) {
-    const placing = atPath(draft, path.slice(0, -1)) as Partial<FocusPoint>;
+    const placing = atPath(draft, path.slice(0, -1)) as Partial<FocusPoint> & Pick<BandPicture, 'steps'>;
     if (typeof placing.x !== 'number' || typeof placing.y !== 'number') continue;
-    Object.assign(placing, turnedPoint({ x: placing.x, y: placing.y }, turn));
+    const whole = { x: placing.x, y: placing.y };
+    // One side's place becomes the other's, so that a step that sets one of them sets both.
+    for (const step of placing.steps ?? []) {
+      const isMoved = step.x !== undefined || step.y !== undefined;
+      if (isMoved) Object.assign(step, stepped<FocusPoint>(whole, placesOf(placing.steps), step.below - 1));
+    }
+    for (const step of placing.steps ?? []) {
+      const { x, y } = step;
+      if (x !== undefined && y !== undefined) Object.assign(step, turnedPoint({ x, y }, turn));
+    }
+    Object.assign(placing, turnedPoint(whole, turn));
   }
 }

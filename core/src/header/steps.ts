@@ -1,18 +1,6 @@
 import { headerItems, type Extent, type Header, type Rail } from '../model/header.ts';
 import type { Item, ItemStep } from '../model/item.ts';
-
-/**
- * Values by width: what a step sets holds at every header width below its own, until a later step sets it again. The
- * style sheet says the same with container queries, from the widest step to the narrowest.
- */
-function stepped<T extends object>(
-  base: T,
-  steps: readonly (Partial<T> & { below: number })[] | undefined,
-  width: number,
-): T {
-  const holding = (steps ?? []).filter(({ below }) => width < below).sort((a, b) => b.below - a.below);
-  return holding.reduce((value, { below: _, ...set }) => ({ ...value, ...(set as Partial<T>) }), base);
-}
+import { stepped } from '../model/stepped.ts';
 
 /** A rail as it is at a header width. */
 export function railAt(rail: Rail, width: number): Rail & { shown?: boolean } {

@@ -1,9 +1,10 @@
 import { EASINGS, type Easing } from './easings.ts';
 import { ArrayMaxSize, ArrayMinSize, IsBoolean, IsIn, IsOptional, ValidateBy } from 'class-validator';
-import { Fold, ITEM_KINDS, RAIL_PLACES as PLACES, STEP_RANGE, type Item } from './item.ts';
+import { Fold, ITEM_KINDS, RAIL_PLACES as PLACES, type Item } from './item.ts';
 import { GROUND_KINDS, type GroundKind } from './layer.ts';
 import { Looks, MOMENTS, MOMENT_NAMES, PartLooks, type Moment } from './look.ts';
 import { ColourUse } from './palette.ts';
+import { STEP_RANGE } from './stepped.ts';
 import { InRange, IsId, IsPlainText, KindList, Nested, NestedList } from './rules.ts';
 
 export { EASINGS, type Easing };

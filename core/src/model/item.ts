@@ -16,6 +16,7 @@ import { MAX_LABEL, LinkTarget } from './menu.ts';
 import { PartLooks } from './look.ts';
 import { LETTER_CASES, type LetterCase } from './type.ts';
 import { ColourUse } from './palette.ts';
+import { STEP_RANGE } from './stepped.ts';
 import { InRange, IsId, IsPlainText, IsWhole, Nested, NestedList } from './rules.ts';
 
 /** Where something can hang on a rail, in order. */
@@ -37,9 +38,6 @@ export class Backing {
   @InRange(0, 40, 'px') y: number;
   @InRange(0, 60, 'px') radius: number;
 }
-
-/** Narrowest and widest header width at which something can change. */
-export const STEP_RANGE = [240, 2400] as const;
 
 /** What of a site's name and its tagline is read. */
 export const NAME_PARTS = ['both', 'name', 'tagline'] as const;

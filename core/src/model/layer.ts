@@ -2,6 +2,7 @@ import { IsIn, IsOptional } from 'class-validator';
 import { BLEND_MODES, type BlendMode } from '../colour/blend.ts';
 import { ColourUse } from './palette.ts';
 import { InRange, IsId, Nested, NestedList } from './rules.ts';
+import { STEP_RANGE, stepped } from './stepped.ts';
 
 /** The layers that may lie behind something: of bands and headers alike. */
 
@@ -54,6 +55,21 @@ export class PicturePlacing {
   @IsOptional() @InRange(1, 400, '%') share?: number;
 }
 
+/** What changes of a picture's place below a width; it holds until the next step. */
+export class PictureStep {
+  @InRange(...STEP_RANGE, 'px') below: number;
+  @IsOptional() @InRange(0, 100, '%') x?: number;
+  @IsOptional() @InRange(0, 100, '%') y?: number;
+  @IsOptional() @InRange(1, 400, '%') share?: number;
+}
+
+/** A band's picture, whose place may be another by width. */
+export class BandPicture extends PicturePlacing {
+  @IsOptional()
+  @NestedList(() => PictureStep, 12)
+  steps?: PictureStep[];
+}
+
 /** What is behind a band's contents, bottom first: colour, gradient, picture, tint. */
 export class Backdrop {
   /** Shows where nothing covers it, and while a picture is missing. */
@@ -62,11 +78,18 @@ export class Backdrop {
   @Nested(() => Gradient)
   gradient?: Gradient;
   @IsOptional()
-  @Nested(() => PicturePlacing)
-  picture?: PicturePlacing;
+  @Nested(() => BandPicture)
+  picture?: BandPicture;
   @IsOptional()
   @Nested(() => Tint)
   tint?: Tint;
+}
+
+/** A backdrop as it is at a width. */
+export function backdropAt(backdrop: Backdrop, width: number): Backdrop {
+  if (!backdrop.picture?.steps) return backdrop;
+  const { steps, ...picture } = backdrop.picture;
+  return { ...backdrop, picture: stepped<BandPicture>(picture, steps, width) };
 }
 
 /** What a band's ground is: the header's inks are chosen for one or the other. */

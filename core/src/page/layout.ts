@@ -1,4 +1,5 @@
 import { resolveColour } from '../model/palette.ts';
+import { backdropAt } from '../model/layer.ts';
 import type { Band, BandHeight, Page, Snapshot } from '../model/page.ts';
 import type { Picture } from '../model/picture.ts';
 import type { Site } from '../model/site.ts';
@@ -91,7 +92,7 @@ function layoutBand(
   });
   const needed = y + step.bandPadding - top;
   const height = Math.max(bandHeightPx(band.height, view.windowHeight), needed);
-  const backdrop = { ...band.backdrop, colour: bandColours(site, band).ground };
+  const backdrop = { ...backdropAt(band.backdrop, view.width), colour: bandColours(site, band).ground };
   const { turns } = band;
   return { id: band.id, name: band.name, top, height, needed, backdrop, ...(turns && { turns }), blocks };
 }

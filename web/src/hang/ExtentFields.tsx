@@ -1,7 +1,7 @@
 import type { Extent, Header } from '@hatrail/core/model/header';
 import { OnOff, FieldRow } from '../parts/fields.tsx';
 import { NumberField } from '../parts/NumberField.tsx';
-import { ByWidth } from './ByWidth.tsx';
+import { ByWidth } from '../parts/ByWidth.tsx';
 import { Optional } from './FoldTag.tsx';
 import { changeHeader } from '../editor/edits.ts';
 

@@ -13,7 +13,7 @@ import { ALIGNMENTS, type Alignment, type Item, type ItemStep } from '@hatrail/c
 import type { Site } from '@hatrail/core/model/site';
 import { ChoiceField, OnOff, FieldRow } from '../parts/fields.tsx';
 import { NumberField } from '../parts/NumberField.tsx';
-import { ByWidth } from './ByWidth.tsx';
+import { ByWidth } from '../parts/ByWidth.tsx';
 import { changeHeader } from '../editor/edits.ts';
 import { changeItem, hang, hangCopy, rodSpotOf } from './edits.ts';
 import type { Chosen } from './chosen.ts';

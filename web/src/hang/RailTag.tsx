@@ -11,7 +11,7 @@ import { reusableRail } from '../reuse/kinds.ts';
 import { Reuse } from '../reuse/Reuse.tsx';
 import { ChoiceField, OnOff, FieldRow } from '../parts/fields.tsx';
 import { NumberField } from '../parts/NumberField.tsx';
-import { ByWidth } from './ByWidth.tsx';
+import { ByWidth } from '../parts/ByWidth.tsx';
 import { changeHeader } from '../editor/edits.ts';
 import { keepLeading } from './edits.ts';
 import { Optional } from './FoldTag.tsx';

@@ -5,7 +5,7 @@ import { fittingFold } from '@hatrail/core/header/layout';
 import { leastWidth, roomNeeded, widestEntry, type Taker } from '@hatrail/core/header/readings';
 import type { Measure } from '@hatrail/core/measure/measure';
 import type { Header } from '@hatrail/core/model/header';
-import { STEP_RANGE } from '@hatrail/core/model/item';
+import { STEP_RANGE } from '@hatrail/core/model/stepped';
 import type { Site } from '@hatrail/core/model/site';
 import { GREATEST_WIDTH, LEAST_WIDTH } from '@hatrail/core/sweep/widths';
 import { useEditor } from '../editor/store.ts';

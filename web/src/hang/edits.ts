@@ -1,7 +1,8 @@
 import { at } from '@hatrail/core/lists';
 import { foldToo, headerItems, PLACES, type Header, type RailPlace } from '@hatrail/core/model/header';
 import { foldOf } from '@hatrail/core/header/fold';
-import { STEP_RANGE, type Item } from '@hatrail/core/model/item';
+import type { Item } from '@hatrail/core/model/item';
+import { STEP_RANGE } from '@hatrail/core/model/stepped';
 import type { Site } from '@hatrail/core/model/site';
 import { changeHeader } from '../editor/edits.ts';
 import { useEditor } from '../editor/store.ts';

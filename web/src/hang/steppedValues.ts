@@ -1,6 +1,6 @@
 import type { Item, ItemStep, NameItem } from '@hatrail/core/model/item';
 import type { Site } from '@hatrail/core/model/site';
-import type { SteppedChoice, SteppedValue } from './ByWidth.tsx';
+import type { SteppedChoice, SteppedValue } from '../parts/ByWidth.tsx';
 
 /** What of an item can change by width. */
 export function steppedValues(site: Site, item: Item): SteppedValue<ItemStep>[] {

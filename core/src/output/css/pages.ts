@@ -2,6 +2,7 @@ import { cssColour } from '../../colour/rgb.ts';
 import { coveredBy, layoutAt, solvedFold } from '../../header/layout.ts';
 import type { Measure } from '../../measure/measure.ts';
 import type { Header } from '../../model/header.ts';
+import { backdropAt } from '../../model/layer.ts';
 import { resolveColour } from '../../model/palette.ts';
 import type { Site } from '../../model/site.ts';
 import { headingInk, headingStyle } from '../../model/type.ts';
@@ -43,16 +44,28 @@ export function siteCss(
     page.bands.map((band) => {
       const { unit, value } = band.height;
       const { words = {} } = band;
-      return rule(
+      const backgroundAt = (width: number) => {
+        const backdrop = { ...backdropAt(band.backdrop, width), colour: bandColours(site, band).ground };
+        return cssBackground(backdrop, palette, (id) => cssImage(to, id));
+      };
+      const steps = [...(band.backdrop.picture?.steps ?? [])].sort((a, b) => b.below - a.below);
+      const narrower = steps.map(({ below }) =>
+        within(
+          `@container page (width < ${px(below)})`,
+          rule(`.page-${page.id} > #${band.id}`, `background: ${backgroundAt(below - 1)}`),
+        ),
+      );
+      const whole = rule(
         `.page-${page.id} > #${band.id}`,
         `color: ${cssColour(resolveColour(palette, bandColours(site, band).ink))}`,
-        `background: ${cssBackground({ ...band.backdrop, colour: bandColours(site, band).ground }, palette, (id) => cssImage(to, id))}`,
+        `background: ${backgroundAt(Infinity)}`,
         cssBlending(band.backdrop) !== undefined && `background-blend-mode: ${cssBlending(band.backdrop)}`,
         words.width !== undefined && `--words: ${px(words.width)}`,
         words.offset !== undefined && words.place !== 'middle' && `--words-x: ${px(words.offset)}`,
         ...placeCss(words.place),
         unit === 'px' ? `min-height: ${px(Math.round(value))}` : `min-height: round(${value}vh, 1px)`,
       );
+      return whole + narrower.join('');
     }),
   );
   return [

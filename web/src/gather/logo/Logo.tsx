@@ -9,7 +9,7 @@ import { LOGO_VARIANTS, LOGO_VARIANT_NAMES, SiteLogo, type LogoVariant } from '@
 import { Site } from '@hatrail/core/model/site';
 import type { EditorContext } from '../../editor/Editor.tsx';
 import { useEditor } from '../../editor/store.ts';
-import { ByWidth } from '../../hang/ByWidth.tsx';
+import { ByWidth } from '../../parts/ByWidth.tsx';
 import { changeHeader } from '../../editor/edits.ts';
 import { changeItem, hang } from '../../hang/edits.ts';
 import { FileButton } from '../../parts/FileButton.tsx';

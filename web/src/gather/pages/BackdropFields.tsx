@@ -6,6 +6,7 @@ import type { Site } from '@hatrail/core/model/site';
 import { ColourField } from '../../parts/ColourField.tsx';
 import { ChoiceField, OnOff, FieldRow } from '../../parts/fields.tsx';
 import { NumberField } from '../../parts/NumberField.tsx';
+import { ByWidth } from '../../parts/ByWidth.tsx';
 
 /** The layers of a band's backdrop above its colour, bottom first. */
 
@@ -191,6 +192,33 @@ export function PictureFields({ site, band, change }: BandFieldsProps) {
               )}
             </span>
           </FieldRow>
+          <ByWidth
+            of="the picture’s place"
+            steps={picture.steps}
+            canHide={false}
+            values={[
+              { key: 'x', label: 'Across', unit: '%', min: 0, max: 100, base: picture.x },
+              { key: 'y', label: 'Down', unit: '%', min: 0, max: 100, base: picture.y },
+              ...(picture.share === undefined
+                ? []
+                : [
+                    {
+                      key: 'share' as const,
+                      label: 'Share',
+                      unit: '%',
+                      min: 1,
+                      max: 400,
+                      base: picture.share,
+                    },
+                  ]),
+            ]}
+            onChange={(steps, label) =>
+              change(label, ({ backdrop: { picture: draft } }) => {
+                if (steps) draft!.steps = steps;
+                else delete draft!.steps;
+              })
+            }
+          />
           <FieldRow label="Repeat">
             <ChoiceField
               label="How the picture repeats"

@@ -1,8 +1,8 @@
 import { at } from '@hatrail/core/lists';
 import { Button } from '@mui/material';
-import { STEP_RANGE } from '@hatrail/core/model/item';
-import { ChoiceField, OnOff, FieldRow } from '../parts/fields.tsx';
-import { NumberField } from '../parts/NumberField.tsx';
+import { STEP_RANGE } from '@hatrail/core/model/stepped';
+import { ChoiceField, OnOff, FieldRow } from './fields.tsx';
+import { NumberField } from './NumberField.tsx';
 
 /** One value that can change by width: its name, range, and what it is without a step. */
 export interface SteppedValue<S> {
@@ -11,6 +11,8 @@ export interface SteppedValue<S> {
   min: number;
   max: number;
   base: number;
+  /** px where nothing is said. */
+  unit?: string;
 }
 
 /** One choice that can change by width. */
@@ -130,14 +132,14 @@ export function ByWidth<S extends { below: number; shown?: boolean | undefined }
               </FieldRow>
             );
           })}
-          {values.map(({ key, label, min, max, base }) => {
+          {values.map(({ key, label, min, max, base, unit = 'px' }) => {
             const own = step[key] as number | undefined;
             return (
               <FieldRow key={key} label={label}>
                 <span className="row">
                   <NumberField
                     label={`${label} of ${of} below ${step.below} px`}
-                    unit="px"
+                    unit={unit}
                     min={min}
                     max={max}
                     step={0.5}
