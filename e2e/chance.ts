@@ -327,6 +327,7 @@ export function chanceSite(base: Site, seed: number): Dressed {
   const bands = Array.from({ length: 8 }, (_, i) => ({
     ...placed(bandByChance(by, `band-${i}`, false)),
     ...(turning && {
+      contents: [{ kind: 'paragraph' as const, text: 'Words that go along' }],
       turns: {
         tint: { colour: colour(), opacity: between(3, 9) / 10 },
         from: between(-150, 50),
