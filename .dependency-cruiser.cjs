@@ -32,7 +32,7 @@ const CORE = {
   placed: ['header', 'layers', 'model'],
   // Rows brought together, and what clears them.
   finding: ['header', 'model', 'placed', 'remedy', 'sweep'],
-  output: ['colour', 'css', 'header', 'layers', 'measure', 'model', 'page', 'placed', 'sweep'],
+  output: ['colour', 'css', 'geometry', 'header', 'layers', 'measure', 'model', 'page', 'placed', 'sweep'],
   // What is computed beside contrast.
   checks: ['colour', 'geometry', 'header', 'layers', 'measure', 'model', 'page', 'sweep'],
   // What was found, in the forms in which it is handed on.

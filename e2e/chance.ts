@@ -326,6 +326,9 @@ export function chanceSite(base: Site, seed: number): Dressed {
   };
   const bands = Array.from({ length: 8 }, (_, i) => ({
     ...placed(bandByChance(by, `band-${i}`, false)),
+    ...(inks.chance(0.3) && {
+      edge: { start: inks.between(0, 60), middle: inks.between(0, 60), end: inks.between(0, 60) },
+    }),
     ...(turning && {
       contents: [{ kind: 'paragraph' as const, text: 'Words that go along' }],
       turns: {

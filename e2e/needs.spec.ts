@@ -386,6 +386,29 @@ describe('an owner', () => {
     await expect.poll(() => bands().map(({ turns }) => turns), SLOW).toEqual([undefined, undefined]);
   });
 
+  test('shapes the lower edge of a band, and moves its picture where it is narrow', STORY, async () => {
+    const { tab } = owner;
+    await tab.goto(`${owner.running.url}/sites/${owner.siteId}/gather/pages`);
+    const band = () => owner.kept(owner.siteId).pages[0]!.bands[0]!;
+    const before = band();
+    await tab.getByRole('button', { name: /^Opening/ }).click();
+    await tab.getByRole('switch', { name: 'Shaped lower edge' }).click();
+    const middle = tab.getByRole('textbox', { name: 'What comes after reaches up in the middle' });
+    await middle.fill('24');
+    await middle.press('Enter');
+    await expect.poll(() => band().edge, SLOW).toEqual({ start: 40, middle: 24, end: 40 });
+    await tab.getByRole('button', { name: 'Change it below a width' }).click();
+    const across = tab.getByRole('textbox', { name: 'Across of the picture’s place below 760 px' });
+    await across.fill('80');
+    await across.press('Enter');
+    await expect.poll(() => band().backdrop.picture?.steps, SLOW).toEqual([{ below: 760, x: 80 }]);
+    expect(await axeFindings(tab, ['iframe'])).toEqual([]);
+    await tab.goto(`${owner.running.url}/sites/${owner.siteId}/dress?moment=top`);
+    await expect.poll(() => owner.inFrame('.band', 'clip-path', '::after'), SLOW).toMatch(/^polygon/);
+    expect(await owner.inFrame('.band', 'height', '::after')).toBe('40px');
+    await owner.keep(owner.siteId, ({ pages }) => void (pages[0]!.bands[0] = before));
+  });
+
   test('puts a value of the first moment back', STORY, async () => {
     const { tab } = owner;
     const top = () => header().looks.top.fill?.opacity;

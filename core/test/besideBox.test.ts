@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { PLAIN } from '../src/layers/index.ts';
-import { cutDepthAt } from '../src/layers/cut.ts';
+import { cutDepthAt } from '../src/geometry/cut.ts';
 import { blurredPatch, plainPatch } from '../src/stack/blur.ts';
 import { linesBeside, shadowBeside } from '../src/stack/besideBox.ts';
 import { boxCoverage, coversArea, type StackLayer } from '../src/stack/layers.ts';

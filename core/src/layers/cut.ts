@@ -1,6 +1,7 @@
 import { IsOptional } from 'class-validator';
 import { InRange } from '../model/rules.ts';
 import { px, rule } from '../css/text.ts';
+import { CUT_STEPS, cutDepth, weightsAt, type CutEdge } from '../geometry/cut.ts';
 import { layerKind, mixNumbers } from './kind.ts';
 
 /** How far the lower edge hangs below the header's box, at its start, middle and end: a cut edge. CSS pixels. */
@@ -8,13 +9,6 @@ export class CutLook {
   @IsOptional() @InRange(0, 160, 'px') start?: number;
   @IsOptional() @InRange(0, 160, 'px') middle?: number;
   @IsOptional() @InRange(0, 160, 'px') end?: number;
-}
-
-export type CutEdge = Required<CutLook>;
-
-/** How far a cut edge hangs below the header's box at most, CSS pixels. */
-export function cutDepth({ cut: { start, middle, end } }: { cut: CutEdge }): number {
-  return Math.max(start, middle, end);
 }
 
 const shows = (cut: CutEdge) => cutDepth({ cut }) > 0;
@@ -53,26 +47,6 @@ export const cut = layerKind<CutLook, CutEdge>({
         : [],
   },
 });
-
-/** Steps in which the curve of a cut lower edge is drawn. */
-const CUT_STEPS = 24;
-
-/** How much each of the three depths counts at a place, 0 to 1 from start to end: Lagrange's polynomial through them. */
-function weightsAt(t: number): [number, number, number] {
-  const weight = (v: number) => Number(v.toFixed(4));
-  return [weight(2 * (t - 0.5) * (t - 1)), weight(-4 * t * (t - 1)), weight(2 * t * (t - 0.5))];
-}
-
-/** How deep a cut edge hangs at a place, 0 to 1 from start to end: straight between two steps. CSS pixels, never negative. */
-export function cutDepthAt({ start, middle, end }: CutEdge, place: number): number {
-  const stepAt = (i: number) => {
-    const [a, b, c] = weightsAt(i / CUT_STEPS);
-    return Math.max(0, a * start + b * middle + c * end);
-  };
-  const at = Math.min(1, Math.max(0, place)) * CUT_STEPS;
-  const low = Math.floor(at);
-  return stepAt(low) + (at - low) * (stepAt(Math.min(CUT_STEPS, low + 1)) - stepAt(low));
-}
 
 /** The outline of a cut lower edge: a curve through its three depths, drawn in steps. */
 function cutOutline(): string {

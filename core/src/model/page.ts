@@ -95,6 +95,17 @@ export class BandTurn {
   @InRange(1, 4000, 'px') over: number;
 }
 
+/** A band's lower edge as a curve: how far what comes after it reaches up at its start, middle and end, CSS pixels. */
+export class BandEdge {
+  @InRange(0, 160, 'px') start: number;
+  @InRange(0, 160, 'px') middle: number;
+  @InRange(0, 160, 'px') end: number;
+  /** Of what reaches up; the ground of the band after it where nothing is said, or the page's colour after the last. */
+  @IsOptional()
+  @Nested(() => ColourUse)
+  colour?: ColourUse;
+}
+
 /** One full-width horizontal part of a page. */
 export class Band {
   @IsId() id: string;
@@ -110,6 +121,9 @@ export class Band {
   @IsOptional()
   @Nested(() => BandTurn)
   turns?: BandTurn;
+  @IsOptional()
+  @Nested(() => BandEdge)
+  edge?: BandEdge;
   @IsOptional()
   @Nested(() => BandWords)
   words?: BandWords;

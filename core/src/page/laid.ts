@@ -1,3 +1,4 @@
+import type { CutEdge } from '../geometry/cut.ts';
 import type { Rgb } from '../colour/rgb.ts';
 import type { Box } from '../geometry/box.ts';
 import type { Font } from '../measure/measure.ts';
@@ -15,6 +16,7 @@ export interface LaidLine {
 
 export type Block =
   | { kind: 'text'; role: 'heading' | 'paragraph'; font: Font; colour: Rgb; turned?: Rgb; lines: LaidLine[] }
+  | { kind: 'edge'; box: Box; colour: Rgb; edge: CutEdge }
   | { kind: 'card'; box: Box; colour: Rgb }
   | { kind: 'button'; box: Box; colour: Rgb; radius: number }
   | { kind: 'picture'; box: Box; picture: string; focus: { x: number; y: number } };

@@ -1,4 +1,5 @@
 import { resolveColour } from '../model/palette.ts';
+import { edgeColour, edgeHeight } from './edge.ts';
 import { backdropAt } from '../model/layer.ts';
 import type { Band, BandHeight, Page, Snapshot } from '../model/page.ts';
 import type { Picture } from '../model/picture.ts';
@@ -90,9 +91,14 @@ function layoutBand(
     blocks.push(...laid.blocks);
     y += laid.height;
   });
-  const needed = y + step.bandPadding - top;
+  const reach = edgeHeight(band);
+  const needed = y + step.bandPadding + reach - top;
   const height = Math.max(bandHeightPx(band.height, view.windowHeight), needed);
   const backdrop = { ...backdropAt(band.backdrop, view.width), colour: bandColours(site, band).ground };
-  const { turns } = band;
+  const { turns, edge } = band;
+  if (edge && reach > 0) {
+    const box = { x: 0, y: top + height - reach, width: view.width, height: reach };
+    blocks.unshift({ kind: 'edge', box, colour: edgeColour(site, page, band), edge });
+  }
   return { id: band.id, name: band.name, top, height, needed, backdrop, ...(turns && { turns }), blocks };
 }

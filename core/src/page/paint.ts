@@ -5,6 +5,7 @@ import { setType, type TypeContext } from '../measure/measure.ts';
 import { snapBox, type Box, type Size } from '../geometry/box.ts';
 import { gradientLine, stopPlaces } from '../geometry/gradient.ts';
 import type { Block, LaidBand, LaidPage } from './laid.ts';
+import { cutPoints } from '../geometry/cut.ts';
 import { CARD_RADIUS } from './metrics.ts';
 import { tilingOf, type TilePlacing } from './placing.ts';
 
@@ -32,6 +33,8 @@ export interface PaintingContext extends TypeContext {
   save(): void;
   restore(): void;
   beginPath(): void;
+  moveTo(x: number, y: number): void;
+  lineTo(x: number, y: number): void;
   rect(x: number, y: number, width: number, height: number): void;
   roundRect(x: number, y: number, width: number, height: number, radius: number): void;
   clip(): void;
@@ -227,6 +230,19 @@ function paintBlock(block: Block, context: PaintingContext, paints: Paints, turn
       context.fillStyle = cssColour((turned ? block.turned : undefined) ?? block.colour);
       for (const line of block.lines) context.fillText(line.text, line.x, line.baseline);
       return;
+    case 'edge': {
+      const { x, y, width, height } = block.box;
+      const bottom = y + height;
+      context.fillStyle = cssColour(block.colour);
+      context.beginPath();
+      context.moveTo(x, bottom);
+      cutPoints(block.edge).forEach((depth, i, all) =>
+        context.lineTo(x + (width * i) / (all.length - 1), bottom - depth),
+      );
+      context.lineTo(x + width, bottom);
+      context.fill();
+      return;
+    }
     case 'card':
     case 'button': {
       const { x, y, width, height } = snapBox(block.box);

@@ -1,5 +1,5 @@
 import type { Rgba } from '../colour/rgb.ts';
-import { cutDepth, cutDepthAt, type CutEdge } from '../layers/cut.ts';
+import { cutDepth, cutDepthAt, type CutEdge } from '../geometry/cut.ts';
 import type { BlendMode } from '../colour/blend.ts';
 import { sizeOf, type Area } from '../geometry/area.ts';
 import { readGradient, type LaidGradient } from '../geometry/gradient.ts';

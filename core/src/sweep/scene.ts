@@ -2,7 +2,7 @@ import { coveredBy, layoutHeader, type HeaderInk } from '../header/layout.ts';
 import type { HeaderLayout } from '../header/laid.ts';
 import { changesByScroll, keepsToBottom } from '../header/manner.ts';
 import { looksOf } from '../header/look.ts';
-import { cutDepth } from '../layers/cut.ts';
+import { cutDepth } from '../geometry/cut.ts';
 import type { Measure } from '../measure/measure.ts';
 import { MOMENTS, momentsOf, type Header, type Moment } from '../model/header.ts';
 import type { Page } from '../model/page.ts';

@@ -15,7 +15,7 @@ import type { Drawing, LogoPixels } from '../stack/drawing.ts';
 import { coversArea, type Blur, type Stack, type StackLayer } from '../stack/layers.ts';
 import { textShadowLayer } from '../stack/textShadow.ts';
 import { laid, overlayOver, type Laid, type Overlay } from '../stack/overlay.ts';
-import { cutDepth } from '../layers/cut.ts';
+import { cutDepth } from '../geometry/cut.ts';
 import { areaOf } from '../geometry/box.ts';
 import { linesBeside, shadowBeside } from '../stack/besideBox.ts';
 import { isBare, wornLayers } from '../stack/worn.ts';

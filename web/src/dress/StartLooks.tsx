@@ -2,6 +2,7 @@ import { Button, Dialog, DialogActions, DialogContent, DialogTitle } from '@mui/
 import { useMemo } from 'react';
 import type { Header, Looks } from '@hatrail/core/model/header';
 import type { Page } from '@hatrail/core/model/page';
+import type { Site } from '@hatrail/core/model/site';
 import { fittedTo } from '@hatrail/core/start/fitted';
 import { START_LOOKS } from '@hatrail/core/start/looks';
 import { STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
@@ -24,19 +25,23 @@ interface Offer {
   name: string;
   says: string;
   looks: Looks;
+  /** Its colours are roles, to be fitted to the site. */
+  isReady?: boolean;
+}
+
+/** What the site has kept, and what is ready made. */
+function offersFor(site: Site): Offer[] {
+  const kept = (site.parts ?? []).flatMap(({ id, name, looks }) =>
+    looks ? [{ id: `kept-${id}`, name, says: 'Kept in this site', looks }] : [],
+  );
+  return [...kept, ...START_LOOKS.map((start) => ({ ...start, isReady: true }))];
 }
 
 /** Looks to start from, each worn by the header in hand over the site's own pages, with its verdict; one of them is taken. */
 export function StartLooks({ onClose, ...props }: StartLooksProps) {
   const { header, loaded } = props;
   const { site } = loaded;
-  const offers = useMemo((): Offer[] => {
-    const kept = (site.parts ?? []).flatMap(({ id, name, looks }) =>
-      looks ? [{ id: `kept-${id}`, name, says: 'Kept in this site', looks }] : [],
-    );
-    return [...kept, ...START_LOOKS.map((start) => fittedTo(site, start))];
-  }, [site]);
-  const take = ({ name, looks }: Offer) => {
+  const take = (name: string, looks: Looks) => {
     changeHeader(header.id, `Wear ${name}`, (draft) => {
       draft.looks = structuredClone(looks);
       delete draft.part;
@@ -53,8 +58,8 @@ export function StartLooks({ onClose, ...props }: StartLooksProps) {
           {STANDARD_WIDTHS.join(', ')} px. What rails and items wear of their own stays. Undo takes it back.
         </p>
         <ul className="ready-headers">
-          {offers.map((offer) => (
-            <LookTrial key={offer.id} offer={offer} onTake={() => take(offer)} {...props} />
+          {offersFor(site).map((offer) => (
+            <LookTrial key={offer.id} offer={offer} onTake={(looks) => take(offer.name, looks)} {...props} />
           ))}
         </ul>
       </DialogContent>
@@ -68,23 +73,27 @@ export function StartLooks({ onClose, ...props }: StartLooksProps) {
 const HEIGHT = 104;
 
 function LookTrial({
-  offer,
+  offer: { name, says, looks, isReady = false },
   loaded,
   header,
   page,
   onTake,
-}: Omit<StartLooksProps, 'onClose'> & { offer: Offer; onTake: () => void }) {
-  const worn = useMemo(() => ({ ...header, looks: offer.looks }), [header, offer]);
+}: Omit<StartLooksProps, 'onClose'> & { offer: Offer; onTake: (looks: Looks) => void }) {
+  const { site } = loaded;
+  const worn = useMemo(
+    () => ({ ...header, looks: isReady ? fittedTo(site, looks) : looks }),
+    [header, site, looks, isReady],
+  );
   const tried = useMemo(() => withHeader(loaded, worn), [loaded, worn]);
   return (
     <TrialCard
-      name={offer.name}
-      says={offer.says}
+      name={name}
+      says={says}
       tried={tried}
       header={worn}
       page={page}
       height={HEIGHT}
-      onTake={onTake}
+      onTake={() => onTake(worn.looks)}
     />
   );
 }

@@ -6,6 +6,9 @@ import { backdropAt } from '../../model/layer.ts';
 import { resolveColour } from '../../model/palette.ts';
 import type { Site } from '../../model/site.ts';
 import { headingInk, headingStyle } from '../../model/type.ts';
+import { cutPoints } from '../../geometry/cut.ts';
+import type { Band, Page } from '../../model/page.ts';
+import { edgeColour, edgeHeight } from '../../page/edge.ts';
 import { bandColours } from '../../page/contents.ts';
 import {
   BLOCK_GAP,
@@ -63,9 +66,10 @@ export function siteCss(
         words.width !== undefined && `--words: ${px(words.width)}`,
         words.offset !== undefined && words.place !== 'middle' && `--words-x: ${px(words.offset)}`,
         ...placeCss(words.place),
+        edgeHeight(band) > 0 && `--edge: ${px(edgeHeight(band))}`,
         unit === 'px' ? `min-height: ${px(Math.round(value))}` : `min-height: round(${value}vh, 1px)`,
       );
-      return whole + narrower.join('');
+      return whole + narrower.join('') + edgeCss(site, page, band);
     }),
   );
   return [
@@ -76,6 +80,31 @@ export function siteCss(
     turningCss(site),
     snapshotCss(site),
   ].join('');
+}
+
+/** A band's lower edge: what comes after it, reaching up in a curve, over its ground and under its words. */
+function edgeCss(site: Site, page: Page, band: Band): string {
+  const { edge } = band;
+  const reach = edgeHeight(band);
+  if (!edge || reach === 0) return '';
+  const self = `.page-${page.id} > #${band.id}`;
+  const points = cutPoints(edge).map(
+    (depth, i, all) =>
+      `${Number(((100 * i) / (all.length - 1)).toFixed(3))}% calc(100% - ${px(Number(depth.toFixed(3)))})`,
+  );
+  return (
+    rule(self, 'position: relative', 'isolation: isolate') +
+    rule(
+      `${self}::after`,
+      'content: ""',
+      'position: absolute',
+      'z-index: -1',
+      'inset: auto 0 0',
+      `height: ${px(reach)}`,
+      `background: ${cssColour(edgeColour(site, page, band))}`,
+      `clip-path: polygon(0 100%, ${points.join(', ')}, 100% 100%)`,
+    )
+  );
 }
 
 /** Room at the top of the first band for a header that lies over it, at every width. */
@@ -89,11 +118,13 @@ export function coveredCss(site: Site, header: Header, measure: Measure): string
 
 function baseCss(site: Site): string {
   const counts = [...new Set(site.pages.flatMap(({ bands }) => bands.flatMap(pictureCounts)))];
+  const hasEdges = site.pages.some(({ bands }) => bands.some((band) => edgeHeight(band) > 0));
   const steps = PAGE_STEPS.map((step) => {
     const padding = px(step.bandPadding);
     const columns = (count: number) => `grid-template-columns: repeat(${count}, minmax(0, 1fr))`;
     const css = [
       rule('.band', `padding: ${padding} max(${px(step.gutter)}, calc((100% - ${px(CONTENT_MAX)}) / 2))`),
+      hasEdges ? rule('.band', `padding-bottom: calc(${padding} + var(--edge, 0px))`) : '',
       rule('.band:first-child', `padding-top: calc(${padding} + var(--covered))`),
       ...([1, 2] as const).map((level) => {
         const heading = headingStyle(site.type, level);

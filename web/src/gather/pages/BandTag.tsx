@@ -12,6 +12,7 @@ import { reusableBand } from '../../reuse/kinds.ts';
 import { Reuse } from '../../reuse/Reuse.tsx';
 import { GradientFields, PictureFields } from './BackdropFields.tsx';
 import { TintFields, TurnFields } from './TintFields.tsx';
+import { EdgeFields } from './EdgeFields.tsx';
 import { Contents } from './Contents.tsx';
 
 /** A band's tag: height, backdrop from the bottom up, ink and contents. */
@@ -98,6 +99,7 @@ export function BandTag({ site, page, band }: { site: Site; page: Page; band: Ba
       <GradientFields site={site} band={band} change={change} />
       <PictureFields site={site} band={band} change={change} />
       <TintFields site={site} band={band} change={change} />
+      <EdgeFields site={site} band={band} change={change} />
       <TurnFields site={site} band={band} change={change} />
       <TargetField
         site={site}

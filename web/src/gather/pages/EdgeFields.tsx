@@ -1,0 +1,67 @@
+import type { BandEdge } from '@hatrail/core/model/page';
+import { FieldRow, OnOff } from '../../parts/fields.tsx';
+import { NumberField } from '../../parts/NumberField.tsx';
+import { OptionalColour } from '../../parts/OptionalColour.tsx';
+import type { BandFieldsProps } from './BackdropFields.tsx';
+
+const PLACES = [
+  ['start', 'at the start'],
+  ['middle', 'in the middle'],
+  ['end', 'at the end'],
+] as const;
+
+/** A band's lower edge as a curve: how far what comes after it reaches up. */
+export function EdgeFields({ site, band, change }: BandFieldsProps) {
+  const { edge } = band;
+  const inEdge = (make: (draft: BandEdge) => void) =>
+    change('Lower edge of a band', (draft) => make(draft.edge!));
+  return (
+    <fieldset className="layer-fields">
+      <legend>
+        <OnOff
+          label="Shaped lower edge"
+          value={edge !== undefined}
+          onChange={(on) =>
+            change('Shaped lower edge', (draft) => {
+              if (on) draft.edge = { start: 40, middle: 0, end: 40 };
+              else delete draft.edge;
+            })
+          }
+        />
+        Shaped lower edge
+      </legend>
+      {edge && (
+        <>
+          <FieldRow label="Reaches up">
+            <span className="row">
+              {PLACES.map(([place, words]) => (
+                <NumberField
+                  key={place}
+                  label={`What comes after reaches up ${words}`}
+                  unit={`px ${words}`}
+                  min={0}
+                  max={160}
+                  value={edge[place]}
+                  onChange={(value) => inEdge((draft) => void (draft[place] = value))}
+                />
+              ))}
+            </span>
+          </FieldRow>
+          <OptionalColour
+            row="Colour"
+            label="Colour of the lower edge"
+            palette={site.palette}
+            use={edge.colour}
+            automatic="the ground of what comes after"
+            onChange={(colour) =>
+              inEdge((draft) => {
+                if (colour) draft.colour = colour;
+                else delete draft.colour;
+              })
+            }
+          />
+        </>
+      )}
+    </fieldset>
+  );
+}
