@@ -397,7 +397,7 @@ describe('an owner', () => {
     await middle.fill('24');
     await middle.press('Enter');
     await expect.poll(() => band().edge, SLOW).toEqual({ start: 40, middle: 24, end: 40 });
-    await tab.getByRole('button', { name: 'Change it below a width' }).click();
+    await tab.getByRole('button', { name: 'Change the picture’s place below a width' }).click();
     const across = tab.getByRole('textbox', { name: 'Across of the picture’s place below 760 px' });
     await across.fill('80');
     await across.press('Enter');

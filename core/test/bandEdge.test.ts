@@ -30,8 +30,13 @@ test('what comes after a band reaches up into it, in its own ground, and its wor
   });
   expect(laid.blocks.length).toBe(plain.blocks.length + 1);
   next!.pairing = undefined as never;
-  next!.backdrop.colour = { colour: '#102030' };
+  next!.backdrop = { colour: { colour: '#102030' } };
   expect(edgeColour(site, page, band!)).toEqual({ r: 16, g: 32, b: 48 });
+  // A gradient downwards begins there, and a tint lies over it.
+  const stops = [100, 0].map((at) => ({ colour: { colour: at ? '#ffffff' : '#203040' }, opacity: 0.5, at }));
+  next!.backdrop.gradient = { angle: 180, stops };
+  next!.backdrop.tint = { colour: { colour: '#000000' }, opacity: 0.25 };
+  expect(edgeColour(site, page, band!)).toEqual({ r: 18, g: 30, b: 42 });
   band!.edge.colour = { colour: '#ffffff' };
   expect(edgeColour(site, page, band!)).toEqual({ r: 255, g: 255, b: 255 });
   const css = siteCss(site, undefined, measure, rootAddresses(site, {}));

@@ -10,9 +10,27 @@ export function edgeHeight({ edge }: Pick<Band, 'edge'>): number {
   return edge ? Math.ceil(cutDepth({ cut: edge })) : 0;
 }
 
-/** The colour in which a band's lower edge is shaped: its own, or the ground of what comes after it. */
+/** A colour over another, 8 bits a channel. */
+function over(below: Rgb, above: Rgb, opacity: number): Rgb {
+  const level = (key: keyof Rgb) => Math.round(below[key] + (above[key] - below[key]) * opacity);
+  return { r: level('r'), g: level('g'), b: level('b') };
+}
+
+/** What a band is coloured at its upper edge, its picture apart: its ground, and over that what its gradient begins with and its tint. */
+function upperColour(site: Site, band: Band): Rgb {
+  const { gradient, tint } = band.backdrop;
+  const ground = resolveColour(site.palette, bandColours(site, band).ground);
+  const stops = gradient?.angle === 180 ? [...gradient.stops].sort((a, b) => a.at - b.at) : [];
+  const layers = [...stops.slice(0, 1), ...(tint ? [tint] : [])];
+  return layers.reduce(
+    (below, { colour, opacity }) => over(below, resolveColour(site.palette, colour), opacity),
+    ground,
+  );
+}
+
+/** The colour in which a band's lower edge is shaped: its own, or that of what comes after it at its upper edge. */
 export function edgeColour(site: Site, page: Page, band: Band): Rgb {
+  if (band.edge?.colour) return resolveColour(site.palette, band.edge.colour);
   const next = page.bands[page.bands.indexOf(band) + 1];
-  const use = band.edge?.colour ?? (next ? bandColours(site, next).ground : page.colour);
-  return resolveColour(site.palette, use);
+  return next ? upperColour(site, next) : resolveColour(site.palette, page.colour);
 }
