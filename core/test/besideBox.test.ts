@@ -4,7 +4,13 @@ import { cutDepthAt } from '../src/geometry/cut.ts';
 import { blurredPatch, plainPatch } from '../src/stack/blur.ts';
 import { linesBeside, shadowBeside } from '../src/stack/besideBox.ts';
 import { boxCoverage, coversArea, type StackLayer } from '../src/stack/layers.ts';
+import type { Header, Manner, Rail } from '../src/model/header.ts';
+import type { Item } from '../src/model/item.ts';
+import { readAt } from '../src/sweep/exact.ts';
 import { isWithinBlur } from '../src/sweep/overEdge.ts';
+import { sceneTargets } from '../src/sweep/prove.ts';
+import { behindAt, layoutScene } from '../src/sweep/scene.ts';
+import { header, measure, noDrawing, raster, site } from './made.ts';
 
 /** What lies round a header's box, by worked values. */
 
@@ -120,5 +126,57 @@ describe('over the edge of what is blurred', () => {
     const over = (top: number, bottom: number) =>
       isWithinBlur({ stack: { blur, layers: [] }, overlay: { area: { ...area, top, bottom } } as never });
     expect([over(2, 20), over(2, 21)]).toEqual([true, false]);
+  });
+});
+
+describe('what cannot be seen whatever lies behind it', () => {
+  const text = (id: string, shift: number): Item => ({ kind: 'text', id, text: 'Notice', size: 16, shift });
+  /** The least contrast of each text of a header over a white page, at its top. */
+  const read = (places: Partial<Pick<Rail, 'start' | 'middle' | 'end'>>[], manner: Partial<Manner> = {}) => {
+    const rails = places.map((place) => ({
+      height: 60,
+      inset: 20,
+      gap: 10,
+      start: [],
+      middle: [],
+      end: [],
+      ...place,
+    }));
+    const of: Header = {
+      ...header,
+      rails,
+      looks: { top: { ink: { link: { colour: '#000000' } } }, scrolled: {} },
+      manner: { ...header.manner, lies: 'over', ...manner },
+    };
+    const scene = layoutScene({ ...site, headers: [of] }, of, site.pages[0]!, { width: 1280 }, measure);
+    const white = raster(1280, scene.laid.height, () => ({ r: 255, g: 255, b: 255 }));
+    return Object.fromEntries(
+      sceneTargets(scene, 'top', noDrawing)
+        .filter(({ state }) => state === 'rest')
+        .map((target) => [target.ink.id, Math.round(readAt(target, white, behindAt(scene, 0)).contrast)]),
+    );
+  };
+  test('letters over which those of another item lie are lost, and so are these', () => {
+    expect(read([{ start: [text('a', 0)] }, { end: [text('b', -40)] }])).toEqual({ a: 21, b: 21 });
+    expect(read([{ start: [text('a', 0)] }, { start: [text('b', -60)] }])).toEqual({ a: 1, b: 1 });
+  });
+  test('so are letters that hang into a later rail, under a ground of that; over one of an earlier rail they are read', () => {
+    const backing = { colour: { colour: '#dddddd' }, opacity: 1, x: 10, y: 10, radius: 0 };
+    const backed = (id: string): Item => ({
+      kind: 'text',
+      id,
+      text: 'A long line of text',
+      size: 16,
+      backing,
+    });
+    const [hung, other] = [{ start: [text('a', 30)] }, { start: [backed('b')] }];
+    expect(read([hung, other]).a).toBe(1);
+    expect(read([{ ...other }, { start: [text('a', -32)] }]).a).toBeGreaterThan(10);
+  });
+  test('letters that hang out of the window are lost: above it, or below a header at its lower edge', () => {
+    expect(read([{ start: [text('a', -60)] }])).toEqual({ a: 1 });
+    expect(read([{ start: [text('a', 60)] }])).toEqual({ a: 21 });
+    expect(read([{ start: [text('a', 60)] }], { onScroll: 'bottom' })).toEqual({ a: 1 });
+    expect(read([{ start: [text('a', -60)] }], { onScroll: 'bottom' })).toEqual({ a: 21 });
   });
 });

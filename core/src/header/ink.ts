@@ -19,6 +19,14 @@ export interface TextRun {
   letterEdges: number[];
 }
 
+/** The box that is inked: from the capitals of a text to its descenders, a mark's strokes, or all of a picture. */
+export function inkedBox({ what, box }: Pick<HeaderInk, 'what' | 'box'>): Box {
+  if (what.kind === 'mark') return what.inked;
+  if (what.kind !== 'text') return box;
+  const { left, advance, baseline, capHeight, descent } = what.run;
+  return { x: left, y: baseline - capHeight, width: advance, height: capHeight + descent };
+}
+
 /** What is to be read in a header: a link, the logo, a button's label or a mark. */
 export interface HeaderInk {
   /** Id of the item, or of the menu entry. */

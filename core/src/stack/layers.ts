@@ -16,7 +16,8 @@ export type StackLayerName =
   | 'backing'
   | 'buttons'
   | 'textShadow'
-  | 'window';
+  | 'window'
+  | 'others';
 
 /** What a layer paints. A new kind of paint is one member here and one line in {@link READERS}. */
 export type Paint =

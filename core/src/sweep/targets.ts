@@ -3,6 +3,7 @@ import type { HeaderInk } from '../header/layout.ts';
 import type { HeaderLayout } from '../header/laid.ts';
 import { resolveLook, resolveWorn } from '../header/look.ts';
 import type { ResolvedLook } from '../layers/index.ts';
+import { inkedBox } from '../header/ink.ts';
 import { buttonIn, inkIn, isPointedAt, ringIn, type LinkState, type InkPart } from '../header/states.ts';
 import { keepsToBottom } from '../header/manner.ts';
 import { headerItems, type Header, type Moment } from '../model/header.ts';
@@ -10,7 +11,7 @@ import type { Page } from '../model/page.ts';
 import { resolveColour } from '../model/palette.ts';
 import { logoPicture } from '../model/picture.ts';
 import type { Site } from '../model/site.ts';
-import { around, grown, meets, type Area } from '../geometry/area.ts';
+import { around, grown, meets, overlap, type Area } from '../geometry/area.ts';
 import type { Drawing, LogoPixels } from '../stack/drawing.ts';
 import { coversArea, type Blur, type Stack, type StackLayer } from '../stack/layers.ts';
 import { textShadowLayer } from '../stack/textShadow.ts';
@@ -240,6 +241,7 @@ function besideAll(worn: Worn, bare: Bare, area: Area, known: Known): JudgedTarg
     const backings = [
       ...backingLayers(worn.backings, area, beside ? [beside, self] : [self]),
       ...beyondWindow(worn, bare, area),
+      ...othersOver(worn, bare, area),
     ];
     const key = sightKey([area, backings]);
     const ground = known.grounds.get(key) ?? groundWith(backings);
@@ -256,10 +258,32 @@ function beyondWindow({ header, layout }: Worn, { shape }: Bare, area: Area): St
   const beyond = keepsToBottom(header)
     ? { ...area, top: Math.max(area.top, Math.ceil(layout.height)) }
     : { ...area, bottom: Math.min(area.bottom, 0) };
-  if (shape.kind !== 'cells' || beyond.top >= beyond.bottom) return [];
-  const box = { area: beyond, above: 0, below: 0 };
-  const paint = { kind: 'even', colour: { ...shape.colour, a: 1 } } as const;
-  return [{ name: 'window', owner: 'item', blend: 'normal', box, paint }];
+  return shape.kind === 'cells' ? asItsInk('window', shape.colour, beyond) : [];
+}
+
+/**
+ * Letters and marks over which another item's lie are not to be told from anything there; nor those that hang down into a later
+ * rail, where that puts a ground under its own: rail by rail, grounds and letters together, they are painted.
+ */
+function othersOver(worn: Worn, { ink, part, shape }: Bare, area: Area): StackLayer[] {
+  const { header, layout, backings } = worn;
+  // What a header of the site's own shows where is measured, not laid out: what lies over what is its own affair.
+  if (shape.kind !== 'cells' || part !== 'ink' || header.own !== undefined) return [];
+  const { colour } = shape;
+  const letters = layout.inks.flatMap((other) => (other.item === ink.item ? [] : [areaOf(inkedBox(other))]));
+  const railOf = (id: string | undefined) => layout.items.find((item) => item.id === id)?.rail ?? 0;
+  const grounds = backings
+    .filter(({ item }) => railOf(item) > (ink.rail ?? 0))
+    .flatMap(({ states, layers }) => states.flatMap(layers))
+    .flatMap(({ box, paint }) => (box && paint.kind === 'even' ? [box.area] : []));
+  return [...letters, ...grounds].flatMap((each) => asItsInk('others', colour, overlap(each, area)));
+}
+
+/** An area as an ink is: nothing of that is to be seen on it. */
+function asItsInk(name: 'window' | 'others', colour: Rgb, area: Area): StackLayer[] {
+  if (area.left >= area.right || area.top >= area.bottom) return [];
+  const paint = { kind: 'even', colour: { ...colour, a: 1 } } as const;
+  return [{ name, owner: 'item', blend: 'normal', box: { area, above: 0, below: 0 }, paint }];
 }
 
 /** A text or mark in each of its states, the lines below it, and its focus ring. */

@@ -102,7 +102,7 @@ function CutLead({ worst, cut, facts, page: { title } }: CutPanelProps) {
         {cut.letters && `“${cut.letters}” of `}
         {worst.item}
         {stateWords(worst)}, {worst.scroll} px down {title}. Each row adds a layer; the figure is the contrast
-        so far, {worst.needed} is needed.
+        so far, {worst.needed} is needed.{hiddenBy(cut)}
       </p>
     );
   }
@@ -113,6 +113,13 @@ function CutLead({ worst, cut, facts, page: { title } }: CutPanelProps) {
         : `${title} is being swept.`}
     </p>
   );
+}
+
+/** Why there is nothing to be seen of it there, where it is not for its ground. */
+function hiddenBy({ steps }: Cut): string {
+  const by = (name: Cut['steps'][number]['layer']) => steps.some(({ layer }) => layer === name);
+  if (by('others')) return ' Another item lies over it there: hang one of them elsewhere.';
+  return by('window') ? ' It hangs out of the window there: shift it less.' : '';
 }
 
 /** Layers that lie round the header's box or round letters: there is one of each. */

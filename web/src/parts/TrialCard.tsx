@@ -1,11 +1,12 @@
 import { Button } from '@mui/material';
-import type { ReactNode } from 'react';
+import { useRef, type ReactNode } from 'react';
 import type { Header } from '@hatrail/core/model/header';
 import type { Page } from '@hatrail/core/model/page';
 import { worstRow, useMeasure } from '../dress/view.ts';
 import { countItems, useProofOfAll } from '../editor/verdicts.ts';
 import type { LoadedSite } from '../engine/loadedSite.ts';
 import { LiveFrame } from './LiveFrame.tsx';
+import { useWidth } from './useWidth.ts';
 import { usePreview } from './preview.ts';
 import { VerdictText } from './Verdict.tsx';
 
@@ -32,10 +33,11 @@ export function TrialCard({ name, says, tried, header, page, height, onTake, chi
   const { rows, isWorking } = useProofOfAll(tried, header, { rest: 0 });
   const worst = worstRow(rows ?? []);
   const lost = countItems(rows ?? [], 'lost');
-  const scale = CARD / WIDTH;
+  const picture = useRef<HTMLDivElement>(null);
+  const scale = Math.min(CARD, useWidth(picture, CARD)) / WIDTH;
   return (
     <li>
-      <div className="moment-picture" style={{ height }}>
+      <div className="moment-picture" style={{ height }} ref={picture}>
         {preview && (
           <LiveFrame
             preview={preview}
