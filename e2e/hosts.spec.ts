@@ -131,7 +131,9 @@ function page({ css }: Host, order: Order): string {
       ? ''
       : '<link rel="stylesheet" href="fonts.css"><link rel="stylesheet" href="header.css"><script src="header.js"></script>';
   const head = order === 'before' ? own + ours : ours + own;
-  return `<!doctype html><html><head>${head}</head><body>${order === 'alone' ? '' : markup}<main style="${BEHIND}"></main>${OWN}</body></html>`;
+  // Neither a caret nor a change on its way is what is looked at.
+  const still = '<style>.hr input { caret-color: transparent !important }</style>';
+  return `<!doctype html><html><head>${head}${still}</head><body>${order === 'alone' ? '' : markup}<main style="${BEHIND}"></main>${OWN}</body></html>`;
 }
 
 async function show(host: Host, order: Order, width: number): Promise<void> {
@@ -199,8 +201,6 @@ async function sightsOf(host: Host, order: Order): Promise<Buffer[]> {
       () =>
         new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(() => setTimeout(done, 30)))),
     );
-    // Neither a caret nor a change on its way is what is looked at.
-    await tab.addStyleTag({ content: '.hr input { caret-color: transparent !important }' });
     const { data } = await cdp.send('Page.captureScreenshot', { format: 'png', optimizeForSpeed: true });
     shots.push((await decode(Buffer.from(data, 'base64'))).data);
     await force('.hr-link', []);

@@ -297,8 +297,7 @@ describe('what is worn', () => {
         if (!isOwn) continue;
         for (const [i, layer] of (['fill', 'tint'] as const).entries()) {
           // Without an element for it a rail shows none.
-          const isShown =
-            layer === 'fill' || selector === '.hr' || css.includes('.hr-back-1 .hr-tint');
+          const isShown = layer === 'fill' || selector === '.hr' || css.includes('.hr-back-1 .hr-tint');
           if (!said[i] || !isShown) continue;
           const { colour, opacity } = look[layer];
           expectColour(

@@ -89,8 +89,7 @@
       const leave = Math.max(
         0,
         ...all('.hr-rail[data-leaves]').map(
-          (rail) =>
-            rail.offsetHeight && rail.offsetTop + rail.offsetHeight + (bar.contains(rail) ? top : 0),
+          (rail) => rail.offsetHeight && rail.offsetTop + rail.offsetHeight + (bar.contains(rail) ? top : 0),
         ),
       );
       header.style.setProperty('--hr-leave', leave + 'px');
