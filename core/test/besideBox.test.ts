@@ -44,6 +44,11 @@ describe('the shadow of a box', () => {
     const set = thrown({ x: 0, y: 0, blur: 0, spread: 15 });
     const near = shadowBeside(set, [], { ...sharp, gap: 6 }, round);
     expect([at(near, 300, 14), at(near, 300, 13), at(near, 300, 114)]).toEqual([1, 0, 1]);
+    // Between two pixels it is whole pixels that it is told of.
+    const half = shadowBeside(set, [], { ...sharp, gap: 6.5, below: 2.5 }, round);
+    expect([at(half, 300, 13), at(half, 300, 12), at(half, 300, 102), at(half, 300, 103)]).toEqual([
+      1, 0, 1, 0,
+    ]);
     const far = shadowBeside(set, [], sharp, round);
     expect([at(far, 300, 5), at(far, 300, 4)]).toEqual([1, 0]);
   });

@@ -39,9 +39,9 @@ export function shadowBeside(
   const reach = Math.ceil(1.5 * blur) + 1;
   const reached = overlap(area, {
     left: Math.floor(thrown.x) - reach,
-    top: Math.max(Math.floor(thrown.y) - reach, own.y - gap),
+    top: Math.max(Math.floor(thrown.y) - reach, Math.floor(own.y - gap)),
     right: Math.ceil(thrown.x + thrown.width) + reach,
-    bottom: Math.min(Math.ceil(thrown.y + thrown.height) + reach, own.y + own.height + below),
+    bottom: Math.min(Math.ceil(thrown.y + thrown.height) + reach, Math.ceil(own.y + own.height + below)),
   });
   const isThere = opacity > 0 && thrown.width > 0 && thrown.height > 0;
   if (!isThere || reached.left >= reached.right || reached.top >= reached.bottom) return undefined;
@@ -138,7 +138,7 @@ export function linesBeside(
   const corners = isRound && radius > 0 ? radius + size.below : 0;
   const ring = { area: outer, above: corners, below: corners };
   const inner = { left, top, right, bottom };
-  const seen = overlap(area, { ...outer, top: Math.max(outer.top, top - gap) });
+  const seen = overlap(area, { ...outer, top: Math.max(outer.top, Math.floor(top - gap)) });
   const lines: Record<keyof typeof size, ResolvedFill> = {
     below: { colour: edge.colour, opacity: edge.on ? 1 : 0 },
     above: { colour: edge.above.colour, opacity: 1 },
