@@ -41,6 +41,8 @@ function selectorOf(site: Site, ink: HeaderInk): string {
     const part = ink.id.endsWith('-opener') ? '.hr-opener' : ':is(.hr-link, .hr-label)';
     return `${self} .hr-menu > :nth-child(${at}) > ${part}`;
   }
+  // Of a search that stands open it is the field that has the keyboard, not what is round it.
+  if (ink.item === 'find') return ink.id.endsWith('-send') ? `${self} .hr-send` : `${self} input`;
   return ink.item === 'icons' ? `${self} li:nth-child(${ink.id.endsWith('one') ? 1 : 2}) > a` : self;
 }
 
