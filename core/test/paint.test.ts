@@ -76,7 +76,7 @@ describe('a backdrop', () => {
       'flood rgb(238 242 246) 0 100 400 200',
       // A stop before its predecessor takes the predecessor's place.
       'flood gradient(200 100 200 300; 0.2 rgb(16 27 51 / 0.5), 0.2 rgb(238 242 246)) 0 100 400 200',
-      'draw picture 0 -100 400 400',
+      'draw picture 0 50 100 50 0 100 400 200',
       'flood rgb(16 27 51 / 0.3) 0 100 400 200',
     ]);
   });
@@ -147,7 +147,8 @@ describe('a page', () => {
   test('has each picture in its box, and nothing for one that is missing', () => {
     const drawn = lines.filter((line) => line.startsWith('draw'));
     expect(drawn).toHaveLength(1);
-    expect(drawn[0]).toBe('draw picture 40 231 300 300');
+    // Of the picture the part that its box shows: a sixth off above and below.
+    expect(drawn[0]).toMatch(/^draw picture 0 16\.66\d+ 100 66\.66\d+ 40 281 300 200$/);
     expect(lines.filter((line) => line.startsWith('rect 40 281 300 200'))).toHaveLength(1);
   });
 });

@@ -52,3 +52,9 @@ export function cssColour({ r, g, b }: Rgb, opacity = 1): string {
 export function hexColour({ r, g, b }: Rgb): string {
   return '#' + [r, g, b].map((v) => v.toString(16).padStart(2, '0')).join('');
 }
+
+/** A colour on its way to another, 0 to 1; rounded to 8 bits a channel. */
+export function mixRgb(from: Rgb, to: Rgb, share: number): Rgb {
+  const level = (key: keyof Rgb) => Math.round(from[key] + (to[key] - from[key]) * share);
+  return { r: level('r'), g: level('g'), b: level('b') };
+}

@@ -22,20 +22,19 @@ export function weightsAt(t: number): [number, number, number] {
 }
 
 /** The depths of a curve at its steps, from start to end; CSS pixels. */
-export function cutPoints({ start, middle, end }: CutEdge): number[] {
-  return Array.from({ length: CUT_STEPS + 1 }, (_, i) => {
-    const [a, b, c] = weightsAt(i / CUT_STEPS);
-    return Math.max(0, a * start + b * middle + c * end);
-  });
+export function cutPoints(cut: CutEdge): number[] {
+  return Array.from({ length: CUT_STEPS + 1 }, (_, i) => depthAtStep(cut, i));
+}
+
+function depthAtStep({ start, middle, end }: CutEdge, step: number): number {
+  const [a, b, c] = weightsAt(step / CUT_STEPS);
+  return Math.max(0, a * start + b * middle + c * end);
 }
 
 /** How deep a cut edge hangs at a place, 0 to 1 from start to end: straight between two steps. CSS pixels, never negative. */
-export function cutDepthAt({ start, middle, end }: CutEdge, place: number): number {
-  const stepAt = (i: number) => {
-    const [a, b, c] = weightsAt(i / CUT_STEPS);
-    return Math.max(0, a * start + b * middle + c * end);
-  };
+export function cutDepthAt(cut: CutEdge, place: number): number {
   const at = Math.min(1, Math.max(0, place)) * CUT_STEPS;
   const low = Math.floor(at);
-  return stepAt(low) + (at - low) * (stepAt(Math.min(CUT_STEPS, low + 1)) - stepAt(low));
+  const [before, after] = [depthAtStep(cut, low), depthAtStep(cut, Math.min(CUT_STEPS, low + 1))];
+  return before + (at - low) * (after - before);
 }

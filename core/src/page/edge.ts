@@ -1,5 +1,5 @@
 import { resolveColour } from '../model/palette.ts';
-import type { Rgb } from '../colour/rgb.ts';
+import { mixRgb, type Rgb } from '../colour/rgb.ts';
 import { cutDepth } from '../geometry/cut.ts';
 import type { Band, Page } from '../model/page.ts';
 import type { Site } from '../model/site.ts';
@@ -10,12 +10,6 @@ export function edgeHeight({ edge }: Pick<Band, 'edge'>): number {
   return edge ? Math.ceil(cutDepth({ cut: edge })) : 0;
 }
 
-/** A colour over another, 8 bits a channel. */
-function over(below: Rgb, above: Rgb, opacity: number): Rgb {
-  const level = (key: keyof Rgb) => Math.round(below[key] + (above[key] - below[key]) * opacity);
-  return { r: level('r'), g: level('g'), b: level('b') };
-}
-
 /** What a band is coloured at its upper edge, its picture apart: its ground, and over that what its gradient begins with and its tint. */
 function upperColour(site: Site, band: Band): Rgb {
   const { gradient, tint } = band.backdrop;
@@ -23,7 +17,7 @@ function upperColour(site: Site, band: Band): Rgb {
   const stops = gradient?.angle === 180 ? [...gradient.stops].sort((a, b) => a.at - b.at) : [];
   const layers = [...stops.slice(0, 1), ...(tint ? [tint] : [])];
   return layers.reduce(
-    (below, { colour, opacity }) => over(below, resolveColour(site.palette, colour), opacity),
+    (below, { colour, opacity }) => mixRgb(below, resolveColour(site.palette, colour), opacity),
     ground,
   );
 }

@@ -199,7 +199,7 @@ function drawPlaced(context: PaintingContext, picture: Drawable, box: Box, placi
 function drawOn(context: PaintingContext, picture: Drawable, tile: Box, box: Box): void {
   const area = wholePixels(tile, box);
   const ready = picture.reduced?.(tile, area);
-  if (ready || !picture.reduced) {
+  if (ready || picture.atSize) {
     const { x, y, width, height } = ready ? area : tile;
     context.drawImage((ready ?? picture.image) as never, x, y, width, height);
     return;

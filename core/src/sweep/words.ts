@@ -1,5 +1,4 @@
-import type { Rgb } from '../colour/rgb.ts';
-import { mix } from '../layers/kind.ts';
+import { mixRgb } from '../colour/rgb.ts';
 import { letterEdges, type TextRun } from '../header/ink.ts';
 import type { Measure } from '../measure/measure.ts';
 import { type ColourUse, resolveColour } from '../model/palette.ts';
@@ -91,12 +90,6 @@ function runsOf({ font, lines }: Text, measure: Measure): TextRun[] {
 /** How far a turning band has turned where its words are read: at both ends, and in sixteenths between. */
 const TURNS = Array.from({ length: 17 }, (_, i) => i / 16);
 
-/** The ink of a text whose band has turned as far as a share. */
-function inkAt({ colour, turned = colour }: Text, share: number): Rgb {
-  const level = (key: keyof Rgb) => Math.round(mix(colour[key], turned[key], share));
-  return { r: level('r'), g: level('g'), b: level('b') };
-}
-
 /** Texts of a band that stand on its own ground or on a button: those of cards stand on the cards. */
 function textsOf({ blocks }: LaidBand): { text: Text; index: number }[] {
   const firstCard = blocks.findIndex(({ kind }) => kind === 'card');
@@ -167,7 +160,7 @@ export function readBand(
         needed: textTarget(needsOf(site), runs[0]!.font),
         stack: { layers },
         overlay: overlayOf(layers, around(cells)),
-        shape: { kind: 'cells', colour: inkAt(text, share), cells },
+        shape: { kind: 'cells', colour: mixRgb(text.colour, text.turned ?? text.colour, share), cells },
       };
     };
     return { runs, targets: (band.turns ? TURNS : [0]).map(turned) };
