@@ -50,9 +50,13 @@ function wearing(names: readonly LayerName[], seed: number) {
   return { site: { ...site, headers: [worn] }, header: worn, width: 1280, windowHeight: window.windowHeight };
 }
 
-/** Every layer alone, and all of them; in the long run against each of the others, too. */
+/** Layers that are painted in ways of their own, alone every day; the others are in all of them together. */
+const ALONE: readonly LayerName[] = process.env.LONG
+  ? LAYER_NAMES
+  : ['cue', 'buttons', 'textShadow', 'cut', 'picture', 'blur'];
+/** Layers alone, and all of them; in the long run against each of the others, too. */
 const TOGETHER: [string, LayerName[]][] = [
-  ...LAYER_NAMES.map((name): [string, LayerName[]] => [`${name} alone`, [name]]),
+  ...ALONE.map((name): [string, LayerName[]] => [`${name} alone`, [name]]),
   ['all layers', [...LAYER_NAMES]],
   ...(process.env.LONG
     ? LAYER_NAMES.flatMap((one, i) =>

@@ -1,4 +1,5 @@
 import type { Header } from '@hatrail/core/model/header';
+import type { Site } from '@hatrail/core/model/site';
 import { openOwner, type Owner } from './owner.ts';
 
 /** An owner in Dress, with what is done there again and again. */
@@ -15,6 +16,25 @@ export interface Dressing extends Owner {
   stage(): ReturnType<Owner['tab']['frameLocator']>;
   /** A computed value of the first such element on the stage. */
   inFrame(selector: string, property: string, pseudo?: string): Promise<string>;
+}
+
+/** Takes pages out of a site: what leads to one of them leads to its address. Whatever is left is swept after every step. */
+export function keepPages(site: Site, kept: readonly string[]): void {
+  const gone = site.pages.filter(({ id }) => !kept.includes(id));
+  type Leading = { page?: string; address?: string; children?: Leading[] };
+  const lead = (each: Leading): void => {
+    const to = gone.find(({ id }) => id === each.page);
+    if (to) {
+      each.address = to.path;
+      delete each.page;
+    }
+    each.children?.forEach(lead);
+  };
+  for (const { entries } of site.menus) (entries as Leading[]).forEach(lead);
+  for (const { rails } of site.headers)
+    for (const { start, middle, end } of rails) ([...start, ...middle, ...end] as Leading[]).forEach(lead);
+  site.placements = site.placements?.filter(({ pages }) => !pages || pages.some((id) => kept.includes(id)));
+  site.pages = site.pages.filter(({ id }) => kept.includes(id));
 }
 
 /**

@@ -29,7 +29,9 @@ beforeAll(async () => {
 });
 
 /** Without those that are read scroll by scroll, which takes its time: tall blurs, and a change by scroll. */
-const SWEPT = DRESSED.filter((seed) => ![3, 7, 20].includes(seed) && seed < (process.env.LONG ? 29 : 6));
+const SWEPT = process.env.LONG
+  ? DRESSED.filter((seed) => ![3, 7, 20].includes(seed) && seed < 29)
+  : DRESSED.filter((seed) => [1, 4, 5].includes(seed));
 const copy = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
 
 async function painted({ site, header, width, windowHeight }: Dressed) {

@@ -27,7 +27,8 @@ export function withBandTint(site: Site, page: Page, tint: Tint): Site {
 }
 
 /**
- * Looks for the least tint, by halving: every percent that is tried is swept with the header, at every width.
+ * Looks for the least tint: the words say from which they are clear, and what the header needs beyond that is found by halving.
+ * Every percent that is tried is swept with the header, in every window.
  * @returns `undefined` where even the whole of it leaves something below its need.
  */
 export async function leastBandTint(
@@ -36,21 +37,28 @@ export async function leastBandTint(
   { page, beside, colour }: { page: Page; beside: readonly Viewport[]; colour: Tint['colour'] },
   signal: AbortSignal,
 ): Promise<BandRemedy | undefined> {
+  const at = (percent: number) => ({
+    ...loaded,
+    site: withBandTint(loaded.site, page, { colour, opacity: percent / 100 }),
+  });
+  const read = (percent: number) =>
+    readBandAt(at(percent), header.id, { pageId: page.id, band: 0, beside }, { signal });
+  const needed = (await read(0)).map(({ leastTint }) => leastTint);
+  if (needed.some((percent) => percent === undefined)) return undefined;
+  const forWords = Math.ceil(Math.max(0, ...(needed as number[])));
   const tried = async (percent: number): Promise<BandRemedy | undefined> => {
     signal.throwIfAborted();
-    const at = { ...loaded, site: withBandTint(loaded.site, page, { colour, opacity: percent / 100 }) };
-    const [rows, readings] = await Promise.all([
-      provePage(at, header, { pageId: page.id, beside }, ['top'], { signal }),
-      readBandAt(at, header.id, { pageId: page.id, band: 0, beside }, { signal }),
-    ]);
-    const isClear =
-      rows.every(({ verdict }) => verdict === 'clear') &&
-      readings.every(({ words }) => words.every(({ verdict }) => verdict === 'clear'));
+    const rows = await provePage(at(percent), header, { pageId: page.id, beside }, ['top'], { signal });
+    if (rows.some(({ verdict }) => verdict !== 'clear')) return undefined;
+    const readings = await read(percent);
+    const isClear = readings.every(({ words }) => words.every(({ verdict }) => verdict === 'clear'));
     return isClear ? { percent, colour, rows, readings } : undefined;
   };
+  const least = await tried(forWords);
+  if (least || forWords >= 100) return least;
   let best = await tried(100);
   if (!best) return undefined;
-  let [low, high] = [-1, 100];
+  let [low, high] = [forWords, 100];
   while (high - low > 1) {
     const middle = (low + high) >> 1;
     const found = await tried(middle);

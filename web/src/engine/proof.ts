@@ -280,26 +280,55 @@ export async function proveChangeAll(
   }, undefined);
 }
 
+/** A band whose words are read. */
+interface ReadBand {
+  pageId: string;
+  band: number;
+  /** Whether the words alone are wanted, and not the least tint that clears them. */
+  isBrief?: boolean;
+}
+
+/**
+ * The words of a page's band in one window; nothing where the page has no such band. They do not depend on what the header
+ * wears, so that most edits leave them as they were read.
+ */
+function readBandIn(
+  at: LoadedSite,
+  headerId: string,
+  { pageId, band, isBrief = false }: ReadBand,
+  viewport: Viewport,
+  options: ProofOptions,
+): Promise<BandReading | null> {
+  const header = at.site.headers.find(({ id }) => id === headerId)!;
+  const worn = wornAt(at, header, { pageId });
+  const page = at.site.pages.find(({ id }) => id === pageId);
+  const read = async (signal: AbortSignal) => {
+    const request = await sceneRequest(worn.at, headerId, pageId, viewport);
+    const ask = { urgency: 'soon' as const, ...options, signal };
+    const reading = await onEngine(
+      laneName(pageId, viewport),
+      (engine) => engine.words(request, band, isBrief),
+      ask,
+    );
+    return reading ?? null;
+  };
+  const grounds = groundsOfPage(worn.at, worn.header);
+  const key = keyOf([page, ...grounds, at.site.needs, viewportKey(viewport), band, isBrief]);
+  return answer(['words', key], read, options);
+}
+
 /** The words of a page's band, in every window of standard width and some beside; none where the page has no such band. */
 export async function readBandAt(
   at: LoadedSite,
   headerId: string,
-  { pageId, band, beside }: { pageId: string; band: number; beside: readonly Viewport[] },
+  { beside, ...of }: ReadBand & { beside: readonly Viewport[] },
   options: ProofOptions = {},
 ): Promise<BandReading[]> {
   const viewports = viewportsOf(viewportsToProve(beside));
   const readings = await Promise.all(
-    viewports.map(async (each) => {
-      const header = at.site.headers.find(({ id }) => id === headerId)!;
-      const { at: worn } = wornAt(at, header, { pageId });
-      const request = await sceneRequest(worn, headerId, pageId, each);
-      return onEngine(laneName(pageId, each), (engine) => engine.words(request, band), {
-        urgency: 'soon',
-        ...options,
-      });
-    }),
+    viewports.map((viewport) => readBandIn(at, headerId, of, viewport, options)),
   );
-  return readings.filter((reading) => reading !== undefined);
+  return readings.filter((reading) => reading !== null);
 }
 
 /** Sweeps a header at some moments over one page, in every window of standard width and some beside. */
@@ -342,7 +371,7 @@ export async function readBanners(
     const readings = await readBandAt(
       at,
       headerId,
-      { pageId: id, band: 0, beside },
+      { pageId: id, band: 0, isBrief: true, beside },
       { urgency: 'later', ...options },
     );
     return worstWord(id, readings);
@@ -357,22 +386,11 @@ export async function readBannersIn(
   viewport: Viewport,
   options: ProofOptions = {},
 ): Promise<BandWord[]> {
-  const { site } = at;
-  const header = site.headers.find(({ id }) => id === headerId)!;
-  const grounds = [...groundsOfPage(at, header), site.needs, viewportKey(viewport)];
-  const worded = wordedPages(site, header);
-  const found = await inTurn(worded, AT_ONCE, (page) => {
-    const read = async (signal: AbortSignal) => {
-      const { at: worn } = wornAt(at, header, { pageId: page.id });
-      const request = await sceneRequest(worn, headerId, page.id, viewport);
-      const reading = await onEngine(
-        laneName(page.id, viewport),
-        (engine) => engine.words(request, 0, true),
-        { ...options, signal, urgency: 'idle' },
-      );
-      return reading ? worstWord(page.id, [reading]) : [];
-    };
-    return answer(['words', keyOf([page, ...grounds])], read, options);
+  const header = at.site.headers.find(({ id }) => id === headerId)!;
+  const found = await inTurn(wordedPages(at.site, header), AT_ONCE, async ({ id }) => {
+    const of = { pageId: id, band: 0, isBrief: true };
+    const reading = await readBandIn(at, headerId, of, viewport, { ...options, urgency: 'idle' });
+    return reading ? worstWord(id, [reading]) : [];
   });
   return found.flat();
 }

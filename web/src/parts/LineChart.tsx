@@ -148,7 +148,7 @@ function configOf(props: LineChartProps, chosen: number | undefined): ChartConfi
 }
 
 /** Shows the point that is read, and no other. */
-function choosePoint(chart: Chart, chosen: number | undefined): void {
+function choosePoint(chart: Chart<'line'>, chosen: number | undefined): void {
   const line = chart.data.datasets[0] as { data: unknown[]; pointRadius?: number[] };
   line.pointRadius = line.data.map((_, i) => (i === chosen ? 5 : 0));
   chart.update('none');
@@ -160,8 +160,8 @@ export function LineChart(props: LineChartProps) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const [at, setAt] = useState<number>();
   const chosen = at === undefined ? undefined : Math.min(at, points.length - 1);
-  const chart = useRef<Chart>(undefined);
-  const draw = useEffectEvent(() => configOf(props, chosen) as ChartConfiguration);
+  const chart = useRef<Chart<'line'>>(undefined);
+  const draw = useEffectEvent(() => configOf(props, chosen));
   const shown = JSON.stringify(props);
   useEffect(() => {
     const made = new Chart(canvas.current!, draw());
