@@ -190,7 +190,8 @@ const SIGHTS: { name: string; width: number; act: () => Promise<unknown> }[] = [
   },
 ];
 
-async function sightsOf(host: Host, order: Order): Promise<Buffer[]> {
+/** @param rests how long each is left alone before it is looked at, ms */
+async function sightsOf(host: Host, order: Order, rests = 30): Promise<Buffer[]> {
   const shots: Buffer[] = [];
   let shown = 0;
   for (const { width, act } of SIGHTS) {
@@ -198,8 +199,9 @@ async function sightsOf(host: Host, order: Order): Promise<Buffer[]> {
     shown = width;
     await act();
     await tab.evaluate(
-      () =>
-        new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(() => setTimeout(done, 30)))),
+      (ms) =>
+        new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(() => setTimeout(done, ms)))),
+      rests,
     );
     const { data } = await cdp.send('Page.captureScreenshot', { format: 'png', optimizeForSpeed: true });
     shots.push((await decode(Buffer.from(data, 'base64'))).data);
@@ -223,9 +225,9 @@ let neutral: Promise<Buffer[]> | undefined;
 
 /** The neutral page, seen the same twice: what all others are held against is not taken too early. */
 async function steady(): Promise<Buffer[]> {
-  let last = await sightsOf(NEUTRAL, 'before');
+  let last = await sightsOf(NEUTRAL, 'before', 200);
   for (let tries = 0; tries < 4; tries++) {
-    const next = await sightsOf(NEUTRAL, 'before');
+    const next = await sightsOf(NEUTRAL, 'before', 200);
     if (next.every((shot, i) => shot.equals(last[i]!))) break;
     last = next;
   }
@@ -257,7 +259,7 @@ describe.each(chosen)('on a page with $name', (host) => {
         );
       // On a busy machine a picture may be taken before the browser has painted: then once more.
       const off = [offIn(await sightsOf(host, order))];
-      if (off[0]!.length > 0) off.push(offIn(await sightsOf(host, order)));
+      if (off[0]!.length > 0) off.push(offIn(await sightsOf(host, order, 600)));
       expect(Object.fromEntries(off.at(-1)!)).toEqual({});
       await show(host, order, 1280);
       const withHeader = await ownWords();

@@ -57,10 +57,13 @@ describe('an owner', () => {
         .poll(() => header().fold, SLOW)
         .toMatchObject({ always: true, button: { place: 'start' }, entries: 'middle' });
       expect(await axeFindings(tab, ['iframe'])).toEqual([]);
-      for (let i = 0; i < 4; i++) await undo();
-      await expect
-        .poll(() => header().fold, SLOW)
-        .toEqual({ bar: ['name'], panel: ['menu', 'book'], edge: 'top' });
+      // Steps that follow each other fast are one: how many there are depends on how fast this goes.
+      const before = { bar: ['name'], panel: ['menu', 'book'], edge: 'top' };
+      for (let i = 0; i < 5 && JSON.stringify(header().fold) !== JSON.stringify(before); i++) {
+        await undo();
+        await tab.locator('.bar-saved[data-save="saved"]').waitFor(SLOW);
+      }
+      await expect.poll(() => header().fold, SLOW).toEqual(before);
     },
   );
 

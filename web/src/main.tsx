@@ -9,6 +9,7 @@ import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, Link, Navigate, RouterProvider, useRouteError } from 'react-router';
 import { ApiProblem, api } from './api.ts';
 import { client } from './engine/answers.ts';
+import { followRouter } from './leaving.ts';
 import { Sites } from './sites/Sites.tsx';
 import { sitesQuery } from './sites/sitesQuery.ts';
 import { theme } from './theme.ts';
@@ -104,6 +105,8 @@ const router = createBrowserRouter([
     ),
   },
 ]);
+
+followRouter(router);
 
 // Once the first screen stands, the others are fetched, so that going to one need not wait for it.
 window.addEventListener('load', () => {

@@ -4,6 +4,7 @@ import { useSearchParams } from 'react-router';
 import { allMoments, type Header, type Moment } from '@hatrail/core/model/header';
 import type { Page } from '@hatrail/core/model/page';
 import type { Site } from '@hatrail/core/model/site';
+import { isLeaving } from '../leaving.ts';
 import { GREATEST_WIDTH, LEAST_WIDTH } from '@hatrail/core/sweep/widths';
 
 /** What is being looked at; it stands in the address, so that a link reopens exactly what was seen. */
@@ -67,6 +68,8 @@ export function usePlace(site: Site): [EditorPlace, (change: PlaceChange) => voi
         else next.set(key, String(value));
       }
       asked.current = next;
+      // An answer that comes late must not keep anybody here who has asked for another screen.
+      if (isLeaving()) return;
       setParams(next, { replace: true });
     },
     [setParams],
