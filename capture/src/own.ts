@@ -119,14 +119,15 @@ export async function readOwn(
     for (const scroll of [0, ...(later === undefined ? [] : [later])]) {
       await ask('measure', scroll);
       await settled(tab);
-      await ask('noteGrounds');
+      await ask('noteGrounds', sheets);
     }
   }
   await sized(tab, WIDE);
   await ask('measure', 0);
   await settled(tab);
+  await notePointed(tab, ask);
   const marks = await ask('marks');
-  const groups = await ask('groups');
+  const groups = await ask('groups', sheets);
   const markup = await ask('markup', sheets);
   const rules = await ask('rules', sheets);
   if (later !== undefined) {
@@ -139,7 +140,7 @@ export async function readOwn(
     await settled(tab);
   }
   const widths = breakpoints([...markup.css, ...Object.values(sheets)].join('\n'));
-  const inks = inksOf(marks);
+  const inks = inksOf(marks, await ask('inksOfGroups', 'openers'));
   const texts: OwnText[] = [];
   const at = measuring(inks, texts);
   const [marked, plainly] = await hereBoxes(ask, marks);
@@ -224,6 +225,18 @@ const settled = (tab: Tab) =>
   tab.evaluate(
     () => new Promise<void>((done) => requestAnimationFrame(() => requestAnimationFrame(() => done()))),
   );
+
+/** Notes of each link with a drop-down whether the pointer on it opens that. */
+async function notePointed(tab: Tab, ask: Ask): Promise<void> {
+  for (const ink of (await ask('closedInks')).slice(0, 12)) {
+    const spot = await ask('spot', ink);
+    if (!spot) continue;
+    await tab.mouse.move(spot.x, spot.y);
+    await tab.waitForTimeout(80);
+    await ask('notePointed', ink);
+    await tab.mouse.move(3, 690);
+  }
+}
 
 /** The class that its script sets when the page is scrolled, and the first scroll at which it is there. */
 async function findStuck(tab: Tab, ask: Ask): Promise<OwnHeader['stuck']> {
@@ -415,7 +428,7 @@ function itemOf(ink: string): string | undefined {
   return ink === 'menu-button' ? undefined : 'menu';
 }
 
-function inksOf(marks: readonly RawMark[]): OwnInk[] {
+function inksOf(marks: readonly RawMark[], openers: readonly string[]): OwnInk[] {
   const seen = new Set<string>();
   return marks.flatMap(({ ink, name, kind, isStill, role }): OwnInk[] => {
     if (ink === undefined || !kind || role === 'child' || seen.has(ink) || seen.size >= 110) return [];
@@ -430,6 +443,7 @@ function inksOf(marks: readonly RawMark[]): OwnInk[] {
         kind,
         ...(item !== undefined && { item: ink === 'logo' && kind === 'text' ? 'name' : item }),
         ...((isStill || role === 'text') && { isStill: true }),
+        ...(openers.includes(ink) && { opens: true }),
       },
     ];
   });

@@ -1,4 +1,4 @@
-import type { OwnGroupName, OwnRole, OwnState } from '@hatrail/core/model/own';
+import type { OwnGroupName, OwnOpening, OwnRole, OwnState } from '@hatrail/core/model/own';
 
 /** What is read of a header from within its page (capture/page/own). What is said there is checked before it is used. */
 
@@ -40,6 +40,7 @@ export interface RawGroup {
   inner: string[];
   item?: string;
   paints?: string[];
+  opened?: { among: number; up: number; by: OwnOpening[] };
 }
 
 export interface RawText {
@@ -117,8 +118,16 @@ export interface OwnReader {
   measure(scroll: number): RawAt;
   look(): RawLook;
   /** Notes which elements have a ground of their own now. */
-  noteGrounds(): void;
-  groups(): RawGroup[];
+  noteGrounds(sheets: Record<string, string>): void;
+  groups(sheets: Record<string, string>): RawGroup[];
+  /** The inks of elements that groups of a name are of. */
+  inksOfGroups(name: OwnGroupName): string[];
+  /** Links whose drop-down is closed now. */
+  closedInks(): string[];
+  /** Notes whether a link's drop-down shows while the pointer is on that link. */
+  notePointed(ink: string): void;
+  /** Opens a link's drop-down as far as the markup says that it is open, or closes it again. */
+  openMarked(ink: string, isOpen: boolean): void;
   rules(sheets: Record<string, string>): RawRule[];
   markup(sheets: Record<string, string>): Promise<RawMarkup>;
   /** Centre of an ink's element, for the pointer. */

@@ -7,7 +7,8 @@ import { ownFold, ownHeaderOf } from '@hatrail/core/header/ownLayout';
 import { panelStates } from '@hatrail/core/header/panelStates';
 import { resolveColour } from '@hatrail/core/model/palette';
 import type { Header, Moment } from '@hatrail/core/model/header';
-import type { OwnHeader } from '@hatrail/core/model/own';
+import type { OwnHeader, OwnOpening } from '@hatrail/core/model/own';
+import type { LinkState } from '@hatrail/core/header/states';
 import type { Page } from '@hatrail/core/model/page';
 import type { Site } from '@hatrail/core/model/site';
 import { BadInput } from '@hatrail/core/model/badInput';
@@ -45,14 +46,17 @@ export type OpenAt = (width: number) => Promise<void>;
 const ALLOWED = { least: 0.1, share: 0.02 };
 const MOST_OFF = 60;
 
-const FORCED = {
-  rest: [],
-  current: [],
-  open: [],
-  hover: ['hover'],
-  pressed: ['hover', 'active'],
-  focused: ['focus', 'focus-visible'],
-} as const;
+/** What is forced on an element in a state, and on all that it stands in. */
+const FORCED: Record<LinkState, { own: readonly string[]; around: readonly string[] }> = {
+  rest: { own: [], around: [] },
+  current: { own: [], around: [] },
+  open: { own: [], around: [] },
+  hover: { own: ['hover'], around: ['hover'] },
+  pressed: { own: ['hover', 'active'], around: ['hover', 'active'] },
+  focused: { own: ['focus', 'focus-visible'], around: ['focus-within'] },
+};
+/** What is forced on the box round a link and its drop-down, where that opens it. */
+const OPENING: Partial<Record<OwnOpening, string>> = { pointer: 'hover', focus: 'focus-within' };
 
 type Tell = (what: string, done: number, of: number) => void;
 
@@ -197,35 +201,65 @@ async function compareAll(
   result: TrialResult,
   add: (off: TrialOff) => void,
 ): Promise<void> {
-  const { tab, session, scroll } = at;
+  const { tab, scroll } = at;
   await at.seen('measure', scroll);
   await tab.evaluate(
     () => new Promise<void>((done) => requestAnimationFrame(() => requestAnimationFrame(() => done()))),
   );
-  const still = targets.filter(({ state }) => FORCED[state].length === 0);
+  const still = targets.filter(({ state }) => state === 'rest' || state === 'current');
   await compare(at, still, await groundNow(at), result, add);
   const elements = [...new Set(targets.map(({ ink }) => ink.element ?? ink.id))];
   for (const element of elements) {
-    for (const state of ['focused', 'hover', 'pressed'] as const) {
+    for (const state of ['open', 'focused', 'hover', 'pressed'] as const) {
       const own = targets.filter(
         (target) => (target.ink.element ?? target.ink.id) === element && target.state === state,
       );
       if (own.length === 0) continue;
-      await force(session, element, FORCED[state]);
-      await compare(at, own, await groundNow(at), result, add);
-      await force(session, element, []);
+      for (const opening of state === 'open' ? openingsOf(at.own, element) : [undefined]) {
+        await enter(at, element, state, opening);
+        await compare(at, own, await groundNow(at), result, add);
+        await leave(at, element, state);
+      }
     }
   }
 }
 
-/** Puts an element into a state. */
-async function force(session: CDPSession, ink: string, states: readonly string[]): Promise<void> {
+/** By what a link's drop-down is opened: by each, or by what its markup says of it. */
+function openingsOf(own: OwnHeader, ink: string): OwnOpening[] {
+  const groups = own.groups.filter(({ name }) => name === 'openers');
+  const by = [...new Set(groups.flatMap(({ opened }) => opened?.by ?? []))];
+  return own.inks.some(({ id, opens }) => id === ink && opens) ? by : [];
+}
+
+/** Puts an element into a state, and what it stands in as far as that is in it, too. */
+async function enter(
+  { session, seen }: At,
+  ink: string,
+  state: LinkState,
+  opening?: OwnOpening,
+): Promise<void> {
+  const { own, around } = FORCED[state];
+  const forced = opening && OPENING[opening];
+  if (opening !== undefined && forced === undefined) await seen('openMarked', ink, true);
+  else if (forced !== undefined)
+    await force(session, { [`[data-hr-box="${ink}"], :has([data-hr-box="${ink}"])`]: [forced] });
+  else await force(session, { [`[data-hr-ink="${ink}"]`]: own, [`:has([data-hr-ink="${ink}"])`]: around });
+}
+
+/** Takes it out of the state again. */
+async function leave({ session, seen }: At, ink: string, state: LinkState): Promise<void> {
+  await force(session, { [`[data-hr-ink="${ink}"], :has([data-hr-ink="${ink}"])`]: [] });
+  if (state === 'open') await seen('openMarked', ink, false);
+}
+
+/** Puts elements into states, by their selectors; asking for the document anew takes them out of what they were in before. */
+async function force(session: CDPSession, states: Record<string, readonly string[]>): Promise<void> {
   const { root } = await session.send('DOM.getDocument');
-  const { nodeId } = await session.send('DOM.querySelector', {
-    nodeId: root.nodeId,
-    selector: `[data-hr-ink="${ink}"]`,
-  });
-  if (nodeId !== 0) await session.send('CSS.forcePseudoState', { nodeId, forcedPseudoClasses: [...states] });
+  for (const [selector, forced] of Object.entries(states)) {
+    const { nodeIds } = await session.send('DOM.querySelectorAll', { nodeId: root.nodeId, selector });
+    for (const nodeId of nodeIds)
+      await session.send('CSS.forcePseudoState', { nodeId, forcedPseudoClasses: [...forced] });
+  }
 }
 
 /** The header's pixels without its ink, as the browser paints them now. */

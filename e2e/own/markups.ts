@@ -118,6 +118,35 @@ export const MARKUPS: Markup[] = [
     is: { logo: 'Kestrel', links: ['Flights', 'Birds', 'Keepers'], current: 'Flights', hasToggle: true },
   },
   {
+    name: 'boxes lit under the pointer, drop-downs by pointer and keyboard',
+    html: page(
+      `.lit { position: sticky; top: 0; display: flex; align-items: center; gap: 20px; padding: 0 30px; background: #30405c } .lit:hover { background: #fff } .lit .name { margin-right: auto; color: #fff; font: 700 22px Georgia; text-decoration: none }
+       .lit ul { display: flex; margin: 0; padding: 0; list-style: none } .lit li { position: relative; padding: 14px 12px } .lit li > a { position: relative; color: #dde; text-decoration: none } .lit li:hover { background: #f4f4f4 } .lit li:focus-within { background: #ffe } .lit li:hover > a { color: #111 !important }
+       .lit .top > li > a::before { content: ""; position: absolute; inset: -4px; z-index: -1; background: #fff; opacity: 0 } .lit .top > li > a:hover::before { opacity: 1 } .lit nav:hover { filter: brightness(1.4) }
+       .lit li ul { display: none; position: absolute; top: 100%; left: 0; flex-direction: column; min-width: 160px; background: #fff } .lit li:hover > ul, .lit li:focus-within > ul { display: flex } .lit ul ul a { color: #224 } .lit ul ul li:hover { background: #224 }`,
+      `<header class="lit"><a class="name" href="/">Lamp &amp; Wick</a><nav><ul class="top"><li><a href="/lamps">Lamps</a><ul><li><a href="/lamps/oil">Oil</a></li><li><a href="/lamps/gas">Gas</a></li></ul></li><li><a href="/wicks">Wicks</a></li><li><a href="/repairs">Repairs</a><ul><li><a href="/repairs/how">How</a></li></ul></li></ul></nav></header>`,
+    ),
+    is: {
+      logo: 'Lamp & Wick',
+      links: ['Lamps', 'Wicks', 'Repairs'],
+      below: ['Oil', 'Gas', 'How'],
+      hasToggle: false,
+    },
+  },
+  {
+    name: 'drop-downs that buttons open',
+    html: page(
+      `.deck { display: flex; gap: 24px; align-items: center; padding: 18px 30px; background: #fbf7ee } .deck .mark { margin-right: auto; color: #432; font: 700 22px Georgia; text-decoration: none } .deck .item { position: relative } .deck .open { border: 0; background: none; padding: 0; font: inherit; color: #543; cursor: pointer } .deck .open[aria-expanded="true"] { color: #b00 } .deck .item > a { color: #543; text-decoration: none }
+       .deck .drop { display: none; position: absolute; top: 100%; left: 0; padding: 10px; background: #fff; min-width: 140px } .deck .open[aria-expanded="true"] + .drop { display: grid } .deck .drop a { color: #432 }`,
+      `<header class="deck"><a class="mark" href="/">Quill Row</a><nav><div style="display:flex;gap:24px"><div class="item"><button class="open" type="button" aria-expanded="false">Paper</button><div class="drop"><a href="/paper/rag">Rag</a><a href="/paper/wove">Wove</a></div></div><div class="item"><a href="/ink">Ink</a></div></div></nav></header>`,
+      {
+        script:
+          "for (const b of document.querySelectorAll('.open')) b.onclick = () => b.setAttribute('aria-expanded', b.getAttribute('aria-expanded') !== 'true');",
+      },
+    ),
+    is: { logo: 'Quill Row', links: ['Paper', 'Ink'], below: ['Rag', 'Wove'], hasToggle: false },
+  },
+  {
     name: 'inline styles',
     html: page(
       ``,

@@ -97,6 +97,7 @@ export function redressed(header: Header): Header {
           current: use('#00fff0'),
           pressed: use('#ff90f0'),
           focused: use('#f0fff0'),
+          open: use('#c8ffd8'),
         },
         cue: { hover: 2, current: 3, offset: 5, share: 100 },
         blur: { radius: 6 },

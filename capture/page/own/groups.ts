@@ -1,5 +1,5 @@
 import { PAINTS } from './kinds.ts';
-import type { OwnGroupName } from '@hatrail/core/model/own';
+import type { OwnGroupName, OwnOpening } from '@hatrail/core/model/own';
 import type { OwnReader } from '../../src/ownRead.ts';
 import { STATE_CLASS, hasGround, header, ofRole, roles, shows } from './state.ts';
 import { currentClass, stateClass } from './stateClasses.ts';
@@ -7,6 +7,8 @@ import { escape, rootParts, rootSelector, selectorsFor } from './selectors.ts';
 import { inkedBox } from './places.ts';
 import { kindOf, paintsOf, pseudoPaints } from './kinds.ts';
 import { panelOf } from './names.ts';
+import { openedBy, openers, type Opener } from './opening.ts';
+import { changedInStates } from './sheets.ts';
 import { textRects } from './texts.ts';
 
 /** Elements that a style sheet speaks of together, and what of them paints. */
@@ -19,6 +21,7 @@ interface Group {
   pseudo?: string[];
   item?: string;
   paints?: string[];
+  opened?: { among: number; up: number; by: OwnOpening[] };
 }
 /** Elements that lie between links and page with a ground of their own. */
 const grounded = new Set<Element>();
@@ -31,17 +34,54 @@ const changesInside = (element: Element) => {
     (isFaint || style.filter !== 'none' || style.mixBlendMode !== 'normal')
   );
 };
-export const noteGrounds = () => {
-  const isBox = (each: Element) =>
-    !roles.has(each) || ['menu', 'panel', 'header', 'link', 'current'].includes(roles.get(each)!);
+/** What of an element is drawn before and after its contents with a ground of its own that lies under them. */
+const groundedPseudos = new Map<Element, Set<string>>();
+const isLink = (each: Element) => ['link', 'current'].includes(roles.get(each)!);
+const isBox = (each: Element) =>
+  !roles.has(each) || isLink(each) || ['menu', 'panel', 'header'].includes(roles.get(each)!);
+/** Whether an element lies between links and page, and is none of what is read itself. */
+const liesBetween = (each: Element) =>
+  isBox(each) &&
+  !each.closest('svg') &&
+  !each.matches('img, input, picture, video, canvas') &&
+  !ofRole('button', 'icon', 'menu button', 'drop-down').some((part) => part.contains(each)) &&
+  !(ofRole('logo')[0]?.contains(each) && kindOf(ofRole('logo')[0]!) === 'logo');
+/** Whether what stands before or after an element's contents lies under them, and is no line below a word. */
+const liesUnder = (each: Element, pseudo: string) => {
+  const { content, position, height } = getComputedStyle(each, pseudo);
+  return content !== 'none' && content !== 'normal' && position === 'absolute' && !(parseFloat(height) <= 6);
+};
+const noteUnder = (each: Element, pseudo: string) => {
+  const known = groundedPseudos.get(each) ?? new Set();
+  groundedPseudos.set(each, known.add(pseudo));
+};
+export const noteGrounds = (texts: Record<string, string>) => {
   for (const each of header.querySelectorAll('*')) {
-    if (!isBox(each) || each.closest('svg') || each.matches('img, input, picture, video, canvas')) continue;
-    if (ofRole('button', 'icon', 'menu button', 'drop-down').some((part) => part.contains(each))) continue;
-    if (ofRole('logo')[0]?.contains(each) && kindOf(ofRole('logo')[0]!) === 'logo') continue;
+    if (!liesBetween(each)) continue;
     // A part that draws itself by its ground is read, not removed.
     if (getComputedStyle(each).backgroundImage.includes('url(') && !shows(each)) continue;
     if (hasGround(each) || changesInside(each)) grounded.add(each);
+    for (const pseudo of ['::before', '::after'])
+      if (liesUnder(each, pseudo) && hasGround(each, pseudo)) noteUnder(each, pseudo);
   }
+  // What has one only under the pointer or with the keyboard; a link's own is written with the link.
+  for (const { element, pseudo } of changedInStates(texts)) {
+    const isBelow = ofRole('drop-down').some((drop) => drop !== element && drop.contains(element));
+    if (!liesBetween(element) && !(isBelow && !roles.has(element) && !element.closest('svg'))) continue;
+    if (pseudo === undefined) {
+      if (!isLink(element) && element.querySelector('a, summary, button')) grounded.add(element);
+    } else if (liesUnder(element, pseudo)) noteUnder(element, pseudo);
+  }
+};
+/** Elements of one kind: links together, else those of a name within the same box. */
+const byKin = (elements: readonly Element[]): Element[][] => {
+  const kin = new Map<Element | null, Map<string, Element[]>>();
+  for (const each of elements) {
+    const among = isLink(each) ? null : each.parentElement;
+    const named = kin.get(among) ?? new Map<string, Element[]>();
+    kin.set(among, named.set(each.tagName, [...(named.get(each.tagName) ?? []), each]));
+  }
+  return [...kin.values()].flatMap((named) => [...named.values()]);
 };
 export let made: Group[] = [];
 const makeGroups = (): Group[] => {
@@ -51,6 +91,19 @@ const makeGroups = (): Group[] => {
     const inner = more.inner ?? selectorsFor(elements);
     const number = list.filter((each) => each.name === name).length;
     list.push({ name, number, elements: [...elements], ...more, inner });
+  };
+  /** Links with a drop-down, those together whose drop-downs are told to be open by the same. */
+  const addOpeners = (all: readonly Opener[], among: number) => {
+    const alike = new Map<string, { links: HTMLElement[]; opened: NonNullable<Group['opened']> }>();
+    for (const each of all) {
+      const by = openedBy(each);
+      if (by.length === 0) continue;
+      const key = `${each.up} ${by.join(' ')}`;
+      const known = alike.get(key) ?? { links: [], opened: { among, up: each.up, by } };
+      alike.set(key, known);
+      known.links.push(each.link);
+    }
+    for (const { links, opened } of alike.values()) add('openers', links, { item: 'menu', opened });
   };
   add('header', [header], { inner: [''] });
   for (const each of ofRole('drop-down')) {
@@ -63,7 +116,13 @@ const makeGroups = (): Group[] => {
       )
         grounded.add(inside);
   }
-  for (const each of grounded) add('ground', [each]);
+  for (const alike of byKin([...grounded])) add('ground', alike);
+  for (const pseudo of ['::before', '::after'])
+    for (const alike of byKin([...groundedPseudos].flatMap(([each, all]) => (all.has(pseudo) ? [each] : []))))
+      add('ground', alike, {
+        inner: selectorsFor(alike).map((inner) => `${inner}${pseudo}`),
+        pseudo: [pseudo],
+      });
   const logo = ofRole('logo')[0];
   if (logo && kindOf(logo) === 'text') {
     const box = textRects(logo)[0]?.node.parentElement ?? logo;
@@ -81,8 +140,13 @@ const makeGroups = (): Group[] => {
     const box = each.closest('ul, ol, nav') ?? header;
     byBox.set(box, [...(byBox.get(box) ?? []), each]);
   }
+  const opening = openers();
   for (const elements of byBox.values()) {
     add('links', elements, { item: 'menu' });
+    addOpeners(
+      opening.filter(({ link }) => elements.includes(link)),
+      list.filter(({ name }) => name === 'links').length - 1,
+    );
     // Letters that have an element and an ink of their own.
     const letters = elements.flatMap((each) => {
       const box = textRects(each)[0]?.node.parentElement;
@@ -179,15 +243,16 @@ const makeGroups = (): Group[] => {
   }
   return list.slice(0, 110);
 };
-export const groups: OwnReader['groups'] = () => {
-  noteGrounds();
+export const groups: OwnReader['groups'] = (texts) => {
+  noteGrounds(texts);
   if (!rootSelector) rootParts();
   made = makeGroups();
-  return made.map(({ name, number, inner, item, paints }) => ({
+  return made.map(({ name, number, inner, item, paints, opened }) => ({
     name,
     number,
     inner,
     ...(item !== undefined && { item }),
     ...(paints && { paints }),
+    ...(opened && { opened }),
   }));
 };

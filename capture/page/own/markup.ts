@@ -1,5 +1,5 @@
 import type { OwnReader, RawNode } from '../../src/ownRead.ts';
-import { bareOf, matches, selectorsIn, sheetsOf } from './rules.ts';
+import { bareOf, matches, selectorsIn, sheetsOf } from './sheets.ts';
 import { header, nodesOf, tagOf } from './state.ts';
 import { rootParts } from './selectors.ts';
 

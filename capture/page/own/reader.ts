@@ -2,11 +2,12 @@ import { alpha } from './state.ts';
 import type { OwnReader } from '../../src/ownRead.ts';
 import { adopt, find, findNarrow, marks } from './parts.ts';
 import { elementOf, hideInks, inkColour, panelLinks, unmark } from './trial.ts';
-import { groups, noteGrounds } from './groups.ts';
+import { groups, made, noteGrounds } from './groups.ts';
 import { hasGround, header, inkIds, ofRole, roles, shows, tagOf } from './state.ts';
 import { logoBox, measure } from './places.ts';
 import { look } from './looks.ts';
 import { markup } from './markup.ts';
+import { closedInks, notePointed, openMarked, openers } from './opening.ts';
 import { nameOf } from './names.ts';
 import { newClass, noteClasses, watched } from './classes.ts';
 import { rules } from './rules.ts';
@@ -25,7 +26,13 @@ export const reader: OwnReader = {
   measure,
   look,
   noteGrounds,
+  closedInks,
+  notePointed,
   groups,
+  inksOfGroups: (name) =>
+    made
+      .filter((group) => group.name === name)
+      .flatMap(({ elements }) => elements.flatMap((each) => inkIds.get(each) ?? [])),
   rules,
   markup,
   spot: (ink) => {
@@ -82,7 +89,9 @@ export const reader: OwnReader = {
   },
   tagInks: () => {
     for (const [element, ink] of inkIds) (element as HTMLElement).dataset.hrInk = ink;
+    for (const { link, box } of openers()) box.dataset.hrBox = inkIds.get(link)!;
   },
+  openMarked,
   hideInks,
   inkNow: () => {
     const now: ReturnType<OwnReader['inkNow']> = {};

@@ -1,6 +1,7 @@
 import type { OwnGroupName, OwnState } from '@hatrail/core/model/own';
 import type { OwnReader, RawRule } from '../../src/ownRead.ts';
 import { made } from './groups.ts';
+import { eachRule, lastOf, matches, pseudoOf, reachedBy, sheetsOf } from './sheets.ts';
 import { roles } from './state.ts';
 
 /** Rules that reach the header. */
@@ -83,6 +84,7 @@ const SETS: Record<OwnGroupName, string[]> = {
     'outline-offset',
     '-webkit-text-fill-color',
   ],
+  openers: ['color', 'background-color'],
   current: [
     'color',
     'text-decoration-line',
@@ -119,117 +121,13 @@ const STATES: [RegExp, OwnState][] = [
   [/:focus-visible(?![\w-])/, 'focus'],
   [/:active(?![\w-])/, 'active'],
 ];
-const STRIP =
-  /:(hover|focus|focus-visible|focus-within|active|visited|link|any-link|target|checked)(?![\w-])/g;
-const partsOf = (list: string): string[] => {
-  const parts: string[] = [];
-  let [depth, from] = [0, 0];
-  for (let i = 0; i < list.length; i++) {
-    if (list[i] === '(' || list[i] === '[') depth++;
-    else if (list[i] === ')' || list[i] === ']') depth--;
-    else if (list[i] === ',' && depth === 0) {
-      parts.push(list.slice(from, i).trim());
-      from = i + 1;
-    }
-  }
-  return [...parts, list.slice(from).trim()].filter(Boolean);
-};
-interface Seen {
-  rule: CSSStyleRule;
-  selectors: string[];
-  layer: string | undefined;
-  media: string | undefined;
-}
-export const sheetsOf = (texts: Record<string, string>): CSSStyleSheet[] =>
-  [...document.styleSheets, ...document.adoptedStyleSheets].flatMap((sheet) => {
-    if ((sheet.ownerNode as Element | null)?.id === 'hatrail-still') return [];
-    try {
-      void sheet.cssRules;
-      return [sheet];
-    } catch {
-      const text = sheet.href ? texts[sheet.href] : undefined;
-      if (text === undefined) return [];
-      const copy = new CSSStyleSheet({ media: sheet.media.mediaText });
-      copy.replaceSync(text);
-      return [copy];
-    }
-  });
-/** A rule's selectors, within those of the rule that it is nested in. */
-export const selectorsIn = (rule: CSSStyleRule, above: readonly string[] | undefined): string[] => {
-  const own = partsOf(rule.selectorText);
-  if (!above) return own;
-  return own.flatMap((each) =>
-    above.map((up) => (each.includes('&') ? each.replaceAll('&', `:is(${up})`) : `${up} ${each}`)),
-  );
-};
-const eachRule = (sheets: readonly CSSStyleSheet[], visit: (seen: Seen) => void) => {
-  const walk = (
-    rules: CSSRuleList,
-    layer: string | undefined,
-    media: string | undefined,
-    above: string[] | undefined,
-  ) => {
-    for (const rule of rules) {
-      const joined = (own: string) => (media && own ? `${media} and ${own}` : media || own || undefined);
-      if (rule instanceof CSSStyleRule) {
-        const selectors = selectorsIn(rule, above);
-        visit({ rule, selectors, layer, media });
-        if (rule.cssRules.length > 0) walk(rule.cssRules, layer, media, selectors);
-      } else if (rule instanceof CSSMediaRule)
-        walk(rule.cssRules, layer, joined(rule.media.mediaText), above);
-      else if (rule instanceof CSSLayerBlockRule)
-        walk(rule.cssRules, [layer, rule.name || '?'].filter(Boolean).join('.'), media, above);
-      else if (rule instanceof CSSImportRule && rule.styleSheet) {
-        const name = rule.layerName;
-        try {
-          walk(
-            rule.styleSheet.cssRules,
-            name === null ? layer : [layer, name || '?'].filter(Boolean).join('.'),
-            joined(rule.media.mediaText),
-            above,
-          );
-        } catch {
-          // A sheet of another host.
-        }
-      } else if ('cssRules' in rule) walk((rule as CSSGroupingRule).cssRules, layer, media, above);
-    }
-  };
-  for (const sheet of sheets) {
-    const media =
-      sheet.media.mediaText && sheet.media.mediaText !== 'all' ? sheet.media.mediaText : undefined;
-    walk(sheet.cssRules, undefined, media, undefined);
-  }
-};
-/** The part of a selector that is of the element itself. */
-const lastOf = (selector: string) =>
-  /(?:\([^()]*(?:\([^()]*\)[^()]*)*\)|\[[^\]]*\]|[^\s>+~(\[])+$/.exec(selector)?.[0] ?? selector;
-export const bareOf = (selector: string) =>
-  selector
-    .replace(
-      /::(before|after|marker|placeholder|selection|first-line|first-letter|backdrop|[-\w]+)(\([^)]*\))?/g,
-      '',
-    )
-    .replace(STRIP, '')
-    .replace(/:(not|is|where)\(\s*\)/g, '') || '*';
-const pseudoOf = (selector: string) => /::?(before|after)(?![\w-])/.exec(selector)?.[1];
-export const matches = (element: Element, selector: string): boolean => {
-  try {
-    return element.matches(selector);
-  } catch {
-    return false;
-  }
-};
 export const rules: OwnReader['rules'] = (texts) => {
   const found: RawRule[] = [];
   eachRule(sheetsOf(texts), ({ rule, selectors, layer, media }) => {
     const properties = [...rule.style];
     if (properties.length === 0) return;
     for (const selector of selectors) {
-      // A step that ends in a combinator once its states are gone stands for anything.
-      const bare = bareOf(selector)
-        .replace(/([>+~ ])\s*$/, '$1 *')
-        .replace(/^\s*([>+~])/, '* $1')
-        .replace(/([>+~])\s*(?=[>+~])/g, '$1 * ');
+      const bare = reachedBy(selector);
       const pseudo = pseudoOf(selector);
       for (const group of made) {
         const own = group.pseudo?.map((each) => each.slice(2));

@@ -19,6 +19,12 @@ export function ownHeaderOf(
   return own === undefined ? undefined : site.ownHeaders?.find(({ id }) => id === own);
 }
 
+/** Whether anything of a header opens in a way that a style sheet can tell: one of ours always does. */
+export function canTellOpen(site: Pick<Site, 'ownHeaders'>, header: Pick<Header, 'own'>): boolean {
+  const own = ownHeaderOf(site, header);
+  return !own || own.inks.some(({ opens }) => opens);
+}
+
 /** Whether it changes by the class that its own script sets: where it changes at another scroll, it does so by one of ours. */
 export function changesByTheirs({ stuck }: OwnHeader, { manner }: Pick<Header, 'manner'>): boolean {
   return (
@@ -134,6 +140,8 @@ function inksOf(site: Site, header: Header, own: OwnHeader, places: readonly Own
         rail: 0,
         ...(item && { item: item.id }),
         ...(line > 1 && { element: ink.id }),
+        ...(isLink && { entry: ink.id }),
+        ...(isLink && ink.opens && { opens: true }),
         ...(isLink && { isCued: true, plate: box, plateMost: box.height, reachMost: 0 }),
         ...(page !== undefined && { page }),
         ...(ink.isStill && { isStill: true, focus: false as const }),

@@ -70,7 +70,6 @@ export const backing = layerKind<BackingLook, Backing>({
   // On the link's own box.
   onOwn: (worn) => ({
     ...worn,
-    open: undefined,
     reach: 0,
     height: 400,
     hoverReach: undefined,

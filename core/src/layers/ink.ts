@@ -71,7 +71,7 @@ export const ink = layerKind<InkLook, Ink>({
   isListed: 'always',
   shows: () => true,
   // Which drop-down is open is told by no selector that all sites have; their picture of the logo stays.
-  onOwn: (worn) => ({ ...worn, open: undefined, logo: 'dark' }),
+  onOwn: (worn) => ({ ...worn, logo: 'dark' }),
   follows: {
     pressed: 'as hovered',
     focused: 'as at rest',

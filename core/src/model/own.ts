@@ -134,6 +134,8 @@ export class OwnInk {
   @IsIn(['text', 'logo', 'mark'], { message: 'Choose text, logo or mark.' }) kind: 'text' | 'logo' | 'mark';
   /** Whether the keyboard does not come to it, and it does not answer to the pointer. */
   @IsOptional() @IsBoolean({ message: 'It answers or not.' }) isStill?: boolean;
+  /** Whether a drop-down of it can be seen to be open: see {@link OwnGroup.opened}. */
+  @IsOptional() @IsBoolean({ message: 'It opens or not.' }) opens?: boolean;
 }
 
 /** Ids, classes and elements of a selector: what it weighs (Selectors 4, section 17). */
@@ -154,6 +156,7 @@ export const OWN_GROUPS = [
   'logo',
   'menu',
   'links',
+  'openers',
   'letters',
   'text',
   'current',
@@ -167,6 +170,25 @@ export const OWN_GROUPS = [
   'panel',
 ] as const;
 export type OwnGroupName = (typeof OWN_GROUPS)[number];
+
+/**
+ * What tells that a drop-down is open: the pointer in the box that holds it with its link, the keyboard in it but not on the
+ * link, `aria-expanded` of the link, the same of something beside it, or `details` that are open.
+ */
+export const OWN_OPENINGS = ['pointer', 'focus', 'expanded', 'beside', 'details'] as const;
+export type OwnOpening = (typeof OWN_OPENINGS)[number];
+
+/** How links are told of whose drop-down is open. */
+export class OwnOpened {
+  /** The group of links that they are among. */
+  @InRange(0, 60) among: number;
+  /** How many elements further out than the link the box is that holds it and its drop-down. */
+  @InRange(1, 12) up: number;
+  @IsArray({ message: 'Give a list.' })
+  @ArrayMinSize(1, { message: 'Give one at least.' })
+  @IsIn(OWN_OPENINGS, { each: true, message: `Choose ${OWN_OPENINGS.join(', ')}.` })
+  by: OwnOpening[];
+}
 
 /** A selector of theirs: nothing that ends a rule. */
 function IsSelector(): PropertyDecorator {
@@ -191,6 +213,8 @@ export class OwnGroup {
   @IsWeight() weight: Weight;
   /** The item whose colours it has, where it is of one. */
   @IsOptional() @IsId() item?: string;
+  /** Of links with a drop-down: what tells that it is open. */
+  @IsOptional() @Nested(() => OwnOpened) opened?: OwnOpened;
   /** The properties that paint a mark: which of its elements' colours are its ink. */
   @IsOptional()
   @IsArray({ message: 'Give a list of properties.' })

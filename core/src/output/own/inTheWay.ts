@@ -18,6 +18,7 @@ const THINGS: Record<OwnGroupName, string> = {
   logo: 'The logo',
   menu: 'The menu',
   links: 'Links',
+  openers: 'Links with a drop-down',
   letters: 'Letters',
   text: 'Other text',
   current: 'The current page',

@@ -10,7 +10,7 @@ import { PLAIN } from '../../layers/index.ts';
 import { mostStops } from '../../layers/gradient.ts';
 import { headerItems, momentsOf, type Header } from '../../model/header.ts';
 import type { ButtonItem } from '../../model/item.ts';
-import type { OwnGroup, OwnGroupName, OwnHeader, OwnRule, Weight } from '../../model/own.ts';
+import type { OwnGroup, OwnGroupName, OwnHeader, OwnOpening, OwnRule, Weight } from '../../model/own.ts';
 import { resolveColour, type ColourUse } from '../../model/palette.ts';
 import type { Site } from '../../model/site.ts';
 import { dressedStates, looksCss } from '../css/looks.ts';
@@ -83,9 +83,11 @@ class Writer {
   ): void {
     const { media, chain = `${group.name} ${group.number}`, all = byState, also = [] } = how;
     const states = (Object.keys(byState) as OurState[]).filter((state) => byState[state]!.length > 0);
-    /** The states for which something sets a property; what holds on the page one is on holds at rest there. */
+    /** The states for which something sets a property; what holds on the page one is on, or while a drop-down is open, holds at rest there. */
     const setting = (property: string) =>
-      OUR_STATES.filter((state) => state !== 'current' && all[state]?.some(([name]) => name === property));
+      OUR_STATES.filter(
+        (state) => state !== 'current' && state !== 'open' && all[state]?.some(([name]) => name === property),
+      );
     let css = '';
     for (const state of states) {
       const plain: string[] = [];
@@ -147,8 +149,9 @@ class Writer {
   ): string {
     if (lines.length === 0) return '';
     const own = this.#own;
-    const pseudo = PSEUDO[state];
-    const base = sumOf(sumOf(own.weight, group.weight), pseudo ? [0, 1, 0] : [0, 0, 0]);
+    const pseudo = state === 'open' ? openedPseudo(group) : PSEUDO[state];
+    const weighs = PSEUDO[state] !== '';
+    const base = sumOf(sumOf(own.weight, group.weight), weighs ? [0, 1, 0] : [0, 0, 0]);
     const { selector, by } = raised(own, base, over, this.#floor.get(chain));
     this.#floor.set(chain, sumOf(base, by));
     const list = group.inner.map((inner) => {
@@ -166,10 +169,26 @@ class Writer {
 const PSEUDO: Record<OurState, string> = {
   rest: '',
   current: '',
+  open: '',
   focus: ':focus-visible',
   hover: ':hover',
   active: ':active',
 };
+
+/** Where a link's drop-down is open: what tells so weighs nothing, so that what follows goes before it. */
+function openedPseudo({ opened }: OwnGroup): string {
+  if (!opened) return '';
+  const below = ' > *'.repeat(opened.up - 1);
+  const told: Record<OwnOpening, string> = {
+    pointer: `:hover${below} > *`,
+    // The link itself with the keyboard on it is in a state of its own.
+    focus: `:focus-within${below} > :not(:focus)`,
+    expanded: '[aria-expanded="true"]',
+    beside: `:has(> [aria-expanded="true"])${below} > *`,
+    details: `[open]${below} > *`,
+  };
+  return `:where(${opened.by.map((by) => told[by]).join(', ')})`;
+}
 
 /** What is written for a header, and what of theirs no style sheet beats. */
 export interface OwnPaste {
@@ -227,7 +246,7 @@ function valuesCss(site: Site, header: Header, own: OwnHeader): string {
     rail: () => undefined,
     item: selectorOf,
     without:
-      /^--hr-(light|dark|single|open|line-(share|rest|from)|cue-time|button|cut|depth|plate-(open|reach|height|hover-))/,
+      /^--hr-(light|dark|single|line-(share|rest|from)|cue-time|button|cut|depth|plate-(reach|height|hover-))/,
   });
   const time = (ms: number, delay = 0) => `${ms}ms ${easing}${delay > 0 ? ` ${delay}ms` : ''}`;
   return [
@@ -491,6 +510,7 @@ function writeInks(writer: Writer, header: Header, own: OwnHeader): void {
         { chain, all: { rest: here, ...rises } },
       );
     }
+    if (states.open) writeOpeners(writer, group, { rest, rises, currents, hasBacking: states.backing });
     writer.write(group, 'Links with the keyboard on them, under the pointer, and pressed.', rises, {
       chain,
       all: { rest: [...rest, ...LINED], ...rises },
@@ -505,6 +525,30 @@ function writeInks(writer: Writer, header: Header, own: OwnHeader): void {
         ...neutral(own, group, ['border-bottom-color', 'transparent'], ['border-top-color', 'transparent']),
       ],
     });
+}
+
+/** Links whose drop-down is open, where that is told by something. */
+function writeOpeners(
+  writer: Writer,
+  links: OwnGroup,
+  {
+    rest,
+    rises,
+    currents,
+    hasBacking,
+  }: { rest: Declared; rises: ByState; currents: readonly OwnGroup[]; hasBacking: boolean },
+): void {
+  const open: Declared = [
+    ['color', 'var(--hr-open, var(--hr-own))'],
+    ...(hasBacking ? ([['background-color', 'var(--hr-plate-open, var(--hr-plate))']] as Declared) : []),
+  ];
+  for (const group of writer.groups('openers').filter(({ opened }) => opened?.among === links.number))
+    writer.write(
+      group,
+      'Links whose drop-down is open.',
+      { open },
+      { chain: `link ${links.number}`, all: { rest, open, ...rises }, also: [links, ...currents] },
+    );
 }
 
 /** Letters that have an element of their own take the ink of what they stand in. */

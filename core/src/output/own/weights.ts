@@ -68,7 +68,7 @@ export function raised(
 }
 
 /** States in which a rule of ours holds, in the order in which they go before one another. */
-export const OUR_STATES = ['rest', 'current', 'focus', 'hover', 'active'] as const;
+export const OUR_STATES = ['rest', 'current', 'open', 'focus', 'hover', 'active'] as const;
 export type OurState = (typeof OUR_STATES)[number];
 
 /** The state of ours that decides while a rule of theirs holds. */

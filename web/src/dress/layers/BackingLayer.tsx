@@ -1,3 +1,4 @@
+import { canTellOpen } from '@hatrail/core/header/ownLayout';
 import { LINK_STATES, backingIn, type LinkState } from '@hatrail/core/header/states';
 import { LAYERS } from '@hatrail/core/layers/index';
 import { rangeOf } from '@hatrail/core/model/rules';
@@ -24,7 +25,7 @@ export function BackingLayer({ rows }: BodyProps) {
   };
   return (
     <>
-      {LINK_STATES.filter((state) => !isOwn || state !== 'open').map((state) => {
+      {LINK_STATES.filter((state) => state !== 'open' || canTellOpen(site, wearer.header)).map((state) => {
         const worn = backingIn(look, state);
         const label = capital(STATE_NAMES[state]);
         const set = (change: Partial<typeof worn>) =>

@@ -1,3 +1,4 @@
+import { canTellOpen } from '@hatrail/core/header/ownLayout';
 import { ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { inkIn, ringIn } from '@hatrail/core/header/states';
 import { headerItems } from '@hatrail/core/model/header';
@@ -39,7 +40,7 @@ export function InkLayer({ rows }: BodyProps) {
   return (
     <>
       {hasLinks &&
-        COLOURS.filter(({ name }) => !isOwn || name !== 'open').map(({ name, label, state }) => (
+        COLOURS.filter(({ name }) => name !== 'open' || canTellOpen(site, header)).map(({ name, label, state }) => (
           <Value
             key={name}
             label={label}
