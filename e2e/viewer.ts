@@ -7,7 +7,8 @@ import { resized } from '@hatrail/node/resize';
 import type { Header } from '@hatrail/core/model/header';
 import type { Page } from '@hatrail/core/model/page';
 import type { Site } from '@hatrail/core/model/site';
-import { siteFiles } from '@hatrail/core/output/files';
+import { headerPictures, siteFiles } from '@hatrail/core/output/files';
+import { picturesOf } from '@hatrail/core/output/page';
 import { shippedSizes } from '@hatrail/core/output/sizes';
 import { layoutScene } from '@hatrail/core/sweep/scene';
 import { openChromium } from './chromium.ts';
@@ -49,6 +50,7 @@ export async function openViewer(loaded: LoadedSite, scrollbars = false): Promis
   const server = await serveFiles(() => files);
   const tab = await browser.newPage({ reducedMotion: 'reduce' });
   const kept = new Map<string, Promise<Uint8Array | undefined>>();
+  let decoded: { key: string; pictures: Awaited<ReturnType<typeof decodePictures>> } | undefined;
   const read = (file: string, width?: number) => {
     const key = `${file} ${width}`;
     const found = kept.get(key) ?? (MADE[file] ? made(MADE[file], width) : loaded.read(file, width));
@@ -63,7 +65,14 @@ export async function openViewer(loaded: LoadedSite, scrollbars = false): Promis
       // A header may be shown as it is worn on its page: pictures ship in the sizes that the document's asks for.
       const own = site.headers.find(({ id }) => id === header.id) ?? header;
       const sizes = shippedSizes(site, own, measure);
-      const pictures = await decodePictures(site, read, sizes);
+      const key = JSON.stringify([
+        site.pictures,
+        sizes,
+        picturesOf(site),
+        site.headers.map((each) => headerPictures(site, each)),
+      ]);
+      if (decoded?.key !== key) decoded = { key, pictures: await decodePictures(site, read, sizes) };
+      const { pictures } = decoded;
       const raster = skiaRaster(site, scene.laid, pictures);
       await tab.setViewportSize({ width: width + (scrollbars ? SCROLLBAR : 0), height: scene.windowHeight });
       await tab.goto(`${server.url}${page.path === '/' ? '/' : `${page.path}/`}?${++shown}`);

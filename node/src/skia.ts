@@ -69,17 +69,34 @@ function tileOf(image: Image) {
   };
 }
 
+/** In how many sizes a picture that was reduced is kept: the same is drawn for page after page. */
+const SIZES_KEPT = 3;
+
 /** Draws a raster picture that is drawn smaller or larger than it is, which Skia's canvas does otherwise than a page's raster. */
 function reducerOf(image: Image): NonNullable<Drawable['reduced']> {
   let halves: Halves | undefined;
+  const kept = new Map<string, Canvas>();
   return (tile, area) => {
     const isLarger = tile.width > image.width || tile.height > image.height;
     if (halvings(image, tile) === 0 && !isLarger) return undefined;
+    const key = JSON.stringify([
+      tile.width,
+      tile.height,
+      area.x - tile.x,
+      area.y - tile.y,
+      area.width,
+      area.height,
+    ]);
+    const known = kept.get(key);
+    if (known) return known;
     halves ??= halvesOf(drawnPixels(image, image.width, image.height), image);
     const canvas = createCanvas(area.width, area.height);
     const pixels = canvas.getContext('2d').createImageData(area.width, area.height);
     pixels.data.set(reducedPixels(halves, tile, area));
     canvas.getContext('2d').putImageData(pixels, 0, 0);
+    const [oldest] = kept.keys();
+    if (kept.size >= SIZES_KEPT && oldest !== undefined) kept.delete(oldest);
+    kept.set(key, canvas);
     return canvas;
   };
 }

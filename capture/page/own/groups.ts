@@ -69,7 +69,7 @@ export const noteGrounds = (texts: Record<string, string>) => {
     const isBelow = ofRole('drop-down').some((drop) => drop !== element && drop.contains(element));
     if (!liesBetween(element) && !(isBelow && !roles.has(element) && !element.closest('svg'))) continue;
     if (pseudo === undefined) {
-      if (!isLink(element) && element.querySelector('a, summary, button')) grounded.add(element);
+      if (!isLink(element)) grounded.add(element);
     } else if (liesUnder(element, pseudo)) noteUnder(element, pseudo);
   }
 };

@@ -16,7 +16,9 @@ export function halvesOf(data: Uint8ClampedArray, { width, height }: Size): Halv
   const premultiplied = new Float32Array(data.length);
   for (let i = 0; i < data.length; i += 4) {
     const alpha = data[i + 3]!;
-    for (let c = 0; c < 3; c++) premultiplied[i + c] = (data[i + c]! * alpha) / 255;
+    premultiplied[i] = (data[i]! * alpha) / 255;
+    premultiplied[i + 1] = (data[i + 1]! * alpha) / 255;
+    premultiplied[i + 2] = (data[i + 2]! * alpha) / 255;
     premultiplied[i + 3] = alpha;
   }
   return { levels: [{ width, height, data: premultiplied }] };
@@ -42,39 +44,90 @@ export function reducedPixels(halves: Halves, tile: PixelBox, area: PixelBox): U
   const lod = halvings(halves.levels[0], tile);
   const [large, small] = [levelAt(halves, Math.floor(lod)), levelAt(halves, Math.ceil(lod))];
   const share = lod - Math.floor(lod);
+  const drawn = (level: Level, part: number): Drawn => ({
+    level,
+    share: part,
+    columns: placesOf(area.x - tile.x, area.width, tile.width, level.width),
+    rows: placesOf(area.y - tile.y, area.height, tile.height, level.height),
+    known: [new Float64Array(4 * area.width), new Float64Array(4 * area.width)],
+    of: [-1, -1],
+  });
+  const all = [drawn(large, 1 - share), ...(share > 0 ? [drawn(small, share)] : [])];
   const out = new Uint8ClampedArray(4 * area.width * area.height);
-  const columns = (level: Level) => placesOf(area.x - tile.x, area.width, tile.width, level.width);
-  const rows = (level: Level) => placesOf(area.y - tile.y, area.height, tile.height, level.height);
-  const sum = new Float64Array(4 * area.width * area.height);
-  add(sum, area.width, large, { columns: columns(large), rows: rows(large) }, 1 - share);
-  if (share > 0) add(sum, area.width, small, { columns: columns(small), rows: rows(small) }, share);
-  for (let i = 0; i < out.length; i += 4) {
-    const alpha = sum[i + 3]!;
-    for (let c = 0; c < 3; c++) out[i + c] = alpha > 0 ? (255 * sum[i + c]!) / alpha : 0;
-    out[i + 3] = alpha;
+  const row = new Float64Array(4 * area.width);
+  for (let y = 0; y < area.height; y++) {
+    row.fill(0);
+    for (const each of all) add(row, each, y);
+    straighten(row, out, 4 * y * area.width);
   }
   return out;
 }
 
-/** Adds a level as it is drawn, weighed by a share. */
-function add(
-  sum: Float64Array,
-  width: number,
-  { data, width: own }: Level,
-  { columns, rows }: { columns: Places; rows: Places },
-  share: number,
-): void {
-  for (let y = 0; y < rows.first.length; y++) {
-    const [top, bottom, down] = [4 * own * rows.first[y]!, 4 * own * rows.second[y]!, rows.near[y]!];
-    for (let x = 0; x < width; x++) {
-      const [left, right, across] = [4 * columns.first[x]!, 4 * columns.second[x]!, columns.near[x]!];
-      const at = 4 * (y * width + x);
-      for (let c = 0; c < 4; c++) {
-        const upper = data[top + left + c]! * (1 - across) + data[top + right + c]! * across;
-        const lower = data[bottom + left + c]! * (1 - across) + data[bottom + right + c]! * across;
-        sum[at + c]! += share * (upper * (1 - down) + lower * down);
-      }
+/** Writes a row without what its alpha has been multiplied into. */
+function straighten(row: Float64Array, out: Uint8ClampedArray, to: number): void {
+  for (let i = 0; i < row.length; i += 4) {
+    const alpha = row[i + 3]!;
+    if (alpha > 0) {
+      out[to + i] = (255 * row[i]!) / alpha;
+      out[to + i + 1] = (255 * row[i + 1]!) / alpha;
+      out[to + i + 2] = (255 * row[i + 2]!) / alpha;
     }
+    out[to + i + 3] = alpha;
+  }
+}
+
+/** A level as it is being drawn, row after row. */
+interface Drawn {
+  level: Level;
+  /** How much of the picture it makes, 0 to 1. */
+  share: number;
+  columns: Places;
+  rows: Places;
+  /** Two of its rows as they are drawn, and which they are: most rows lie between one that the row before lay at, too. */
+  known: [Float64Array, Float64Array];
+  of: [number, number];
+}
+
+/** Adds a row of a level, weighed by its share: first along the two of its rows that it lies between, then between them. */
+function add(sum: Float64Array, drawn: Drawn, y: number): void {
+  const { rows, share } = drawn;
+  const first = rows.first[y]!;
+  const second = rows.second[y]!;
+  const down = rows.near[y]!;
+  const less = 1 - down;
+  const upper = lay(drawn, first, second);
+  const lower = lay(drawn, second, first);
+  for (let i = 0; i < sum.length; i++) sum[i]! += share * (upper[i]! * less + lower[i]! * down);
+}
+
+/** A row of a level as it is drawn, in the place of one that is not the other one wanted. */
+function lay({ level, columns, known, of }: Drawn, row: number, other: number): Float64Array {
+  if (of[0] === row) return known[0];
+  if (of[1] === row) return known[1];
+  const free = of[0] === other ? 1 : 0;
+  of[free] = row;
+  drawRow(known[free], level, row, columns);
+  return known[free];
+}
+
+/** Draws a row of a level between the pixels that lie next to each place. */
+function drawRow(
+  into: Float64Array,
+  { data, width }: Level,
+  row: number,
+  { first, second, near }: Places,
+): void {
+  const start = 4 * width * row;
+  for (let x = 0; x < first.length; x++) {
+    const left = start + 4 * first[x]!;
+    const right = start + 4 * second[x]!;
+    const across = near[x]!;
+    const less = 1 - across;
+    const at = 4 * x;
+    into[at] = data[left]! * less + data[right]! * across;
+    into[at + 1] = data[left + 1]! * less + data[right + 1]! * across;
+    into[at + 2] = data[left + 2]! * less + data[right + 2]! * across;
+    into[at + 3] = data[left + 3]! * less + data[right + 3]! * across;
   }
 }
 
@@ -121,9 +174,11 @@ function halved({ width, height, data }: Level): Level {
     for (let x = 0; x < w; x++) {
       const from = 4 * (2 * y * width + 2 * x);
       const below = from + 4 * width;
-      for (let c = 0; c < 4; c++)
-        out[4 * (y * w + x) + c] =
-          (data[from + c]! + data[from + 4 + c]! + data[below + c]! + data[below + 4 + c]!) / 4;
+      const to = 4 * (y * w + x);
+      out[to] = (data[from]! + data[from + 4]! + data[below]! + data[below + 4]!) / 4;
+      out[to + 1] = (data[from + 1]! + data[from + 5]! + data[below + 1]! + data[below + 5]!) / 4;
+      out[to + 2] = (data[from + 2]! + data[from + 6]! + data[below + 2]! + data[below + 6]!) / 4;
+      out[to + 3] = (data[from + 3]! + data[from + 7]! + data[below + 3]! + data[below + 7]!) / 4;
     }
   }
   return { width: w, height: h, data: out };
