@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import type { Browser, BrowserContext, Page as Tab } from 'playwright-core';
-import { installReader } from '@hatrail/capture/capture';
+import { installReader } from '@hatrail/capture/session';
 import { tryOwn, type Tried } from '@hatrail/capture/ownTrial';
 import { openChromium } from './chromium.ts';
 import { MARKUPS } from './own/markups.ts';

@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { NameItem } from '@hatrail/core/model/item';
 import { findings as axeFindings } from './axe.ts';
-import { openDressing, type Dressing } from './dressing.ts';
+import { keepPages, openDressing, type Dressing } from './dressing.ts';
 
 /** What an owner looks for while hanging and gathering: where it folds, the name and its tagline, a copy, a class, and what is not live yet. */
 
@@ -11,6 +11,7 @@ let owner: Dressing;
 beforeAll(async () => {
   owner = await openDressing('Larkfell', 2);
   await owner.keep(owner.siteId, (site) => {
+    keepPages(site, ['home', 'visit', 'shows']);
     site.tagline = 'Dark skies, open doors';
     site.headers[0]!.rails[0]!.start[0] = { kind: 'name', id: 'name', size: 20, tagline: true };
     site.headers[0]!.fold = { bar: ['name'], panel: ['menu', 'book'], edge: 'top' };
@@ -113,7 +114,7 @@ describe('an owner', () => {
     await expect
       .poll(() => owner.kept(owner.siteId).pages.map(({ path }) => path), SLOW)
       .toContain('/home-2');
-    expect(await tab.getByLabel('Title of the page').inputValue()).toBe('Home, copy');
+    await expect.poll(() => tab.getByLabel('Title of the page').inputValue(), SLOW).toBe('Home, copy');
     await undo();
     await tab.goto(`${owner.running.url}/sites/${owner.siteId}/gather/menus`);
     await tab.getByRole('button', { name: /Shows/ }).first().click();

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { Site } from '@hatrail/core/model/site';
-import { openDressing, type Dressing } from './dressing.ts';
+import { keepPages, openDressing, type Dressing } from './dressing.ts';
 
 /** What an owner is told is what was computed: no wider, and with the cause first. */
 
@@ -8,7 +8,11 @@ const SLOW = { timeout: 180_000 };
 let owner: Dressing;
 beforeAll(async () => {
   owner = await openDressing('Larkfell');
-  if (!process.env.LONG) await keep(({ pages }) => pages.forEach(({ bands }) => bands.splice(3)));
+  if (!process.env.LONG)
+    await keep((site) => {
+      keepPages(site, ['home', 'visit', 'log']);
+      site.pages.forEach(({ bands }) => bands.splice(3));
+    });
 });
 afterAll(() => owner.close());
 

@@ -23,7 +23,7 @@ import { behindAt, layoutScene, momentAt, type Scene } from '@hatrail/core/sweep
 import type { JudgedTarget } from '@hatrail/core/sweep/targets';
 import { STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
 import { pngRaster, skiaDrawing, skiaMeasure, skiaRaster } from '@hatrail/node/skia';
-import { installOwn } from './own.ts';
+import { installOwn } from './ownAsk.ts';
 
 /**
  * Tries a paste on the page that it is for: puts it in, and compares what is seen with what was promised, item by item, at the

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import type { SeenOwn } from '../src/gather/captured.ts';
 import { resolveLook, resolveWorn } from '../src/header/look.ts';
-import { changesByTheirs, layoutOwn, ownAt, ownFold } from '../src/header/ownLayout.ts';
+import { canTellOpen, changesByTheirs, layoutOwn, ownAt, ownFold } from '../src/header/ownLayout.ts';
 import { layoutHeader } from '../src/header/layout.ts';
 import { LAYER_NAMES, layerOf, PLAIN, showsLayer } from '../src/layers/index.ts';
 import { checkSite } from '../src/model/check.ts';
@@ -10,6 +10,7 @@ import {
   isHarmlessCss,
   type OwnAt,
   type OwnGroup,
+  type OwnOpening,
   type OwnRule,
   type Weight,
 } from '../src/model/own.ts';
@@ -21,6 +22,7 @@ import { inTheWay } from '../src/output/own/inTheWay.ts';
 import { ownFiles } from '../src/output/own/ownFiles.ts';
 import { needsLines, ownJs } from '../src/output/own/ownJs.ts';
 import { isHeavier, mustBeImportant, raised, rivalsOf, sumOf } from '../src/output/own/weights.ts';
+import { statesOf } from '../src/sweep/linkStates.ts';
 import { layoutScene } from '../src/sweep/scene.ts';
 import { turningWidths } from '../src/sweep/widthPlan.ts';
 import { newSite } from '../src/start/newSite.ts';
@@ -271,9 +273,8 @@ describe('what it can wear', () => {
       },
       'top',
     );
-    expect([look.cue.share, look.ink.open, look.ink.logo, look.edge.above.width, look.edge.on]).toEqual([
+    expect([look.cue.share, look.ink.logo, look.edge.above.width, look.edge.on]).toEqual([
       100,
-      undefined,
       'dark',
       0,
       true,
@@ -281,6 +282,59 @@ describe('what it can wear', () => {
     // A rail has no element there.
     const railed = { ...header, rails: [{ ...header.rails[0]!, looks: { top: { fill: { opacity: 1 } } } }] };
     expect(resolveWorn(site, { header: railed, rail: railed.rails[0] }, 'top').fill.opacity).toBe(0);
+  });
+});
+
+describe('a link whose drop-down is open', () => {
+  const opening = (by: OwnOpening[], up = 1): SeenOwn => ({
+    ...SEEN,
+    own: {
+      ...SEEN.own,
+      inks: SEEN.own.inks.map((ink) => (ink.id === 'link-2' ? { ...ink, opens: true } : ink)),
+      groups: [
+        ...SEEN.own.groups,
+        group('openers', ['li.drop > a'], [0, 1, 2], { item: 'menu', opened: { among: 0, up, by } }),
+      ],
+    },
+  });
+  const open = { ink: { link: { colour: '#111111' }, open: { colour: '#123456' } } };
+  const dressed = (seen: SeenOwn) => {
+    const { site, header } = made((plain) => Object.assign(plain, structuredClone(seen)));
+    return { site, worn: { ...header, looks: { top: open } }, own: site.ownHeaders![0]! };
+  };
+
+  test.each<[OwnOpening[], number, string]>([
+    [['pointer'], 1, ':where(:hover > *)'],
+    [['focus'], 3, ':where(:focus-within > * > * > :not(:focus))'],
+    [['expanded', 'details'], 2, ':where([aria-expanded="true"], [open] > * > *)'],
+    [['beside'], 1, ':where(:has(> [aria-expanded="true"]) > *)'],
+  ])('told by %j, %i up, has a rule that weighs no more for it', (by, up, told) => {
+    const { site, worn, own } = dressed(opening(by, up));
+    expect(checkSite(site)).toEqual([]);
+    const { css } = ownPaste(site, worn, own);
+    expect(css).toContain(`li.drop > a${told} {\n  color: var(--hr-open, var(--hr-own))`);
+    expect(css).toContain('--hr-open: rgb(18 52 86)');
+    // What comes after it, and is more, goes before it.
+    expect(css.indexOf('whose drop-down is open')).toBeLessThan(
+      css.indexOf('Links with the keyboard on them'),
+    );
+  });
+
+  test('is judged where that is told, and only there', () => {
+    const states = (seen: SeenOwn, id: string) => {
+      const { site, worn, own } = dressed(seen);
+      const ink = layoutOwn(site, worn, own, { width: 1280, moment: 'top' }).inks.find(
+        (each) => each.id === id,
+      );
+      return statesOf(ink!, resolveLook(site, worn, 'top'), site.pages[0]!);
+    };
+    expect(states(opening(['pointer']), 'link-2')).toContain('open');
+    expect(states(opening(['pointer']), 'link-1')).not.toContain('open');
+    expect(states(SEEN, 'link-2')).not.toContain('open');
+    const plainly = dressed(SEEN);
+    expect(ownPaste(plainly.site, plainly.worn, plainly.own).css).not.toContain('whose drop-down');
+    expect(canTellOpen(plainly.site, plainly.worn)).toBe(false);
+    expect(canTellOpen(dressed(opening(['focus'])).site, plainly.worn)).toBe(true);
   });
 });
 

@@ -1,5 +1,5 @@
 import type { BrowserContext, Page as Tab } from 'playwright-core';
-import { installReader } from '@hatrail/capture/capture';
+import { installReader } from '@hatrail/capture/session';
 import { readOwn, type Correction, type Standing } from '@hatrail/capture/own';
 import type { SeenOwn } from '@hatrail/core/gather/captured';
 import { ownColours, ownHeader, safeTarget } from '@hatrail/core/start/ownHeader';

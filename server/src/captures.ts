@@ -7,15 +7,10 @@ import { checkSite } from '@hatrail/core/model/check';
 import type { SeenPart } from '@hatrail/core/model/seen';
 import type { OwnFont } from '@hatrail/core/model/type';
 import { siteOfSeen, type SeenFiles } from '@hatrail/core/start/seenSite';
-import {
-  READ_AT,
-  findPages,
-  readHeaderOf,
-  takeSite,
-  tryHeaderOn,
-  type Source,
-} from '@hatrail/capture/capture';
+import { readHeaderOf, takeSite, tryHeaderOn } from '@hatrail/capture/capture';
+import { findPages } from '@hatrail/capture/findPages';
 import type { Correction } from '@hatrail/capture/own';
+import { READ_AT, type Source } from '@hatrail/capture/session';
 import type { Tried } from '@hatrail/capture/ownTrial';
 import type { Context } from './context.ts';
 import type { FileFacts } from './fileRows.ts';

@@ -40,25 +40,30 @@ export function InkLayer({ rows }: BodyProps) {
   return (
     <>
       {hasLinks &&
-        COLOURS.filter(({ name }) => name !== 'open' || canTellOpen(site, header)).map(({ name, label, state }) => (
-          <Value
-            key={name}
-            label={label}
-            layer="ink"
-            name={name}
-            verdict={verdictFor(
-              (row) =>
-                row.state === state && row.part === 'ink' && row.item !== 'Logo' && !buttons.has(row.itemId),
-            )}
-          >
-            <ColourField
+        COLOURS.filter(({ name }) => name !== 'open' || canTellOpen(site, header)).map(
+          ({ name, label, state }) => (
+            <Value
+              key={name}
               label={label}
-              palette={site.palette}
-              use={inkIn(look, state)}
-              onChange={(use) => setLook(wearer, moment, 'ink', name, use)}
-            />
-          </Value>
-        ))}
+              layer="ink"
+              name={name}
+              verdict={verdictFor(
+                (row) =>
+                  row.state === state &&
+                  row.part === 'ink' &&
+                  row.item !== 'Logo' &&
+                  !buttons.has(row.itemId),
+              )}
+            >
+              <ColourField
+                label={label}
+                palette={site.palette}
+                use={inkIn(look, state)}
+                onChange={(use) => setLook(wearer, moment, 'ink', name, use)}
+              />
+            </Value>
+          ),
+        )}
       <Value label="Focus ring" layer="ink" name="ring" verdict={verdictFor((row) => row.part === 'ring')}>
         <ColourField
           label="Focus ring"
