@@ -97,7 +97,7 @@ function wearMore(
 
 /**
  * What lies round the box, and what hangs over its edge onto that: shadow, lines, a cut edge, a first rail that runs the full
- * width, and a text that reaches into another rail or out of all.
+ * width, a text that reaches into another rail or out of all, and a logo that does.
  */
 function hangOut(header: Header, rails: Rail[], by: Chances): void {
   const { top } = header.looks;
@@ -131,6 +131,9 @@ function hangOut(header: Header, rails: Rail[], by: Chances): void {
     const to = by.chance(0.6) && { to: { address: '/hung' } };
     rail.middle.push({ kind: 'text', id: 'hung', text: 'Hanging', size: by.between(12, 18), shift, ...to });
   }
+  const items = rails.flatMap(({ start, middle, end }) => [...start, ...middle, ...end]);
+  const logo = items.find((item) => item.kind === 'logo');
+  if (logo && by.chance(0.5)) logo.shift = by.between(-24, 60);
 }
 
 /** A header with one of everything, over a page that is hard to read on. */

@@ -4,13 +4,14 @@ import { cutDepthAt } from '../src/geometry/cut.ts';
 import { blurredPatch, plainPatch } from '../src/stack/blur.ts';
 import { linesBeside, shadowBeside } from '../src/stack/besideBox.ts';
 import { boxCoverage, coversArea, type StackLayer } from '../src/stack/layers.ts';
-import type { Header, Manner, Rail } from '../src/model/header.ts';
+import type { Header, Look, Manner, Rail } from '../src/model/header.ts';
 import type { Item } from '../src/model/item.ts';
+import type { Drawing } from '../src/stack/drawing.ts';
 import { readAt } from '../src/sweep/exact.ts';
 import { isWithinBlur } from '../src/sweep/overEdge.ts';
-import { sceneTargets } from '../src/sweep/prove.ts';
+import { proveScene, sceneTargets } from '../src/sweep/prove.ts';
 import { behindAt, layoutScene } from '../src/sweep/scene.ts';
-import { header, measure, noDrawing, raster, site } from './made.ts';
+import { header, measure, noDrawing, random, raster, site } from './made.ts';
 
 /** What lies round a header's box, by worked values. */
 
@@ -136,8 +137,30 @@ describe('over the edge of what is blurred', () => {
 
 describe('what cannot be seen whatever lies behind it', () => {
   const text = (id: string, shift: number): Item => ({ kind: 'text', id, text: 'Notice', size: 16, shift });
+  const blackLogo: Drawing = {
+    ...noDrawing,
+    logo: (_, { box }) => {
+      const [width, height] = [Math.round(box.width), Math.round(box.height)];
+      const data = new Uint8ClampedArray(4 * width * height).map((_, i) => (i % 4 === 3 ? 255 : 0));
+      return { left: Math.round(box.x), top: Math.round(box.y), width, height, data };
+    },
+  };
   /** The least contrast of each text of a header over a white page, at its top. */
-  const read = (places: Partial<Pick<Rail, 'start' | 'middle' | 'end'>>[], manner: Partial<Manner> = {}) => {
+  const read = (...of: Parameters<typeof laidOut>) => {
+    const { scene, draw } = laidOut(...of);
+    const white = raster(1280, scene.laid.height, () => ({ r: 255, g: 255, b: 255 }));
+    return Object.fromEntries(
+      sceneTargets(scene, 'top', draw)
+        .filter(({ state }) => state === 'rest')
+        .map((target) => [target.ink.id, Math.round(readAt(target, white, behindAt(scene, 0)).contrast)]),
+    );
+  };
+  const laidOut = (
+    places: Partial<Pick<Rail, 'start' | 'middle' | 'end'>>[],
+    manner: Partial<Manner> = {},
+    draw = noDrawing,
+    look: Look = {},
+  ) => {
     const rails = places.map((place) => ({
       height: 60,
       inset: 20,
@@ -150,16 +173,13 @@ describe('what cannot be seen whatever lies behind it', () => {
     const of: Header = {
       ...header,
       rails,
-      looks: { top: { ink: { link: { colour: '#000000' } } }, scrolled: {} },
+      looks: { top: { ink: { link: { colour: '#000000' } }, ...look }, scrolled: {} },
       manner: { ...header.manner, lies: 'over', ...manner },
     };
-    const scene = layoutScene({ ...site, headers: [of] }, of, site.pages[0]!, { width: 1280 }, measure);
-    const white = raster(1280, scene.laid.height, () => ({ r: 255, g: 255, b: 255 }));
-    return Object.fromEntries(
-      sceneTargets(scene, 'top', noDrawing)
-        .filter(({ state }) => state === 'rest')
-        .map((target) => [target.ink.id, Math.round(readAt(target, white, behindAt(scene, 0)).contrast)]),
-    );
+    return {
+      scene: layoutScene({ ...site, headers: [of] }, of, site.pages[0]!, { width: 1280 }, measure),
+      draw,
+    };
   };
   test('letters over which those of another item lie are lost, and so are these', () => {
     expect(read([{ start: [text('a', 0)] }, { end: [text('b', -40)] }])).toEqual({ a: 21, b: 21 });
@@ -183,5 +203,70 @@ describe('what cannot be seen whatever lies behind it', () => {
     expect(read([{ start: [text('a', 60)] }])).toEqual({ a: 21 });
     expect(read([{ start: [text('a', 60)] }], { onScroll: 'bottom' })).toEqual({ a: 1 });
     expect(read([{ start: [text('a', -60)] }], { onScroll: 'bottom' })).toEqual({ a: 21 });
+  });
+  test('so is a picture of which more than a tenth does', () => {
+    const logo = (height: number, shift = 0): Partial<Rail> => ({
+      start: [{ kind: 'logo', id: 'logo', height, ...(shift && { shift }) }],
+    });
+    const seen = (rail: Partial<Rail>, manner: Partial<Manner> = {}, look: Look = {}) =>
+      read([rail], manner, blackLogo, look).logo;
+    expect(seen(logo(40))).toBeGreaterThan(10);
+    expect(seen(logo(40, -60))).toBe(1);
+    expect(seen(logo(40, 60))).toBe(21);
+    // What hangs out of the box lies on the page itself: black on white there, where the header is black.
+    const fill = { colour: { colour: '#000000' }, opacity: 1 };
+    expect(seen(logo(40), {}, { fill })).toBe(1);
+    expect(seen(logo(40, 60), {}, { fill })).toBe(21);
+    expect(seen(logo(40, 20), {}, { fill })).toBe(1);
+    expect(seen(logo(40, 60), { onScroll: 'bottom' })).toBe(1);
+    // It stands 10 px down: 4 px of 40 are out of the window, then 5.
+    expect(seen(logo(40, -14))).toBeGreaterThan(10);
+    expect(seen(logo(40, -15))).toBe(1);
+  });
+  test('a picture under the letters of another item is lost, and so are they', () => {
+    const logo: Partial<Rail> = { start: [{ kind: 'logo', id: 'logo', height: 40 }] };
+    expect(read([logo, { end: [text('b', -60)] }], {}, blackLogo)).toMatchObject({ logo: 21, b: 21 });
+    expect(read([logo, { start: [text('b', -60)] }], {}, blackLogo)).toMatchObject({ logo: 1, b: 1 });
+  });
+  test.each<[string, Look]>([
+    ['a fill', { fill: { colour: { colour: '#406080' }, opacity: 0.5 } }],
+    [
+      'a gradient',
+      {
+        gradient: {
+          on: true,
+          angle: 120,
+          stops: [0, 100].map((at) => ({ at, colour: { colour: at ? '#ffffff' : '#203040' }, opacity: 0.7 })),
+        },
+      },
+    ],
+    ['a blur', { fill: { colour: { colour: '#406080' }, opacity: 0.3 }, blur: { radius: 5 } }],
+  ])('a picture that hangs out of a header with %s is swept as it is read at each scroll', (_, look) => {
+    const chance = random(5);
+    for (const shift of [-13, 25, 60]) {
+      const rail = { start: [{ kind: 'logo' as const, id: 'logo', height: 40, shift }] };
+      const { scene, draw } = laidOut([rail], { onScroll: 'stays' }, blackLogo, look);
+      const noise = raster(1280, scene.laid.height, () => ({
+        r: chance() * 255,
+        g: chance() * 255,
+        b: chance() * 255,
+      }));
+      const rows = proveScene(scene, noise, draw).filter(
+        ({ itemId, part }) => itemId === 'logo' && part === 'ink',
+      );
+      let read = 0;
+      for (const { moment, span, contrasts } of rows) {
+        const target = sceneTargets(scene, moment, draw, span.from).find(
+          ({ ink, part }) => ink.id === 'logo' && part === 'ink',
+        )!;
+        for (let scroll = span.from; scroll <= span.to; scroll += 37, read++) {
+          const { contrast } = readAt(target, noise, behindAt(scene, scroll));
+          const off = Math.abs(contrasts[scroll - span.from]! / Math.fround(contrast) - 1);
+          // A running blur is a level of 255 off, for which a margin is kept.
+          expect(off).toBeLessThanOrEqual(target.stack.blur ? 0.025 : 0);
+        }
+      }
+      expect(read).toBeGreaterThan(2);
+    }
   });
 });

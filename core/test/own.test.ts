@@ -300,7 +300,7 @@ describe('a link whose drop-down is open', () => {
   const open = { ink: { link: { colour: '#111111' }, open: { colour: '#123456' } } };
   const dressed = (seen: SeenOwn) => {
     const { site, header } = made((plain) => Object.assign(plain, structuredClone(seen)));
-    return { site, worn: { ...header, looks: { top: open } }, own: site.ownHeaders![0]! };
+    return { site, worn: { ...header, looks: { top: open, scrolled: {} } }, own: site.ownHeaders![0]! };
   };
 
   test.each<[OwnOpening[], number, string]>([

@@ -31,12 +31,20 @@ const REACH = 2;
 
 /**
  * The logo's edge, cell by cell. Cells with fewer than 6 edge pixels are left out; if all are, the logo is one cell.
- * The ground beyond the header's own box is taken at its nearest pixel, since the fill ends there.
+ * What of it lies in the header's own box meets the ground within that, since the fill ends there; what hangs out of the box meets
+ * the ground out there.
+ * @param seen the rows of it that are in the window: from, and up to but without; header pixels
  */
-export function logoCells(logo: LogoPixels, headerWidth: number, headerHeight: number): LogoCell[] {
+export function logoCells(
+  logo: LogoPixels,
+  headerWidth: number,
+  headerHeight: number,
+  seen: readonly [from: number, to: number] = [-Infinity, Infinity],
+): LogoCell[] {
   const cells = new Map<number, LogoCell>();
   const columns = Math.ceil(logo.width / GRID);
   for (let y = 0; y < logo.height; y++) {
+    if (logo.top + y < seen[0] || logo.top + y >= seen[1]) continue;
     for (let x = 0; x < logo.width; x++) {
       const outside = nearestOutside(logo, x, y);
       if (!outside) continue;
@@ -46,8 +54,8 @@ export function logoCells(logo: LogoPixels, headerWidth: number, headerHeight: n
       cell.edges.push({
         x: logo.left + x,
         y: logo.top + y,
-        outsideX: clamp(logo.left + outside.x, headerWidth),
-        outsideY: clamp(logo.top + outside.y, headerHeight),
+        outsideX: within(logo.left + outside.x, headerWidth, logo.left + x),
+        outsideY: within(logo.top + outside.y, headerHeight, logo.top + y),
         r: logo.data[i]!,
         g: logo.data[i + 1]!,
         b: logo.data[i + 2]!,
@@ -68,8 +76,9 @@ export function logoCells(logo: LogoPixels, headerWidth: number, headerHeight: n
   return [{ cell: whole, edges: all.flatMap(({ edges }) => edges) }];
 }
 
-function clamp(v: number, size: number): number {
-  return Math.min(size - 1, Math.max(0, v));
+/** A place brought into the header's box, but no further than to that of its own pixel. */
+function within(v: number, size: number, own: number): number {
+  return Math.min(Math.max(size - 1, own), Math.max(Math.min(0, own), v));
 }
 
 function gridCell(logo: LogoPixels, x: number, y: number): Cell {

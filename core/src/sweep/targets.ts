@@ -254,11 +254,36 @@ function besideAll(worn: Worn, bare: Bare, area: Area, known: Known): JudgedTarg
  * What hangs out of the window is not to be told from anything: rows above a header at its top edge, and below one at its lower
  * edge, are as their ink is.
  */
-function beyondWindow({ header, layout }: Worn, { shape }: Bare, area: Area): StackLayer[] {
-  const beyond = keepsToBottom(header)
+function beyondWindow(worn: Worn, { shape }: Bare, area: Area): StackLayer[] {
+  return shape.kind === 'cells' ? asItsInk('window', shape.colour, outOfWindow(worn, area)) : [];
+}
+
+/** What of an area is out of the window. */
+function outOfWindow({ header, layout }: Pick<Worn, 'header' | 'layout'>, area: Area): Area {
+  return keepsToBottom(header)
     ? { ...area, top: Math.max(area.top, Math.ceil(layout.height)) }
     : { ...area, bottom: Math.min(area.bottom, 0) };
-  return shape.kind === 'cells' ? asItsInk('window', shape.colour, beyond) : [];
+}
+
+/** How much of a picture may be out of the window before it is lost, a share of what is to be seen of it. */
+const MISSED = 0.1;
+
+/** How much of a picture's pixels that are to be seen lies in some areas, 0 to 1. */
+function shareIn({ left, top, width, height, data }: LogoPixels, areas: readonly Area[]): number {
+  const box = { left, top, right: left + width, bottom: top + height };
+  const near = areas
+    .map((each) => overlap(each, box))
+    .filter((each) => each.left < each.right && each.top < each.bottom);
+  if (near.length === 0) return 0;
+  let [all, inside] = [0, 0];
+  for (let i = 0; i < width * height; i++) {
+    if (data[4 * i + 3]! < 128) continue;
+    all++;
+    const x = left + (i % width);
+    const y = top + Math.floor(i / width);
+    if (near.some((each) => x >= each.left && x < each.right && y >= each.top && y < each.bottom)) inside++;
+  }
+  return all === 0 ? 0 : inside / all;
 }
 
 /**
@@ -266,17 +291,22 @@ function beyondWindow({ header, layout }: Worn, { shape }: Bare, area: Area): St
  * rail, where that puts a ground under its own: rail by rail, grounds and letters together, they are painted.
  */
 function othersOver(worn: Worn, { ink, part, shape }: Bare, area: Area): StackLayer[] {
-  const { header, layout, backings } = worn;
-  // What a header of the site's own shows where is measured, not laid out: what lies over what is its own affair.
-  if (shape.kind !== 'cells' || part !== 'ink' || header.own !== undefined) return [];
+  if (shape.kind !== 'cells' || part !== 'ink') return [];
   const { colour } = shape;
+  return areasOver(worn, ink).flatMap((each) => asItsInk('others', colour, overlap(each, area)));
+}
+
+/** Where letters and marks of other items lie, and grounds of those in later rails. */
+function areasOver({ header, layout, backings }: Worn, ink: HeaderInk): Area[] {
+  // What a header of the site's own shows where is measured, not laid out: what lies over what is its own affair.
+  if (header.own !== undefined) return [];
   const letters = layout.inks.flatMap((other) => (other.item === ink.item ? [] : [areaOf(inkedBox(other))]));
   const railOf = (id: string | undefined) => layout.items.find((item) => item.id === id)?.rail ?? 0;
   const grounds = backings
     .filter(({ item }) => railOf(item) > (ink.rail ?? 0))
     .flatMap(({ states, layers }) => states.flatMap(layers))
     .flatMap(({ box, paint }) => (box && paint.kind === 'even' ? [box.area] : []));
-  return [...letters, ...grounds].flatMap((each) => asItsInk('others', colour, overlap(each, area)));
+  return [...letters, ...grounds];
 }
 
 /** An area as an ink is: nothing of that is to be seen on it. */
@@ -328,7 +358,15 @@ function cellTargets(worn: Worn, ink: HeaderInk): JudgedTarget[] {
 function pictureTargets(worn: Worn, ink: HeaderInk, picture: string): JudgedTarget[] {
   const pixels = worn.draw.logo(picture, ink);
   if (!pixels) return [];
-  const cells = cellsOf(pixels, worn.layout);
+  const box = areaOf(ink.box);
+  const out = outOfWindow(worn, box);
+  // Behind another item's letters nothing of it may be; out of the window, a little.
+  const lost = [
+    ...(shareIn(pixels, [out]) > MISSED ? [out] : []),
+    ...areasOver(worn, ink).flatMap((each) => (shareIn(pixels, [each]) > 0 ? [overlap(each, box)] : [])),
+  ];
+  if (lost.length > 0) return [...lostTargets(worn, ink, pixels, lost), ...cellTargets(worn, ink)];
+  const cells = cellsOf(pixels, worn);
   if (cells[0]?.edges.length === 0) return [];
   const area = edgeArea(cells);
   const logo: Bare = {
@@ -342,18 +380,33 @@ function pictureTargets(worn: Worn, ink: HeaderInk, picture: string): JudgedTarg
   return [...besideAll(worn, logo, area, nothingKnown()), ...cellTargets(worn, ink)];
 }
 
+/** A picture of which some cannot be seen whatever is behind it: judged by that, on which nothing is to be told apart. */
+function lostTargets(worn: Worn, ink: HeaderInk, pixels: LogoPixels, lost: readonly Area[]): JudgedTarget[] {
+  const gone: Bare = {
+    ink,
+    state: 'rest',
+    part: 'ink',
+    needed: needsOf(worn.site).marks,
+    pixels,
+    shape: { kind: 'cells', colour: { r: 0, g: 0, b: 0 }, cells: [...lost] },
+  };
+  return besideAll(worn, gone, around(gone.shape.cells as Cell[]), nothingKnown());
+}
+
 function isVector({ pictures }: Site, picture: string): boolean {
   return pictures.find(({ id }) => id === picture)?.file.endsWith('.svg') ?? false;
 }
 
-const cutUp = new WeakMap<LogoPixels, { width: number; height: number; cells: LogoCell[] }>();
+const cutUp = new WeakMap<LogoPixels, { key: string; cells: LogoCell[] }>();
 
-/** The cells of a logo's pixels, worked out once for each header size. */
-function cellsOf(pixels: LogoPixels, { width, height }: HeaderLayout): LogoCell[] {
+/** The cells of a logo's pixels that are in the window, worked out once for each header size. */
+function cellsOf(pixels: LogoPixels, { header, layout: { width, height } }: Worn): LogoCell[] {
+  const seen = keepsToBottom(header) ? ([-Infinity, Math.ceil(height)] as const) : ([0, Infinity] as const);
+  const key = `${width} ${height} ${seen.join(' ')}`;
   const found = cutUp.get(pixels);
-  if (found?.width === width && found.height === height) return found.cells;
-  const cells = logoCells(pixels, width, height);
-  cutUp.set(pixels, { width, height, cells });
+  if (found?.key === key) return found.cells;
+  const cells = logoCells(pixels, width, height, seen);
+  cutUp.set(pixels, { key, cells });
   return cells;
 }
 

@@ -41,6 +41,8 @@ function layoutParts(site: Site, header: Header): unknown[] {
     header.fold,
     header.manner.lies,
     header.manner.onScroll,
+    // A logo in another form may be wider, and what is wider folds sooner.
+    ...MOMENTS.map((moment) => header.looks[moment]?.ink?.logo),
   ];
 }
 
@@ -59,7 +61,7 @@ export function sizesOf(site: Site, header: Header, by: Measure): ShippedSizes {
     site.placements,
     ...site.headers.filter(({ id }) => id !== header.id),
     ...layoutParts(site, header),
-    ...MOMENTS.flatMap((moment) => [header.looks[moment]?.ink?.logo, header.looks[moment]?.picture]),
+    ...MOMENTS.map((moment) => header.looks[moment]?.picture),
   ];
   const known = sized.get(header.id);
   if (known?.of.length === of.length && known.of.every((part, i) => part === of[i])) return known.sizes;
