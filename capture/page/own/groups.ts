@@ -65,12 +65,12 @@ export const noteGrounds = (texts: Record<string, string>) => {
       if (liesUnder(each, pseudo) && hasGround(each, pseudo)) noteUnder(each, pseudo);
   }
   // What has one only under the pointer or with the keyboard; a link's own is written with the link.
-  for (const { element, pseudo } of changedInStates(texts)) {
+  for (const { element, pseudo, isMade } of changedInStates(texts)) {
     const isBelow = ofRole('drop-down').some((drop) => drop !== element && drop.contains(element));
     if (!liesBetween(element) && !(isBelow && !roles.has(element) && !element.closest('svg'))) continue;
     if (pseudo === undefined) {
       if (!isLink(element)) grounded.add(element);
-    } else if (liesUnder(element, pseudo)) noteUnder(element, pseudo);
+    } else if (isMade || liesUnder(element, pseudo)) noteUnder(element, pseudo);
   }
 };
 /** Elements of one kind: links together, else those of a name within the same box. */

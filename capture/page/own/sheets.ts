@@ -124,9 +124,16 @@ const CHANGES = [
 ];
 const INERT = /^(transparent|none|initial|inherit|unset|normal|1|rgba\(0, 0, 0, 0\))$/;
 
+/** An element, or what stands before or after its contents, which may be there in that state only. */
+export interface Changed {
+  element: Element;
+  pseudo?: string;
+  isMade: boolean;
+}
+
 /** What within the header changes its ground under the pointer, with the keyboard, or while it is pressed. */
-export const changedInStates = (texts: Record<string, string>): { element: Element; pseudo?: string }[] => {
-  const found: { element: Element; pseudo?: string }[] = [];
+export const changedInStates = (texts: Record<string, string>): Changed[] => {
+  const found: Changed[] = [];
   const all = [...header.querySelectorAll('*')];
   eachRule(sheetsOf(texts), ({ rule, selectors }) => {
     const changes = CHANGES.some((property) => {
@@ -134,12 +141,13 @@ export const changedInStates = (texts: Record<string, string>): { element: Eleme
       return value !== '' && !INERT.test(value);
     });
     if (!changes) return;
+    const isMade = !/^(none|normal)?$/.test(rule.style.getPropertyValue('content'));
     for (const selector of selectors) {
       if (!ASKS.test(selector.replace(/:not\([^)]*\)/g, ''))) continue;
       const [bare, pseudo] = [reachedBy(selector), pseudoOf(selector)];
       for (const element of all)
         if (matches(element, bare))
-          found.push({ element, ...(pseudo !== undefined && { pseudo: `::${pseudo}` }) });
+          found.push({ element, isMade, ...(pseudo !== undefined && { pseudo: `::${pseudo}` }) });
     }
   });
   return found;

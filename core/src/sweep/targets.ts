@@ -358,6 +358,7 @@ function cellTargets(worn: Worn, ink: HeaderInk): JudgedTarget[] {
 function pictureTargets(worn: Worn, ink: HeaderInk, picture: string): JudgedTarget[] {
   const pixels = worn.draw.logo(picture, ink);
   if (!pixels) return [];
+  const whole = { ink, state: 'rest', part: 'ink', needed: needsOf(worn.site).marks, pixels } as const;
   const box = areaOf(ink.box);
   const out = outOfWindow(worn, box);
   // Behind another item's letters nothing of it may be; out of the window, a little.
@@ -365,32 +366,15 @@ function pictureTargets(worn: Worn, ink: HeaderInk, picture: string): JudgedTarg
     ...(shareIn(pixels, [out]) > MISSED ? [out] : []),
     ...areasOver(worn, ink).flatMap((each) => (shareIn(pixels, [each]) > 0 ? [overlap(each, box)] : [])),
   ];
-  if (lost.length > 0) return [...lostTargets(worn, ink, pixels, lost), ...cellTargets(worn, ink)];
+  if (lost.length > 0) {
+    // Judged by what cannot be seen whatever is behind it, on which nothing is to be told apart.
+    const gone: Bare = { ...whole, shape: { kind: 'cells', colour: { r: 0, g: 0, b: 0 }, cells: lost } };
+    return [...besideAll(worn, gone, around(lost), nothingKnown()), ...cellTargets(worn, ink)];
+  }
   const cells = cellsOf(pixels, worn);
   if (cells[0]?.edges.length === 0) return [];
-  const area = edgeArea(cells);
-  const logo: Bare = {
-    ink,
-    state: 'rest',
-    part: 'ink',
-    needed: needsOf(worn.site).marks,
-    pixels,
-    shape: { kind: 'logo', cells, isVector: isVector(worn.site, picture) },
-  };
-  return [...besideAll(worn, logo, area, nothingKnown()), ...cellTargets(worn, ink)];
-}
-
-/** A picture of which some cannot be seen whatever is behind it: judged by that, on which nothing is to be told apart. */
-function lostTargets(worn: Worn, ink: HeaderInk, pixels: LogoPixels, lost: readonly Area[]): JudgedTarget[] {
-  const gone: Bare = {
-    ink,
-    state: 'rest',
-    part: 'ink',
-    needed: needsOf(worn.site).marks,
-    pixels,
-    shape: { kind: 'cells', colour: { r: 0, g: 0, b: 0 }, cells: [...lost] },
-  };
-  return besideAll(worn, gone, around(gone.shape.cells as Cell[]), nothingKnown());
+  const logo: Bare = { ...whole, shape: { kind: 'logo', cells, isVector: isVector(worn.site, picture) } };
+  return [...besideAll(worn, logo, edgeArea(cells), nothingKnown()), ...cellTargets(worn, ink)];
 }
 
 function isVector({ pictures }: Site, picture: string): boolean {
