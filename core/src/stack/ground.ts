@@ -68,10 +68,19 @@ export function groundPatch(
 export function groundOver(backdrop: Raster, overlay: Pick<Overlay, 'isEven' | 'data'>): Raster {
   const { width, height, data: below } = backdrop;
   const data = new Uint8ClampedArray(below.length);
+  if (overlay.isEven) {
+    const [red, green, blue] = groundTables(overlay).level;
+    for (let i = 0; i < data.length; i += 4) {
+      data[i] = red[below[i]!]!;
+      data[i + 1] = green[below[i + 1]!]!;
+      data[i + 2] = blue[below[i + 2]!]!;
+      data[i + 3] = 255;
+    }
+    return { width, height, data };
+  }
   for (let i = 0; i < data.length; i += 4) {
-    const at = overlay.isEven ? 0 : i;
-    const through = overlay.data[at + 3]!;
-    for (let c = 0; c < 3; c++) data[i + c] = groundLevel(overlay.data[at + c]!, through, below[i + c]!);
+    const through = overlay.data[i + 3]!;
+    for (let c = 0; c < 3; c++) data[i + c] = groundLevel(overlay.data[i + c]!, through, below[i + c]!);
     data[i + 3] = 255;
   }
   return { width, height, data };

@@ -60,3 +60,46 @@ export function readGround({ shape, overlay }: JudgedTarget, ground: Raster): Ex
   }
   return worst!;
 }
+
+/**
+ * Whether a target has what it needs over a ground that is given: what {@link readGround} says, without asking for more than that.
+ * @param first the cell that is looked at before all others: most often the one that failed last fails again
+ * @returns the first cell that falls short, if any does
+ */
+export function shortCell(
+  { shape, overlay, needed }: JudgedTarget,
+  ground: Raster,
+  first: Cell | undefined,
+): Cell | undefined {
+  if (shape.kind === 'logo') {
+    const { contrast, cell } = logoContrastAt(shape.cells, ground, overlay.area);
+    return contrast < needed ? cell : undefined;
+  }
+  const ink = luminance16(shape.colour);
+  const isShort = (cell: Cell) => fallsShort(ground, overlay.area, cell, { ink, needed });
+  return first && isShort(first) ? first : shape.cells.find(isShort);
+}
+
+/** Whether so many of a cell's pixels are below what is needed that its contrast is: see {@link cellContrast}. */
+function fallsShort(
+  { data, width }: Raster,
+  area: Area,
+  cell: Cell,
+  { ink, needed }: { ink: number; needed: number },
+): boolean {
+  const [red, green, blue] = LUMINANCE;
+  const wanted = percentileRank((cell.right - cell.left) * (cell.bottom - cell.top));
+  let below = 0;
+  let last = -1;
+  let isBelow = false;
+  for (let y = cell.top - area.top; y < cell.bottom - area.top; y++) {
+    for (let x = cell.left - area.left; x < cell.right - area.left; x++) {
+      const i = 4 * (y * width + x);
+      const luminance = Math.min(WHITE_LUMINANCE, red[data[i]!]! + green[data[i + 1]!]! + blue[data[i + 2]!]!);
+      if (luminance !== last) isBelow = contrast16(ink, luminance) < needed;
+      last = luminance;
+      if (isBelow && ++below >= wanted) return true;
+    }
+  }
+  return false;
+}

@@ -2,7 +2,8 @@ import type { Raster } from '../geometry/raster.ts';
 import { backdropPatch, groundOver, type Behind } from '../stack/ground.ts';
 import type { Blur, Stack } from '../stack/layers.ts';
 import { turnedOverlay } from '../stack/turnedOverlay.ts';
-import { readGround } from './exact.ts';
+import { shortCell } from './exact.ts';
+import type { Cell } from './cells.ts';
 import type { JudgedTarget } from './targets.ts';
 
 /** Opacities are solved and set in tenths of a percent: so many make up the whole. */
@@ -30,10 +31,13 @@ export function leastPercentAt(
     return known.backdrop;
   };
   const overlayAt = turnedOverlay((opacity) => withOpacity(target.stack, opacity).layers, area);
+  let short: Cell | undefined;
   const isClear = (tenths: number) => {
     const { blur } = withOpacity(target.stack, tenths / TENTHS);
     const ground = groundOver(backdropOf(blur), overlayAt(tenths / TENTHS));
-    return readGround(target, ground).contrast >= target.needed;
+    const found = shortCell(target, ground, short);
+    short = found ?? short;
+    return found === undefined;
   };
   if (!isClear(TENTHS)) return undefined;
   const least = Math.round((floor * TENTHS) / WHOLE);

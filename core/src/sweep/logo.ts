@@ -145,11 +145,10 @@ export function logoContrastAt(
   area: Area,
 ): { contrast: number; cell: Cell } {
   const values = cells.map(({ cell, edges }) => {
-    const contrasts = edges.map((edge) => {
+    const contrasts = Float32Array.from(edges, (edge) => {
       const outside = pixelAt(ground, edge.outsideX - area.left, edge.outsideY - area.top);
       return contrast16(paintedLuminance(edge, ground, area), luminance16(outside));
-    });
-    contrasts.sort((a, b) => a - b);
+    }).sort();
     return { cell, contrast: contrasts[Math.ceil(contrasts.length / 2) - 1]! };
   });
   values.sort((a, b) => a.contrast - b.contrast);

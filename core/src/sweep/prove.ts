@@ -76,11 +76,11 @@ export const THREAD = 40;
 function threadOf(contrasts: Float32Array, needed: number): string {
   const parts = Math.min(THREAD, contrasts.length);
   return Array.from({ length: parts }, (_, i) => {
-    const part = contrasts.subarray(
-      Math.floor((i * contrasts.length) / parts),
-      Math.floor(((i + 1) * contrasts.length) / parts),
-    );
-    return verdictOf(Math.min(...part), needed).charAt(0);
+    const to = Math.floor(((i + 1) * contrasts.length) / parts);
+    let least = Infinity;
+    for (let at = Math.floor((i * contrasts.length) / parts); at < to; at++)
+      if (contrasts[at]! < least) least = contrasts[at]!;
+    return verdictOf(least, needed).charAt(0);
   }).join('');
 }
 

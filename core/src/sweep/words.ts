@@ -11,7 +11,7 @@ import type { Raster } from '../geometry/raster.ts';
 import { overlayOf } from '../stack/overlay.ts';
 import { leastPercentAt } from './least.ts';
 import { letterCells } from './cells.ts';
-import { readAt } from './exact.ts';
+import { readQuick } from './quick.ts';
 import type { JudgedTarget } from './targets.ts';
 import { textTarget, verdictOf, type Verdict } from './verdict.ts';
 import type { Block, LaidBand, LaidPage } from '../page/laid.ts';
@@ -176,7 +176,7 @@ export function readBand(
   return {
     width: laid.width,
     words: texts.map(({ targets }) => {
-      const contrast = Math.min(...targets.map((target) => readAt(target, raster, here).contrast));
+      const contrast = Math.min(...targets.map((target) => readQuick(target, raster, here).contrast));
       const { needed, ink } = targets[0]!;
       return { text: ink.name, contrast, needed, verdict: verdictOf(contrast, needed) };
     }),

@@ -4,12 +4,15 @@ import { logoVariantsOf } from '@hatrail/core/header/look';
 import type { Header } from '@hatrail/core/model/header';
 import type { LogoPixels } from '@hatrail/core/sweep/logo';
 import type { ShippedSizes } from '@hatrail/core/output/shipped';
+import { keepLast } from './keepLast.ts';
 import { shippedUrl } from './picturePixels.ts';
 import type { LoadedSite } from './loadedSite.ts';
 import { drawnKey } from './types.ts';
 
 const images = new Map<string, Promise<HTMLImageElement>>();
-const drawn = new Map<string, Promise<Uint8ClampedArray>>();
+const drawn = new Map<string, Promise<LogoPixels>>();
+/** How many are kept: a hand that drags a logo larger makes many. */
+const MOST_DRAWN = 200;
 
 function loadImage(url: string): Promise<HTMLImageElement> {
   let image = images.get(url);
@@ -41,7 +44,7 @@ export async function drawLogos(
     wanted.map(async ({ picture, ink }) => {
       const { x: left, y: top, width, height } = snapBox(ink.box);
       const url = shippedUrl({ hashes }, picture, sizes);
-      const key = `${url} ${width} ${height}`;
+      const key = [url, left, top, width, height].join(' ');
       let pixels = drawn.get(key);
       if (!pixels) {
         pixels = loadImage(url).then((image) => {
@@ -49,13 +52,13 @@ export async function drawLogos(
           // As pages draw pictures: the quality of a canvas is lower where nothing is said.
           context.imageSmoothingQuality = 'medium';
           context.drawImage(image, 0, 0, width, height);
-          return context.getImageData(0, 0, width, height).data;
+          return { left, top, width, height, data: context.getImageData(0, 0, width, height).data };
         });
-        drawn.set(key, pixels);
+        keepLast(drawn, key, pixels, MOST_DRAWN);
         pixels.catch(() => drawn.delete(key));
       }
-      const data = await pixels.catch(() => undefined);
-      if (data) found[drawnKey(picture, ink.id)] = { left, top, width, height, data };
+      const known = await pixels.catch(() => undefined);
+      if (known) found[drawnKey(picture, ink.id)] = known;
     }),
   );
   return found;

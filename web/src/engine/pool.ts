@@ -1,6 +1,7 @@
 import { at } from '@hatrail/core/lists';
 import { wrap, type Remote } from 'comlink';
 import type { Engine } from './worker.ts';
+import { packing, type Wire } from './parts.ts';
 import { dropped } from './dropped.ts';
 
 /**
@@ -26,7 +27,8 @@ export interface EngineOptions {
 
 /** One worker and what waits for it. */
 class Lane {
-  readonly #engine = wrap<Engine>(new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' }));
+  readonly #wire = wrap<Wire>(new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' }));
+  readonly #engine = packing(this.#wire);
   readonly #waiting: Task[] = [];
   #busy = false;
 
@@ -42,7 +44,7 @@ class Lane {
     if (task.signal?.aborted) task.drop();
     else {
       this.#busy = true;
-      const stop = () => void this.#engine.drop();
+      const stop = () => void this.#wire.drop();
       if (task.canStop) task.signal?.addEventListener('abort', stop);
       await task.run(this.#engine);
       task.signal?.removeEventListener('abort', stop);

@@ -5,6 +5,7 @@ import { spotKey, type SweepPart, type SweptRow } from '@hatrail/core/sweep/prov
 import type { Viewport } from '@hatrail/core/sweep/widths';
 import { LINK_STATES } from '@hatrail/core/sweep/targets';
 import { groupsOf } from './groups.ts';
+import { keepLast } from './keepLast.ts';
 import { onEngine, type Urgency } from './pool.ts';
 import { rowsKey } from './dependsOn.ts';
 import { laneName, sceneRequest } from './request.ts';
@@ -15,13 +16,6 @@ import type { SceneFacts, SweptScene } from './types.ts';
  * The sweep of the page on screen. It follows a hand that drags: only the moments that an edit touched are swept, and where
  * that takes long, the threads come before what is there only under the pointer, or on the way from one look to the next.
  */
-
-/** Puts something last in a map, and lets go of its first where there are more than some. */
-function keepLast<T>(map: Map<string, T>, key: string, value: T, most: number): void {
-  map.delete(key);
-  map.set(key, value);
-  for (const old of map.keys()) if (map.size > most) map.delete(old);
-}
 
 /** A whole sweep of a view: what it found, how long its work took, and when it was done, or one that is sure to be was begun; ms. */
 interface Whole {

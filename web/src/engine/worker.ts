@@ -17,6 +17,7 @@ import { contextDrawing, type ReadableContext } from '@hatrail/core/stack/contex
 import type { Drawing } from '@hatrail/core/stack/drawing';
 import { loadFonts } from './fonts.ts';
 import { placeAddress } from './placeAddress.ts';
+import { KeptParts, type Wire } from './parts.ts';
 import { decodeAll, rasterOf } from './rasters.ts';
 import { drawnKey, type SceneRequest, type SweepRequest, type SweptScene } from './types.ts';
 
@@ -75,11 +76,6 @@ async function unlessDropped<T>(steps: Generator<void, T>): Promise<T> {
 }
 
 const engine = {
-  /** Gives up what is under way, where it can be: see {@link unlessDropped}. */
-  drop(): void {
-    isDropped = true;
-  },
-
   /** Sweeps a scene, and says how long that took, ms. It can be dropped. */
   async sweep(request: SweepRequest): Promise<SweptScene & { took: number }> {
     isDropped = false;
@@ -191,4 +187,17 @@ const engine = {
 };
 
 export type Engine = typeof engine;
-expose(engine);
+
+const kept = new KeptParts();
+
+const wire: Wire = {
+  ask: (name, packed, rest) => {
+    const work = engine[name as keyof Engine] as (request: SceneRequest, ...rest: unknown[]) => unknown;
+    return work(kept.unpack(packed), ...rest);
+  },
+  keep: (fresh, gone) => kept.keep(fresh, gone),
+  drop: () => {
+    isDropped = true;
+  },
+};
+expose(wire);
