@@ -4,8 +4,8 @@ import { PLACES, type Header, type Look, type Manner, type Rail } from '@hatrail
 import type { Item, MenuItem } from '@hatrail/core/model/item';
 import type { Picture } from '@hatrail/core/model/picture';
 import type { Band } from '@hatrail/core/model/page';
+import { FAMILY_IDS, LETTER_CASES, WEIGHTS, type TypeStyle } from '@hatrail/core/model/type';
 import type { Site } from '@hatrail/core/model/site';
-import { FAMILY_IDS, LETTER_CASES } from '@hatrail/core/model/type';
 import { BY_CHANCE } from '../core/test/layersByChance.ts';
 import { MADE, bandByChance, chances, madePictures, type Chances, type Dressed } from './dressed.ts';
 
@@ -366,6 +366,23 @@ export function chanceSite(base: Site, seed: number): Dressed {
     ),
     headers: [header],
   };
+  // Some are set in letters of their own, which nothing else of the site is.
+  if (inks.chance(0.4)) {
+    const { menu, button, heading } = site.type;
+    const apart = (style: TypeStyle): TypeStyle => ({
+      ...style,
+      family: inks.pick(FAMILY_IDS),
+      weight: inks.pick(WEIGHTS),
+      letterSpacing: inks.pick([0, 0.5, 2]),
+      letterCase: inks.pick(LETTER_CASES),
+    });
+    header.type = {
+      menu: { ...apart(menu), size: inks.between(12, 22), lineHeight: inks.between(11, 17) / 10 },
+      ...(inks.chance(0.5) && { currentWeight: inks.pick(WEIGHTS) }),
+      ...(inks.chance(0.5) && { button: apart(button) }),
+      ...(inks.chance(0.5) && { name: apart(heading) }),
+    };
+  }
   const scrolls =
     manner.onScroll === 'leaves' ? [0, 9, 21, 33] : [0, between(1, 89), between(90, 200), between(201, 500)];
   return { site, header, width: pick([1280, 1180, 1366]), scrolls, windowHeight: 320 };

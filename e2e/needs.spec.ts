@@ -107,6 +107,35 @@ describe('an owner', () => {
     await notLive().waitFor({ state: 'detached', ...SLOW });
   });
 
+  test(
+    'sets the menu of the header apart from the site’s type, and lets it be as the site’s again',
+    STORY,
+    async () => {
+      const { tab } = owner;
+      await tab.goto(`${owner.running.url}/sites/${owner.siteId}/gather/type`);
+      const called = owner.kept(owner.siteId).headers[0]!.name;
+      await tab.getByRole('button', { name: `Set apart Menu of ${called}` }).click();
+      await tab.getByRole('combobox', { name: `Family of Menu of ${called}` }).selectOption('zilla-slab');
+      await tab.getByRole('combobox', { name: `Letter-case of Menu of ${called}` }).selectOption('capitals');
+      const own = () => owner.kept(owner.siteId).headers[0]!.type;
+      await expect
+        .poll(() => own()?.menu, SLOW)
+        .toMatchObject({ family: 'zilla-slab', letterCase: 'capitals' });
+      expect(owner.kept(owner.siteId).type.menu.family).not.toBe('zilla-slab');
+      expect(await axeFindings(tab, ['iframe'])).toEqual([]);
+      // It is worn at once, and told where links are dressed.
+      await tab.goto(`${owner.running.url}/sites/${owner.siteId}/dress`);
+      const link = tab.frameLocator('.stage iframe').first().locator('.hr-link').first();
+      await expect
+        .poll(() => link.evaluate((element) => getComputedStyle(element).fontFamily), SLOW)
+        .toContain('Zilla Slab');
+      await tab.goto(`${owner.running.url}/sites/${owner.siteId}/gather/type`);
+      await tab.getByRole('button', { name: 'Set it like the rest of the site' }).click();
+      await expect.poll(own, SLOW).toBeUndefined();
+      await tab.getByRole('button', { name: `Set apart Menu of ${called}` }).waitFor(SLOW);
+    },
+  );
+
   test('copies a page; gives an entry a class, and is told which cannot be', STORY, async () => {
     const { tab } = owner;
     await tab.goto(`${owner.running.url}/sites/${owner.siteId}/gather/pages`);

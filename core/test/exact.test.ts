@@ -23,7 +23,11 @@ describe('a target over a ground', () => {
     const told = { short: 0, clear: 0 };
     for (let i = 0; i < 60; i++) {
       const ground = groundByChance(next);
-      const colour = { r: Math.floor(256 * next()), g: Math.floor(256 * next()), b: Math.floor(256 * next()) };
+      const colour = {
+        r: Math.floor(256 * next()),
+        g: Math.floor(256 * next()),
+        b: Math.floor(256 * next()),
+      };
       const bare = { overlay, shape: { kind: 'cells', colour, cells } } as unknown as JudgedTarget;
       const { contrast } = readGround({ ...bare, needed: 1 }, ground);
       for (const needed of [contrast, contrast * 1.0001, contrast * 0.9999]) {
@@ -32,7 +36,11 @@ describe('a target over a ground', () => {
           expect(short !== undefined).toBe(contrast < needed);
           told[short ? 'short' : 'clear']++;
           // What is named does fall short by itself.
-          const alone = { ...bare, needed, shape: { kind: 'cells', colour, cells: [short!] } } as JudgedTarget;
+          const alone = {
+            ...bare,
+            needed,
+            shape: { kind: 'cells', colour, cells: [short!] },
+          } as JudgedTarget;
           if (short) expect(readGround(alone, ground).contrast).toBeLessThan(needed);
         }
       }

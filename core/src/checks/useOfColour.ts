@@ -3,6 +3,7 @@ import type { Rgb } from '../colour/rgb.ts';
 import { UNSEEN, seenWithout } from '../colour/sight.ts';
 import { resolveWorn } from '../header/look.ts';
 import { backingIn, cueIn, inkIn } from '../header/states.ts';
+import { typedFor } from '../header/typed.ts';
 import type { ResolvedLook } from '../layers/index.ts';
 import { at } from '../lists.ts';
 import { headerItems, momentName, momentsOf, type Header, type Moment } from '../model/header.ts';
@@ -34,8 +35,9 @@ function isShaped(site: Site, look: ResolvedLook, state: keyof typeof STATES): b
   return rest.opacity > 0 !== then.opacity > 0;
 }
 
-export const useOfColour: Check = ({ site, header }) =>
-  headerItems(header)
+export const useOfColour: Check = ({ site: of, header }) => {
+  const site = typedFor(of, header);
+  return headerItems(header)
     .filter(({ kind }) => kind === 'menu')
     .flatMap((item) =>
       (Object.keys(STATES) as (keyof typeof STATES)[]).flatMap((state) => {
@@ -45,6 +47,7 @@ export const useOfColour: Check = ({ site, header }) =>
         return moments.length === 0 ? [] : [toldOf(site, header, item.id, moments, state)];
       }),
     );
+};
 
 function lookAt(site: Site, header: Header, itemId: string, moment: Moment): ResolvedLook {
   const rail = header.rails.find((each) =>

@@ -13,6 +13,7 @@ import { isMovedApart, keepsToBottom, lowerBy } from './manner.ts';
 import { MENU_BUTTON, MENU_MARK } from './metrics.ts';
 import { neededWidth, placeRail, type Hanging, type Places } from './placing.ts';
 import { layoutOwn, ownFold, ownHeaderOf } from './ownLayout.ts';
+import { typedFor } from './typed.ts';
 import { extentAt, itemAt, railAt, sidesAt, stepWidths } from './steps.ts';
 
 export type { HeaderInk, InkKind, TextRun } from './ink.ts';
@@ -168,12 +169,13 @@ function measured(
   measure: Measure,
 ): Places {
   const { bar } = foldOf(header);
+  const set = typedFor(site, header);
   const on = (place: RailPlace) =>
     rail[place]
       .map((item) => itemAt(item, width))
-      .filter((item) => item.shown !== false && hasContent(site, item))
+      .filter((item) => item.shown !== false && hasContent(set, item))
       .filter((item) => !folded || bar.includes(item.id))
-      .map((item): Hanging => ({ ...backed(site, item, measure), item }));
+      .map((item): Hanging => ({ ...backed(set, item, measure), item }));
   return { start: on('start'), middle: on('middle'), end: on('end') };
 }
 

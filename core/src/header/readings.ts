@@ -6,6 +6,7 @@ import { solveFold } from './fold.ts';
 import { entryWidths } from './kinds/menu.ts';
 import { itemOfInk, layoutAt, layoutHeader, neededAt, solvedFold, type HeaderInk } from './layout.ts';
 import type { HeaderLayout } from './laid.ts';
+import { typedFor } from './typed.ts';
 import { extentAt, itemAt, stepWidths } from './steps.ts';
 
 /** Measures of a header that are read off, so that nobody sets them by eye. CSS pixels. */
@@ -146,7 +147,10 @@ export function widestEntry(site: Site, header: Header, measure: Measure): Taker
   const entries = headerItems(header)
     .filter((item) => item.kind === 'menu')
     .flatMap((item) =>
-      entryWidths(site, itemAt(item, width), measure).map((part) => ({ ...part, menu: item.menu })),
+      entryWidths(typedFor(site, header), itemAt(item, width), measure).map((part) => ({
+        ...part,
+        menu: item.menu,
+      })),
     );
   const most = entries.reduce<(typeof entries)[0] | undefined>(
     (best, entry) => (!best || entry.width > best.width ? entry : best),

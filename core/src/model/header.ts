@@ -4,6 +4,7 @@ import { Fold, ITEM_KINDS, RAIL_PLACES as PLACES, type Item } from './item.ts';
 import { GROUND_KINDS, type GroundKind } from './layer.ts';
 import { Looks, MOMENTS, MOMENT_NAMES, PartLooks, type Moment } from './look.ts';
 import { ColourUse } from './palette.ts';
+import { HeaderType } from './type.ts';
 import { STEP_RANGE } from './stepped.ts';
 import { InRange, IsId, IsPlainText, KindList, Nested, NestedList } from './rules.ts';
 
@@ -216,6 +217,9 @@ export class Header {
   @IsPlainText(60) name: string;
   /** The header that the site has already, which wears this in the place of one of ours: its id in `ownHeaders`. */
   @IsOptional() @IsId() own?: string;
+  @IsOptional()
+  @Nested(() => HeaderType)
+  type?: HeaderType;
   @NestedList(() => Rail, 8)
   @ArrayMinSize(1, { message: 'Give it a rail: it has none.' })
   @ArrayMaxSize(8, { message: '8 rails at most.' })

@@ -3,7 +3,7 @@ import { pathText } from './bounds.ts';
 import type { Problem } from './badInput.ts';
 import { headerItems } from './header.ts';
 import { entriesOf, type AnyEntry, type OptionalTarget } from './menu.ts';
-import { isOwnFamily, type FamilyId } from './type.ts';
+import { isOwnFamily, type TypeStyle } from './type.ts';
 import type { Site } from './site.ts';
 
 /** Problems of a site whose parts are sound one by one: ids used twice, and names of things that are not there. */
@@ -103,9 +103,10 @@ export function referencesOf(site: Site): Reference[] {
 }
 
 /** What a header is told that the site's own markup cannot do by style alone. */
-function beyondOwn({ rails, manner }: Site['headers'][number]): Problem | undefined {
+function beyondOwn({ rails, manner, type }: Site['headers'][number]): Problem | undefined {
   const where = 'a header that the site has already';
   if (rails.length > 1) return { path: 'rails', message: `One rail is all that ${where} has.` };
+  if (type) return { path: 'type', message: `What letters ${where} is set in is its site’s own.` };
   if (manner.onScroll === 'returns' || manner.onScroll === 'bottom')
     return { path: 'manner.onScroll', message: `Choose leaves or stays for ${where}.` };
   if (manner.switch.at !== 'distance')
@@ -144,18 +145,33 @@ function missing(site: Site): Problem[] {
       });
   });
   const fonts = new Set((site.fonts ?? []).map((font) => font.id));
-  const { currentWeight: _, ...named } = site.type;
-  const styles = { ...named, level: named.level?.style };
-  for (const [name, style] of Object.entries(styles)) {
-    const family = style?.family as FamilyId | undefined;
-    if (family && isOwnFamily(family) && !fonts.has(family)) {
-      problems.push({
-        path: `type.${name}.family`,
-        message: 'This font is not in the site: choose another.',
-      });
-    }
+  for (const { path, style } of stylesIn(site)) {
+    if (isOwnFamily(style.family) && !fonts.has(style.family))
+      problems.push({ path: `${path}.family`, message: 'This font is not in the site: choose another.' });
   }
   return problems;
+}
+
+/** Every style of text of a site and its headers, and where it is said. */
+export function stylesIn({
+  type,
+  headers,
+}: Pick<Site, 'type' | 'headers'>): { path: string; style: TypeStyle }[] {
+  const { level, currentWeight: _, ...named } = type;
+  const own = headers.flatMap(({ type: set }, i) =>
+    set
+      ? [
+          [`headers[${i}].type.menu`, set.menu] as const,
+          [`headers[${i}].type.button`, set.button] as const,
+          [`headers[${i}].type.name`, set.name] as const,
+        ]
+      : [],
+  );
+  return [
+    ...Object.entries(named).map(([name, style]) => [`type.${name}`, style] as const),
+    ['type.level.style', level?.style] as const,
+    ...own,
+  ].flatMap(([path, style]) => (style ? [{ path, style }] : []));
 }
 
 /** The address that a link has on its site: a page's path, or the address itself; `#` where it leads nowhere. */

@@ -83,6 +83,39 @@ export class SiteType {
   @Nested(() => TypeStyle) button: TypeStyle;
 }
 
+/** The type that a header is set in where that is set apart from the site's. What is not named is as the site has it. */
+export class HeaderType {
+  /** Links and lines of text. */
+  @IsOptional()
+  @Nested(() => TypeStyle)
+  menu?: TypeStyle;
+  /** Weight of the link of the page one is on; with links of its own, that of the others where nothing is said. */
+  @IsOptional()
+  @IsIn(WEIGHTS, { message: `Choose a weight: ${WEIGHTS.join(', ')}.` })
+  currentWeight?: (typeof WEIGHTS)[number];
+  @IsOptional()
+  @Nested(() => TypeStyle)
+  button?: TypeStyle;
+  /** The site's name. */
+  @IsOptional()
+  @Nested(() => TypeStyle)
+  name?: TypeStyle;
+}
+
+/** A site's type as a header is set in it. */
+export function typeIn(type: SiteType, own: HeaderType | undefined): SiteType {
+  if (!own) return type;
+  const { currentWeight: common, ...rest } = type;
+  const current = own.currentWeight ?? (own.menu ? undefined : common);
+  return {
+    ...rest,
+    heading: own.name ?? type.heading,
+    menu: own.menu ?? type.menu,
+    button: own.button ?? type.button,
+    ...(current !== undefined && { currentWeight: current }),
+  };
+}
+
 /** How the link of the page one is on is set. */
 export function currentStyle({ menu, currentWeight = menu.weight }: SiteType): TypeStyle {
   return { ...menu, weight: currentWeight };

@@ -1,13 +1,14 @@
 import type { Site } from '../model/site.ts';
 import { headerItems, type Header } from '../model/header.ts';
+import { typedFor } from '../header/typed.ts';
 import {
   FAMILIES,
   FAMILY_IDS,
   WEIGHTS,
   currentStyle,
+  typeIn,
   type FamilyId,
   type ShippedFamily,
-  type SiteType,
   type TypeStyle,
 } from '../model/type.ts';
 import { rule } from '../css/text.ts';
@@ -65,22 +66,26 @@ export function fontFiles(
   );
 }
 
-/** All styles of a site's type. */
-export function stylesOf(type: SiteType): TypeStyle[] {
-  const { heading, level, text, menu, button } = type;
-  return [heading, ...(level ? [level.style] : []), text, menu, currentStyle(type), button];
+/** All styles in which a site and its headers are set. */
+export function stylesOf({ type, headers }: Pick<Site, 'type' | 'headers'>): TypeStyle[] {
+  const types = [type, ...headers.map((header) => typeIn(type, header.type))];
+  return types.flatMap((each) => {
+    const { heading, level, text, menu, button } = each;
+    return [heading, ...(level ? [level.style] : []), text, menu, currentStyle(each), button];
+  });
 }
 
 /** The font files that a site's type uses. */
 export function fontsOf(site: Site): FontFile[] {
-  return filesOf(site, stylesOf(site.type));
+  return filesOf(site, stylesOf(site));
 }
 
 /** The font files that a header alone uses. */
 export function headerFonts(site: Site, header: Header): FontFile[] {
-  const { heading, text, menu, button } = site.type;
+  const { type } = typedFor(site, header);
+  const { heading, text, menu, button } = type;
   const named = headerItems(header).some(({ kind }) => kind === 'name');
-  return filesOf(site, [menu, currentStyle(site.type), button, ...(named ? [heading, text] : [])]);
+  return filesOf(site, [menu, currentStyle(type), button, ...(named ? [heading, text] : [])]);
 }
 
 function filesOf(site: Site, styles: readonly TypeStyle[]): FontFile[] {

@@ -1,5 +1,6 @@
 import { ALWAYS } from '../header/fold.ts';
 import { layoutHeader } from '../header/layout.ts';
+import { typedFor } from '../header/typed.ts';
 import { keepsToBottom } from '../header/manner.ts';
 import type { Measure } from '../measure/measure.ts';
 import type { Header } from '../model/header.ts';
@@ -60,13 +61,14 @@ function ownWhole(
  * @param to where the pictures of its layers are had from
  */
 export function headerCss(
-  site: Site,
+  of: Site,
   header: Header,
   measure: Measure,
   to: Pick<Addresses, 'picture' | 'sizes'> & Partial<Pick<Addresses, 'font'>>,
 ): string {
-  const own = ownHeaderOf(site, header);
-  if (own) return ownWhole(site, header, own, to);
+  const own = ownHeaderOf(of, header);
+  if (own) return ownWhole(of, header, own, to);
+  const site = typedFor(of, header);
   const layout = layoutHeader(site, header, ALWAYS, measure);
   // What a link leads to inside a page is met after scrolling.
   const later = layoutHeader(site, header, ALWAYS, measure, 'scrolled');

@@ -95,7 +95,10 @@ function fallsShort(
   for (let y = cell.top - area.top; y < cell.bottom - area.top; y++) {
     for (let x = cell.left - area.left; x < cell.right - area.left; x++) {
       const i = 4 * (y * width + x);
-      const luminance = Math.min(WHITE_LUMINANCE, red[data[i]!]! + green[data[i + 1]!]! + blue[data[i + 2]!]!);
+      const luminance = Math.min(
+        WHITE_LUMINANCE,
+        red[data[i]!]! + green[data[i + 1]!]! + blue[data[i + 2]!]!,
+      );
       if (luminance !== last) isBelow = contrast16(ink, luminance) < needed;
       last = luminance;
       if (isBelow && ++below >= wanted) return true;

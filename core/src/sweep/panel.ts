@@ -1,6 +1,7 @@
 import { contrastRatio } from '../colour/contrast.ts';
 import { foldOf, folds } from '../header/fold.ts';
 import { solvedFold } from '../header/layout.ts';
+import { typedFor } from '../header/typed.ts';
 import { panelStates, type PanelWorn } from '../header/panelStates.ts';
 import type { LinkState } from '../header/states.ts';
 import type { Measure } from '../measure/measure.ts';
@@ -37,7 +38,8 @@ export function hasDropDowns(site: Site, header: Header): boolean {
 /** Every state of the entries in a header's drop-downs and folded menu. */
 export function judgePanel(site: Site, header: Header): PanelVerdict[] {
   const { panel, fold } = header;
-  const { size, weight } = site.type.menu;
+  const { menu, button: ofButtons } = typedFor(site, header).type;
+  const { size, weight } = menu;
   const asked = needsOf(site);
   const places = [
     ...(hasDropDowns(site, header) ? [{ where: 'drop-downs' as const, size }] : []),
@@ -85,7 +87,7 @@ export function judgePanel(site: Site, header: Header): PanelVerdict[] {
           name: button.label,
           state: state as LinkState,
           contrast: on({ ink: state === 'rest' ? ink : hoverInk, fill: ground }),
-          needed: textTarget(asked, { ...site.type.button, size: button.size ?? site.type.button.size }),
+          needed: textTarget(asked, { ...ofButtons, size: button.size ?? ofButtons.size }),
         }),
       );
     }),

@@ -7,6 +7,7 @@ import { partedOwn, withOwn } from '@hatrail/core/placed/own';
 import { ownOf, withOwnValues } from '@hatrail/core/placed/worn';
 import type { Needs } from '@hatrail/core/model/needs';
 import type { Site } from '@hatrail/core/model/site';
+import type { HeaderType } from '@hatrail/core/model/type';
 import { useEditor } from './store.ts';
 
 /** Puts what was found in the place of what a header wears, as one undoable step. */
@@ -49,6 +50,14 @@ export function changeHeader(
     },
     group,
   );
+}
+
+/** What the links of a header are set in: its own type where it has one, else that of all menus of the site. */
+export function changeLinkType(headerId: string, label: string, change: (type: HeaderType) => void): void {
+  useEditor.getState().edit(label, (draft) => {
+    const own = draft.headers.find(({ id }) => id === headerId)?.type;
+    change(own?.menu ? own : draft.type);
+  });
 }
 
 /** Changes a header for one page alone; what cannot differ there is changed everywhere. */

@@ -1,5 +1,4 @@
 import type { Remote } from 'comlink';
-import type { Engine } from './worker.ts';
 import type { SceneRequest } from './types.ts';
 
 /**
@@ -86,16 +85,18 @@ export interface Wire {
 }
 
 /** A worker that is asked with whole requests, and is sent each part of them once. */
-export function packing(remote: Remote<Wire>): Remote<Engine> {
+export function packing<E extends object>(remote: Remote<Wire>): Remote<E> {
   const sent = new SentParts();
-  const ask = (name: string) => (request: SceneRequest, ...rest: unknown[]) => {
-    const { packed, fresh, gone } = sent.pack(request);
-    // What is sent first is there first.
-    if (fresh.length + gone.length > 0) void remote.keep(fresh, gone);
-    return remote.ask(name, packed, rest);
-  };
+  const ask =
+    (name: string) =>
+    (request: SceneRequest, ...rest: unknown[]) => {
+      const { packed, fresh, gone } = sent.pack(request);
+      // What is sent first is there first.
+      if (fresh.length + gone.length > 0) void remote.keep(fresh, gone);
+      return remote.ask(name, packed, rest);
+    };
   // Whoever is handed it must not take it for a promise.
-  return new Proxy({} as Remote<Engine>, {
+  return new Proxy({} as Remote<E>, {
     get: (_, name) => (name === 'then' ? undefined : ask(String(name))),
   });
 }

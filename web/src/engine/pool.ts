@@ -28,7 +28,7 @@ export interface EngineOptions {
 /** One worker and what waits for it. */
 class Lane {
   readonly #wire = wrap<Wire>(new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' }));
-  readonly #engine = packing(this.#wire);
+  readonly #engine = packing<Engine>(this.#wire);
   readonly #waiting: Task[] = [];
   #busy = false;
 

@@ -36,6 +36,7 @@ function layoutParts(site: Site, header: Header): unknown[] {
     titlesOf(site),
     site.name,
     site.tagline,
+    header.type,
     header.rails,
     header.extent,
     header.fold,

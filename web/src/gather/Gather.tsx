@@ -2,6 +2,7 @@ import { useMemo } from 'react';
 import { NavLink, Outlet, useLocation, useOutletContext } from 'react-router';
 import { menuRemarks } from '@hatrail/core/gather/menuTree';
 import { pairsInUse, swatchPairs } from '@hatrail/core/gather/pairs';
+import { stylesIn } from '@hatrail/core/model/references';
 import type { Site } from '@hatrail/core/model/site';
 import { WORD_KEYS } from '@hatrail/core/model/words';
 import type { EditorContext } from '../editor/Editor.tsx';
@@ -52,16 +53,9 @@ export function Gather() {
 }
 
 function countsOf(site: Site): Record<Part, number> {
-  const families = [
-    site.type.heading,
-    site.type.text,
-    site.type.menu,
-    site.type.button,
-    site.type.level?.style,
-  ];
   return {
     palette: site.palette.length,
-    type: new Set(families.flatMap((style) => style?.family ?? [])).size,
+    type: new Set(stylesIn(site).map(({ style }) => style.family)).size,
     logo: Object.values(site.logo.variants).filter((id) => id !== undefined).length,
     pictures: site.pictures.length,
     menus: site.menus.length,

@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
 import { foldOf, ALWAYS } from '@hatrail/core/header/fold';
+import { typedFor } from '@hatrail/core/header/typed';
 import { kindOf } from '@hatrail/core/header/kinds/index';
 import type { HeaderLayout } from '@hatrail/core/header/laid';
 import { headerItems, type Header } from '@hatrail/core/model/header';
@@ -63,7 +64,7 @@ export function FoldTag({ site, header, measure, layout }: FoldTagProps) {
     plain,
   });
   const share = optional('share', 80);
-  const size = optional('size', site.type.menu.size);
+  const size = optional('size', typedFor(site, header).type.menu.size);
   const row = optional('row', 44);
   return (
     <section className="tag" aria-label="How it folds">

@@ -6,6 +6,7 @@ import { itemIds } from '@hatrail/core/gather/swatches';
 import { kindOf } from '@hatrail/core/header/kinds/index';
 import type { HeaderLayout } from '@hatrail/core/header/laid';
 import { belowLogo, levelShift } from '@hatrail/core/header/readings';
+import { typedFor } from '@hatrail/core/header/typed';
 import { itemAt } from '@hatrail/core/header/steps';
 import type { Measure } from '@hatrail/core/measure/measure';
 import type { Header } from '@hatrail/core/model/header';
@@ -68,7 +69,7 @@ export function ItemTag({ site, header, item, layout, measure, onChoose }: ItemT
     <section className="tag item-settings" aria-label={title}>
       <h2 dir="auto">{title}</h2>
       <Reading site={site} header={header} item={item} layout={layout} measure={measure} />
-      <KindFields site={site} item={item} change={change} />
+      <KindFields site={typedFor(site, header)} item={item} change={change} />
       {item.kind !== 'gap' && (
         <>
           <FieldRow label="Stands">
@@ -136,7 +137,7 @@ export function ItemTag({ site, header, item, layout, measure, onChoose }: ItemT
         of="it"
         steps={item.steps}
         canHide
-        values={steppedValues(site, item)}
+        values={steppedValues(typedFor(site, header), item)}
         choices={item.kind === 'name' && site.tagline !== '' ? [nameReads(item)] : []}
         onChange={(steps, label) =>
           change(label, (draft) => {

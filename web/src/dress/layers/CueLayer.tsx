@@ -1,10 +1,11 @@
 import { easingOf } from '@hatrail/core/change/easing';
 import { CUE_SIDES, cue, type CueSide } from '@hatrail/core/layers/cue';
 import { LAYERS } from '@hatrail/core/layers/index';
+import { typedFor } from '@hatrail/core/header/typed';
 import { EASINGS, type Easing } from '@hatrail/core/model/easings';
 import { rangeOf } from '@hatrail/core/model/rules';
 import { WEIGHTS } from '@hatrail/core/model/type';
-import { useEditor } from '../../editor/store.ts';
+import { changeLinkType } from '../../editor/edits.ts';
 import { ChoiceField } from '../../parts/fields.tsx';
 import { NumberField } from '../../parts/NumberField.tsx';
 import { setLook } from '../lookEdits.ts';
@@ -122,9 +123,8 @@ function EasingCurve({ easing }: { easing: Easing }) {
 
 /** How heavy the link of the page one is on is, in every header of the site. */
 function OwnWeight() {
-  const { site } = useDressing();
-  const edit = useEditor((state) => state.edit);
-  const { menu, currentWeight } = site.type;
+  const { site, wearer } = useDressing();
+  const { menu, currentWeight } = typedFor(site, wearer.header).type;
   return (
     <div className="value">
       <label className="value-label" htmlFor="own-weight">
@@ -136,7 +136,7 @@ function OwnWeight() {
           className="choice-select"
           value={currentWeight ?? ''}
           onChange={(event) =>
-            edit('Weight of the current link', ({ type }) => {
+            changeLinkType(wearer.header.id, 'Weight of the current link', (type) => {
               const weight = Number(event.target.value);
               if (weight === 0) delete type.currentWeight;
               else type.currentWeight = weight as typeof menu.weight;
@@ -150,7 +150,10 @@ function OwnWeight() {
             </option>
           ))}
         </select>
-        <span className="origin">in all headers; each link keeps room for it, so that nothing moves</span>
+        <span className="origin">
+          {wearer.header.type?.menu ? 'in this header' : 'in all headers'}; each link keeps room for it, so
+          that nothing moves
+        </span>
       </span>
     </div>
   );

@@ -1,7 +1,7 @@
+import { typedFor } from '@hatrail/core/header/typed';
 import { headerItems, type Header } from '@hatrail/core/model/header';
 import { WEIGHTS, type TypeStyle } from '@hatrail/core/model/type';
-import { changeHeader } from '../../editor/edits.ts';
-import { useEditor } from '../../editor/store.ts';
+import { changeHeader, changeLinkType } from '../../editor/edits.ts';
 import { NumberField } from '../../parts/NumberField.tsx';
 import { BoundField } from '../BoundField.tsx';
 import { useDressing } from './Value.tsx';
@@ -20,15 +20,19 @@ function setLetters(header: Header, size: number): void {
 export function LinkLetters() {
   const { loaded, site, wearer, moment } = useDressing();
   const { header } = wearer;
-  const edit = useEditor((state) => state.edit);
   const sized = headerItems(header).find(({ kind }) => kind === 'menu' || kind === 'text');
   if (!sized) return null;
-  const { menu } = site.type;
+  const { menu } = typedFor(site, header).type;
+  const isApart = header.type?.menu !== undefined;
   const size = ('size' in sized ? sized.size : undefined) ?? menu.size;
   const takeSize = (value: number) =>
     changeHeader(header.id, 'Letters of the links', (draft) => setLetters(draft, value), 'letters');
   const takeWeight = (value: number) =>
-    edit('Weight of the links', ({ type }) => void (type.menu.weight = value as TypeStyle['weight']));
+    changeLinkType(
+      header.id,
+      'Weight of the links',
+      (type) => void (type.menu!.weight = value as TypeStyle['weight']),
+    );
   const asked = { loaded, header, moments: [moment], holds: 'above' as const };
   return (
     <div className="value">
@@ -74,13 +78,19 @@ export function LinkLetters() {
           says={(value) => `Clear from weight ${value}.`}
           values={WEIGHTS}
           make={(weight) => {
-            const type = { ...site.type, menu: { ...menu, weight: weight as TypeStyle['weight'] } };
+            const heavier = { ...menu, weight: weight as TypeStyle['weight'] };
+            if (isApart) return { loaded, header: { ...header, type: { ...header.type, menu: heavier } } };
+            const type = { ...site.type, menu: heavier };
             return { loaded: { ...loaded, site: { ...site, type } }, header };
           }}
           onTake={takeWeight}
         />
       </span>
-      <span className="origin">the weight is that of all menus of the site</span>
+      <span className="origin">
+        {isApart
+          ? 'the weight is that of this header’s links'
+          : 'the weight is that of all menus of the site'}
+      </span>
     </div>
   );
 }

@@ -2,8 +2,8 @@ import { Button } from '@mui/material';
 import { useState } from 'react';
 import { useOutletContext } from 'react-router';
 import { familyList, weightOf } from '@hatrail/core/measure/measure';
-import { headerItems } from '@hatrail/core/model/header';
-import { labelOf } from '@hatrail/core/model/references';
+import { headerItems, type Header } from '@hatrail/core/model/header';
+import { labelOf, stylesIn } from '@hatrail/core/model/references';
 import type { Site } from '@hatrail/core/model/site';
 import {
   FAMILIES,
@@ -14,11 +14,13 @@ import {
   lineHeightPx,
   WEIGHTS,
   type FamilyId,
+  type HeaderType as HeaderTypeValues,
   type TypeStyle,
 } from '@hatrail/core/model/type';
 import { ApiProblem, api } from '../../api.ts';
 import { useMeasure } from '../../dress/view.ts';
 import type { EditorContext } from '../../editor/Editor.tsx';
+import { changeHeader } from '../../editor/edits.ts';
 import { useEditor } from '../../editor/store.ts';
 import { ChoiceField, FieldRow } from '../../parts/fields.tsx';
 import { FileButton } from '../../parts/FileButton.tsx';
@@ -34,6 +36,13 @@ const KINDS = [
 ] as const;
 type StyleName = (typeof KINDS)[number][0] | 'level';
 
+/** What of a header may be set apart from the site's type. */
+const APART = [
+  ['menu', 'Menu'],
+  ['button', 'Buttons'],
+  ['name', 'Name'],
+] as const;
+
 /** The site's type, each kind seen in the site's own words. */
 export function Type() {
   const { siteId, loaded } = useOutletContext<EditorContext>();
@@ -42,6 +51,12 @@ export function Type() {
   const measure = useMeasure(loaded);
   const words = wordsOf(site);
   const { level } = site.type;
+  const change = (name: StyleName, title: string) => (part: Partial<TypeStyle>, label: string) =>
+    edit(
+      `${title}: ${label}`,
+      (draft) => void Object.assign(name === 'level' ? draft.type.level!.style : draft.type[name], part),
+      `type ${name} ${label}`,
+    );
   const addLevel = () =>
     edit('A heading level of its own', (draft) => {
       const size = Math.max(10, Math.round(site.type.heading.size * 0.62));
@@ -69,6 +84,7 @@ export function Type() {
           title={title}
           style={site.type[name]}
           words={words[name]}
+          onChange={change(name, title)}
         />
       ))}
       {level && (
@@ -78,6 +94,7 @@ export function Type() {
           title={`Heading level ${level.level}`}
           style={level.style}
           words={words.level}
+          onChange={change('level', `Heading level ${level.level}`)}
         >
           <FieldRow label="Level">
             <ChoiceField
@@ -114,6 +131,96 @@ export function Type() {
           </Button>
         </StyleRow>
       )}
+      {site.headers
+        .filter(({ own }) => own === undefined)
+        .map((header) => (
+          <HeaderType key={header.id} site={site} header={header} words={words} />
+        ))}
+    </>
+  );
+}
+
+interface HeaderTypeProps {
+  site: Site;
+  header: Header;
+  words: Record<StyleName, string>;
+}
+
+/** What a header is set in where that is set apart from the site: its menu, its buttons and the site's name on it. */
+function HeaderType({ site, header, words }: HeaderTypeProps) {
+  const { name: called, type } = header;
+  const kinds = new Set(headerItems(header).map(({ kind }) => kind));
+  const hangs = {
+    menu: kinds.has('menu') || kinds.has('text'),
+    button: kinds.has('button'),
+    name: kinds.has('name'),
+  };
+  const plain = { menu: site.type.menu, button: site.type.button, name: site.type.heading };
+  const said = { menu: words.menu, button: words.button, name: site.name };
+  const set = APART.filter(([part]) => type?.[part]);
+  const free = APART.filter(([part]) => !type?.[part] && hangs[part]);
+  const edit = (label: string, make: (type: HeaderTypeValues) => void, group?: string) =>
+    changeHeader(
+      header.id,
+      label,
+      (draft) => {
+        make((draft.type ??= {}));
+        if (Object.values(draft.type).every((value) => value === undefined)) delete draft.type;
+      },
+      group,
+    );
+  return (
+    <>
+      {set.map(([part, title]) => {
+        const whole = `${title} of ${called}`;
+        return (
+          <StyleRow
+            key={part}
+            site={site}
+            name={`${header.id}-${part}`}
+            title={whole}
+            style={type![part]!}
+            words={said[part]}
+            onChange={(values, label) =>
+              edit(
+                `${whole}: ${label}`,
+                (draft) => void Object.assign(draft[part]!, values),
+                `type ${header.id} ${part} ${label}`,
+              )
+            }
+          >
+            <Button
+              size="small"
+              onClick={() =>
+                edit(`${whole}, as the site’s`, (draft) => {
+                  delete draft[part];
+                  if (part === 'menu') delete draft.currentWeight;
+                })
+              }
+            >
+              Set it like the rest of the site
+            </Button>
+          </StyleRow>
+        );
+      })}
+      {free.length > 0 && (
+        <p className="type-apart">
+          <span>Set apart in {called}:</span>
+          {free.map(([part, title]) => (
+            <Button
+              key={part}
+              size="small"
+              variant="outlined"
+              aria-label={`Set apart ${title} of ${called}`}
+              onClick={() =>
+                edit(`${title} of ${called} apart`, (draft) => void (draft[part] = { ...plain[part] }))
+              }
+            >
+              {title}
+            </Button>
+          ))}
+        </p>
+      )}
     </>
   );
 }
@@ -141,23 +248,15 @@ function wordsOf(site: Site): Record<StyleName, string> {
 
 interface StyleRowProps {
   site: Site;
-  name: StyleName;
+  name: string;
   title: string;
   style: TypeStyle;
   words: string;
+  onChange: (part: Partial<TypeStyle>, label: string) => void;
   children?: React.ReactNode;
 }
 
-function StyleRow({ site, name, title, style, words, children }: StyleRowProps) {
-  const edit = useEditor((state) => state.edit);
-  const change = (part: Partial<TypeStyle>, label: string) =>
-    edit(
-      `${title}: ${label}`,
-      (draft) => {
-        Object.assign(name === 'level' ? draft.type.level!.style : draft.type[name], part);
-      },
-      `type ${name} ${label}`,
-    );
+function StyleRow({ site, name, title, style, words, onChange: change, children }: StyleRowProps) {
   const families = [
     ...FAMILY_IDS.map(
       (id) => [id as FamilyId, `${FAMILIES[id].name}, ${FAMILIES[id].style.toLowerCase()}`] as const,
@@ -270,7 +369,7 @@ function OwnFont({ siteId }: { siteId: string }) {
       setProblem((error as ApiProblem).message);
     }
   };
-  const used = new Set([...KINDS.map(([name]) => site?.type[name].family), site?.type.level?.style.family]);
+  const used = new Set(site ? stylesIn(site).map(({ style }) => style.family) : []);
   return (
     <span className="own-font">
       <FileButton
