@@ -29,7 +29,7 @@ const CORE = {
   sweep: ['change', 'colour', 'geometry', 'header', 'layers', 'measure', 'model', 'page', 'stack'],
   remedy: ['colour', 'geometry', 'header', 'layers', 'model', 'stack', 'sweep'],
   // Which header hangs where, for whom, and what of it differs.
-  placed: ['header', 'layers', 'model'],
+  placed: ['colour', 'header', 'layers', 'model'],
   // Rows brought together, and what clears them.
   finding: ['header', 'model', 'placed', 'remedy', 'sweep'],
   output: ['colour', 'css', 'geometry', 'header', 'layers', 'measure', 'model', 'page', 'placed', 'sweep'],

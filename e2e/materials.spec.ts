@@ -216,7 +216,7 @@ describe('pages', () => {
     await button('Add a band').click();
     await tab.getByRole('textbox', { name: 'Name of the band' }).fill('Season tickets');
     await tab
-      .getByRole('combobox', { name: 'Pairing that the band wears' })
+      .getByRole('combobox', { name: 'What the band wears' })
       .selectOption({ label: 'By night' });
     await tab.getByRole('switch', { name: 'Gradient' }).check();
     await button('Add cards').click();

@@ -6,6 +6,7 @@ import { resized } from './resize.ts';
 import { fontName, registerOwnFonts } from './fonts.ts';
 import { documentIn, isZip, unpack } from './unpack.ts';
 import { readSite } from '@hatrail/core/model/check';
+import { followed } from '@hatrail/core/placed/follows';
 import { BadInput } from '@hatrail/core/model/badInput';
 import type { Picture } from '@hatrail/core/model/picture';
 import type { Site } from '@hatrail/core/model/site';
@@ -27,7 +28,7 @@ export async function loadSite(path: string): Promise<LoadedSite> {
   };
   const isPacked = await isZip(path).catch(missing);
   const files = isPacked ? await unpacked(path) : undefined;
-  const site = readSite(files ? files.document : await readFile(path, 'utf8').catch(missing));
+  const site = followed(readSite(files ? files.document : await readFile(path, 'utf8').catch(missing)));
   const clean = new Map<string, Uint8Array>(files?.others);
   const read = async (file: string, width?: number) => {
     const beside = () => readFile(join(dirname(path), basename(file))).catch(() => undefined);

@@ -1,5 +1,5 @@
 import { Allow, ArrayMaxSize, IsArray, IsIn, IsOptional, Matches, MaxLength } from 'class-validator';
-import { PartLooks } from './look.ts';
+import { MOMENTS, PartLooks, type Moment } from './look.ts';
 import { Switch } from './header.ts';
 import { Backdrop, GROUND_KINDS, Tint, type GroundKind } from './layer.ts';
 import { MAX_LABEL, LinkTarget } from './menu.ts';
@@ -106,6 +106,12 @@ export class BandEdge {
   colour?: ColourUse;
 }
 
+/** The header, and its moment, whose ground a band wears. */
+export class BandFollows {
+  @IsId() header: string;
+  @IsIn(MOMENTS, { message: `Choose a moment: ${MOMENTS.join(', ')}.` }) moment: Moment;
+}
+
 /** One full-width horizontal part of a page. */
 export class Band {
   @IsId() id: string;
@@ -116,6 +122,10 @@ export class Band {
   @IsOptional() @IsId() part?: string;
   /** A pairing that it wears: its ground is the backdrop's colour, its ink that of headings and text. */
   @IsOptional() @IsId() pairing?: string;
+  /** The header whose ground and ink it wears, at one of its moments. The values are its own, and are kept as that has them. */
+  @IsOptional()
+  @Nested(() => BandFollows)
+  follows?: BandFollows;
   /** Whether its ground is dark or light, for headers that follow the ground; told from its backdrop where nothing is said. */
   @IsOptional() @IsIn(GROUND_KINDS, { message: 'Choose dark or light.' }) ground?: GroundKind;
   @IsOptional()

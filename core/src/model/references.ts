@@ -144,6 +144,16 @@ function missing(site: Site): Problem[] {
         message: `The site’s own header “${own}” is not there: read it again.`,
       });
   });
+  const headers = ids(site.headers);
+  site.pages.forEach(({ bands }, i) =>
+    bands.forEach(({ follows }, n) => {
+      if (follows && !headers.has(follows.header))
+        problems.push({
+          path: `pages[${i}].bands[${n}].follows.header`,
+          message: `The header “${follows.header}” is not in the site: choose another.`,
+        });
+    }),
+  );
   const fonts = new Set((site.fonts ?? []).map((font) => font.id));
   for (const { path, style } of stylesIn(site)) {
     if (isOwnFamily(style.family) && !fonts.has(style.family))

@@ -6,6 +6,7 @@ import { endsRight, readPicture } from '@hatrail/node/pictures';
 import { resized } from '@hatrail/node/resize';
 import { documentIn, isZip, unpack } from '@hatrail/node/unpack';
 import { BadInput, type Problem } from '@hatrail/core/model/badInput';
+import { followed } from '@hatrail/core/placed/follows';
 import type { SiteChanges } from '@hatrail/core/model/kept';
 import type { Turn } from '@hatrail/core/model/turns';
 import type { Site } from '@hatrail/core/model/site';
@@ -86,7 +87,7 @@ async function site({ path, folder }: { path: string; folder: string }) {
       'This site file is larger than 8 MB without its pictures: that is no site of 400 pages.',
     );
   const { readSite } = await import('@hatrail/core/model/check');
-  const read = readSite(new TextDecoder().decode(document));
+  const read = followed(readSite(new TextDecoder().decode(document)));
   const ready: Record<string, ReadyFile> = {};
   for (const { id, file, width, height } of read.pictures) {
     const found = files?.get(file);

@@ -1,5 +1,6 @@
 import { create } from 'zustand';
 import type { Draft } from 'immer';
+import { followHeaders } from '@hatrail/core/placed/follows';
 import { applyEdit, joinEdits, makeEdit, type Edit } from '@hatrail/core/model/patch';
 import type { Site } from '@hatrail/core/model/site';
 import type { KeptSite, TakenFile } from '@hatrail/core/model/kept';
@@ -41,6 +42,12 @@ export interface EditorState {
   redo(): void;
 }
 
+/** A change, after which bands that wear a header's ground are as that is. */
+const withFollowers = (change: (draft: Draft<Site>) => void) => (draft: Draft<Site>) => {
+  change(draft);
+  followHeaders(draft as Site);
+};
+
 /** The document being edited. */
 export const useEditor = create<EditorState>()((set, get) => ({
   kept: undefined,
@@ -67,7 +74,7 @@ export const useEditor = create<EditorState>()((set, get) => ({
   edit(label, change, group) {
     const { site, past } = get();
     if (!site) return;
-    const [next, edit] = makeEdit(site, label, change);
+    const [next, edit] = makeEdit(site, label, withFollowers(change));
     if (edit.patches.length === 0) return;
     const last = past.at(-1);
     const now = Date.now();
@@ -79,7 +86,7 @@ export const useEditor = create<EditorState>()((set, get) => ({
   amend(label, change) {
     const { site, past } = get();
     if (!site) return;
-    const [next, edit] = makeEdit(site, label, change);
+    const [next, edit] = makeEdit(site, label, withFollowers(change));
     if (edit.patches.length === 0) return;
     const last = past.at(-1);
     const step: Step = last

@@ -5,6 +5,7 @@ import type { Page } from '@hatrail/core/model/page';
 import type { Audience } from '@hatrail/core/model/placement';
 import type { Site } from '@hatrail/core/model/site';
 import { judgedOn } from '@hatrail/core/placed/answers';
+import { followed } from '@hatrail/core/placed/follows';
 import { wornOn } from '@hatrail/core/placed/worn';
 import { lookCost, type LookCost } from '@hatrail/core/remedy/cost';
 import type { Knob, SolvedPlace } from '@hatrail/core/remedy/leastFill';
@@ -219,7 +220,7 @@ export async function placeImage(
 export function withHeader(at: LoadedSite, header: Header): LoadedSite {
   if (at.site.headers.includes(header)) return at;
   const headers = at.site.headers.map((old) => (old.id === header.id ? header : old));
-  return { ...at, site: Object.freeze({ ...at.site, headers }) };
+  return { ...at, site: Object.freeze(followed({ ...at.site, headers })) };
 }
 
 /** How well a header is read on a page while it changes. */

@@ -1,5 +1,7 @@
 import { Button } from '@mui/material';
-import { Band, type Page } from '@hatrail/core/model/page';
+import { Link } from 'react-router';
+import { momentName, momentsOf } from '@hatrail/core/model/header';
+import { Band, type BandFollows, type Page } from '@hatrail/core/model/page';
 import type { ColourUse } from '@hatrail/core/model/palette';
 import type { Site } from '@hatrail/core/model/site';
 import { useEditor } from '../../editor/store.ts';
@@ -15,6 +17,21 @@ import { TintFields, TurnFields } from './TintFields.tsx';
 import { EdgeFields } from './EdgeFields.tsx';
 import { Contents } from './Contents.tsx';
 
+const groundKey = ({ header, moment }: BandFollows) => `of ${header} ${moment}`;
+
+/** The grounds of headers that a band may wear: of those that are ours to dress, at each of their moments. */
+function headerGrounds({ headers }: Site): { key: string; name: string; follows: BandFollows }[] {
+  return headers
+    .filter(({ own }) => own === undefined)
+    .flatMap((header) =>
+      momentsOf(header).map((moment) => {
+        const follows = { header: header.id, moment };
+        const when = momentName(header, moment).toLowerCase();
+        return { key: groundKey(follows), name: `ground of ${header.name}, ${when}`, follows };
+      }),
+    );
+}
+
 /** A band's tag: height, backdrop from the bottom up, ink and contents. */
 export function BandTag({ site, page, band }: { site: Site; page: Page; band: Band }) {
   const edit = useEditor((state) => state.edit);
@@ -25,6 +42,8 @@ export function BandTag({ site, page, band }: { site: Site; page: Page; band: Ba
       `${page.id} ${band.id} ${label}`,
     );
   const { unit, value } = band.height;
+  const grounds = headerGrounds(site);
+  const followed = band.follows && groundKey(band.follows);
   return (
     <div className="band-tag">
       <FieldRow label="Name">
@@ -64,23 +83,35 @@ export function BandTag({ site, page, band }: { site: Site; page: Page; band: Ba
           />
         </span>
       </FieldRow>
-      <FieldRow label="Pairing">
+      <FieldRow label="Wears">
         <ChoiceField
-          label="Pairing that the band wears"
-          value={band.pairing ?? ''}
+          label="What the band wears"
+          value={followed ?? band.pairing ?? ''}
           options={[
             ['', 'colours of its own'] as const,
             ...(site.pairings ?? []).map(({ id, name }) => [id, name] as const),
+            ...grounds.map(({ key, name }) => [key, name] as const),
           ]}
           onChange={(id) =>
-            change('Pairing of a band', (draft) => {
-              if (id === '') delete draft.pairing;
-              else draft.pairing = id;
+            change('What a band wears', (draft) => {
+              const ground = grounds.find(({ key }) => key === id);
+              delete draft.pairing;
+              delete draft.follows;
+              if (ground) draft.follows = ground.follows;
+              else if (id !== '') draft.pairing = id;
             })
           }
         />
       </FieldRow>
-      {band.pairing === undefined && (
+      {followed !== undefined && (
+        <p className="quiet">
+          Its ground and ink are the header’s, and follow it.{' '}
+          <Link to={{ pathname: '../../dress', search: `moment=${band.follows!.moment}` }} relative="path">
+            Dress the header
+          </Link>
+        </p>
+      )}
+      {band.pairing === undefined && followed === undefined && (
         <>
           <Colour
             site={site}
@@ -96,9 +127,9 @@ export function BandTag({ site, page, band }: { site: Site; page: Page; band: Ba
           />
         </>
       )}
-      <GradientFields site={site} band={band} change={change} />
+      {followed === undefined && <GradientFields site={site} band={band} change={change} />}
       <PictureFields site={site} band={band} change={change} />
-      <TintFields site={site} band={band} change={change} />
+      {followed === undefined && <TintFields site={site} band={band} change={change} />}
       <EdgeFields site={site} band={band} change={change} />
       <TurnFields site={site} band={band} change={change} />
       <TargetField
