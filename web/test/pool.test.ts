@@ -1,4 +1,6 @@
 import { isAbort } from '../src/engine/dropped.ts';
+import { KeptParts, type Packed } from '../src/engine/parts.ts';
+import type { SceneRequest } from '../src/engine/types.ts';
 import { beforeEach, describe, expect, test, vi } from 'vitest';
 
 vi.mock('comlink', () => ({ wrap: (worker: unknown) => worker }));
@@ -9,6 +11,15 @@ vi.mock('comlink', () => ({ wrap: (worker: unknown) => worker }));
 class PlayedWorker {
   static made: PlayedWorker[] = [];
   readonly drop = vi.fn();
+  /** Whatever it is asked, it says which one it is, and with what it was. */
+  readonly ask = async (name: string, packed: object, rest: unknown[]) => ({
+    by: this.number,
+    name,
+    packed,
+    rest,
+  });
+  readonly keep = vi.fn();
+  readonly number = PlayedWorker.made.length;
   constructor() {
     PlayedWorker.made.push(this);
   }
@@ -118,9 +129,62 @@ describe('work on the engine', () => {
   });
 });
 
+const bitmap = {} as ImageBitmap;
+const request = {
+  site: { name: 'Larch' },
+  headerId: 'main',
+  pageId: 'home',
+  width: 1280,
+  hashes: {},
+  sizes: {},
+  logos: { 'logo ink': { left: 0, top: 0, width: 1, height: 1, data: new Uint8ClampedArray(4) } },
+  vectors: { chart: bitmap },
+} as unknown as SceneRequest;
+
+describe('what a request carries', () => {
+  const ask = (asked: SceneRequest) =>
+    pool.onEngine('home 1280', async (engine): Promise<unknown> => engine.probe(asked, 'top', 7));
+  const sent = () => PlayedWorker.made[0]!.keep.mock.calls as [[number, object][], number[]][];
+
+  test('goes to a worker once, and is named by number after that; what is different is sent', async () => {
+    const told = await ask(request);
+    expect(told).toMatchObject({ name: 'probe', rest: ['top', 7], packed: { pageId: 'home', width: 1280 } });
+    expect(sent()).toHaveLength(1);
+    expect(new Set(sent()[0]![0].map(([, part]) => part))).toEqual(
+      new Set([request.site, request.logos['logo ink'], bitmap]),
+    );
+    expect(await ask({ ...request, pageId: 'visit' })).toMatchObject({
+      packed: { site: (told as { packed: { site: number } }).packed.site },
+    });
+    expect(sent()).toHaveLength(1);
+    const other = { name: 'Pine' } as unknown as SceneRequest['site'];
+    await ask({ ...request, site: other });
+    expect(sent()[1]![0].map(([, part]) => part)).toEqual([other]);
+  });
+
+  test('is put together again there as it was, and what was not needed for long is let go', async () => {
+    const kept = new KeptParts();
+    const asked = Array.from({ length: 90 }, (_, i) => ({ ...request, site: { name: `${i}` } as never }));
+    for (const each of [...asked, ...asked]) {
+      const { packed } = (await ask(each)) as { packed: Packed<SceneRequest> };
+      for (const [fresh, gone] of sent().splice(0)) kept.keep(fresh, gone);
+      expect(kept.unpack(packed)).toEqual(each);
+      expect(kept.unpack(packed).vectors.chart).toBe(bitmap);
+    }
+    expect(kept.size).toBeLessThanOrEqual(64);
+  });
+});
+
 describe('workers', () => {
   const whoDoes = (places: readonly string[]) =>
-    Promise.all(places.map((place) => pool.onEngine(place, async (engine) => engine as unknown)));
+    Promise.all(
+      places.map((place) =>
+        pool.onEngine(place, async (engine) => {
+          const told: unknown = await engine.lacking(request);
+          return (told as { by: number }).by;
+        }),
+      ),
+    );
 
   test.each([
     [1, 1],

@@ -57,6 +57,11 @@ export class SentParts {
 export class KeptParts {
   readonly #parts = new Map<number, object>();
 
+  /** How many they are. */
+  get size(): number {
+    return this.#parts.size;
+  }
+
   keep(fresh: [number, object][], gone: number[]): void {
     for (const [number, part] of fresh) this.#parts.set(number, part);
     for (const number of gone) this.#parts.delete(number);
