@@ -71,6 +71,32 @@ test('it is judged at every scroll while it turns, and swept as ever before and 
   expect(at(900)).toBeCloseTo(contrastRatio(WHITE, SNOW), 2);
 });
 
+test.each([
+  ['down', 58],
+  ['up', -58],
+])('what hangs %s out of the header is read on the band as it is there, too', (_, shift) => {
+  const rail = header.rails[0]!;
+  const hung = {
+    ...header,
+    rails: [{ ...rail, middle: [{ id: 'hung', kind: 'text' as const, text: 'Hung', size: 16, shift }] }],
+  };
+  const hanging = layoutScene(
+    { ...turning, headers: [hung] },
+    hung,
+    turning.pages[0]!,
+    { width: 500, windowHeight: 400 },
+    measure,
+  );
+  const [ink] = hanging.layouts.top.inks.filter(({ id }) => id === 'hung');
+  // A quarter, on from none and back from all of it: 13 + (126 − 13) / 4.
+  for (const before of [0, 300]) {
+    rasterAt(hanging, painted, before);
+    const now = rasterAt(hanging, painted, 150);
+    for (const row of [ink!.box.y, ink!.box.y + ink!.box.height - 1])
+      expect(now.data[4 * 500 * (150 + Math.floor(row))]).toBe(41);
+  }
+});
+
 test('its words are read as they are all the way', () => {
   const said: Site = structuredClone(turning);
   const [band] = said.pages[0]!.bands;

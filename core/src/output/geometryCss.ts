@@ -8,7 +8,7 @@ import type { HeaderLayout } from '../header/laid.ts';
 import { BESIDE, hasStrips, isMovedApart, keepsToBottom, standsInFlow } from '../header/manner.ts';
 import { extentAt, itemAt, railAt, stepWidths } from '../header/steps.ts';
 import { linkWidth, type HeaderInk } from '../header/ink.ts';
-import { entryWidths } from '../header/kinds/menu.ts';
+import { entryWidths, menuType } from '../header/kinds/menu.ts';
 import { currentStyle } from '../model/type.ts';
 import { LINK_HEIGHT } from '../header/metrics.ts';
 import { baselineInLine, fontOf, type Measure } from '../measure/measure.ts';
@@ -278,9 +278,10 @@ function linkRooms(site: Site, item: Item, self: string, measure: Measure): [str
   if (item.kind === 'text')
     return item.to ? [[`${self}.hr-link`, linkWidth(item.text, type, measure, item.size)]] : [];
   if (item.kind !== 'menu') return [];
+  const set = menuType(site, item);
   return entryWidths(site, item, measure).map(({ label }, i) => [
     `${self} .hr-menu > :nth-child(${i + 1}) > .hr-link`,
-    linkWidth(label, type, measure, item.size),
+    linkWidth(label, set, measure, item.size),
   ]);
 }
 

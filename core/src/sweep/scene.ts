@@ -3,7 +3,10 @@ import type { HeaderLayout } from '../header/laid.ts';
 import { changesByScroll, keepsToBottom } from '../header/manner.ts';
 import { looksOf } from '../header/look.ts';
 import { cutDepth } from '../geometry/cut.ts';
+import { inkedBox } from '../header/ink.ts';
+import { CueLook } from '../layers/cue.ts';
 import type { Measure } from '../measure/measure.ts';
+import { rangeOf } from '../model/rules.ts';
 import { MOMENTS, momentsOf, type Header, type Moment } from '../model/header.ts';
 import type { Page } from '../model/page.ts';
 import type { Site } from '../model/site.ts';
@@ -27,8 +30,8 @@ export interface Scene {
   stretches: { from: number; moment: Moment }[];
   /** The scrolls over which one look becomes the next, where it does so along with the scroll: see {@link wayAt}. */
   transition: Span | undefined;
-  /** How far below its box a cut edge of any of its looks hangs, CSS pixels. */
-  depth: number;
+  /** The rows of the header in which anything is painted or read: of its box with its cut edge, and of all that hangs over either edge. */
+  rows: { from: number; to: number };
   /** The bands that turn along with the scroll. */
   turns: Turn[];
   /** The furthest that the page scrolls. */
@@ -69,13 +72,36 @@ export function layoutScene(
     laid,
     stretches: stretches.filter(({ from }) => from <= maxScroll),
     transition: changesByScroll(header) ? wayRound(stretches[1]!.from, header.manner.stretch!) : undefined,
-    depth: Math.ceil(
-      Math.max(
-        ...[undefined, ...header.rails].flatMap((rail) => looksOf(site, { header, rail }).map(cutDepth)),
-      ),
-    ),
+    rows: rowsOf(site, header, [top, later]),
     turns: turnsOf(laid),
     maxScroll,
+  };
+}
+
+/** How far round an ink its ring and the nearest pixels outside a logo are, CSS pixels. */
+const ROUND = 8;
+/** How far below the baseline the line below a word may reach, CSS pixels. */
+const CUE_MOST = rangeOf(CueLook, 'offset').max + rangeOf(CueLook, 'hover').max;
+
+function rowsOf(site: Site, header: Header, layouts: readonly HeaderLayout[]): Scene['rows'] {
+  const depth = Math.max(
+    ...[undefined, ...header.rails].flatMap((rail) => looksOf(site, { header, rail }).map(cutDepth)),
+  );
+  const boxes = layouts.flatMap(({ inks }) => inks).flatMap((ink) => [ink.box, inkedBox(ink)]);
+  const lines = layouts.flatMap(({ inks }) =>
+    inks.flatMap(({ isCued, what }) =>
+      isCued && what.kind === 'text' ? [what.run.baseline + CUE_MOST] : [],
+    ),
+  );
+  return {
+    from: Math.floor(Math.min(0, ...boxes.map(({ y }) => y - ROUND))),
+    to: Math.ceil(
+      Math.max(
+        ...layouts.map(({ height }) => height + depth),
+        ...boxes.map(({ y, height }) => y + height + ROUND),
+        ...lines,
+      ),
+    ),
   };
 }
 

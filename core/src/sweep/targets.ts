@@ -206,6 +206,22 @@ interface Beneath {
   shadows: StackLayer[];
 }
 
+/** The pixels that two areas have in common. */
+function shared(a: Area, b: Area): number {
+  const { left, top, right, bottom } = overlap(a, b);
+  return Math.max(0, right - left) * Math.max(0, bottom - top);
+}
+
+/**
+ * The blur behind an area: that of the ink's own rail; where most of the area hangs out of that, the one of what it hangs over.
+ */
+function blurBehind({ blurs }: TargetGrounds, { rail = 0 }: HeaderInk, area: Area): Blur | undefined {
+  let best = blurs.get(rail);
+  for (const other of blurs.values())
+    if (shared(other.area, area) > (best ? shared(best.area, area) : 0)) best = other;
+  return best;
+}
+
 /** Something to be judged, before it is known what is behind it. */
 type Bare = Omit<JudgedTarget, 'stack' | 'overlay' | 'beside'>;
 
@@ -231,7 +247,7 @@ function besideAll(worn: Worn, bare: Bare, area: Area, known: Known): JudgedTarg
   const at = JSON.stringify(area);
   const beneath = known.beneath.get(at) ?? groundUnder(worn, area);
   known.beneath.set(at, beneath);
-  const blur = worn.grounds.blurs.get(ink.rail ?? 0);
+  const blur = blurBehind(worn.grounds, ink, area);
   const groundWith = (backings: StackLayer[]) => {
     const over = [...backings, ...beneath.shadows];
     const stack: Stack = { ...(blur && { blur }), layers: [...beneath.layers, ...over] };

@@ -63,8 +63,8 @@ export function rasterAt(scene: Scene, raster: Raster, scroll: number): Raster {
     nows.set(raster, now);
   }
   const line = 4 * raster.width;
-  const first = Math.floor(headerRow(scene, scroll));
-  const last = first + Math.ceil(scene.layouts.top.height) + scene.depth;
+  const row = Math.floor(headerRow(scene, scroll));
+  const [first, last] = [row + scene.rows.from, row + scene.rows.to];
   for (const [i, turn] of scene.turns.entries()) {
     const share = turnedAt(turn, scroll);
     if (now.turned[i] === share) continue;

@@ -31,12 +31,12 @@ export const PLAIN_STAND_OUT: StandOut = {
 };
 
 /** The type that a menu is set in where it hangs. */
-function typeOf({ type }: Site, { letterCase = type.menu.letterCase }: MenuItem): SiteType {
+export function menuType({ type }: Site, { letterCase = type.menu.letterCase }: MenuItem): SiteType {
   return { ...type, menu: { ...type.menu, letterCase } };
 }
 
 function measureEntry(site: Site, item: MenuItem, entry: Entry, measure: Measure): Measured {
-  const type = typeOf(site, item);
+  const type = menuType(site, item);
   const style = type.menu;
   const size = item.size ?? style.size;
   const label = labelOf(site, entry);
@@ -150,7 +150,7 @@ export const menu: ItemKind<MenuItem> = {
   },
   css(site, item, self, { isStyled } = {}) {
     const { gap, size, letterCase, standOut = PLAIN_STAND_OUT } = item;
-    const style = typeOf(site, item).menu;
+    const style = menuType(site, item).menu;
     const cased = typeCss(style).at(-1)!;
     return [
       [`${self} .hr-menu`, `gap: ${px(gap)}`],
