@@ -208,6 +208,8 @@ export async function expectBeside(seen: Seen, scroll: number, done: Done, tally
     const { box } = ink;
     const isOut = box.y < behind.gone || box.y + box.height - behind.gone > scene.windowHeight;
     if (isOut || isHidden(target) || shape.kind === 'logo') continue;
+    // Of a ring, the sides that have left the window with a rail are not to be seen.
+    if (shape.cells.some(({ top }) => top < behind.gone)) continue;
     const isIt = elementOf(ink) === elementOf(done.ink);
     const isOpen = done.state === 'open' && ink.entry !== undefined && ink.entry === done.ink.entry;
     const isThere =

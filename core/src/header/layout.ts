@@ -181,7 +181,8 @@ function measured(
 
 /** An item with its own backing round it. */
 function backed(site: Site, item: Item, measure: Measure): Measured & Pick<LaidItem, 'backing'> {
-  const inner = kindOf(item).measure(site, item, measure);
+  const { isOneElement, ...kind } = kindOf(item);
+  const inner = kind.measure(site, item, measure);
   const { backing } = item.kind === 'button' ? {} : item;
   if (!backing) return inner;
   const { x, y, radius, opacity } = backing;
@@ -190,9 +191,18 @@ function backed(site: Site, item: Item, measure: Measure): Measured & Pick<LaidI
   return {
     width: inner.width + 2 * x,
     height: inner.height + 2 * y,
-    place: (left, top) => inner.place(left + x, top + y),
+    place: (left, top) =>
+      inner.place(left + x, top + y).map((ink) => {
+        const { focus = ink.box } = ink;
+        return isOneElement && focus ? { ...ink, focus: padded(focus, { x, y }) } : ink;
+      }),
     backing: { rest, hover: hover ?? rest, radius },
   };
+}
+
+/** A box with room at both sides, and above and below. */
+function padded(box: Box, { x, y }: { x: number; y: number }): Box {
+  return { x: box.x - x, y: box.y - y, width: box.width + 2 * x, height: box.height + 2 * y };
 }
 
 function menuButton(): Hanging {

@@ -243,14 +243,17 @@ function setItem(
   const { backing } = item.kind === 'button' ? {} : item;
   const colour = (use: Parameters<typeof resolveColour>[1], opacity = 1) =>
     cssColour(resolveColour(site.palette, use), opacity);
-  const own: [string, ...string[]][] = kindOf(item).css(site, item, self, { ...on, measure });
+  const { isOneElement, ...kind } = kindOf(item);
+  const own: [string, ...string[]][] = kind.css(site, item, self, { ...on, measure });
   const outer = [
     'display: flex',
     `align-self: ${ALIGN[item.align ?? 'middle']}`,
     `top: ${px(item.shift ?? 0)}`,
     ...(item.kind === 'menu' || item.kind === 'text'
-      ? [`--hr-base: ${px(baseOf(site, item, measure))}`]
+      ? [`--hr-base: ${px(baseOf(site, item, measure) + (isOneElement ? (backing?.y ?? 0) : 0))}`]
       : []),
+    // What is drawn beside its word goes by the word, and not by the backing round it.
+    ...(backing && isOneElement ? [`--hr-pad: ${px(backing.x)}`] : []),
     ...(backing
       ? [
           'box-sizing: content-box',

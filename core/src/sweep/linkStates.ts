@@ -12,6 +12,7 @@ import {
   type LinkState,
 } from '../header/states.ts';
 import type { Page } from '../model/page.ts';
+import { overlap, sizeOf } from '../geometry/area.ts';
 import { type Box, areaOf } from '../geometry/box.ts';
 import type { Cell } from './cells.ts';
 
@@ -67,11 +68,14 @@ export function cueBox(
   return { x: room.left + before * (room.width - width), y: baseline + offset, width, height: thickness };
 }
 
+/** How much of a ring's side must lie on the header for it to be judged there. */
+const ON_HEADER = 0.5;
+
 /**
- * The cells of the ring round an ink: its four sides, where they lie on the header. Each is one cell: a ring is seen as a
- * whole, and a star behind it does not hide it.
+ * The cells of the ring round an ink: its four sides, as far as they lie on the header, and on what stays of it once rails above have
+ * left. Each is one cell: a ring is seen as a whole, and a star behind it does not hide it.
  */
-export function ringCells(ink: HeaderInk, { bar }: HeaderLayout): Cell[] {
+export function ringCells(ink: HeaderInk, { bar, leaving, rails }: HeaderLayout): Cell[] {
   const { focus = ink.box } = ink;
   if (focus === false || ink.isStill) return [];
   const [inner, outer] = [RING.offset, RING.offset + RING.thickness];
@@ -94,8 +98,12 @@ export function ringCells(ink: HeaderInk, { bar }: HeaderLayout): Cell[] {
     box(a.left, b.top, b.left, b.bottom),
     box(b.right, b.top, a.right, b.bottom),
   ];
-  const on = areaOf(bar);
-  const isOn = ({ left, top, right, bottom }: Cell) =>
-    left >= on.left && top >= on.top && right <= on.right && bottom <= on.bottom;
-  return sides.map(areaOf).filter(isOn);
+  const strip = rails.find(({ index, full }) => full && index === ink.rail);
+  const whole = areaOf(strip ? { ...strip, y: strip.top } : bar);
+  const on = ink.leaves ? whole : { ...whole, top: Math.max(whole.top, Math.ceil(leaving)) };
+  return sides.map(areaOf).flatMap((side) => {
+    const cell = overlap(side, on);
+    const isOn = cell.right > cell.left && cell.bottom > cell.top;
+    return isOn && sizeOf(cell) >= ON_HEADER * sizeOf(side) ? [cell] : [];
+  });
 }

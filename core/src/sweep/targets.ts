@@ -365,7 +365,10 @@ function cellTargets(worn: Worn, ink: HeaderInk): JudgedTarget[] {
     ),
     ...states.flatMap((state) => {
       const line = cueBox(ink, look, state, isCurrent);
-      return line ? targets(state, 'cue', [areaOf(line)], asked.marks, colourIn(state)) : [];
+      const area = line && areaOf(line);
+      // On its way from one look to another a line may be too thin to be there at all.
+      const isThere = area && area.right > area.left && area.bottom > area.top;
+      return isThere ? targets(state, 'cue', [area], asked.marks, colourIn(state)) : [];
     }),
     ...(ring.length > 0 ? targets('focused', 'ring', ring, asked.marks, ringed) : []),
   ];

@@ -146,6 +146,7 @@ export const search: ItemKind<SearchItem> = {
 
 export const account: ItemKind<AccountItem> = {
   name: 'Account',
+  isOneElement: true,
   title: (_site, { label }) => label,
   measure: (_site, item) => square(item),
   html: (markup, { label, size, to }, className) =>
@@ -159,6 +160,7 @@ const countStyle = (site: Site): TypeStyle => ({ ...site.type.button, letterSpac
 
 export const basket: ItemKind<BasketItem> = {
   name: 'Basket',
+  isOneElement: true,
   title: (_site, { label }) => label,
   measure(site, item, measure) {
     const icon = square(item);

@@ -30,6 +30,8 @@ export interface ItemKind<I extends Item> {
   name: string;
   /** What this one is called on its tag. */
   title(site: Site, item: I): string;
+  /** Whether a visitor meets the item itself, and nothing inside it: a backing of its own is then part of what is met. */
+  isOneElement?: true;
   /** Whether it has anything to show on this site; it always has where nothing is said. */
   hasContent?(site: Site, item: I): boolean;
   /** Its size and inks, without its backing. */

@@ -17,6 +17,7 @@ function logoWidth(site: Site, height: number): number {
 
 export const logo: ItemKind<LogoItem> = {
   name: 'Logo',
+  isOneElement: true,
   title: (site) => (logoPicture(site.logo, 'light') ? 'Logo' : 'Logo, none yet'),
   hasContent: (site) => logoPicture(site.logo, 'light') !== undefined,
   measure(site, { id, height }) {

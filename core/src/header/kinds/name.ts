@@ -55,6 +55,7 @@ const standsBeside = (site: Site, item: NameItem) => item.beside === true && par
 
 export const name: ItemKind<NameItem> = {
   name: 'Site name',
+  isOneElement: true,
   title: (site, item) =>
     ({ both: 'Site name and tagline', name: 'Site name', tagline: 'Tagline' })[
       partsOf(site, item).length === 2 ? 'both' : partsOf(site, item)[0]!

@@ -16,6 +16,7 @@ function widthOf(site: Site, item: PictureItem): number {
 
 export const pictureItem: ItemKind<PictureItem> = {
   name: 'Picture',
+  isOneElement: true,
   title: (site, item) => pictureOf(site, item.picture)?.name ?? 'Picture',
   hasContent: (site, item) => pictureOf(site, item.picture) !== undefined,
   measure(site, item) {

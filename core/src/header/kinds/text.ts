@@ -12,6 +12,7 @@ function textHtml(markup: Markup, { text, to }: TextItem, className: string): st
 
 export const text: ItemKind<TextItem> = {
   name: 'Line of text',
+  isOneElement: true,
   title: (_site, item) => item.text,
   measure(site, item, measure) {
     const style = site.type.menu;

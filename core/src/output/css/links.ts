@@ -223,7 +223,7 @@ function statesCss(
   };
   /** Where a backing lies: no higher than its rail has room for, and no further past its link than it may. */
   const insetOf = (height: string, reach: string) =>
-    `inset: calc((100% - min(${height}, var(--hr-plate-most))) / 2) calc(-1 * min(${reach}, var(--hr-plate-reach-most, 40px)))`;
+    `inset: calc((100% - min(${height}, var(--hr-plate-most))) / 2) calc(var(--hr-pad, 0px) - min(${reach}, var(--hr-plate-reach-most, 40px)))`;
   return [
     backing
       ? rule(plated, 'position: relative', `--hr-plate: ${rest}`) +
