@@ -144,6 +144,7 @@ export function chanceSite(base: Site, seed: number): Dressed {
   const tint = () => ({ colour: colour(), opacity: between(2, 10) / 10 });
   // Of a chance of its own, so that all else stays as it is.
   const letters = chances(seed + 9000);
+  const extra = chances(seed + 170_000);
   const textShadow = () =>
     letters.chance(0.3) && {
       textShadow: {
@@ -189,7 +190,7 @@ export function chanceSite(base: Site, seed: number): Dressed {
         opacity: between(2, 9) / 10,
         ...(chance(0.5) && { hover: colour() }),
         x: between(0, 12),
-        y: 0,
+        y: extra.pick([0, 0, 2, 5]),
         radius: between(0, 12),
       },
     };

@@ -215,9 +215,7 @@ describe('pages', () => {
   test('bands are put in order, dressed and filled', SLOW, async () => {
     await button('Add a band').click();
     await tab.getByRole('textbox', { name: 'Name of the band' }).fill('Season tickets');
-    await tab
-      .getByRole('combobox', { name: 'What the band wears' })
-      .selectOption({ label: 'By night' });
+    await tab.getByRole('combobox', { name: 'What the band wears' }).selectOption({ label: 'By night' });
     await tab.getByRole('switch', { name: 'Gradient' }).check();
     await button('Add cards').click();
     await tab.getByRole('textbox', { name: 'Title of card 1' }).fill('A year');

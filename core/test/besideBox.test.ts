@@ -7,6 +7,7 @@ import { boxCoverage, coversArea, type StackLayer } from '../src/stack/layers.ts
 import type { Header, Look, Manner, Rail } from '../src/model/header.ts';
 import type { Item } from '../src/model/item.ts';
 import type { Drawing } from '../src/stack/drawing.ts';
+import type { Cell } from '../src/sweep/cells.ts';
 import { readAt } from '../src/sweep/exact.ts';
 import { isWithinBlur } from '../src/sweep/overEdge.ts';
 import { proveScene, sceneTargets } from '../src/sweep/prove.ts';
@@ -156,7 +157,7 @@ describe('what cannot be seen whatever lies behind it', () => {
     );
   };
   const laidOut = (
-    places: Partial<Pick<Rail, 'start' | 'middle' | 'end'>>[],
+    places: Partial<Pick<Rail, 'start' | 'middle' | 'end' | 'full' | 'leaves'>>[],
     manner: Partial<Manner> = {},
     draw = noDrawing,
     look: Look = {},
@@ -227,6 +228,56 @@ describe('what cannot be seen whatever lies behind it', () => {
     const logo: Partial<Rail> = { start: [{ kind: 'logo', id: 'logo', height: 40 }] };
     expect(read([logo, { end: [text('b', -60)] }], {}, blackLogo)).toMatchObject({ logo: 21, b: 21 });
     expect(read([logo, { start: [text('b', -60)] }], {}, blackLogo)).toMatchObject({ logo: 1, b: 1 });
+  });
+  test('letters of a strip that hang down over a blurred box have the blur behind them, those above it have none', () => {
+    const look: Look = { blur: { radius: 8 } };
+    const strip = (shift: number) => ({ full: true, start: [text('a', shift)] });
+    const blurOf = (shift: number) => {
+      const { scene, draw } = laidOut([strip(shift), { end: [text('b', 0)] }], {}, noDrawing, look);
+      return sceneTargets(scene, 'top', draw).find(({ ink, state }) => ink.id === 'a' && state === 'rest')!
+        .stack.blur;
+    };
+    expect(blurOf(0)).toBeUndefined();
+    expect(blurOf(60)).toMatchObject({ sigma: 8, area: { top: 60, bottom: 120 } });
+  });
+  test('the ring goes round an item with its backing, on as much of the header as stays', () => {
+    const backed: Item = {
+      kind: 'text',
+      id: 'a',
+      text: 'Notice',
+      size: 16,
+      to: { address: '/' },
+      backing: { colour: { colour: '#dddddd' }, opacity: 1, x: 12, y: 0, radius: 0 },
+    };
+    const ringOf = (places: Parameters<typeof laidOut>[0]) => {
+      const { scene } = laidOut(places);
+      const ring = sceneTargets(scene, 'top', noDrawing).find(({ part }) => part === 'ring')!;
+      const { ink, shape } = ring;
+      return { box: ink.box, cells: shape.kind === 'cells' ? shape.cells : [] };
+    };
+    const { box, cells } = ringOf([{ start: [backed] }]);
+    // 12 px of backing and 3 between, then 2 of ring.
+    expect(Math.min(...cells.map(({ left }) => left))).toBe(Math.round(box.x - 17));
+    expect(cells).toHaveLength(4);
+    // Below a rail that leaves, what of it reaches up onto that is not told of.
+    const leaving = ringOf([{ leaves: true }, { start: [{ ...backed, shift: -10 }] }]);
+    expect(Math.min(...leaving.cells.map(({ top }) => top))).toBe(60);
+    expect(leaving.cells).toHaveLength(3);
+  });
+  test('a line too thin to be there is none, and nothing is without a contrast', () => {
+    const { scene } = laidOut(
+      [{ start: [{ ...text('a', 0), to: { address: '/' } } as Item] }],
+      {},
+      noDrawing,
+      {
+        cue: { hover: 0.3, current: 2 },
+      },
+    );
+    const cues = sceneTargets(scene, 'top', noDrawing).filter(({ part }) => part === 'cue');
+    for (const { shape } of cues)
+      for (const { top, bottom } of shape.kind === 'cells' ? (shape.cells as Cell[]) : [])
+        expect(bottom).toBeGreaterThan(top);
+    expect(cues.every(({ state }) => state !== 'hover')).toBe(true);
   });
   /** Noise as high as a page, made once. */
   const noises = new Map<number, ReturnType<typeof raster>>();

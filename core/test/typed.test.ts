@@ -95,6 +95,28 @@ describe('a header set apart', () => {
     expect(families.has('zilla-slab')).toBe(true);
   });
 
+  test('keeps room for the current link in the letter-case that the menu hangs in', () => {
+    const hanging: Header = structuredClone(hung);
+    const at =
+      hanging.rails[0]!.end.find((item) => item.kind === 'menu') ??
+      hanging.rails[0]!.start.find((item) => item.kind === 'menu');
+    Object.assign(at!, { letterCase: 'capitals' });
+    const type = {
+      menu: { ...site.type.menu, weight: 400 as const, letterCase: 'small letters' as const },
+      currentWeight: 700 as const,
+    };
+    const css = headerCss(
+      { ...of, headers: [{ ...hanging, type }] },
+      { ...hanging, type },
+      measure,
+      rootAddresses(of),
+    );
+    const ink = layoutHeader({ ...of, headers: [hanging] }, { ...hanging, type }, 1280, measure).inks.find(
+      ({ room }) => room,
+    )!;
+    expect(css).toContain(`min-width: ${ink.room!.width}px`);
+  });
+
   test('in a font that is not there is refused', () => {
     const missing = { ...hung, type: { name: { ...name, family: 'own-0123456789ab' as const } } };
     const problems = (one: object) => checkSite(JSON.parse(JSON.stringify(one)));

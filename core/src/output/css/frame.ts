@@ -56,6 +56,8 @@ export function frameCss(site: Site, header: Header, leaving: number): string {
     rule(
       '.hr-bar',
       'position: relative',
+      // Where all that hangs in it folds away the box is empty: the room above and below it stays two, and does not become one.
+      isSplit && 'display: flow-root',
       isPlain && 'background: var(--hr-fill)',
       shadowed && 'box-shadow: var(--hr-shadow)',
       smaller === 0 && 'pointer-events: auto',
@@ -157,20 +159,26 @@ function stripsCss(shadowed: boolean, smaller: boolean): string {
       '.hr[data-gone]:not(:focus-within) > .hr-strips',
       `translate: 0 calc(-1 * var(--hr-above-box) - ${px(BESIDE)})`,
     ),
-    shadowed
-      ? rule(
-          smaller ? '.hr-bar > .hr-back:first-child::before' : '.hr-bar::before',
-          'content: ""',
-          'position: absolute',
-          'inset: 0',
-          'border-radius: inherit',
-          'box-shadow: var(--hr-shadow)',
-          'pointer-events: none',
-          clip,
-          `transition: box-shadow ${TIME}`,
-        )
-      : '',
+    shadowed ? thrownCss(smaller, clip) : '',
   ].join('');
+}
+
+/**
+ * The shadow of the box on an element of its own: one that may be cut, or, in a header that gets smaller, lies behind layers that
+ * reach further down than the box, as far as their cut edge.
+ */
+function thrownCss(smaller: boolean, ...others: string[]): string {
+  return rule(
+    smaller ? '.hr-bar > .hr-back:first-child::before' : '.hr-bar::before',
+    'content: ""',
+    'position: absolute',
+    smaller ? 'inset: 0 0 var(--hr-depth, 0px)' : 'inset: 0',
+    'border-radius: inherit',
+    'box-shadow: var(--hr-shadow)',
+    'pointer-events: none',
+    ...others,
+    `transition: box-shadow ${TIME}`,
+  );
 }
 
 /** How long each change takes: none before the page is ready. */
@@ -193,9 +201,9 @@ function smallerCss(shadow: boolean): string {
       '.hr-bar > .hr-back:first-child',
       'bottom: var(--hr-less, 0px)',
       'pointer-events: auto',
-      shadow && 'box-shadow: var(--hr-shadow)',
-      `transition: bottom ${MOVE_TIME}${shadow ? `, box-shadow ${TIME}` : ''}`,
+      `transition: bottom ${MOVE_TIME}`,
     ),
+    shadow ? thrownCss(true) : '',
     rule('.hr-rail, .hr-back, .hr-place > *', `transition: translate ${MOVE_TIME}, bottom ${MOVE_TIME}`),
   ].join('');
 }
