@@ -11,7 +11,7 @@ import { ADDRESS, openMarkup, pageOfMarkup, readMarkup, redressed } from './own/
  * widths (two of them each day), at the top, once scrolled and further down, in every state. Other kinds of markup in the longer run.
  */
 
-const DAILY = ['a script menu', 'boxes lit under the pointer'];
+const DAILY = ['boxes lit under the pointer'];
 const CHOSEN = MARKUPS.filter(({ name }) => process.env.LONG || DAILY.some((each) => name.startsWith(each)));
 
 let browser: Browser;

@@ -213,7 +213,7 @@ describe('an owner', () => {
     },
   );
 
-  test(
+  test.runIf(process.env.LONG)(
     'finds a picture by word and by the ground it gives; it is turned, and its places with it',
     STORY,
     async () => {
@@ -276,56 +276,64 @@ describe('an owner', () => {
     },
   );
 
-  test('lets the line below links grow from where the word begins, in a time of its own', STORY, async () => {
-    const { tab } = owner;
-    await tab.goto(`${owner.running.url}/sites/${owner.siteId}/dress?moment=top`);
-    await owner.add('Line below links');
-    const set = async (name: string, value: string) => {
-      const field = tab.getByRole('textbox', { name, exact: true });
-      await field.fill(value);
-      await field.press('Enter');
-    };
-    await set('Line at rest', '2');
-    await set('Share at rest', '10');
-    await tab.getByRole('combobox', { name: 'Side that the line grows from' }).selectOption('start');
-    await set('How long it takes to become hovered', '350');
-    await tab.getByRole('combobox', { name: 'How it goes' }).selectOption('ease-out');
-    const worn = () => header().looks.top.cue;
-    await expect
-      .poll(worn, SLOW)
-      .toMatchObject({ rest: 2, restShare: 10, from: 'start', duration: 350, easing: 'ease-out' });
-    expect(await axeFindings(tab, ['iframe'])).toEqual([]);
-    const line = (property: string) => owner.inFrame('.hr-rail .hr-link', property, '::after');
-    await expect.poll(() => line('height'), SLOW).toBe('2px');
-    await owner.stage().locator('.hr-rail .hr-link').first().hover();
-    await expect.poll(() => line('transition-duration'), SLOW).toMatch(/^0\.35s/);
-    // The stage's own rest: nothing waits for what is long over.
-    await expect.poll(() => line('clip-path'), SLOW).toMatch(/^inset\(0px( 0%)?\)$/);
-    const undone = async () => {
-      if (worn() !== undefined) await owner.undo();
-      return worn();
-    };
-    await expect.poll(undone, { ...SLOW, interval: 500 }).toBeUndefined();
-  });
+  test.runIf(process.env.LONG)(
+    'lets the line below links grow from where the word begins, in a time of its own',
+    STORY,
+    async () => {
+      const { tab } = owner;
+      await tab.goto(`${owner.running.url}/sites/${owner.siteId}/dress?moment=top`);
+      await owner.add('Line below links');
+      const set = async (name: string, value: string) => {
+        const field = tab.getByRole('textbox', { name, exact: true });
+        await field.fill(value);
+        await field.press('Enter');
+      };
+      await set('Line at rest', '2');
+      await set('Share at rest', '10');
+      await tab.getByRole('combobox', { name: 'Side that the line grows from' }).selectOption('start');
+      await set('How long it takes to become hovered', '350');
+      await tab.getByRole('combobox', { name: 'How it goes' }).selectOption('ease-out');
+      const worn = () => header().looks.top.cue;
+      await expect
+        .poll(worn, SLOW)
+        .toMatchObject({ rest: 2, restShare: 10, from: 'start', duration: 350, easing: 'ease-out' });
+      expect(await axeFindings(tab, ['iframe'])).toEqual([]);
+      const line = (property: string) => owner.inFrame('.hr-rail .hr-link', property, '::after');
+      await expect.poll(() => line('height'), SLOW).toBe('2px');
+      await owner.stage().locator('.hr-rail .hr-link').first().hover();
+      await expect.poll(() => line('transition-duration'), SLOW).toMatch(/^0\.35s/);
+      // The stage's own rest: nothing waits for what is long over.
+      await expect.poll(() => line('clip-path'), SLOW).toMatch(/^inset\(0px( 0%)?\)$/);
+      const undone = async () => {
+        if (worn() !== undefined) await owner.undo();
+        return worn();
+      };
+      await expect.poll(undone, { ...SLOW, interval: 500 }).toBeUndefined();
+    },
+  );
 
-  test('asks where the words of the opening band read best, and puts them there', STORY, async () => {
-    const { tab } = owner;
-    await tab.goto(`${owner.running.url}/sites/${owner.siteId}/dress?moment=top&page=home`);
-    await owner.row(/^Opening band/).click(SLOW);
-    await tab.getByRole('button', { name: 'Where do they read best?' }).click();
-    const rows = tab.locator('.words-places li');
-    await rows.nth(2).waitFor(SLOW);
-    expect(await rows.first().textContent()).toMatch(/at the start.*(Clear|Strained|Lost) \d+\.\d.*now/);
-    expect(await axeFindings(tab, ['iframe'])).toEqual([]);
-    await tab.getByRole('button', { name: 'Put them there: in the middle' }).click();
-    const place = () => owner.kept(owner.siteId).pages[0]!.bands[0]!.words?.place;
-    await expect.poll(place, SLOW).toBe('middle');
-    await expect.poll(() => owner.inFrame('.page h1', 'text-align'), SLOW).toBe('center');
-    await owner.undo();
-    await expect.poll(place, SLOW).toBeUndefined();
-  });
+  test.runIf(process.env.LONG)(
+    'asks where the words of the opening band read best, and puts them there',
+    STORY,
+    async () => {
+      const { tab } = owner;
+      await tab.goto(`${owner.running.url}/sites/${owner.siteId}/dress?moment=top&page=home`);
+      await owner.row(/^Opening band/).click(SLOW);
+      await tab.getByRole('button', { name: 'Where do they read best?' }).click();
+      const rows = tab.locator('.words-places li');
+      await rows.nth(2).waitFor(SLOW);
+      expect(await rows.first().textContent()).toMatch(/at the start.*(Clear|Strained|Lost) \d+\.\d.*now/);
+      expect(await axeFindings(tab, ['iframe'])).toEqual([]);
+      await tab.getByRole('button', { name: 'Put them there: in the middle' }).click();
+      const place = () => owner.kept(owner.siteId).pages[0]!.bands[0]!.words?.place;
+      await expect.poll(place, SLOW).toBe('middle');
+      await expect.poll(() => owner.inFrame('.page h1', 'text-align'), SLOW).toBe('center');
+      await owner.undo();
+      await expect.poll(place, SLOW).toBeUndefined();
+    },
+  );
 
-  test(
+  test.runIf(process.env.LONG)(
     'tries looks that are ready on its own header, each with its verdict, and wears one',
     STORY,
     async () => {
@@ -349,7 +357,7 @@ describe('an owner', () => {
     },
   );
 
-  test('gives all buttons a shadow, and cuts it at the rail', STORY, async () => {
+  test.runIf(process.env.LONG)('gives all buttons a shadow, and cuts it at the rail', STORY, async () => {
     const { tab } = owner;
     await tab.goto(`${owner.running.url}/sites/${owner.siteId}/dress?moment=top`);
     await owner.add('Buttons');
@@ -372,7 +380,7 @@ describe('an owner', () => {
     await expect.poll(undone, { ...SLOW, interval: 500 }).toBeUndefined();
   });
 
-  test('runs a strip the full width above an inset box', STORY, async () => {
+  test.runIf(process.env.LONG)('runs a strip the full width above an inset box', STORY, async () => {
     const { tab } = owner;
     await owner.keep(owner.siteId, ({ headers }) => {
       headers[0]!.extent = { top: 14, sides: 40, linked: false, radius: 12 };
@@ -403,44 +411,52 @@ describe('an owner', () => {
     await owner.keep(owner.siteId, ({ headers }) => void delete headers[0]!.extent);
   });
 
-  test('lets the words of a band turn with it, and copies the turn to another band', STORY, async () => {
-    const { tab } = owner;
-    await tab.goto(`${owner.running.url}/sites/${owner.siteId}/gather/pages`);
-    const bands = () => owner.kept(owner.siteId).pages[0]!.bands;
-    await tab.getByRole('button', { name: /^Opening/ }).click();
-    await tab.getByRole('switch', { name: 'Turns on scroll' }).click();
-    await tab.getByRole('switch', { name: 'Its words turn into another ink' }).click();
-    await expect.poll(() => bands()[0]!.turns?.ink, SLOW).toEqual(bands()[0]!.ink);
-    await tab.getByRole('button', { name: /^Tonight/ }).click();
-    await tab.getByLabel('Turns as another band does', { exact: true }).selectOption({ index: 1 });
-    await expect.poll(() => bands()[1]!.turns, SLOW).toEqual(bands()[0]!.turns);
-    expect(await axeFindings(tab, ['iframe'])).toEqual([]);
-    for (let i = 0; i < 3; i++) await undo();
-    await expect.poll(() => bands().map(({ turns }) => turns), SLOW).toEqual([undefined, undefined]);
-  });
+  test.runIf(process.env.LONG)(
+    'lets the words of a band turn with it, and copies the turn to another band',
+    STORY,
+    async () => {
+      const { tab } = owner;
+      await tab.goto(`${owner.running.url}/sites/${owner.siteId}/gather/pages`);
+      const bands = () => owner.kept(owner.siteId).pages[0]!.bands;
+      await tab.getByRole('button', { name: /^Opening/ }).click();
+      await tab.getByRole('switch', { name: 'Turns on scroll' }).click();
+      await tab.getByRole('switch', { name: 'Its words turn into another ink' }).click();
+      await expect.poll(() => bands()[0]!.turns?.ink, SLOW).toEqual(bands()[0]!.ink);
+      await tab.getByRole('button', { name: /^Tonight/ }).click();
+      await tab.getByLabel('Turns as another band does', { exact: true }).selectOption({ index: 1 });
+      await expect.poll(() => bands()[1]!.turns, SLOW).toEqual(bands()[0]!.turns);
+      expect(await axeFindings(tab, ['iframe'])).toEqual([]);
+      for (let i = 0; i < 3; i++) await undo();
+      await expect.poll(() => bands().map(({ turns }) => turns), SLOW).toEqual([undefined, undefined]);
+    },
+  );
 
-  test('shapes the lower edge of a band, and moves its picture where it is narrow', STORY, async () => {
-    const { tab } = owner;
-    await tab.goto(`${owner.running.url}/sites/${owner.siteId}/gather/pages`);
-    const band = () => owner.kept(owner.siteId).pages[0]!.bands[0]!;
-    const before = band();
-    await tab.getByRole('button', { name: /^Opening/ }).click();
-    await tab.getByRole('switch', { name: 'Shaped lower edge' }).click();
-    const middle = tab.getByRole('textbox', { name: 'What comes after reaches up in the middle' });
-    await middle.fill('24');
-    await middle.press('Enter');
-    await expect.poll(() => band().edge, SLOW).toEqual({ start: 40, middle: 24, end: 40 });
-    await tab.getByRole('button', { name: 'Change the picture’s place below a width' }).click();
-    const across = tab.getByRole('textbox', { name: 'Across of the picture’s place below 760 px' });
-    await across.fill('80');
-    await across.press('Enter');
-    await expect.poll(() => band().backdrop.picture?.steps, SLOW).toEqual([{ below: 760, x: 80 }]);
-    expect(await axeFindings(tab, ['iframe'])).toEqual([]);
-    await tab.goto(`${owner.running.url}/sites/${owner.siteId}/dress?moment=top`);
-    await expect.poll(() => owner.inFrame('.band', 'clip-path', '::after'), SLOW).toMatch(/^polygon/);
-    expect(await owner.inFrame('.band', 'height', '::after')).toBe('40px');
-    await owner.keep(owner.siteId, ({ pages }) => void (pages[0]!.bands[0] = before));
-  });
+  test.runIf(process.env.LONG)(
+    'shapes the lower edge of a band, and moves its picture where it is narrow',
+    STORY,
+    async () => {
+      const { tab } = owner;
+      await tab.goto(`${owner.running.url}/sites/${owner.siteId}/gather/pages`);
+      const band = () => owner.kept(owner.siteId).pages[0]!.bands[0]!;
+      const before = band();
+      await tab.getByRole('button', { name: /^Opening/ }).click();
+      await tab.getByRole('switch', { name: 'Shaped lower edge' }).click();
+      const middle = tab.getByRole('textbox', { name: 'What comes after reaches up in the middle' });
+      await middle.fill('24');
+      await middle.press('Enter');
+      await expect.poll(() => band().edge, SLOW).toEqual({ start: 40, middle: 24, end: 40 });
+      await tab.getByRole('button', { name: 'Change the picture’s place below a width' }).click();
+      const across = tab.getByRole('textbox', { name: 'Across of the picture’s place below 760 px' });
+      await across.fill('80');
+      await across.press('Enter');
+      await expect.poll(() => band().backdrop.picture?.steps, SLOW).toEqual([{ below: 760, x: 80 }]);
+      expect(await axeFindings(tab, ['iframe'])).toEqual([]);
+      await tab.goto(`${owner.running.url}/sites/${owner.siteId}/dress?moment=top`);
+      await expect.poll(() => owner.inFrame('.band', 'clip-path', '::after'), SLOW).toMatch(/^polygon/);
+      expect(await owner.inFrame('.band', 'height', '::after')).toBe('40px');
+      await owner.keep(owner.siteId, ({ pages }) => void (pages[0]!.bands[0] = before));
+    },
+  );
 
   test(
     'lets the last band wear the header’s ground: it follows, and both are undone as one',
