@@ -1,7 +1,8 @@
 import { expect } from 'vitest';
 import type { Page as Tab } from 'playwright-core';
 import { skiaDrawing } from '@hatrail/node/skia';
-import type { HeaderInk } from '@hatrail/core/header/ink';
+import { letters, type HeaderInk, type TextRun } from '@hatrail/core/header/ink';
+import type { Cell } from '@hatrail/core/sweep/cells';
 import { logoVariantsOf } from '@hatrail/core/header/look';
 import type { Moment } from '@hatrail/core/model/header';
 import type { Box } from '@hatrail/core/geometry/box';
@@ -106,10 +107,21 @@ export async function expectAgreement(seen: Seen, scroll: number, tally: Agreeme
   }
 }
 
+/** Whether any letter is in a cell: cells are of equal width, and one may be a space and what lies between letters that are wide apart. */
+function holdsLetters({ text, font, left, letterEdges }: TextRun, cell: Cell): boolean {
+  return letters(text).some((letter, i) => {
+    const from = left + (letterEdges[i - 1] ?? 0);
+    const to = left + letterEdges[i]! - Math.max(0, font.letterSpacing);
+    return letter.trim() !== '' && Math.min(to, cell.right) - Math.max(from, cell.left) > 2;
+  });
+}
+
 /** Of the letters of a text all that can be told from its ground are there: nothing lies over them. */
 function expectUncovered({ ink, state, part, shape }: JudgedTarget, painted: Shot, ground: Shot): void {
   if (ink.what.kind !== 'text' || state !== 'rest' || part !== 'ink' || shape.kind !== 'cells') return;
+  const { run } = ink.what;
   for (const cell of shape.cells) {
+    if (!holdsLetters(run, cell)) continue;
     let [most, told] = [0, 0];
     for (let y = cell.top; y < Math.min(cell.bottom, painted.height); y++) {
       for (let x = Math.max(0, cell.left); x < Math.min(cell.right, painted.width); x++) {
