@@ -6,6 +6,7 @@ import type { Picture } from '@hatrail/core/model/picture';
 import type { Band } from '@hatrail/core/model/page';
 import { FAMILY_IDS, LETTER_CASES, WEIGHTS, type TypeStyle } from '@hatrail/core/model/type';
 import type { Site } from '@hatrail/core/model/site';
+import { followHeaders } from '@hatrail/core/placed/follows';
 import { BY_CHANCE } from '../core/test/layersByChance.ts';
 import { MADE, bandByChance, chances, madePictures, type Chances, type Dressed } from './dressed.ts';
 
@@ -384,7 +385,11 @@ export function chanceSite(base: Site, seed: number): Dressed {
       ...(inks.chance(0.5) && { name: apart(heading) }),
     };
   }
+  // Some bands wear the ground of the header that is judged over them.
+  for (const band of site.pages[0]!.bands)
+    if (extra.chance(0.15)) band.follows = { header: header.id, moment: extra.pick(['top', 'scrolled']) };
   const scrolls =
     manner.onScroll === 'leaves' ? [0, 9, 21, 33] : [0, between(1, 89), between(90, 200), between(201, 500)];
+  followHeaders(site);
   return { site, header, width: pick([1280, 1180, 1366]), scrolls, windowHeight: 320 };
 }

@@ -78,6 +78,7 @@ describe('a header set apart', () => {
   test('keeps the weight of the current link that the site has, until its links are its own', () => {
     const type = { ...site.type, currentWeight: 600 as const };
     expect(typeIn(type, { button }).currentWeight).toBe(600);
+    expect(typeIn(type, { button, currentWeight: 400 }).currentWeight).toBe(600);
     expect(typeIn(type, { menu }).currentWeight).toBeUndefined();
   });
 

@@ -89,7 +89,7 @@ export class HeaderType {
   @IsOptional()
   @Nested(() => TypeStyle)
   menu?: TypeStyle;
-  /** Weight of the link of the page one is on; with links of its own, that of the others where nothing is said. */
+  /** Weight of the link of the page one is on, where its links are set apart: that of the others where nothing is said. */
   @IsOptional()
   @IsIn(WEIGHTS, { message: `Choose a weight: ${WEIGHTS.join(', ')}.` })
   currentWeight?: (typeof WEIGHTS)[number];
@@ -106,7 +106,7 @@ export class HeaderType {
 export function typeIn(type: SiteType, own: HeaderType | undefined): SiteType {
   if (!own) return type;
   const { currentWeight: common, ...rest } = type;
-  const current = own.currentWeight ?? (own.menu ? undefined : common);
+  const current = own.menu ? own.currentWeight : common;
   return {
     ...rest,
     heading: own.name ?? type.heading,

@@ -105,7 +105,7 @@ export function BandTag({ site, page, band }: { site: Site; page: Page; band: Ba
       </FieldRow>
       {followed !== undefined && (
         <p className="quiet">
-          Its ground and ink are the header’s, and follow it.{' '}
+          Its fill, gradient, tint and ink are the header’s, and follow it.{' '}
           <Link to={{ pathname: '../../dress', search: `moment=${band.follows!.moment}` }} relative="path">
             Dress the header
           </Link>

@@ -1,32 +1,20 @@
 import { Button } from '@mui/material';
 import { useState } from 'react';
 import { useOutletContext } from 'react-router';
-import { familyList, weightOf } from '@hatrail/core/measure/measure';
-import { headerItems, type Header } from '@hatrail/core/model/header';
+import { headerItems } from '@hatrail/core/model/header';
 import { labelOf, stylesIn } from '@hatrail/core/model/references';
 import type { Site } from '@hatrail/core/model/site';
-import {
-  FAMILIES,
-  FAMILY_IDS,
-  inCase,
-  isOwnFamily,
-  LETTER_CASES,
-  lineHeightPx,
-  WEIGHTS,
-  type FamilyId,
-  type HeaderType as HeaderTypeValues,
-  type TypeStyle,
-} from '@hatrail/core/model/type';
+import type { TypeStyle } from '@hatrail/core/model/type';
 import { ApiProblem, api } from '../../api.ts';
 import { useMeasure } from '../../dress/view.ts';
 import type { EditorContext } from '../../editor/Editor.tsx';
-import { changeHeader } from '../../editor/edits.ts';
 import { useEditor } from '../../editor/store.ts';
 import { ChoiceField, FieldRow } from '../../parts/fields.tsx';
 import { FileButton } from '../../parts/FileButton.tsx';
-import { NumberField } from '../../parts/NumberField.tsx';
 import { OptionalColour } from '../../parts/OptionalColour.tsx';
 import { Head } from '../Head.tsx';
+import { HeaderType } from './HeaderType.tsx';
+import { StyleRow } from './StyleRow.tsx';
 
 const KINDS = [
   ['heading', 'Headings'],
@@ -35,13 +23,6 @@ const KINDS = [
   ['button', 'Button'],
 ] as const;
 type StyleName = (typeof KINDS)[number][0] | 'level';
-
-/** What of a header may be set apart from the site's type. */
-const APART = [
-  ['menu', 'Menu'],
-  ['button', 'Buttons'],
-  ['name', 'Name'],
-] as const;
 
 /** The site's type, each kind seen in the site's own words. */
 export function Type() {
@@ -140,91 +121,6 @@ export function Type() {
   );
 }
 
-interface HeaderTypeProps {
-  site: Site;
-  header: Header;
-  words: Record<StyleName, string>;
-}
-
-/** What a header is set in where that is set apart from the site: its menu, its buttons and the site's name on it. */
-function HeaderType({ site, header, words }: HeaderTypeProps) {
-  const { name: called, type } = header;
-  const kinds = new Set(headerItems(header).map(({ kind }) => kind));
-  const hangs = {
-    menu: kinds.has('menu') || kinds.has('text'),
-    button: kinds.has('button'),
-    name: kinds.has('name'),
-  };
-  const plain = { menu: site.type.menu, button: site.type.button, name: site.type.heading };
-  const said = { menu: words.menu, button: words.button, name: site.name };
-  const set = APART.filter(([part]) => type?.[part]);
-  const free = APART.filter(([part]) => !type?.[part] && hangs[part]);
-  const edit = (label: string, make: (type: HeaderTypeValues) => void, group?: string) =>
-    changeHeader(
-      header.id,
-      label,
-      (draft) => {
-        make((draft.type ??= {}));
-        if (Object.values(draft.type).every((value) => value === undefined)) delete draft.type;
-      },
-      group,
-    );
-  return (
-    <>
-      {set.map(([part, title]) => {
-        const whole = `${title} of ${called}`;
-        return (
-          <StyleRow
-            key={part}
-            site={site}
-            name={`${header.id}-${part}`}
-            title={whole}
-            style={type![part]!}
-            words={said[part]}
-            onChange={(values, label) =>
-              edit(
-                `${whole}: ${label}`,
-                (draft) => void Object.assign(draft[part]!, values),
-                `type ${header.id} ${part} ${label}`,
-              )
-            }
-          >
-            <Button
-              size="small"
-              onClick={() =>
-                edit(`${whole}, as the site’s`, (draft) => {
-                  delete draft[part];
-                  if (part === 'menu') delete draft.currentWeight;
-                })
-              }
-            >
-              Set it like the rest of the site
-            </Button>
-          </StyleRow>
-        );
-      })}
-      {free.length > 0 && (
-        <p className="type-apart">
-          <span>Set apart in {called}:</span>
-          {free.map(([part, title]) => (
-            <Button
-              key={part}
-              size="small"
-              variant="outlined"
-              aria-label={`Set apart ${title} of ${called}`}
-              onClick={() =>
-                edit(`${title} of ${called} apart`, (draft) => void (draft[part] = { ...plain[part] }))
-              }
-            >
-              {title}
-            </Button>
-          ))}
-        </p>
-      )}
-    </>
-  );
-}
-
 /** What each kind of text says on this site. */
 function wordsOf(site: Site): Record<StyleName, string> {
   const contents = site.pages.flatMap(({ bands }) => bands.flatMap((band) => band.contents));
@@ -244,109 +140,6 @@ function wordsOf(site: Site): Record<StyleName, string> {
     button: button ?? 'Read more',
     level: own ?? site.name,
   };
-}
-
-interface StyleRowProps {
-  site: Site;
-  name: string;
-  title: string;
-  style: TypeStyle;
-  words: string;
-  onChange: (part: Partial<TypeStyle>, label: string) => void;
-  children?: React.ReactNode;
-}
-
-function StyleRow({ site, name, title, style, words, onChange: change, children }: StyleRowProps) {
-  const families = [
-    ...FAMILY_IDS.map(
-      (id) => [id as FamilyId, `${FAMILIES[id].name}, ${FAMILIES[id].style.toLowerCase()}`] as const,
-    ),
-    ...(site.fonts ?? []).map(({ id, name: called }) => [id as FamilyId, `${called}, your own`] as const),
-  ];
-  return (
-    <section className="type-row" aria-labelledby={`type-${name}`}>
-      <div className="type-sample">
-        <h2 id={`type-${name}`}>{title}</h2>
-        <p
-          style={{
-            fontFamily: familyList(style.family),
-            fontWeight: weightOf(style),
-            fontSize: style.size,
-            lineHeight: `${lineHeightPx(style)}px`,
-            letterSpacing: style.letterSpacing,
-          }}
-        >
-          {inCase(style, words)}
-        </p>
-      </div>
-      <div className="type-fields">
-        <div className="type-family">
-          <FieldRow label="Family">
-            <ChoiceField
-              label={`Family of ${title}`}
-              value={style.family}
-              options={families}
-              onChange={(family) => change({ family }, 'family')}
-            />
-          </FieldRow>
-        </div>
-        <FieldRow label="Weight">
-          {isOwnFamily(style.family) ? (
-            <span className="quiet">as in the file</span>
-          ) : (
-            <ChoiceField
-              label={`Weight of ${title}`}
-              value={String(style.weight)}
-              options={WEIGHTS.map((weight) => [String(weight), String(weight)] as const)}
-              onChange={(weight) => change({ weight: Number(weight) as TypeStyle['weight'] }, 'weight')}
-            />
-          )}
-        </FieldRow>
-        <FieldRow label="Size">
-          <NumberField
-            label={`Size of ${title}`}
-            unit="px"
-            min={10}
-            max={120}
-            step={0.5}
-            value={style.size}
-            onChange={(size) => change({ size }, 'size')}
-          />
-        </FieldRow>
-        <FieldRow label="Line height">
-          <NumberField
-            label={`Line height of ${title}`}
-            unit={`× size, ${lineHeightPx(style)} px`}
-            min={0.9}
-            max={3}
-            step={0.05}
-            value={style.lineHeight}
-            onChange={(lineHeight) => change({ lineHeight }, 'line height')}
-          />
-        </FieldRow>
-        <FieldRow label="Between letters">
-          <NumberField
-            label={`Letter-spacing of ${title}`}
-            unit="px"
-            min={-4}
-            max={20}
-            step={0.1}
-            value={style.letterSpacing}
-            onChange={(letterSpacing) => change({ letterSpacing }, 'letter-spacing')}
-          />
-        </FieldRow>
-        <FieldRow label="Letter-case">
-          <ChoiceField
-            label={`Letter-case of ${title}`}
-            value={style.letterCase}
-            options={LETTER_CASES.map((letterCase) => [letterCase, letterCase] as const)}
-            onChange={(letterCase) => change({ letterCase }, 'letter-case')}
-          />
-        </FieldRow>
-        {children}
-      </div>
-    </section>
-  );
 }
 
 /** A font file of the owner's own: brought in, and taken out where nothing is set in it. */

@@ -1,0 +1,119 @@
+import { familyList, weightOf } from '@hatrail/core/measure/measure';
+import type { Site } from '@hatrail/core/model/site';
+import {
+  FAMILIES,
+  FAMILY_IDS,
+  inCase,
+  isOwnFamily,
+  LETTER_CASES,
+  lineHeightPx,
+  WEIGHTS,
+  type FamilyId,
+  type TypeStyle,
+} from '@hatrail/core/model/type';
+import { ChoiceField, FieldRow } from '../../parts/fields.tsx';
+import { NumberField } from '../../parts/NumberField.tsx';
+
+interface StyleRowProps {
+  site: Site;
+  name: string;
+  title: string;
+  style: TypeStyle;
+  words: string;
+  onChange: (part: Partial<TypeStyle>, label: string) => void;
+  children?: React.ReactNode;
+}
+
+/** A kind of text, seen in its own words, with all that it is set in. */
+export function StyleRow({ site, name, title, style, words, onChange: change, children }: StyleRowProps) {
+  const families = [
+    ...FAMILY_IDS.map(
+      (id) => [id as FamilyId, `${FAMILIES[id].name}, ${FAMILIES[id].style.toLowerCase()}`] as const,
+    ),
+    ...(site.fonts ?? []).map(({ id, name: called }) => [id as FamilyId, `${called}, your own`] as const),
+  ];
+  return (
+    <section className="type-row" aria-labelledby={`type-${name}`}>
+      <div className="type-sample">
+        <h2 id={`type-${name}`}>{title}</h2>
+        <p
+          style={{
+            fontFamily: familyList(style.family),
+            fontWeight: weightOf(style),
+            fontSize: style.size,
+            lineHeight: `${lineHeightPx(style)}px`,
+            letterSpacing: style.letterSpacing,
+          }}
+        >
+          {inCase(style, words)}
+        </p>
+      </div>
+      <div className="type-fields">
+        <div className="type-family">
+          <FieldRow label="Family">
+            <ChoiceField
+              label={`Family of ${title}`}
+              value={style.family}
+              options={families}
+              onChange={(family) => change({ family }, 'family')}
+            />
+          </FieldRow>
+        </div>
+        <FieldRow label="Weight">
+          {isOwnFamily(style.family) ? (
+            <span className="quiet">as in the file</span>
+          ) : (
+            <ChoiceField
+              label={`Weight of ${title}`}
+              value={String(style.weight)}
+              options={WEIGHTS.map((weight) => [String(weight), String(weight)] as const)}
+              onChange={(weight) => change({ weight: Number(weight) as TypeStyle['weight'] }, 'weight')}
+            />
+          )}
+        </FieldRow>
+        <FieldRow label="Size">
+          <NumberField
+            label={`Size of ${title}`}
+            unit="px"
+            min={10}
+            max={120}
+            step={0.5}
+            value={style.size}
+            onChange={(size) => change({ size }, 'size')}
+          />
+        </FieldRow>
+        <FieldRow label="Line height">
+          <NumberField
+            label={`Line height of ${title}`}
+            unit={`× size, ${lineHeightPx(style)} px`}
+            min={0.9}
+            max={3}
+            step={0.05}
+            value={style.lineHeight}
+            onChange={(lineHeight) => change({ lineHeight }, 'line height')}
+          />
+        </FieldRow>
+        <FieldRow label="Between letters">
+          <NumberField
+            label={`Letter-spacing of ${title}`}
+            unit="px"
+            min={-4}
+            max={20}
+            step={0.1}
+            value={style.letterSpacing}
+            onChange={(letterSpacing) => change({ letterSpacing }, 'letter-spacing')}
+          />
+        </FieldRow>
+        <FieldRow label="Letter-case">
+          <ChoiceField
+            label={`Letter-case of ${title}`}
+            value={style.letterCase}
+            options={LETTER_CASES.map((letterCase) => [letterCase, letterCase] as const)}
+            onChange={(letterCase) => change({ letterCase }, 'letter-case')}
+          />
+        </FieldRow>
+        {children}
+      </div>
+    </section>
+  );
+}
