@@ -9,6 +9,8 @@ const PIXELS = ['e2e/agreement*.spec.ts', 'e2e/layout.spec.ts'];
 const LONG = ['banner', 'layers', 'materials', 'much', 'onScroll', 'remedies', 'whole'].map(
   (name) => `e2e/${name}.spec.ts`,
 );
+/** Brings in the demo sites once for all servers of a run. */
+const SEEDED = 'server/test/seeded.ts';
 const NOT_NOW = process.env.LONG ? [] : LONG;
 
 export default defineConfig({
@@ -21,6 +23,7 @@ export default defineConfig({
           include: ['{core,node,capture,server,cli,demo}/test/**/*.test.ts'],
           testTimeout: 180_000,
           hookTimeout: 180_000,
+          globalSetup: SEEDED,
           maxWorkers: 2,
           // Nothing of theirs is put in the place of a module, so that a worker reads each once.
           isolate: false,
@@ -33,6 +36,7 @@ export default defineConfig({
           testTimeout: 180_000,
           hookTimeout: 180_000,
           // Each with modules of its own: the engine is played in some of them.
+          globalSetup: SEEDED,
           maxWorkers: 2,
         },
       },
@@ -44,6 +48,7 @@ export default defineConfig({
           exclude: [...PIXELS, ...ALONE, ...NOT_NOW],
           testTimeout: 300_000,
           hookTimeout: 300_000,
+          globalSetup: SEEDED,
           maxWorkers: 3,
           isolate: false,
           sequence: { groupOrder: 1 },
@@ -56,6 +61,7 @@ export default defineConfig({
           include: ALONE.filter((file) => !NOT_NOW.includes(file)),
           testTimeout: 300_000,
           hookTimeout: 300_000,
+          globalSetup: SEEDED,
           fileParallelism: false,
           isolate: false,
           sequence: { groupOrder: 3 },
@@ -67,6 +73,7 @@ export default defineConfig({
           include: PIXELS,
           testTimeout: 300_000,
           hookTimeout: 300_000,
+          globalSetup: SEEDED,
           maxWorkers: 3,
           isolate: false,
           sequence: { groupOrder: 2 },

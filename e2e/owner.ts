@@ -1,10 +1,8 @@
-import { mkdtempSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import type { Browser, BrowserContext, Page as Tab } from 'playwright-core';
 import { valuesOf } from '@hatrail/core/model/changes';
 import type { Site } from '@hatrail/core/model/site';
 import { start, type Running } from '@hatrail/server/start';
+import { seededFolder } from '../server/test/seeded.ts';
 import { AT_WORK } from './atWork.ts';
 import { openChromium } from './chromium.ts';
 
@@ -36,7 +34,7 @@ export async function pauseBetween(context: BrowserContext): Promise<void> {
 
 /** @param sweepsBetween whether widths between the usual ones are swept in the background, as they are where nobody says otherwise */
 export async function openOwner(sweepsBetween = false): Promise<Owner> {
-  const dataFolder = mkdtempSync(join(tmpdir(), 'hatrail-'));
+  const dataFolder = seededFolder();
   const running = await start({ port: 0, livePort: 0, dataFolder });
   const browser = await openChromium('software');
   const context = await browser.newContext({ viewport: { width: 1280, height: 900 }, bypassCSP: true });

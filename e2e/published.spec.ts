@@ -1,10 +1,8 @@
-import { mkdtempSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import type { Browser, BrowserContextOptions, Page as Tab } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { Header } from '@hatrail/core/model/header';
 import { start, type Running } from '@hatrail/server/start';
+import { seededFolder } from '../server/test/seeded.ts';
 import { findings } from './axe.ts';
 import { openChromium } from './chromium.ts';
 import { shiftOf, watchShift } from './visitor.ts';
@@ -15,7 +13,7 @@ let running: Running;
 let browser: Browser;
 
 beforeAll(async () => {
-  running = await start({ port: 0, livePort: 0, dataFolder: mkdtempSync(join(tmpdir(), 'hatrail-')) });
+  running = await start({ port: 0, livePort: 0, dataFolder: seededFolder() });
   publish();
   browser = await openChromium('software');
 });

@@ -1,10 +1,8 @@
-import { mkdtempSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import type { Browser, Page as Tab } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { Header } from '@hatrail/core/model/header';
 import { start, type Running } from '@hatrail/server/start';
+import { seededFolder } from '../server/test/seeded.ts';
 import { findings } from './axe.ts';
 import { openChromium } from './chromium.ts';
 import { pauseBetween } from './owner.ts';
@@ -18,7 +16,7 @@ let tab: Tab;
 const errors: string[] = [];
 
 beforeAll(async () => {
-  running = await start({ port: 0, livePort: 0, dataFolder: mkdtempSync(join(tmpdir(), 'hatrail-')) });
+  running = await start({ port: 0, livePort: 0, dataFolder: seededFolder() });
   browser = await openChromium('software');
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, bypassCSP: true });
   await pauseBetween(context);

@@ -1,10 +1,8 @@
-import { mkdtempSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import type { Page as Tab } from 'playwright-core';
 import type { Header } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
 import { start, type Running } from '@hatrail/server/start';
+import { seededFolder } from '../server/test/seeded.ts';
 import { openChromium } from './chromium.ts';
 
 /** Someone who visits the published ferry. */
@@ -20,7 +18,7 @@ export async function openVisitor(): Promise<Visitor> {
   const running = await start({
     port: 0,
     livePort: 0,
-    dataFolder: mkdtempSync(join(tmpdir(), 'hatrail-')),
+    dataFolder: seededFolder(),
   });
   const browser = await openChromium('software');
   return {

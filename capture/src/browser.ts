@@ -1,5 +1,5 @@
 import { existsSync } from 'node:fs';
-import { chromium, type Browser } from 'playwright-core';
+import type { Browser } from 'playwright-core';
 import { BadInput } from '@hatrail/core/model/badInput';
 
 /** Where Debian puts it. */
@@ -25,12 +25,14 @@ const QUIET = [
  * Starts the browser in which an owner's site is opened; all that it asks for goes through a proxy.
  * @throws {BadInput} where there is none, with the command that installs it
  */
-export function openBrowser(proxyPort: number): Promise<Browser> {
+export async function openBrowser(proxyPort: number): Promise<Browser> {
   const executablePath = process.env.CHROMIUM ?? USUAL;
   if (!existsSync(executablePath))
     throw new BadInput(
       'There is no Chromium on this machine: “sudo apt-get install chromium” brings it. Without it, add pages in Gather and drop full-length pictures of yours on them.',
     );
+  // Only where it is needed: reading it takes longer than all else that a server is started with.
+  const { chromium } = await import('playwright-core');
   return chromium.launch({
     executablePath,
     // The superuser's browser has no sandbox to run in.

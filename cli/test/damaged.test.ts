@@ -1,6 +1,7 @@
 import { beforeAll, describe, expect, test } from 'vitest';
 import { dressedSite } from '../../e2e/dressed.ts';
 import { random } from '../../core/test/made.ts';
+import { some } from '../../core/test/some.ts';
 import { checkSite, readSite, writeSite } from '@hatrail/core/model/check';
 import { BadInput } from '@hatrail/core/model/badInput';
 import { layoutScene } from '@hatrail/core/sweep/scene';
@@ -95,7 +96,7 @@ describe('a document with one value spoilt', () => {
   ])('%s: is refused at its place, or is still sound', (_, wanted, values) => {
     let refused = 0;
     for (const [i, source] of sources.entries()) {
-      for (const path of somePlaces(source, i + 1, wanted)) {
+      for (const path of some(somePlaces(source, i + 1, wanted), 2)) {
         for (const value of values) {
           const spoilt = withValue(source, path, value);
           const problems = problemsOf(spoilt, path);
@@ -121,7 +122,7 @@ describe('a document with one value spoilt', () => {
     let sound = 0;
     for (const [i, source] of sources.entries()) {
       const isKey = (_: unknown, path: Path) => typeof path.at(-1) === 'string';
-      for (const path of somePlaces(source, 60 + i, isKey)) {
+      for (const path of some(somePlaces(source, 60 + i, isKey), 2)) {
         const spoilt = withValue(source, path, undefined);
         if (problemsOf(spoilt, path).length > 0) continue;
         const site = readSite(JSON.stringify(spoilt));

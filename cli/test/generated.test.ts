@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { beforeAll, describe, expect, test } from 'vitest';
+import { some } from '../../core/test/some.ts';
 import { DRESSED, MADE, dressedSite, type Dressed, seeds } from '../../e2e/dressed.ts';
 import { generatedSite } from '../../e2e/generated.ts';
 import { coversOf } from '@hatrail/core/header/covers';
@@ -106,7 +107,7 @@ describe('what covers the page', () => {
     return draft;
   };
 
-  test.each(DRESSED)(
+  test.each(some(DRESSED, 3))(
     'cleared in one step, nothing is left of it, and the page shows through: header %i',
     async (seed) => {
       const dressed = dressedSite(loaded.site, seed);

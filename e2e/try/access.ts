@@ -1,7 +1,8 @@
 import { request } from 'node:http';
 import { isLocalAddress } from '@hatrail/node/guardedAddress';
 import { random } from '../../core/test/made.ts';
-import { firstSite, jsonBody, launch, newFolder, Tally } from './trying.ts';
+import { seededFolder } from '../../server/test/seeded.ts';
+import { firstSite, jsonBody, launch, Tally } from './trying.ts';
 
 interface Answer {
   status: number;
@@ -29,7 +30,7 @@ function ask(base: string, path: string, headers: Record<string, string>, method
 /** Asks as foreign pages, other hosts and curious visitors would: nothing is let in, and what is sent can do nothing. */
 export async function tryAccess(count: number): Promise<Tally> {
   const tally = new Tally();
-  const server = await launch(newFolder());
+  const server = await launch(seededFolder());
   const by = random(count + 11);
   const pick = <T>(list: readonly T[]) => list[Math.floor(by() * list.length)]!;
   const { id } = await firstSite(server.url);

@@ -4,7 +4,8 @@ import { gzipSync } from 'node:zlib';
 import sharp from 'sharp';
 import type { KeptSite } from '@hatrail/core/model/kept';
 import { random } from '../../core/test/made.ts';
-import { firstSite, launch, leftBehind, memoryOf, newFolder, Tally, watchOthers } from './trying.ts';
+import { seededFolder } from '../../server/test/seeded.ts';
+import { firstSite, launch, leftBehind, memoryOf, Tally, watchOthers } from './trying.ts';
 
 /** Longest that any request may take, and others meanwhile, ms; most that memory may grow, bytes. */
 const MOST = 2000;
@@ -24,7 +25,7 @@ interface Asked {
  */
 export async function tryMalformed(count: number, slack = 1): Promise<Tally> {
   const tally = new Tally();
-  const folder = newFolder();
+  const folder = seededFolder();
   const server = await launch(folder);
   const by = random(count + 5);
   const kept = await firstSite(server.url);

@@ -1,15 +1,11 @@
-import { spawn } from 'node:child_process';
-import { existsSync, mkdtempSync, readFileSync } from 'node:fs';
+import { readFileSync } from 'node:fs';
 import { request } from 'node:http';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { Header } from '@hatrail/core/model/header';
 import { checkSite, readSite } from '@hatrail/core/model/check';
 import type { Conflict, KeptSite, Revisions } from '@hatrail/core/model/kept';
 import type { Running } from '../src/start.ts';
-import { firstSite } from '../../e2e/try/trying.ts';
 import { openServer } from './opened.ts';
 
 let running: Running;
@@ -360,44 +356,5 @@ describe('requests from elsewhere', () => {
     expect(
       await ask(`${running.url}/`, { 'sec-fetch-site': 'cross-site', 'sec-fetch-mode': 'no-cors' }),
     ).toBe(403);
-  });
-});
-
-describe('what was saved', () => {
-  test('is there after the process was killed', { timeout: 240_000 }, async () => {
-    const data = mkdtempSync(join(tmpdir(), 'hatrail-'));
-    const launch = async () => {
-      const child = spawn('node', ['--import', 'tsx', 'server/src/main.ts'], {
-        env: { ...process.env, PORT: '0', LIVE_PORT: '0', HATRAIL_DATA: data },
-      });
-      let said = '';
-      const url = await new Promise<string>((resolve, reject) => {
-        child.stdout.on('data', (chunk: Buffer) => {
-          said += chunk.toString();
-          const found = /ready at (\S+)/.exec(said);
-          if (found) resolve(found[1]!);
-        });
-        child.on('exit', () => reject(new Error(said)));
-      });
-      return { child, url };
-    };
-    const first = await launch();
-    const mine = await firstSite(first.url);
-    const address = (url: string) => `${url}/api/sites/${mine.id}`;
-    for (let revision = 1; revision <= 5; revision++) {
-      const saved = await fetch(address(first.url), {
-        method: 'PATCH',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ headers: [{ id: 'night', revision, value: withOpacity(revision / 10) }] }),
-      });
-      expect(saved.status).toBe(200);
-    }
-    first.child.kill('SIGKILL');
-    const second = await launch();
-    const found = (await (await fetch(address(second.url))).json()) as KeptSite;
-    expect(found.revisions.headers.night).toBe(6);
-    expect(found.site.headers[0]!.looks.scrolled.fill!.opacity).toBe(0.5);
-    second.child.kill('SIGKILL');
-    expect(existsSync(join(data, 'hatrail.sqlite'))).toBe(true);
   });
 });

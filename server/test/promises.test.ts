@@ -17,10 +17,10 @@ describe('what is promised', () => {
     [
       'whatever is asked is answered in words and at once, and others need not wait',
       tryMalformed,
-      160 * share,
+      96 * share,
     ],
     ['whatever is pasted is read, or refused in words, at once', tryPasted, 40 * share],
-    ['nothing is let in, and what is sent can do nothing', tryAccess, 8 * share],
+    ['nothing is let in, and what is sent can do nothing', tryAccess, 4 * share],
   ])('%s', async (_, trial, count) => {
     const { tried, problems } = await trial(count, SLACK);
     expect(problems).toEqual([]);

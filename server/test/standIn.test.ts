@@ -1,15 +1,13 @@
-import { mkdtempSync } from 'node:fs';
 import { request } from 'node:http';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { start, type Running } from '../src/start.ts';
+import { seededFolder } from './seeded.ts';
 
 /** What visitors are served: the live release of each site, and nothing else of this machine. */
 
 let running: Running;
 beforeAll(async () => {
-  running = await start({ port: 0, livePort: 0, dataFolder: mkdtempSync(join(tmpdir(), 'hatrail-')) });
+  running = await start({ port: 0, livePort: 0, dataFolder: seededFolder() });
   const { sites, releases } = running.context;
   const { id, site, hashes } = sites.read(sites.ids()[0]!)!;
   releases.make(id, site, hashes, 'First');
