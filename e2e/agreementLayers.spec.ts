@@ -10,7 +10,7 @@ import { openViewer, type Viewer } from './viewer.ts';
 
 /** Headers in every layer, dressed by chance with a fixed seed, against Chromium's pixels. */
 
-const HEADERS = Number(process.env.HEADERS ?? (process.env.LONG ? 22 : 4));
+const HEADERS = Number(process.env.HEADERS ?? (process.env.LONG ? 22 : 3));
 const FIRST = Number(process.env.FIRST ?? 1);
 const tally = new Agreement();
 let loaded: LoadedSite;

@@ -374,7 +374,7 @@ describe('the header that Wether Lane has', () => {
   });
 });
 
-test(
+test.runIf(process.env.LONG)(
   'a site that was brought in is looked at again: its pages are renewed, and it is told what became of its verdicts',
   { timeout: 240_000 },
   async () => {

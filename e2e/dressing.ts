@@ -5,6 +5,12 @@ import { openOwner, type Owner } from './owner.ts';
 /** An owner in Dress, with what is done there again and again. */
 export interface Dressing extends Owner {
   siteId: string;
+  /**
+   * Goes to a screen of the site, as a link within the application would; loaded anew only where the site was changed behind
+   * the editor's back, since everything is then read and swept from the beginning.
+   * @param where such as `dress?moment=top`
+   */
+  go(where: string): Promise<void>;
   /** The site's first header as the server keeps it now. */
   header(): Header;
   /** A row of the cut, by the beginning of its name. */
@@ -51,10 +57,31 @@ export async function openDressing(name: string, bands?: number): Promise<Dressi
       pages.forEach((page, i) => page.bands.splice(i === 0 ? bands : 0)),
     );
   await tab.goto(`${running.url}/sites/${siteId}/dress`);
+  let isBehind = false;
+  const keep: Owner['keep'] = (id, change) => {
+    isBehind = true;
+    return owner.keep(id, change);
+  };
+  const go = async (where: string) => {
+    const path = `/sites/${siteId}/${where}`;
+    if (isBehind || !tab.url().startsWith(`${running.url}/sites/${siteId}/`)) {
+      await tab.goto(running.url + path);
+      isBehind = false;
+      return;
+    }
+    await tab.evaluate((to) => {
+      history.pushState(null, '', to);
+      dispatchEvent(new PopStateEvent('popstate', { state: null }));
+    }, path);
+    // Until then the screen that is left is still there.
+    await tab.locator(`a[aria-current="page"][href^="${path.split('?')[0]}"]`).first().waitFor();
+  };
   const stage = () => tab.frameLocator('.stage iframe').first();
   return {
     ...owner,
+    keep,
     siteId,
+    go,
     header: () => kept(siteId).headers[0]!,
     row: (beginning) => tab.locator('.cut .layer').getByRole('button', { name: beginning }).first(),
     add: (layer) =>

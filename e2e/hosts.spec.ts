@@ -248,7 +248,7 @@ const ownWords = () =>
     }),
   );
 
-const chosen = HOSTS.filter((_, i) => ALL || i % 36 === 2);
+const chosen = HOSTS.filter((_, i) => ALL || i === 2);
 
 describe.each(chosen)('on a page with $name', (host) => {
   test.each(ALL ? (['before', 'after'] as const) : (['after'] as const))(

@@ -17,7 +17,7 @@ beforeAll(async () => {
     site.headers[0]!.fold = { bar: ['name'], panel: ['menu', 'book'], edge: 'top' };
   });
   await publish();
-  await owner.tab.goto(`${owner.running.url}/sites/${owner.siteId}/hang`);
+  await owner.go('hang');
 });
 afterAll(() => owner.close());
 
@@ -112,7 +112,7 @@ describe('an owner', () => {
     STORY,
     async () => {
       const { tab } = owner;
-      await tab.goto(`${owner.running.url}/sites/${owner.siteId}/gather/type`);
+      await owner.go('gather/type');
       const called = owner.kept(owner.siteId).headers[0]!.name;
       await tab.getByRole('button', { name: `Set apart Menu of ${called}` }).click();
       await tab.getByRole('combobox', { name: `Family of Menu of ${called}` }).selectOption('zilla-slab');
@@ -124,12 +124,12 @@ describe('an owner', () => {
       expect(owner.kept(owner.siteId).type.menu.family).not.toBe('zilla-slab');
       expect(await axeFindings(tab, ['iframe'])).toEqual([]);
       // It is worn at once, and told where links are dressed.
-      await tab.goto(`${owner.running.url}/sites/${owner.siteId}/dress`);
+      await owner.go('dress');
       const link = tab.frameLocator('.stage iframe').first().locator('.hr-link').first();
       await expect
         .poll(() => link.evaluate((element) => getComputedStyle(element).fontFamily), SLOW)
         .toContain('Zilla Slab');
-      await tab.goto(`${owner.running.url}/sites/${owner.siteId}/gather/type`);
+      await owner.go('gather/type');
       await tab.getByRole('button', { name: 'Set it like the rest of the site' }).click();
       await expect.poll(own, SLOW).toBeUndefined();
       await tab.getByRole('button', { name: `Set apart Menu of ${called}` }).waitFor(SLOW);
@@ -138,14 +138,14 @@ describe('an owner', () => {
 
   test('copies a page; gives an entry a class, and is told which cannot be', STORY, async () => {
     const { tab } = owner;
-    await tab.goto(`${owner.running.url}/sites/${owner.siteId}/gather/pages`);
+    await owner.go('gather/pages');
     await tab.getByRole('button', { name: 'Copy the page' }).click();
     await expect
       .poll(() => owner.kept(owner.siteId).pages.map(({ path }) => path), SLOW)
       .toContain('/home-2');
     await expect.poll(() => tab.getByLabel('Title of the page').inputValue(), SLOW).toBe('Home, copy');
     await undo();
-    await tab.goto(`${owner.running.url}/sites/${owner.siteId}/gather/menus`);
+    await owner.go('gather/menus');
     await tab.getByRole('button', { name: /Shows/ }).first().click();
     const field = tab.getByLabel('Class of its own');
     await field.fill('hr-mine');
@@ -165,7 +165,7 @@ describe('an owner', () => {
     STORY,
     async () => {
       const { tab } = owner;
-      await tab.goto(`${owner.running.url}/sites/${owner.siteId}/hang`);
+      await owner.go('hang');
       await tab.getByRole('button', { name: 'Header: Night header' }).click();
       await tab.getByRole('menuitem', { name: 'New, ready hung…' }).click();
       const dialog = tab.getByRole('dialog', { name: /Ready-hung headers/ });
@@ -189,7 +189,7 @@ describe('an owner', () => {
     STORY,
     async () => {
       const { tab } = owner;
-      await tab.goto(`${owner.running.url}/sites/${owner.siteId}/dress?moment=top`);
+      await owner.go('dress?moment=top');
       // From the button itself to its style.
       await owner.stage().locator('.hr-rail .hr-button').click();
       const opacity = tab.getByRole('textbox', { name: 'Opacity of the fill of buttons, at rest, percent' });
@@ -218,7 +218,7 @@ describe('an owner', () => {
     STORY,
     async () => {
       const { tab } = owner;
-      await tab.goto(`${owner.running.url}/sites/${owner.siteId}/gather/pictures`);
+      await owner.go('gather/pictures');
       await tab.getByRole('button', { name: 'From the gallery' }).click();
       const dialog = tab.getByRole('dialog', { name: 'Gallery' });
       await dialog.getByText('12 of 12').waitFor(SLOW);
@@ -281,7 +281,7 @@ describe('an owner', () => {
     STORY,
     async () => {
       const { tab } = owner;
-      await tab.goto(`${owner.running.url}/sites/${owner.siteId}/dress?moment=top`);
+      await owner.go('dress?moment=top');
       await owner.add('Line below links');
       const set = async (name: string, value: string) => {
         const field = tab.getByRole('textbox', { name, exact: true });
@@ -317,7 +317,7 @@ describe('an owner', () => {
     STORY,
     async () => {
       const { tab } = owner;
-      await tab.goto(`${owner.running.url}/sites/${owner.siteId}/dress?moment=top&page=home`);
+      await owner.go('dress?moment=top&page=home');
       await owner.row(/^Opening band/).click(SLOW);
       await tab.getByRole('button', { name: 'Where do they read best?' }).click();
       const rows = tab.locator('.words-places li');
@@ -338,7 +338,7 @@ describe('an owner', () => {
     STORY,
     async () => {
       const { tab } = owner;
-      await tab.goto(`${owner.running.url}/sites/${owner.siteId}/dress?moment=top`);
+      await owner.go('dress?moment=top');
       await tab.getByRole('button', { name: 'Looks to start from' }).click();
       const offers = tab.locator('.ready-headers > li');
       await offers
@@ -359,7 +359,7 @@ describe('an owner', () => {
 
   test.runIf(process.env.LONG)('gives all buttons a shadow, and cuts it at the rail', STORY, async () => {
     const { tab } = owner;
-    await tab.goto(`${owner.running.url}/sites/${owner.siteId}/dress?moment=top`);
+    await owner.go('dress?moment=top');
     await owner.add('Buttons');
     await tab.getByRole('slider', { name: 'Opacity of the shadow of buttons' }).press('End');
     const blur = tab.getByRole('textbox', { name: 'Softness, shadow of buttons' });
@@ -385,7 +385,7 @@ describe('an owner', () => {
     await owner.keep(owner.siteId, ({ headers }) => {
       headers[0]!.extent = { top: 14, sides: 40, linked: false, radius: 12 };
     });
-    await tab.goto(`${owner.running.url}/sites/${owner.siteId}/hang`);
+    await owner.go('hang');
     await tab.getByRole('button', { name: 'Another rail' }).click();
     await tab.getByRole('menuitem', { name: 'A strip above the box, full width' }).click();
     await expect.poll(() => header().rails.map(({ full }) => full === true), SLOW).toEqual([true, false]);
@@ -416,7 +416,7 @@ describe('an owner', () => {
     STORY,
     async () => {
       const { tab } = owner;
-      await tab.goto(`${owner.running.url}/sites/${owner.siteId}/gather/pages`);
+      await owner.go('gather/pages');
       const bands = () => owner.kept(owner.siteId).pages[0]!.bands;
       await tab.getByRole('button', { name: /^Opening/ }).click();
       await tab.getByRole('switch', { name: 'Turns on scroll' }).click();
@@ -436,7 +436,7 @@ describe('an owner', () => {
     STORY,
     async () => {
       const { tab } = owner;
-      await tab.goto(`${owner.running.url}/sites/${owner.siteId}/gather/pages`);
+      await owner.go('gather/pages');
       const band = () => owner.kept(owner.siteId).pages[0]!.bands[0]!;
       const before = band();
       await tab.getByRole('button', { name: /^Opening/ }).click();
@@ -451,7 +451,7 @@ describe('an owner', () => {
       await across.press('Enter');
       await expect.poll(() => band().backdrop.picture?.steps, SLOW).toEqual([{ below: 760, x: 80 }]);
       expect(await axeFindings(tab, ['iframe'])).toEqual([]);
-      await tab.goto(`${owner.running.url}/sites/${owner.siteId}/dress?moment=top`);
+      await owner.go('dress?moment=top');
       await expect.poll(() => owner.inFrame('.band', 'clip-path', '::after'), SLOW).toMatch(/^polygon/);
       expect(await owner.inFrame('.band', 'height', '::after')).toBe('40px');
       await owner.keep(owner.siteId, ({ pages }) => void (pages[0]!.bands[0] = before));
@@ -463,7 +463,7 @@ describe('an owner', () => {
     STORY,
     async () => {
       const { tab } = owner;
-      await tab.goto(`${owner.running.url}/sites/${owner.siteId}/gather/pages`);
+      await owner.go('gather/pages');
       const band = () => owner.kept(owner.siteId).pages[0]!.bands.at(-1)!;
       const before = band();
       await tab.getByRole('button', { name: new RegExp(`^${before.name}`) }).click();
@@ -494,7 +494,7 @@ describe('an owner', () => {
       owner.siteId,
       ({ headers }) => void (headers[0]!.looks.top.fill = { colour: { swatch: 'midnight' }, opacity: 0.4 }),
     );
-    await tab.goto(`${owner.running.url}/sites/${owner.siteId}/dress?moment=top`);
+    await owner.go('dress?moment=top');
     await tab.getByRole('button', { name: /^Fill/ }).first().click();
     await tab.getByRole('button', { name: 'Put back opacity' }).click();
     await expect.poll(top, SLOW).toBeUndefined();

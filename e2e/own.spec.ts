@@ -90,12 +90,9 @@ async function lostOf(html: string, own: OwnHeader, css: string) {
 
 /** The kinds that differ most; the others in the longer run. */
 const DAILY = [
-  'a checkbox menu',
   'boxes lit under the pointer',
-  'drop-downs that buttons open',
   'cascade layers',
   'letters in spans',
-  'faint letters',
 ];
 const CHOSEN = MARKUPS.filter(({ name }) => process.env.LONG || DAILY.some((each) => name.startsWith(each)));
 

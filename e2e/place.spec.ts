@@ -17,7 +17,7 @@ beforeAll(async () => {
     night.looks.scrolled = { fill: { colour: { swatch: 'midnight' }, opacity: 1 } };
     night.looks.top.cue = { hover: 2, current: 2 };
   });
-  await owner.tab.goto(`${owner.running.url}/sites/${owner.siteId}/place`);
+  await owner.go('place');
 });
 afterAll(() => owner.close());
 
@@ -185,8 +185,7 @@ describe('an owner in Place', () => {
     'a button kept once and hung in three headers is changed in one, told what it does, changed in all, and undone as one',
     LONG,
     async () => {
-      const hang = (header: string) =>
-        owner.tab.goto(`${owner.running.url}/sites/${owner.siteId}/hang?header=${header}&hung=item-book`);
+      const hang = (header: string) => owner.go(`hang?header=${header}&hung=item-book`);
       const labels = () =>
         site()
           .headers.flatMap(headerItems)
@@ -228,19 +227,19 @@ describe('an owner in Place', () => {
     'looks, a rail and an opening band are kept, used elsewhere, changed in one place, carried and put back',
     LONG,
     async () => {
-      const { tab, running, siteId } = owner;
+      const { tab, siteId } = owner;
       const start = site();
       const ahead = (name: string) => tab.getByRole('region', { name: `${name}, changed in one place` });
       const opening = (id: string) => site().pages.find((each) => each.id === id)!.bands[0]!;
       const looks = (id: string) => site().headers.find((each) => each.id === id)!.looks;
-      await tab.goto(`${running.url}/sites/${siteId}/hang?header=quiet&hung=header`);
+      await owner.go('hang?header=quiet&hung=header');
       await owner.button('Keep it for reuse').click(SLOW);
       await saved();
-      await tab.goto(`${running.url}/sites/${siteId}/hang?header=members&hung=header`);
+      await owner.go('hang?header=members&hung=header');
       await tab.getByRole('combobox', { name: 'Looks that it wears' }).selectOption({ index: 1 }, SLOW);
       await expect.poll(() => looks('members'), SLOW).toEqual(looks('quiet'));
       // Another value in one of them: told what it does to the other, then put back.
-      await tab.goto(`${running.url}/sites/${siteId}/dress?header=members&page=members`);
+      await owner.go('dress?header=members&page=members');
       const copy = tab.getByLabel('Copy a look to here');
       const night = copy.locator('option', { hasText: 'Night header, after scrolling' });
       await copy.selectOption((await night.getAttribute('value', SLOW))!);
@@ -249,15 +248,15 @@ describe('an owner in Place', () => {
       await own.getByRole('button', { name: 'Put it back' }).click();
       await expect.poll(() => looks('members'), SLOW).toEqual(looks('quiet'));
       // A rail.
-      await tab.goto(`${running.url}/sites/${siteId}/hang?header=quiet&hung=rail-1`);
+      await owner.go('hang?header=quiet&hung=rail-1');
       await owner.button('Keep it for reuse').click(SLOW);
       await saved();
-      await tab.goto(`${running.url}/sites/${siteId}/hang?header=members`);
+      await owner.go('hang?header=members');
       await owner.button('Another rail').click(SLOW);
       await tab.getByRole('menuitem', { name: 'First rail of Quiet header, as it is kept' }).click();
       await tab.getByText('Also in Quiet header').waitFor(SLOW);
       // The opening band of a page, on another.
-      await tab.goto(`${running.url}/sites/${siteId}/gather/pages?page=visit`);
+      await owner.go('gather/pages?page=visit');
       await tab
         .getByRole('region', { name: /^Bands of/ })
         .getByRole('button')
@@ -267,7 +266,7 @@ describe('an owner in Place', () => {
       await saved();
       expect(site().parts).toHaveLength(3 + (start.parts?.length ?? 0));
       const heights = () => ['visit', 'book'].map((id) => opening(id).height.value);
-      await tab.goto(`${running.url}/sites/${siteId}/gather/pages?page=book`);
+      await owner.go('gather/pages?page=book');
       await owner.button('Add a band').click(SLOW);
       await tab.getByRole('menuitem', { name: /as it is kept, to open the page$/ }).click();
       const kept = opening('visit').name;
@@ -288,8 +287,8 @@ describe('an owner in Place', () => {
     'a page that its header cannot be read on is told as soon as it is there, with the headers that are clear',
     LONG,
     async () => {
-      const { tab, running, siteId } = owner;
-      await tab.goto(`${running.url}/sites/${siteId}/gather/pages`);
+      const { tab } = owner;
+      await owner.go('gather/pages');
       await owner.button('Add a page').click(SLOW);
       await tab.getByRole('menuitem', { name: /^Text/ }).click();
       const offers = tab.getByRole('group', { name: /^Clear on/ });
@@ -308,7 +307,7 @@ describe('an owner in Place', () => {
       await tab.getByText(/^It would be clear on \d of 7 pages/).waitFor(SLOW);
       for (let step = 0; step < 4; step++) await undo();
       await expect.poll(() => site().pages.length, SLOW).toBe(6);
-      await tab.goto(`${running.url}/sites/${siteId}/place?page=log`);
+      await owner.go('place?page=log');
     },
   );
 

@@ -19,7 +19,7 @@ beforeAll(async () => {
   if (!process.env.LONG)
     await owner.keep(owner.siteId, (site) => {
       keepPages(site, ['home', 'visit', 'log']);
-      site.pages.forEach(({ bands }) => bands.splice(3));
+      site.pages.forEach(({ bands }) => bands.splice(2));
     });
 });
 afterAll(() => owner.close());
@@ -44,7 +44,7 @@ describe('an owner in Prove', () => {
     'comes from the number at the right to a handful of causes, not to hundreds of rows',
     SLOW,
     async () => {
-      await owner.tab.goto(`${owner.running.url}/sites/${owner.siteId}/dress`);
+      await owner.go('dress');
       await verdict().click(SLOW);
       await owner.tab.waitForURL(/\/prove/);
       await list().waitFor(SLOW);
@@ -163,7 +163,7 @@ describe('an owner in Prove', () => {
     };
     // One page is enough for it: each edit is swept as it was.
     await owner.keep(owner.siteId, ({ pages }) => pages.slice(1).forEach(({ bands }) => bands.splice(0)));
-    await owner.tab.goto(`${owner.running.url}/sites/${owner.siteId}/prove`);
+    await owner.go('prove');
     await list().waitFor(SLOW);
     await owner.peg('Dress');
     for (const percent of ['85', '42', '41']) await type(percent);
@@ -247,7 +247,7 @@ describe('an owner in Prove', () => {
     await owner.keep(owner.siteId, ({ headers }) => {
       headers[0]!.looks.top.cue = { current: 0, hover: 2 };
     });
-    await owner.tab.goto(`${owner.running.url}/sites/${owner.siteId}/prove`);
+    await owner.go('prove');
     const beside = owner.tab.locator('[data-beside="1.4.1"]');
     await beside.getByText('The current page looks like all others').waitFor(SLOW);
     await beside.getByRole('button', { name: 'Try it: A line of 2 px below the current link.' }).click();
@@ -293,7 +293,7 @@ describe('an owner in Prove', () => {
     await reader.close();
   });
 
-  test('saves the same figures as the command line comes to', SLOW, async () => {
+  test.runIf(process.env.LONG)('saves the same figures as the command line comes to', SLOW, async () => {
     const coming = owner.tab.waitForEvent('download', SLOW);
     await owner.tab.getByRole('button', { name: 'Save a report' }).click(SLOW);
     await owner.tab.getByRole('menuitem', { name: 'Data (JSON)' }).click();
@@ -331,7 +331,7 @@ describe('an owner in Prove', () => {
     await owner.keep(owner.siteId, ({ headers }) => {
       for (const rail of headers[0]!.rails) Object.assign(rail, { start: [], middle: [], end: [] });
     });
-    await owner.tab.goto(`${owner.running.url}/sites/${owner.siteId}/prove`);
+    await owner.go('prove');
     await owner.tab.getByText('Nothing hangs in this header yet').waitFor(SLOW);
     expect(owner.errors).toEqual([]);
   });
