@@ -56,7 +56,9 @@ for (let seed = FIRST; seed < FIRST + HEADERS; seed++) {
     const places = [...new Set(scrolls.map((scroll) => Math.min(scroll, scene.maxScroll)))];
     for (const [i, scroll] of places.entries()) {
       const logos = i === 1 ? (seed % 2 === 0 ? true : 'command line') : false;
-      const seen = { ...shown, logos } as const;
+      const isTaking = shown.ways > 1;
+      const way = isTaking ? await shown.see(Math.floor(by() * shown.ways)) : undefined;
+      const seen = { ...shown, ...way, logos } as const;
       await expectAgreement(seen, scroll, tally);
       const inks = scene.layouts[momentAt(scene, scroll)].inks.filter(
         (ink) => !ink.isStill && ink.focus !== false && ink.item !== 'logo',

@@ -344,6 +344,14 @@ export function chanceSite(base: Site, seed: number): Dressed {
       },
     }),
   }));
+  // In one band pictures take turns.
+  const taking = chances(seed + 190_000);
+  const turned = bands.find(({ backdrop }) => backdrop.picture);
+  if (turned && taking.chance(0.5))
+    turned.backdrop.picture!.takeTurns = {
+      pictures: Array.from({ length: taking.between(1, 2) }, () => taking.pick(madePictures).id),
+      every: 6,
+    };
   const known = base.pictures.map(({ id }) => id);
   const site: Site = {
     ...base,

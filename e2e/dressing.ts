@@ -74,7 +74,10 @@ export async function openDressing(name: string, bands?: number): Promise<Dressi
       dispatchEvent(new PopStateEvent('popstate', { state: null }));
     }, path);
     // Until then the screen that is left is still there.
-    await tab.locator(`a[aria-current="page"][href^="${path.split('?')[0]}"]`).first().waitFor();
+    await tab
+      .locator(`a[aria-current="page"][href^="${path.split('?')[0]}"]`)
+      .first()
+      .waitFor();
   };
   const stage = () => tab.frameLocator('.stage iframe').first();
   return {

@@ -89,11 +89,7 @@ async function lostOf(html: string, own: OwnHeader, css: string) {
 }
 
 /** The kinds that differ most; the others in the longer run. */
-const DAILY = [
-  'boxes lit under the pointer',
-  'cascade layers',
-  'letters in spans',
-];
+const DAILY = ['boxes lit under the pointer', 'cascade layers', 'letters in spans'];
 const CHOSEN = MARKUPS.filter(({ name }) => process.env.LONG || DAILY.some((each) => name.startsWith(each)));
 
 describe.each(CHOSEN.map((markup) => [markup.name, markup] as const))('%s', (_, { html, is }) => {

@@ -10,6 +10,8 @@ import type { Site } from '@hatrail/core/model/site';
 import { headerPictures, siteFiles } from '@hatrail/core/output/files';
 import { picturesOf } from '@hatrail/core/output/page';
 import { shippedSizes } from '@hatrail/core/output/sizes';
+import { rasterShowing } from '@hatrail/core/geometry/raster';
+import { laidShowing, waysSeen } from '@hatrail/core/page/laid';
 import { layoutScene } from '@hatrail/core/sweep/scene';
 import { openChromium } from './chromium.ts';
 import { MADE } from './dressed.ts';
@@ -26,11 +28,19 @@ interface Window {
   windowHeight?: number;
 }
 
+/** A page that is shown: without motion, so that of pictures that take turns the first stays. */
+export interface Shown extends Omit<Seen, 'logos'> {
+  /** In how many ways the page is seen. */
+  ways: number;
+  /** Shows it in one of them, counted from 0. */
+  see(way: number): Promise<Pick<Seen, 'scene' | 'raster'>>;
+}
+
 /** A browser that shows exported pages as they are changed, beside what the core knows of them. */
 export interface Viewer {
   tab: Tab;
   /** Shows a page of a site, and waits until it stands as the core has laid it out. */
-  show(site: Site, header: Header, page: Page, window: Window): Promise<Omit<Seen, 'logos'>>;
+  show(site: Site, header: Header, page: Page, window: Window): Promise<Shown>;
   close(): Promise<void>;
 }
 
@@ -85,7 +95,27 @@ export async function openViewer(loaded: LoadedSite, scrollbars = false): Promis
         scrollHeight: document.documentElement.scrollHeight,
       }));
       expect({ clientWidth, scrollHeight }).toEqual({ clientWidth: width, scrollHeight: scene.laid.height });
-      return { scene, raster, pictures, sizes, tab, url: server.url };
+      const ways = waysSeen(scene.laid);
+      const inWay = (way: number) => ({
+        scene: { ...scene, laid: laidShowing(scene.laid, way) },
+        raster: rasterShowing(raster, way),
+      });
+      const see = async (way: number) => {
+        await tab.evaluate(async (shows) => {
+          for (const band of document.querySelectorAll<HTMLElement>('[data-hr-of]')) {
+            if (shows < Number(band.dataset.hrOf)) band.dataset.hrShows = String(shows);
+            else delete band.dataset.hrShows;
+            const urls = getComputedStyle(band).backgroundImage.matchAll(/url\("([^"]+)"\)/g);
+            for (const [, url] of urls) {
+              const image = new Image();
+              image.src = url!;
+              await image.decode().catch(() => undefined);
+            }
+          }
+        }, way);
+        return inWay(way);
+      };
+      return { ...inWay(ways - 1), pictures, sizes, tab, url: server.url, ways, see };
     },
     async close() {
       await browser.close();

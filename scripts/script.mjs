@@ -5,6 +5,7 @@ import { transformSync } from 'esbuild';
 const SCRIPTS = [
   { from: 'core/script/header.ts', to: 'core/src/output/headerJs.ts', name: 'HEADER_JS' },
   { from: 'core/script/bands.ts', to: 'core/src/output/bandsJs.ts', name: 'BANDS_JS' },
+  { from: 'core/script/pictures.ts', to: 'core/src/output/picturesJs.ts', name: 'PICTURES_JS' },
 ];
 /** Another folder to write them to, so that a test may look whether those that are kept are current. */
 const [folder] = process.argv.slice(2);

@@ -96,7 +96,8 @@ describe('a document with one value spoilt', () => {
   ])('%s: is refused at its place, or is still sound', (_, wanted, values) => {
     let refused = 0;
     for (const [i, source] of sources.entries()) {
-      for (const path of some(somePlaces(source, i + 1, wanted), 2)) {
+      const places = somePlaces(source, i + 1, wanted);
+      for (const path of some(places, places.length > 40 ? 2 : 1)) {
         for (const value of values) {
           const spoilt = withValue(source, path, value);
           const problems = problemsOf(spoilt, path);

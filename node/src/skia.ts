@@ -4,7 +4,7 @@ import { luminance16, WHITE_LUMINANCE } from '@hatrail/core/colour/contrast';
 import { parseColour } from '@hatrail/core/colour/rgb';
 import { contextMeasure, type Measure } from '@hatrail/core/measure/measure';
 import type { Site } from '@hatrail/core/model/site';
-import { paintPage, type Drawable, type PaintingContext } from '@hatrail/core/page/paint';
+import { paintPage, paintRaster, type Drawable, type PaintingContext } from '@hatrail/core/page/paint';
 import { snapBox } from '@hatrail/core/geometry/box';
 import type { LaidPage } from '@hatrail/core/page/laid';
 import { headerPictures } from '@hatrail/core/output/files';
@@ -111,18 +111,12 @@ export async function pngRaster(bytes: Uint8Array): Promise<Raster> {
 /** Paints a laid-out page. */
 export function skiaRaster(site: Site, laid: LaidPage, pictures: ReadonlyMap<string, Drawable>): Raster {
   registerFonts();
-  const paint = (turned: boolean) => {
-    const context = createCanvas(laid.width, laid.height).getContext('2d');
+  return paintRaster(laid, (page, turned) => {
+    const context = createCanvas(page.width, page.height).getContext('2d');
     drawTextAsBrowsers(context);
-    paintPage(laid, context as unknown as PaintingContext, { palette: site.palette, pictures }, turned);
-    return context.getImageData(0, 0, laid.width, laid.height).data;
-  };
-  return {
-    width: laid.width,
-    height: laid.height,
-    data: paint(false),
-    ...(laid.bands.some(({ turns }) => turns) && { turned: paint(true) }),
-  };
+    paintPage(page, context as unknown as PaintingContext, { palette: site.palette, pictures }, turned);
+    return context.getImageData(0, 0, page.width, page.height).data;
+  });
 }
 
 /** Draws what the header shows: its logo and pictures in their boxes, its picture layers, its letters. */

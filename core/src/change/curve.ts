@@ -1,7 +1,7 @@
 import { at as elementAt, withoutPauses } from '../lists.ts';
 import { momentsOf, type Header, type Moment } from '../model/header.ts';
 import type { Drawing } from '../stack/drawing.ts';
-import type { Raster } from '../geometry/raster.ts';
+import { rastersOf, type Raster } from '../geometry/raster.ts';
 import type { Site } from '../model/site.ts';
 import { sceneTargets, worstAt } from '../sweep/prove.ts';
 import { sweepTogether } from '../sweep/sweepTarget.ts';
@@ -115,8 +115,9 @@ function worstOf(
   time: number,
 ): Instant | undefined {
   let worst: Instant | undefined;
-  for (const span of spans) {
-    const shown = rasterAt(scene, raster, span.from);
+  const sights = rastersOf(raster).flatMap((seen) => spans.map((span) => ({ seen, span })));
+  for (const { seen, span } of sights) {
+    const shown = rasterAt(scene, seen, span.from);
     for (const { target, span: own, swept } of withoutPauses(sweepTogether(scene, span, targets, shown))) {
       const { contrasts } = swept;
       const at = worstAt(contrasts);

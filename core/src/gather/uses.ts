@@ -27,15 +27,23 @@ export function useInstead(draft: Site, kind: PartKind, id: string, instead: str
 /**
  * Takes a picture out of a draft of the site, and out of every place where it is used, wherever that is: a backdrop keeps its
  * colour, a picture item goes from its rail, an icon of the owner's becomes a star, the picture layer of a look goes, and so
- * do a logo variant and a full-length picture of a page.
+ * do a logo variant and a full-length picture of a page. Of pictures that take turns the next is the first.
  */
 export function removePicture(draft: Site, id: string): void {
   draft.pictures = draft.pictures.filter((picture) => picture.id !== id);
   // From the last use on, so that what goes from a list leaves the places before it as they are.
   for (const { path } of usesOfPart(draft, 'picture', id).reverse()) loseAt(draft, path);
   for (const page of draft.pages) if (page.snapshots?.length === 0) delete page.snapshots;
+  for (const { picture } of draft.pages.flatMap(({ bands }) => bands.map(({ backdrop }) => backdrop)))
+    if (picture?.takeTurns?.pictures.length === 0) delete picture.takeTurns;
   for (const header of draft.headers) if (header.spare?.length === 0) delete header.spare;
   if (draft.parts) draft.parts = draft.parts.filter(({ items }) => items?.length !== 0);
+}
+
+/** The pictures that take turns with one, of which the next takes its place. */
+function nextOf(holder: object): string[] | undefined {
+  const { takeTurns } = holder as { takeTurns?: { pictures: string[] } };
+  return takeTurns && takeTurns.pictures.length > 0 ? takeTurns.pictures : undefined;
 }
 
 /** Takes away what names a picture at a path. */
@@ -51,6 +59,7 @@ function loseAt(draft: Site, path: readonly (string | number)[]): void {
     delete holder[key];
     holder.icon = 'star';
   } else if (Array.isArray(around)) around.splice(Number(own), 1);
+  else if (nextOf(holder)) holder[key] = nextOf(holder)!.shift();
   else delete around[own];
 }
 

@@ -1,4 +1,4 @@
-import { IsIn, IsOptional } from 'class-validator';
+import { ArrayMaxSize, IsIn, IsOptional } from 'class-validator';
 import { BLEND_MODES, type BlendMode } from '../colour/blend.ts';
 import { ColourUse } from './palette.ts';
 import { InRange, IsId, Nested, NestedList } from './rules.ts';
@@ -63,8 +63,20 @@ export class PictureStep {
   @IsOptional() @InRange(1, 400, '%') share?: number;
 }
 
+/** Pictures that take turns with a band's own, each in its place. */
+export class TakeTurns {
+  @IsId({ each: true })
+  @ArrayMaxSize(5, { message: '5 pictures beside the first at most.' })
+  pictures: string[];
+  /** How long each is seen, seconds. */
+  @InRange(3, 60, 's') every: number;
+}
+
 /** A band's picture, whose place may be another by width. */
 export class BandPicture extends PicturePlacing {
+  @IsOptional()
+  @Nested(() => TakeTurns)
+  takeTurns?: TakeTurns;
   @IsOptional()
   @NestedList(() => PictureStep, 12)
   steps?: PictureStep[];
@@ -83,6 +95,19 @@ export class Backdrop {
   @IsOptional()
   @Nested(() => Tint)
   tint?: Tint;
+}
+
+/** Every picture of a backdrop, that which is seen first before those that take turns with it. */
+export function backdropPictures({ picture }: Backdrop): string[] {
+  return picture ? [picture.picture, ...(picture.takeTurns?.pictures ?? [])] : [];
+}
+
+/** A backdrop with one of its pictures seen, counted from 0; of one that has no such picture, the first. */
+export function backdropShowing(backdrop: Backdrop, shows: number): Backdrop {
+  const seen = backdropPictures(backdrop)[shows];
+  return seen === undefined || shows === 0
+    ? backdrop
+    : { ...backdrop, picture: { ...backdrop.picture!, picture: seen } };
 }
 
 /** A backdrop as it is at a width. */

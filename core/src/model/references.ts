@@ -4,11 +4,12 @@ import type { Problem } from './badInput.ts';
 import { headerItems } from './header.ts';
 import { entriesOf, type AnyEntry, type OptionalTarget } from './menu.ts';
 import { isOwnFamily, type TypeStyle } from './type.ts';
+import { backdropPictures } from './layer.ts';
 import type { Site } from './site.ts';
 
 /** Problems of a site whose parts are sound one by one: ids used twice, and names of things that are not there. */
 export function referenceProblems(site: Site): Problem[] {
-  return [...emptyLists(site), ...repeated(site), ...missing(site)];
+  return [...emptyLists(site), ...repeated(site), ...missing(site), ...turningTwice(site)];
 }
 
 function emptyLists(site: Site): Problem[] {
@@ -17,6 +18,22 @@ function emptyLists(site: Site): Problem[] {
   if (site.headers.length === 0)
     problems.push({ path: 'headers', message: 'Add a header: the site has none.' });
   return problems;
+}
+
+/** Pictures take turns in one band of a page, so that each of its sights can be judged. */
+function turningTwice({ pages }: Site): Problem[] {
+  return pages.flatMap(({ bands }, i) => {
+    const turning = bands.flatMap(({ backdrop }, n) => (backdropPictures(backdrop).length > 1 ? [n] : []));
+    const second = turning[1];
+    return second === undefined
+      ? []
+      : [
+          {
+            path: `pages[${i}].bands[${second}].backdrop.picture.takeTurns`,
+            message: `Pictures take turns in band ${turning[0]! + 1} of this page already: of each page they do in one band.`,
+          },
+        ];
+  });
 }
 
 function repeated(site: Site): Problem[] {

@@ -21,6 +21,8 @@ import { ownJs } from './own/ownJs.ts';
 import { howTo } from './howTo.ts';
 import { howToPlace } from './howToPlace.ts';
 import { BANDS_JS } from './bandsJs.ts';
+import { PICTURES_JS } from './picturesJs.ts';
+import { hasTakingTurns } from './takeTurns.ts';
 import { hasTurning } from './turning.ts';
 import { coveredCss, siteCss } from './css/pages.ts';
 import { linkedHead, pageHtml, picturesOf } from './page.ts';
@@ -194,6 +196,9 @@ export function siteFiles(site: Site, measure: Measure): OutputFile[] {
       return own ? [writtenLater(`assets/${name.replace(/\.css$/, '.js')}`, () => ownJs(own, worn))] : [];
     }),
     ...(hasTurning(site) ? [{ path: 'assets/bands.js', kind: 'text', text: BANDS_JS } as const] : []),
+    ...(hasTakingTurns(site)
+      ? [{ path: 'assets/pictures.js', kind: 'text', text: PICTURES_JS } as const]
+      : []),
     writtenLater('assets/site.css', () => siteCss(site, only, measure, { picture, sizes })),
     writtenLater('assets/fonts.css', () => fontCss(fonts, fontUrl)),
     ...[...new Set(shown)].flatMap((id) =>

@@ -1,5 +1,6 @@
 import { cssColour } from '../colour/rgb.ts';
 import type { Header } from '../model/header.ts';
+import { backdropPictures } from '../model/layer.ts';
 import type { LinkTarget } from '../model/menu.ts';
 import { resolveColour } from '../model/palette.ts';
 import type { Band, Content, Page } from '../model/page.ts';
@@ -15,6 +16,7 @@ import { aroundOwn } from './own/ownHtml.ts';
 import { headerHtml } from './headerHtml.ts';
 import { hasSnapshots, snapshotsHtml } from './snapshots.ts';
 import { escapeHtml } from '../css/text.ts';
+import { hasTakingTurns, pauseHtml, takeTurnsAttributes } from './takeTurns.ts';
 import { hasTurning, turnsAttribute } from './turning.ts';
 
 /**
@@ -38,6 +40,7 @@ export function linkedHead(
     ...[
       ...(header ? [header.own === undefined ? 'header.js' : sheet.replace(/\.css$/, '.js')] : []),
       ...(hasTurning(site) ? ['bands.js'] : []),
+      ...(hasTakingTurns(site) ? ['pictures.js'] : []),
     ].map((name) => `<script src="${to.asset(name)}" defer></script>`),
   ].join('\n');
 }
@@ -97,13 +100,14 @@ function bandHtml(site: Site, page: Page, band: Band, before: 1 | 2, to: Address
   let level = before;
   const ground = groundKind(site, band);
   return [
-    `<section class="band" id="${band.id}" aria-label="${escapeHtml(band.name)}"${ground ? ` data-hr-ground="${ground}"` : ''}${turnsAttribute(band)}>`,
+    `<section class="band" id="${band.id}" aria-label="${escapeHtml(band.name)}"${ground ? ` data-hr-ground="${ground}"` : ''}${turnsAttribute(band)}${takeTurnsAttributes(band)}>`,
     ...band.contents.map((each) => {
       const content = each.kind === 'said' ? spoken(site, page, each) : each;
       if (content.kind === 'heading') level = content.level;
       return contentHtml(site, content, level + 1, to);
     }),
     ...(band.to ? [bandLink(site, page, { ...band, to: band.to }, to)] : []),
+    ...pauseHtml(band),
     '</section>',
   ].join('\n');
 }
@@ -158,7 +162,7 @@ export function picturesOf(site: Site): string[] {
   const used = site.pages.flatMap(({ bands, snapshots = [] }) => [
     ...snapshots.map(({ picture }) => picture),
     ...bands.flatMap((band) => [
-      ...(band.backdrop.picture ? [band.backdrop.picture.picture] : []),
+      ...backdropPictures(band.backdrop),
       ...band.contents.flatMap((content) => (content.kind === 'pictures' ? content.pictures : [])),
     ]),
   ]);

@@ -5,6 +5,7 @@ import { layoutHeader } from '../header/layout.ts';
 import { itemAt } from '../header/steps.ts';
 import type { Measure } from '../measure/measure.ts';
 import { headerItems, type Header } from '../model/header.ts';
+import { backdropPictures } from '../model/layer.ts';
 import type { Page } from '../model/page.ts';
 import type { Picture } from '../model/picture.ts';
 import type { Site } from '../model/site.ts';
@@ -77,9 +78,9 @@ export function drawnWidths(
     if (laid.snapshot) draws(laid.snapshot.picture, laid.snapshot.box.width);
     for (const band of laid.bands) {
       const placed = band.backdrop.picture;
-      const picture = placed && pictureOf(placed.picture);
-      if (picture)
-        draws(picture.id, drawnSize(picture, { width: view.width, height: band.height }, placed).width);
+      const box = { width: view.width, height: band.height };
+      for (const picture of backdropPictures(band.backdrop).map(pictureOf))
+        if (placed && picture) draws(picture.id, drawnSize(picture, box, placed).width);
       for (const block of band.blocks) {
         const own = block.kind === 'picture' ? pictureOf(block.picture) : undefined;
         if (own && block.kind === 'picture') draws(own.id, fitSize(own, block.box, 'cover').width);

@@ -32,6 +32,7 @@ export function pageGround(laid: LaidPage, raster: Raster, box: Box): PageGround
   );
   if (block?.kind === 'picture') return { kind: 'picture', tone, picture: block.picture, band };
   if (block?.kind === 'card' || block?.kind === 'button') return { kind: block.kind, tone, band };
+  if (block?.kind === 'pause') return { kind: 'button', tone, band };
   const { picture } = found.backdrop;
   return picture ? { kind: 'picture', tone, picture: picture.picture, band } : { kind: 'band', tone, band };
 }

@@ -2,7 +2,7 @@ import type { CutEdge } from '../geometry/cut.ts';
 import type { Rgb } from '../colour/rgb.ts';
 import type { Box } from '../geometry/box.ts';
 import type { Font } from '../measure/measure.ts';
-import type { Backdrop } from '../model/layer.ts';
+import { backdropPictures, backdropShowing, type Backdrop } from '../model/layer.ts';
 import type { BandTurn } from '../model/page.ts';
 
 /** What a laid-out page is made of. */
@@ -19,7 +19,8 @@ export type Block =
   | { kind: 'edge'; box: Box; colour: Rgb; edge: CutEdge }
   | { kind: 'card'; box: Box; colour: Rgb }
   | { kind: 'button'; box: Box; colour: Rgb; radius: number }
-  | { kind: 'picture'; box: Box; picture: string; focus: { x: number; y: number } };
+  | { kind: 'picture'; box: Box; picture: string; focus: { x: number; y: number } }
+  | { kind: 'pause'; box: Box };
 
 export interface LaidBand {
   id: string;
@@ -44,4 +45,25 @@ export interface LaidPage {
   bands: LaidBand[];
   /** The picture of the real page that stands in for bands. */
   snapshot?: { picture: string; box: Box };
+}
+
+/**
+ * In how many ways a page is seen: 1; or where pictures take turns, with each of them, and with the first without the button that
+ * lets them stay, since there is none without scripts or motion.
+ */
+export function waysSeen({ bands }: Pick<LaidPage, 'bands'>): number {
+  const most = Math.max(1, ...bands.map(({ backdrop }) => backdropPictures(backdrop).length));
+  return most === 1 ? 1 : most + 1;
+}
+
+/** A laid-out page in one of the ways in which it is seen, counted from 0. */
+export function laidShowing(laid: LaidPage, shows: number): LaidPage {
+  if (shows === 0) return laid;
+  const isStill = shows === waysSeen(laid) - 1;
+  const bands = laid.bands.map((band) => ({
+    ...band,
+    backdrop: backdropShowing(band.backdrop, shows),
+    blocks: isStill ? band.blocks.filter(({ kind }) => kind !== 'pause') : band.blocks,
+  }));
+  return { ...laid, bands };
 }

@@ -1,6 +1,6 @@
 import { resolveColour } from '../model/palette.ts';
 import { edgeColour, edgeHeight } from './edge.ts';
-import { backdropAt } from '../model/layer.ts';
+import { backdropAt, backdropPictures } from '../model/layer.ts';
 import type { Band, BandHeight, Page, Snapshot } from '../model/page.ts';
 import type { Picture } from '../model/picture.ts';
 import type { Site } from '../model/site.ts';
@@ -8,6 +8,7 @@ import type { Measure } from '../measure/measure.ts';
 import { bandColours, contentColumn, layoutContent, type Pen } from './contents.ts';
 import type { Block, LaidBand, LaidPage } from './laid.ts';
 import { BLOCK_GAP, pageStep } from './metrics.ts';
+import { pauseBox } from './pause.ts';
 
 /** Where a page is laid out. */
 export interface PageView {
@@ -100,5 +101,7 @@ function layoutBand(
     const box = { x: 0, y: top + height - reach, width: view.width, height: reach };
     blocks.unshift({ kind: 'edge', box, colour: edgeColour(site, page, band), edge });
   }
+  if (backdropPictures(backdrop).length > 1)
+    blocks.push({ kind: 'pause', box: pauseBox(view.width, top + height - reach) });
   return { id: band.id, name: band.name, top, height, needed, backdrop, ...(turns && { turns }), blocks };
 }

@@ -3,10 +3,12 @@ import type { Backdrop, Gradient, PicturePlacing } from '../model/layer.ts';
 import { resolveColour, type Swatch } from '../model/palette.ts';
 import { setType, type TypeContext } from '../measure/measure.ts';
 import { snapBox, type Box, type Size } from '../geometry/box.ts';
+import type { Raster } from '../geometry/raster.ts';
 import { gradientLine, stopPlaces } from '../geometry/gradient.ts';
-import type { Block, LaidBand, LaidPage } from './laid.ts';
+import { laidShowing, waysSeen, type Block, type LaidBand, type LaidPage } from './laid.ts';
 import { cutPoints } from '../geometry/cut.ts';
 import { CARD_RADIUS } from './metrics.ts';
+import { PAUSE, pauseBars } from './pause.ts';
 import { tilingOf, type TilePlacing } from './placing.ts';
 
 /** A decoded picture: its own size, and what the context draws. */
@@ -84,6 +86,23 @@ export function paintPage(page: LaidPage, context: PaintingContext, paints: Pain
   const { snapshot } = page;
   const picture = snapshot && paints.pictures.get(snapshot.picture);
   if (snapshot && picture) drawOn(context, picture, snapshot.box, snapshot.box);
+}
+
+/**
+ * All that is kept of a page's pixels: as it is first seen, turned where bands turn, and with each of the pictures that take turns.
+ * @param paint paints a page on a canvas of its size, turned or not, and reads its pixels
+ */
+export function paintRaster(
+  laid: LaidPage,
+  paint: (page: LaidPage, turned: boolean) => Uint8ClampedArray,
+): Raster {
+  const { width, height } = laid;
+  const turns = laid.bands.some((band) => band.turns);
+  const [first, ...others] = Array.from({ length: waysSeen(laid) }, (_, shows): Raster => {
+    const page = laidShowing(laid, shows);
+    return { width, height, data: paint(page, false), ...(turns && { turned: paint(page, true) }) };
+  });
+  return { ...first!, ...(others.length > 0 && { others }) };
 }
 
 function paintBand(
@@ -250,6 +269,17 @@ function paintBlock(block: Block, context: PaintingContext, paints: Paints, turn
       context.beginPath();
       context.roundRect(x, y, width, height, block.kind === 'card' ? CARD_RADIUS : block.radius);
       context.fill();
+      return;
+    }
+    case 'pause': {
+      const { x, y, width, height } = snapBox(block.box);
+      context.fillStyle = cssColour({ r: 0, g: 0, b: 0 });
+      context.beginPath();
+      context.roundRect(x, y, width, height, PAUSE.radius);
+      context.fill();
+      context.fillStyle = cssColour({ r: 255, g: 255, b: 255 });
+      for (const bar of pauseBars({ x, y, width, height }))
+        context.fillRect(bar.x, bar.y, bar.width, bar.height);
       return;
     }
     case 'picture': {

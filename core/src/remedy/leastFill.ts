@@ -6,7 +6,7 @@ import type { GradientLook } from '../layers/gradient.ts';
 import type { Header, Moment } from '../model/header.ts';
 import { resolveColour, type ColourUse, type Swatch } from '../model/palette.ts';
 import type { Drawing } from '../stack/drawing.ts';
-import type { Raster } from '../geometry/raster.ts';
+import { rasterShowing, type Raster } from '../geometry/raster.ts';
 import type { Stack, StackLayer } from '../stack/layers.ts';
 import { WHOLE, leastPercentAt } from '../sweep/least.ts';
 import { sceneTargets, spotKey, spotOf, type Row, type Spot } from '../sweep/prove.ts';
@@ -23,10 +23,13 @@ export interface SolvedPlace extends Spot {
   /** Which visitors, where others meet another header there. */
   who?: Audience;
   scroll: number;
+  /** In which of the ways that the page is seen. */
+  shows?: number;
 }
 
 /** Where a row is worst. */
-export function placeOf({ page, who, width, height, itemId, state, part, beside, scroll }: Row): SolvedPlace {
+export function placeOf(row: Row): SolvedPlace {
+  const { page, who, width, height, itemId, state, part, beside, scroll, shows } = row;
   return {
     page,
     ...(who && { who }),
@@ -37,6 +40,7 @@ export function placeOf({ page, who, width, height, itemId, state, part, beside,
     part,
     ...(beside && { beside }),
     scroll,
+    ...(shows !== undefined && { shows }),
   };
 }
 
@@ -105,7 +109,7 @@ export function leastPercents(
     if (!target) return most;
     const way = wayAt(scene, place.scroll);
     const isOnWay = way > 0 && way < 1;
-    const shown = rasterAt(scene, raster, place.scroll);
+    const shown = rasterAt(scene, rasterShowing(raster, place.shows), place.scroll);
     const stackAt = (stack: Stack, opacity: number) =>
       isOnWay
         ? (targetsAt(place.scroll, opacity).find(isIt) ?? target).stack

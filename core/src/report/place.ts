@@ -1,7 +1,7 @@
 import { cssColour, type Rgb } from '../colour/rgb.ts';
 import { overlap, type Area } from '../geometry/area.ts';
 import { areaOf } from '../geometry/box.ts';
-import type { Raster } from '../geometry/raster.ts';
+import { rasterShowing, type Raster } from '../geometry/raster.ts';
 import { setType } from '../measure/measure.ts';
 import type { PaintingContext } from '../page/paint.ts';
 import type { Drawing } from '../stack/drawing.ts';
@@ -39,7 +39,7 @@ export function placePicture(
   const targets = sceneTargets(scene, row.moment, draw, row.scroll);
   const target = targets.find((each) => spotKey(spotOf(each)) === spotKey(row));
   if (!target) return undefined;
-  const raster = rasterAt(scene, page, row.scroll);
+  const raster = rasterAt(scene, rasterShowing(page, row.shows), row.scroll);
   const behind = behindAt(scene, row.scroll);
   const middle = row.cell.x + row.cell.width / 2;
   const left = Math.round(Math.max(0, Math.min(scene.width - size.width, middle - size.width / 2)));

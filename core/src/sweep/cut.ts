@@ -13,7 +13,7 @@ import type { Cell } from './cells.ts';
 import type { Area } from '../geometry/area.ts';
 import type { Drawing, LogoPixels } from '../stack/drawing.ts';
 import { groundPatch, type Behind } from '../stack/ground.ts';
-import type { Raster } from '../geometry/raster.ts';
+import { rasterShowing, type Raster } from '../geometry/raster.ts';
 import type { StackLayer } from '../stack/layers.ts';
 import { overlayOf, type Overlay } from '../stack/overlay.ts';
 
@@ -62,14 +62,14 @@ export function cutScene(
   scene: Scene,
   page: Raster,
   draw: Drawing,
-  at: Spot & { moment: Moment; scroll: number },
+  at: Spot & { moment: Moment; scroll: number; shows?: number | undefined },
 ): Cut | undefined {
   const target = sceneTargets(scene, at.moment, draw, at.scroll).find(
     (each) => spotKey(spotOf(each)) === spotKey(at),
   );
   if (!target) return undefined;
   const behind = behindAt(scene, at.scroll);
-  const raster = rasterAt(scene, page, at.scroll);
+  const raster = rasterAt(scene, rasterShowing(page, at.shows), at.scroll);
   const { cell } = readAt(target, raster, behind);
   const patch: Area = {
     left: cell.left - MARGIN,

@@ -6,8 +6,9 @@ import { USUAL_NEEDS } from '../model/needs.ts';
 import type { Audience } from '../model/placement.ts';
 import type { Box } from '../geometry/box.ts';
 import type { Drawing } from '../stack/drawing.ts';
-import type { Raster } from '../geometry/raster.ts';
+import { rastersOf, type Raster } from '../geometry/raster.ts';
 import { pageGround, type PageGround } from '../page/ground.ts';
+import { laidShowing } from '../page/laid.ts';
 import { usualWindowHeight } from '../page/layout.ts';
 import { cellBox, type Cell } from './cells.ts';
 import { STATE_NAMES } from '../header/stateNames.ts';
@@ -45,6 +46,8 @@ export interface Row {
   verdict: Verdict;
   /** Where it is worst: CSS pixels of scroll, and boxes in page pixels. */
   scroll: number;
+  /** In which of the ways that the page is seen it is worst, counted from 0, where pictures take turns; the first where nothing is said. */
+  shows?: number;
   cell: Box;
   box: Box;
   /** The scrolls that were swept, both ends included. */
@@ -146,8 +149,51 @@ export function proveScene(
 
 /**
  * What {@link proveScene} does, with pauses at which it can be given up: after each item, and each scroll that is another sight.
+ * Where pictures take turns, the page is swept in each way in which it is seen, and of each row the worst holds.
  */
 export function* proveInSteps(
+  scene: Scene,
+  raster: Raster,
+  draw: Drawing,
+  moments: readonly Moment[],
+  options: SweepOptions = {},
+): Generator<void, SweptRow[]> {
+  const [first, ...others] = rastersOf(raster);
+  let rows = yield* proveShown(scene, first!, draw, moments, options);
+  for (const [i, other] of others.entries()) {
+    const shows = i + 1;
+    const seen = { ...scene, laid: laidShowing(scene.laid, shows) };
+    const found = yield* proveShown(seen, other, draw, moments, { part: options.part });
+    const known = new Map(found.map((row) => [stretchKey(row), row]));
+    rows = rows.map((row) => {
+      const more = known.get(stretchKey(row));
+      return more ? worseOf(row, { ...more, shows }) : row;
+    });
+  }
+  return rows;
+}
+
+/** What sets a row apart from all others of a sweep: its stretch of scroll, its moment and its spot. */
+const stretchKey = ({ moment, span, ...row }: SweptRow) =>
+  `${moment} ${span.from} ${span.to} ${spotKey(row)}`;
+
+/** Two rows of the same in one: the worse of them, with the worse of their contrasts at every scroll. */
+function worseOf(row: SweptRow, other: SweptRow): SweptRow {
+  const contrasts = row.contrasts.map((contrast, i) => Math.min(contrast, other.contrasts[i]!));
+  const worse = other.worst < row.worst ? other : row;
+  return { ...worse, contrasts, ...alongOf(contrasts, row.needed) };
+}
+
+/** How a row stands along the scroll. */
+function alongOf(contrasts: Float32Array, needed: number): Pick<Row, 'below' | 'thread'> {
+  return {
+    below: contrasts.reduce((count, contrast) => count + Number(contrast < needed), 0),
+    thread: threadOf(contrasts, needed),
+  };
+}
+
+/** Sweeps a page in one of the ways in which it is seen. */
+function* proveShown(
   scene: Scene,
   raster: Raster,
   draw: Drawing,
@@ -283,11 +329,10 @@ function rowOf(
     cell: box,
     box: { ...target.ink.box, y: top + target.ink.box.y },
     span,
-    below: contrasts.reduce((count, contrast) => count + Number(contrast < target.needed), 0),
+    ...alongOf(contrasts, target.needed),
     ground: pageGround(scene.laid, raster, box),
     name: target.ink.name,
     criterion: criterionOf(target, worst),
-    thread: threadOf(contrasts, target.needed),
     contrasts,
   };
 }
@@ -302,6 +347,8 @@ export interface Probe {
   needed: number;
   contrast: number;
   verdict: Verdict;
+  /** In which of the ways that the page is seen it is that, counted from 0; the first where nothing is said. */
+  shows?: number;
   cell: Cell;
   box: Box;
 }
@@ -317,11 +364,14 @@ export function probeScene(
   const here = { from: scroll, to: scroll };
   const targets = sceneTargets(scene, moment, draw, scroll);
   const down = headerRow(scene, scroll) - scroll;
-  const shown = rasterAt(scene, raster, scroll);
+  const behind = behindAt(scene, scroll);
   return targets
     .filter(({ ink }) => spanOfInk(ink, here))
     .map((target) => {
-      const { contrast, cell } = readQuick(target, shown, behindAt(scene, scroll));
+      // Of the ways in which the page is seen, the one that is worst for it.
+      const { contrast, cell, shows } = rastersOf(raster)
+        .map((shown, i) => ({ ...readQuick(target, rasterAt(scene, shown, scroll), behind), shows: i }))
+        .reduce((worst, each) => (each.contrast < worst.contrast ? each : worst));
       const { ink, state, part, needed } = target;
       return {
         itemId: ink.id,
@@ -331,6 +381,7 @@ export function probeScene(
         needed,
         contrast,
         verdict: verdictOf(contrast, needed),
+        ...(shows > 0 && { shows }),
         cell: { ...cell, top: cell.top + down, bottom: cell.bottom + down },
         box: { ...ink.box, y: ink.box.y + down },
       };

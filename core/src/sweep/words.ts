@@ -7,7 +7,8 @@ import type { Site } from '../model/site.ts';
 import { needsOf } from '../model/needs.ts';
 import type { StackLayer } from '../stack/layers.ts';
 import { around } from '../geometry/area.ts';
-import type { Raster } from '../geometry/raster.ts';
+import { rastersOf, type Raster } from '../geometry/raster.ts';
+import { backdropPictures, backdropShowing } from '../model/layer.ts';
 import { overlayOf } from '../stack/overlay.ts';
 import { leastPercentAt } from './least.ts';
 import { letterCells } from './cells.ts';
@@ -98,7 +99,15 @@ function textsOf({ blocks }: LaidBand): { text: Text; index: number }[] {
   );
 }
 
-/** Where a band's picture has its subject, in page pixels; cut to the band. */
+/** Where a band's picture has its subject, in page pixels; cut to the band. Of pictures that take turns, that of each. */
+function subjectBoxes(site: Site, width: number, band: LaidBand): Box[] {
+  return backdropPictures(band.backdrop).flatMap((_, shows) => {
+    const backdrop = backdropShowing(band.backdrop, shows);
+    return subjectBox(site, width, { ...band, backdrop }) ?? [];
+  });
+}
+
+/** Where the picture of a band that is seen has its subject. */
 function subjectBox(site: Site, width: number, { top, height, backdrop }: LaidBand): Box | undefined {
   const own = site.pictures.find(({ id }) => id === backdrop.picture?.picture);
   if (!own?.subject || !backdrop.picture) return undefined;
@@ -126,7 +135,7 @@ function coveredShare(box: Box, runs: readonly TextRun[]): number {
 
 /**
  * Reads the words of a band.
- * @param raster the page of {@link bareBand}, painted
+ * @param raster the page of {@link bareBand}, painted; with each of the pictures that take turns, of which the worst counts
  * @param isBrief whether the least tint is not wanted
  */
 export function readBand(
@@ -166,17 +175,23 @@ export function readBand(
     return { runs, targets: (band.turns ? TURNS : [0]).map(turned) };
   });
   const least = (isBrief ? [] : texts).flatMap(({ targets }) =>
-    targets.map((target) =>
-      leastPercentAt(target, raster, here, ({ layers }, opacity) => ({
-        layers: [tintLayer(site, { ...tint, opacity }), ...layers.slice(1)],
-      })),
+    targets.flatMap((target) =>
+      rastersOf(raster).map((shown) =>
+        leastPercentAt(target, shown, here, ({ layers }, opacity) => ({
+          layers: [tintLayer(site, { ...tint, opacity }), ...layers.slice(1)],
+        })),
+      ),
     ),
   );
-  const subject = subjectBox(site, laid.width, band);
+  const subjects = subjectBoxes(site, laid.width, band);
   return {
     width: laid.width,
     words: texts.map(({ targets }) => {
-      const contrast = Math.min(...targets.map((target) => readQuick(target, raster, here).contrast));
+      const contrast = Math.min(
+        ...targets.flatMap((target) =>
+          rastersOf(raster).map((shown) => readQuick(target, shown, here).contrast),
+        ),
+      );
       const { needed, ink } = targets[0]!;
       return { text: ink.name, contrast, needed, verdict: verdictOf(contrast, needed) };
     }),
@@ -187,10 +202,15 @@ export function readBand(
     leastHeight: band.needed,
     height: band.height,
     subjectCovered:
-      subject &&
-      coveredShare(
-        subject,
-        texts.flatMap(({ runs }) => runs),
-      ),
+      subjects.length === 0
+        ? undefined
+        : Math.max(
+            ...subjects.map((subject) =>
+              coveredShare(
+                subject,
+                texts.flatMap(({ runs }) => runs),
+              ),
+            ),
+          ),
   };
 }

@@ -1,3 +1,6 @@
+import { backdropPictures } from '@hatrail/core/model/layer';
+import type { Page } from '@hatrail/core/model/page';
+import type { Site } from '@hatrail/core/model/site';
 import { usualWindowHeight } from '@hatrail/core/page/layout';
 import { BorrowedGround, groundCss, groundName } from './BorrowedGround.tsx';
 import { Moments } from './Moments.tsx';
@@ -6,6 +9,13 @@ import { mostLost } from './view.ts';
 import { Trials } from './Trials.tsx';
 import { WidthRuler } from './WidthRuler.tsx';
 import type { Dressed } from './useDressed.tsx';
+
+/** What is seen of the pictures that take turns on a page in one of the ways in which it is seen, counted from 0. */
+function shownName(site: Site, { bands }: Page, shows: number): string {
+  const all = bands.map(({ backdrop }) => backdropPictures(backdrop)).find(({ length }) => length > 1) ?? [];
+  const name = site.pictures.find(({ id }) => id === (all[shows] ?? all[0]))?.name ?? 'another picture';
+  return all[shows] === undefined ? `${name}, as it stays where there is no motion` : name;
+}
 
 /** The page under its header, at the moment and the width that are dressed. */
 export function DressStage({
@@ -18,6 +28,7 @@ export function DressStage({
   scene,
   facts,
   probes,
+  shows,
   all,
   failure,
   ground,
@@ -95,6 +106,12 @@ export function DressStage({
           <button type="button" className="link" onClick={() => setGround('page')}>
             Back to the page
           </button>
+        </p>
+      )}
+      {shows > 0 && ground === 'page' && (
+        <p className="note-warn" role="status">
+          Seen with {shownName(site, page, shows)}: of the pictures that take turns here, what is lost is
+          worst over it.
         </p>
       )}
       {height !== undefined && (

@@ -12,7 +12,16 @@ import { useCompare } from './compare.ts';
 import type { OpenPart } from './cutProps.ts';
 import { CutHandles, PictureHandle } from './StageHandles.tsx';
 import { FILM_WIDTH } from './Film.tsx';
-import { firstScroll, useCut, useFilm, useMeasure, useProbes, useSweptView, worstRow } from './view.ts';
+import {
+  firstScroll,
+  mostLost,
+  useCut,
+  useFilm,
+  useMeasure,
+  useProbes,
+  useSweptView,
+  worstRow,
+} from './view.ts';
 import { useStretches } from './filmEnds.ts';
 import { ownOf, withOwnValues } from '@hatrail/core/placed/worn';
 import { wornAt } from '../engine/proof.ts';
@@ -60,7 +69,9 @@ export function useDressed() {
   const [chosen, setGround] = useState<Ground>('page');
   const ground = chosen === `page ${page.id}` ? 'page' : chosen;
   const borrowed = borrowedPage(ground, site.pages);
-  const preview = usePreview(seen, worn, page, measure);
+  // Of pictures that take turns, that on which what is lost here is worst.
+  const shows = mostLost(probes)?.shows ?? 0;
+  const preview = usePreview(seen, worn, page, measure, shows);
   const lent = usePreview(seen, worn, borrowed ?? page, borrowed && measure);
   // The small pictures, and what is worked out for later, may follow a moment after the stage.
   const calmPreview = useDeferredValue(preview);
@@ -146,6 +157,7 @@ export function useDressed() {
     film,
     worst,
     probes,
+    shows,
     cut,
     all,
     progress,

@@ -102,7 +102,15 @@ export function useCut(
     [
       'cut',
       siteKey(loaded),
-      keyOf([header, pageId, row && viewportKey(row), row?.moment, row && spotKey(row), row?.scroll]),
+      keyOf([
+        header,
+        pageId,
+        row && viewportKey(row),
+        row?.moment,
+        row && spotKey(row),
+        row?.scroll,
+        row?.shows,
+      ]),
     ],
     async ({ signal }) => {
       const request = await sceneRequest(loaded, header.id, pageId, row!);

@@ -1,7 +1,7 @@
-import { paintPage, type Drawable, type PaintingContext } from '@hatrail/core/page/paint';
+import { paintPage, paintRaster, type Drawable, type PaintingContext } from '@hatrail/core/page/paint';
 import type { LaidPage } from '@hatrail/core/page/laid';
 import type { Site } from '@hatrail/core/model/site';
-import type { Raster } from '@hatrail/core/geometry/raster';
+import { rastersOf, type Raster } from '@hatrail/core/geometry/raster';
 import { rasterKey } from './dependsOn.ts';
 import { paintedPictures, shippedUrl } from './picturePixels.ts';
 import type { SceneRequest } from './types.ts';
@@ -88,19 +88,18 @@ export async function rasterOf(request: SceneRequest, laid: LaidPage, isPassing 
 }
 
 /** What a raster takes, bytes. One that turns is copied once more as it is read. */
-const sizeOf = ({ data, turned }: Raster) => data.length * (turned ? 3 : 1);
+const sizeOf = (raster: Raster) =>
+  rastersOf(raster).reduce((sum, { data, turned }) => sum + data.length * (turned ? 3 : 1), 0);
 
 function paint(laid: LaidPage, found: Map<string, Drawable>, site: Site): Raster {
-  const { width, height } = laid;
-  const painted = (turned: boolean) => {
+  return paintRaster(laid, (page, turned) => {
+    const { width, height } = page;
     const context = new OffscreenCanvas(width, height).getContext('2d', {
       alpha: false,
       willReadFrequently: true,
     })!;
     const paints = { palette: site.palette, pictures: found };
-    paintPage(laid, context as unknown as PaintingContext, paints, turned);
+    paintPage(page, context as unknown as PaintingContext, paints, turned);
     return context.getImageData(0, 0, width, height).data;
-  };
-  const turns = laid.bands.some((band) => band.turns);
-  return { width, height, data: painted(false), ...(turns && { turned: painted(true) }) };
+  });
 }

@@ -30,6 +30,8 @@ export interface Preview {
   siteCss: string;
   /** Over how much scroll the header changes; it is put into the loaded frame, too. */
   stretch: number | undefined;
+  /** In which of the ways that a page is seen where pictures take turns, counted from 0: in a frame they stay. */
+  shows: number;
   /** Of a header that the site has already: how it learns of the scroll. Its frame runs no scripts at all. */
   telling?: Telling & { selector: string };
 }
@@ -79,6 +81,7 @@ export function usePreview(
   header: Header,
   page: Page,
   measure: Measure | undefined,
+  shows = 0,
 ): Preview | undefined {
   const { site, hashes } = loaded;
   const sizes = useMemo(
@@ -110,8 +113,8 @@ export function usePreview(
     () =>
       css === undefined || pagesCss === undefined || html === undefined
         ? undefined
-        : { html, headerCss: css, siteCss: pagesCss, stretch, ...(telling && { telling }) },
-    [html, css, pagesCss, stretch, telling],
+        : { html, headerCss: css, siteCss: pagesCss, stretch, shows, ...(telling && { telling }) },
+    [html, css, pagesCss, stretch, shows, telling],
   );
 }
 
@@ -194,7 +197,7 @@ export function tellScroll(frame: HTMLIFrameElement): void {
  */
 export function dressFrame(
   frame: HTMLIFrameElement,
-  { headerCss, siteCss: pages, stretch, telling }: Preview,
+  { headerCss, siteCss: pages, stretch, shows, telling }: Preview,
   ground = '',
   isLive = false,
 ): void {
@@ -220,6 +223,9 @@ export function dressFrame(
     // Its script looks again when it hears of a scroll.
     frame.contentWindow?.dispatchEvent(new Event('scroll'));
   }
+  for (const band of inside?.querySelectorAll<HTMLElement>('[data-hr-of]') ?? [])
+    if (shows < Number(band.dataset.hrOf)) band.dataset.hrShows = String(shows);
+    else delete band.dataset.hrShows;
   tellScroll(frame);
   window.clearTimeout(stilled.get(frame));
   if (isLive)

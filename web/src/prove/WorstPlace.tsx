@@ -38,7 +38,7 @@ const DrawnPlace = memo(function DrawnPlace({ loaded, header, row, width, height
     () => wornAt(loaded, header, { pageId: page.id, who: row.who }),
     [loaded, header, page.id, row.who],
   );
-  const preview = usePreview(worn.at, worn.header, page, useMeasure(loaded));
+  const preview = usePreview(worn.at, worn.header, page, useMeasure(loaded), row.shows);
   const windowHeight = row.height ?? usualWindowHeight(row.width);
   const { cell } = row;
   const y = cell.y - row.scroll;

@@ -2,7 +2,7 @@ import { cssColour } from '../../colour/rgb.ts';
 import { coveredBy, layoutAt, solvedFold } from '../../header/layout.ts';
 import type { Measure } from '../../measure/measure.ts';
 import type { Header } from '../../model/header.ts';
-import { backdropAt } from '../../model/layer.ts';
+import { backdropAt, backdropPictures, backdropShowing } from '../../model/layer.ts';
 import { resolveColour } from '../../model/palette.ts';
 import type { Site } from '../../model/site.ts';
 import { headingInk, headingStyle } from '../../model/type.ts';
@@ -26,6 +26,7 @@ import { cssBackground, cssBlending } from '../backdrop.ts';
 import { byWidth, type Rules } from '../geometryCss.ts';
 import { snapshotCss } from '../snapshots.ts';
 import { px, rule, within } from '../../css/text.ts';
+import { preloadCss, showing, takeTurnsCss } from '../takeTurns.ts';
 import { turningCss } from '../turning.ts';
 import { typeCss } from '../typeCss.ts';
 import { WORDS_OFFSET, WORDS_WIDTH, buttonsCss, placeCss, colourClasses, pictureCounts } from './contents.ts';
@@ -47,21 +48,29 @@ export function siteCss(
     page.bands.map((band) => {
       const { unit, value } = band.height;
       const { words = {} } = band;
-      const backgroundAt = (width: number) => {
-        const backdrop = { ...backdropAt(band.backdrop, width), colour: bandColours(site, band).ground };
+      const backgroundAt = (width: number, shows: number) => {
+        const seen = backdropShowing(backdropAt(band.backdrop, width), shows);
+        const backdrop = { ...seen, colour: bandColours(site, band).ground };
         return cssBackground(backdrop, palette, (id) => cssImage(to, id));
       };
       const steps = [...(band.backdrop.picture?.steps ?? [])].sort((a, b) => b.below - a.below);
-      const narrower = steps.map(({ below }) =>
-        within(
-          `@container page (width < ${px(below)})`,
-          rule(`.page-${page.id} > #${band.id}`, `background: ${backgroundAt(below - 1)}`),
-        ),
+      const self = `.page-${page.id} > #${band.id}`;
+      const narrower = (shows: number) =>
+        steps.map(({ below }) =>
+          within(
+            `@container page (width < ${px(below)})`,
+            rule(showing(self, shows), `background: ${backgroundAt(below - 1, shows)}`),
+          ),
+        );
+      const others = backdropPictures(band.backdrop).flatMap((_, shows) =>
+        shows === 0
+          ? []
+          : [rule(showing(self, shows), `background: ${backgroundAt(Infinity, shows)}`), ...narrower(shows)],
       );
       const whole = rule(
-        `.page-${page.id} > #${band.id}`,
+        self,
         `color: ${cssColour(resolveColour(palette, bandColours(site, band).ink))}`,
-        `background: ${backgroundAt(Infinity)}`,
+        `background: ${backgroundAt(Infinity, 0)}`,
         cssBlending(band.backdrop) !== undefined && `background-blend-mode: ${cssBlending(band.backdrop)}`,
         words.width !== undefined && `--words: ${px(words.width)}`,
         words.offset !== undefined && words.place !== 'middle' && `--words-x: ${px(words.offset)}`,
@@ -69,7 +78,13 @@ export function siteCss(
         edgeHeight(band) > 0 && `--edge: ${px(edgeHeight(band))}`,
         unit === 'px' ? `min-height: ${px(Math.round(value))}` : `min-height: round(${value}vh, 1px)`,
       );
-      return whole + narrower.join('') + edgeCss(site, page, band);
+      return [
+        whole,
+        ...narrower(0),
+        ...others,
+        preloadCss(site, band, self, to),
+        edgeCss(site, page, band),
+      ].join('');
     }),
   );
   return [
@@ -78,6 +93,7 @@ export function siteCss(
     ...colourClasses(site),
     ...bands,
     turningCss(site),
+    takeTurnsCss(site),
     snapshotCss(site),
   ].join('');
 }

@@ -1,4 +1,5 @@
 import { needsOf } from '@hatrail/core/model/needs';
+import { backdropPictures } from '@hatrail/core/model/layer';
 import { hexColour, type Rgb } from '@hatrail/core/colour/rgb';
 import { logoGroundsOf } from '@hatrail/core/gather/logoGrounds';
 import { evenGround, logoOn } from '@hatrail/core/gather/logoVerdicts';
@@ -29,7 +30,7 @@ export function LogoGrounds({ loaded, header, logo, box }: LogoGroundsProps) {
   const item = headerItems(header).find(({ kind }) => kind === 'logo');
   const height = Math.min(HIGH - 16, item?.kind === 'logo' ? item.height : 40);
   const used = site.pages
-    .flatMap(({ bands }) => bands.flatMap(({ backdrop }) => backdrop.picture?.picture ?? []))
+    .flatMap(({ bands }) => bands.flatMap(({ backdrop }) => backdropPictures(backdrop)))
     .filter((id, i, all) => all.indexOf(id) === i)
     .slice(0, 4)
     .join(' ');

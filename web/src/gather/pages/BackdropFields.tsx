@@ -7,6 +7,7 @@ import { ColourField } from '../../parts/ColourField.tsx';
 import { ChoiceField, OnOff, FieldRow } from '../../parts/fields.tsx';
 import { NumberField } from '../../parts/NumberField.tsx';
 import { ByWidth } from '../../parts/ByWidth.tsx';
+import { TakeTurnsFields } from './TakeTurnsFields.tsx';
 
 /** The layers of a band's backdrop above its colour, bottom first. */
 
@@ -250,6 +251,7 @@ export function PictureFields({ site, band, change }: BandFieldsProps) {
               }
             />
           </FieldRow>
+          <TakeTurnsFields site={site} band={band} change={change} />
         </>
       )}
     </fieldset>

@@ -1,0 +1,3 @@
+/** core/script/pictures.ts, made small by `npm run script`. */
+export const PICTURES_JS =
+  '(()=>{const s=matchMedia("(prefers-reduced-motion: reduce)"),a=(e,t)=>e.setAttribute("data-hr-shows",String(t));for(const e of document.querySelectorAll("[data-hr-of]")){const t=e.querySelector(".band-pause"),[i,u]=[Number(e.dataset.hrOf),Number(e.dataset.hrEvery)];let n=0;const r=()=>clearInterval(n),o=()=>{r(),n=window.setInterval(()=>a(e,(Number(e.dataset.hrShows)+1)%i),1e3*u)},d=()=>{if(r(),s.matches)return e.removeAttribute("data-hr-shows");a(e,0),t?.setAttribute("aria-pressed","false"),o()};t?.addEventListener("click",()=>{const c=t.getAttribute("aria-pressed")==="true";t.setAttribute("aria-pressed",String(!c)),c?o():r()}),s.addEventListener("change",d),d()}})();\n';
