@@ -458,35 +458,6 @@ describe('an owner', () => {
     },
   );
 
-  test(
-    'lets the last band wear the header’s ground: it follows, and both are undone as one',
-    STORY,
-    async () => {
-      const { tab } = owner;
-      await owner.go('gather/pages');
-      const band = () => owner.kept(owner.siteId).pages[0]!.bands.at(-1)!;
-      const before = band();
-      await tab.getByRole('button', { name: new RegExp(`^${before.name}`) }).click();
-      const wears = tab.getByRole('combobox', { name: 'What the band wears' });
-      await wears.selectOption({ label: `ground of ${header().name}, after scrolling` });
-      await expect.poll(() => band().follows, SLOW).toEqual({ header: header().id, moment: 'scrolled' });
-      expect(await axeFindings(tab, ['iframe'])).toEqual([]);
-      await tab.getByRole('link', { name: 'Dress the header' }).click();
-      await tab.waitForURL(/\/dress\?.*moment=scrolled/);
-      const opacity = tab.getByRole('textbox', { name: 'Fill opacity, percent' });
-      const worn = band().backdrop.colour;
-      await opacity.fill('100');
-      await opacity.press('Enter');
-      const fill = () => header().looks.scrolled.fill;
-      await expect.poll(() => fill()?.opacity, SLOW).toBe(1);
-      expect(band().backdrop.colour).toEqual(fill()!.colour);
-      expect(band().backdrop.colour).not.toEqual(worn);
-      await undo();
-      await expect.poll(() => band().backdrop.colour, SLOW).toEqual(worn);
-      await owner.keep(owner.siteId, ({ pages }) => void pages[0]!.bands.splice(-1, 1, before));
-    },
-  );
-
   test('puts a value of the first moment back', STORY, async () => {
     const { tab } = owner;
     const top = () => header().looks.top.fill?.opacity;

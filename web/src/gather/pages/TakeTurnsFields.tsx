@@ -60,21 +60,21 @@ export function TakeTurnsFields({
             </span>
           );
         })}
-        {pictures.length < MOST && (
-          <ChoiceField
-            label="Another picture that takes turns"
-            value=""
-            options={[
-              ['', pictures.length > 0 ? 'and with another' : 'with no other'] as const,
-              ...site.pictures
-                .filter(({ id }) => id !== band.backdrop.picture?.picture && !pictures.includes(id))
-                .map(({ id, name }) => [id, name] as const),
-            ]}
-            onChange={(id) => id !== '' && set('A picture that takes turns', [...pictures, id])}
-          />
-        )}
-        {pictures.length > 0 && (
-          <>
+        <span className="row">
+          {pictures.length < MOST && (
+            <ChoiceField
+              label="Another picture that takes turns"
+              value=""
+              options={[
+                ['', pictures.length > 0 ? 'and with another' : 'with no other'] as const,
+                ...site.pictures
+                  .filter(({ id }) => id !== band.backdrop.picture?.picture && !pictures.includes(id))
+                  .map(({ id, name }) => [id, name] as const),
+              ]}
+              onChange={(id) => id !== '' && set('A picture that takes turns', [...pictures, id])}
+            />
+          )}
+          {pictures.length > 0 && (
             <NumberField
               label="How long each picture is seen"
               unit="s each"
@@ -83,11 +83,13 @@ export function TakeTurnsFields({
               value={every}
               onChange={(seconds) => set('How long each picture is seen', pictures, seconds)}
             />
-            <span className="origin">
-              Each is judged, and the worst counts. Visitors can let them stay; where less motion is asked
-              for, the first stays.
-            </span>
-          </>
+          )}
+        </span>
+        {pictures.length > 0 && (
+          <span className="origin">
+            Each is judged, and the worst counts. Visitors can let them stay; where less motion is asked for,
+            the first stays.
+          </span>
         )}
       </span>
     </FieldRow>
