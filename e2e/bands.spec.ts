@@ -99,6 +99,43 @@ describe('an owner', () => {
   });
 
   test(
+    'sets the title on a shadow, and lets the picture turn into another along with the scroll',
+    STORY,
+    async () => {
+      const { tab } = owner;
+      await owner.go('gather/type');
+      await tab.getByRole('button', { name: 'Set one heading level apart' }).click();
+      await tab.getByRole('combobox', { name: 'Level that is set apart' }).selectOption('1');
+      await tab.getByRole('switch', { name: 'Shadow of the heading' }).check();
+      const softness = tab.getByRole('textbox', { name: 'Softness of the heading’s shadow' });
+      await softness.fill('9');
+      await softness.press('Enter');
+      await expect
+        .poll(() => owner.kept(owner.siteId).type.level, SLOW)
+        .toMatchObject({ level: 1, shadow: { blur: 9, opacity: 0.6 } });
+      expect(await axeFindings(tab, ['iframe'])).toEqual([]);
+      await owner.go('gather/pages');
+      await tab.getByRole('button', { name: /^Opening/ }).click();
+      await tab.getByRole('switch', { name: 'Turns on scroll' }).check();
+      await tab
+        .getByRole('combobox', { name: 'What its picture turns into' })
+        .selectOption('turns into The dome at noon');
+      const turns = () => owner.kept(owner.siteId).pages[0]!.bands[0]!.turns;
+      await expect.poll(turns, SLOW).toMatchObject({ picture: 'dome', tint: { opacity: 0.6 } });
+      expect(await axeFindings(tab, ['iframe'])).toEqual([]);
+      await owner.go('dress?moment=top&page=home&scroll=150');
+      await expect.poll(() => owner.inFrame('#aurora', 'opacity', '::before'), SLOW).toBe('0.5');
+      expect(await owner.inFrame('#aurora', 'background-image', '::before')).toContain('url(');
+      expect(await owner.inFrame('h1', 'text-shadow', '::before')).toMatch(/ 0px 2px 9px$/);
+      for (let i = 0; i < 6 && (turns() || owner.kept(owner.siteId).type.level); i++) {
+        await undo();
+        await tab.locator('.bar-saved[data-save="saved"]').waitFor(SLOW);
+      }
+      expect([turns(), owner.kept(owner.siteId).type.level]).toEqual([undefined, undefined]);
+    },
+  );
+
+  test(
     'lets the last band wear the header’s ground: it follows, and both are undone as one',
     STORY,
     async () => {

@@ -52,6 +52,9 @@ const logoPictures: Picture[] = LOGO_FILES.map(({ file }) => ({
   alt: '',
 }));
 
+/** Pictures that may take the place of another wherever that lies: none of them is a pattern of a pixel or two. */
+const SMOOTH = ['aurora', 'dome', 'planet', 'limb', 'overlay'] as const;
+
 const MANNERS: { manner: Partial<Manner>; what: string; leaves?: boolean; turning?: boolean }[] = [
   { what: 'stays', manner: { onScroll: 'stays' } },
   { what: 'returns', manner: { onScroll: 'returns' } },
@@ -329,7 +332,7 @@ export function chanceSite(base: Site, seed: number): Dressed {
       ];
     return band;
   };
-  const bands = Array.from({ length: 8 }, (_, i) => ({
+  const bands = Array.from({ length: 8 }, (_, i): Band => ({
     ...placed(bandByChance(by, `band-${i}`, false)),
     ...(inks.chance(0.3) && {
       edge: { start: inks.between(0, 60), middle: inks.between(0, 60), end: inks.between(0, 60) },
@@ -341,6 +344,7 @@ export function chanceSite(base: Site, seed: number): Dressed {
         from: between(-150, 50),
         over: between(60, 300),
         ...(inks.chance(0.6) && { ink: inks.colour() }),
+        ...(inks.chance(0.5) && { picture: inks.pick(SMOOTH) }),
       },
     }),
   }));
@@ -349,9 +353,28 @@ export function chanceSite(base: Site, seed: number): Dressed {
   const turned = bands.find(({ backdrop }) => backdrop.picture);
   if (turned && taking.chance(0.5))
     turned.backdrop.picture!.takeTurns = {
-      pictures: Array.from({ length: taking.between(1, 2) }, () => taking.pick(madePictures).id),
+      pictures: Array.from({ length: taking.between(1, 2) }, () => taking.pick(SMOOTH)),
       every: 6,
     };
+  // Titles stand on a shadow of their own, on one line or several.
+  const shading = chances(seed + 210_000);
+  const isShaded = !turning && shading.chance(0.3);
+  const shaded = {
+    level: 1 as const,
+    style: { ...base.type.heading, size: shading.between(20, 60), lineHeight: shading.between(9, 14) / 10 },
+    shadow: {
+      colour: shading.colour(),
+      opacity: shading.between(3, 10) / 10,
+      blur: shading.pick([0, 2, 6, 12, 24]),
+      x: shading.between(-6, 6),
+      y: shading.between(-6, 6),
+    },
+  };
+  if (isShaded)
+    for (const band of bands.slice(0, 3))
+      band.contents = [
+        { kind: 'heading', level: 1, text: 'Dark skies over a quiet valley, and its doors open' },
+      ];
   const known = base.pictures.map(({ id }) => id);
   const site: Site = {
     ...base,
@@ -363,6 +386,7 @@ export function chanceSite(base: Site, seed: number): Dressed {
     logo: { ...base.logo, variants: { light: light!, dark: dark! } },
     type: {
       ...base.type,
+      ...(isShaded && { level: shaded }),
       menu: { ...base.type.menu, family, size: between(13, 19), letterSpacing: pick([0, 0, 1]) },
       button: { ...base.type.button, family },
     },

@@ -1,6 +1,6 @@
 import type { Page as Tab } from 'playwright-core';
 import { skiaDrawing } from '@hatrail/node/skia';
-import type { TextRun } from '@hatrail/core/header/ink';
+import type { DrawnRun } from '@hatrail/core/stack/drawing';
 import { fontShorthand } from '@hatrail/core/measure/measure';
 import type { Moment } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
@@ -67,8 +67,8 @@ async function drawnTargets(
   drawings.set(scene, skia);
   const known = letters.get(scene) ?? new Map<string, Uint8Array>();
   letters.set(scene, known);
-  const key = (run: TextRun, area: Area) => JSON.stringify([run, area]);
-  const asked = new Map<string, { run: TextRun; area: Area }>();
+  const key = (run: DrawnRun, area: Area) => JSON.stringify([run, area]);
+  const asked = new Map<string, { run: DrawnRun; area: Area }>();
   const own: Drawing = {
     ...skia,
     logo,
@@ -116,7 +116,10 @@ export async function drawInBrowser(
 }
 
 /** The letters of shadows from the browser's own canvas, as the application takes them, drawn in one go. */
-async function lettersDrawn(tab: Tab, asked: readonly { run: TextRun; area: Area }[]): Promise<Uint8Array[]> {
+async function lettersDrawn(
+  tab: Tab,
+  asked: readonly { run: DrawnRun; area: Area }[],
+): Promise<Uint8Array[]> {
   const drawn = await tab.evaluate(
     (list) =>
       list.map(({ run, area, font }) => {

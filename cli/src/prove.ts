@@ -44,7 +44,7 @@ export async function openProver({ site, read }: LoadedSite): Promise<Prover> {
       const { laid } = sceneOf(hanging, viewport);
       if (!laid.bands[0]) return [];
       const bare = skiaRaster(site, bareBand(laid, 0), pictures);
-      return [readBand(site, { page, laid, index: 0 }, bare, measure, true)];
+      return [readBand(site, { page, laid, index: 0, letters: draw }, bare, measure, true)];
     },
     picture(row, size) {
       const hanging = hangingsOf(site).find(

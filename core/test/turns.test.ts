@@ -1,5 +1,9 @@
 import { expect, test } from 'vitest';
 import { contrastRatio } from '../src/colour/contrast.ts';
+import { mixRgb, type Rgb } from '../src/colour/rgb.ts';
+import { removePicture } from '../src/gather/uses.ts';
+import { turnedBackdrop } from '../src/model/page.ts';
+import { paintRaster } from '../src/page/paint.ts';
 import { siteCss } from '../src/output/css/pages.ts';
 import { relativeAddresses } from '../src/output/addresses.ts';
 import { siteFiles } from '../src/output/files.ts';
@@ -108,6 +112,80 @@ test('its words are read as they are all the way', () => {
   const { words } = read(worn.laid);
   expect(words[0]!.contrast).toBeCloseTo(contrastRatio({ r: 255, g: 255, b: 255 }, HALF), 1);
   expect(bareBand(worn.laid, 0).bands[0]!.turns).toBeUndefined();
+});
+
+test('where its picture turns into another, its words are read over both as they are mixed', () => {
+  const said: Site = structuredClone(turning);
+  const [band] = said.pages[0]!.bands;
+  const mid = { r: 60, g: 60, b: 60 };
+  band!.ink = { colour: '#ffffff' };
+  band!.contents = [{ kind: 'heading', level: 1, text: 'Dark skies' }];
+  const placing = { size: 'cover', x: 50, y: 50, repeat: 'no-repeat' } as const;
+  band!.backdrop = {
+    ...band!.backdrop,
+    picture: { picture: 'one', ...placing },
+    tint: { colour: { colour: '#3c3c3c' }, opacity: 0.25 },
+  };
+  band!.turns = { ...turns, picture: 'other' };
+  const worn = layoutScene(said, header, said.pages[0]!, { width: 500, windowHeight: 400 }, measure);
+  const bare = bareBand(worn.laid, 0);
+  expect(bare.bands[0]!.turns).toMatchObject({ picture: 'other', tint: { opacity: 0 } });
+  const one = { r: 10, g: 20, b: 30 };
+  const other = { r: 90, g: 80, b: 140 };
+  const read = (a: Rgb, b: Rgb) => {
+    const both = { ...raster(500, 600, () => a), turned: raster(500, 600, () => b).data };
+    return readBand(said, { page: said.pages[0]!, laid: worn.laid, index: 0 }, both, measure).words[0]!
+      .contrast;
+  };
+  // Composed as the page is: each picture under the band's tint, the second under the one that comes, and that as far as it has.
+  const over = (ground: Rgb, colour: Rgb, a: number) => mixRgb(ground, colour, a);
+  const begun = over(one, mid, 0.25);
+  const done = over(over(other, mid, 0.25), SNOW, 0.5);
+  const white = { r: 255, g: 255, b: 255 };
+  const at = Array.from({ length: 17 }, (_, i) => contrastRatio(white, mixRgb(begun, done, i / 16)));
+  expect(Math.abs(read(one, other) / Math.min(...at) - 1)).toBeLessThan(0.02);
+  // The worst may be where it begins.
+  const pale = { r: 200, g: 205, b: 210 };
+  band!.turns = { ...turns, tint: { colour: { colour: '#000000' }, opacity: 0.9 }, picture: 'other' };
+  const dark = layoutScene(said, header, said.pages[0]!, { width: 500, windowHeight: 400 }, measure);
+  const both = { ...raster(500, 600, () => pale), turned: raster(500, 600, () => other).data };
+  const words = readBand(said, { page: said.pages[0]!, laid: dark.laid, index: 0 }, both, measure).words[0]!;
+  expect(words.contrast).toBeCloseTo(contrastRatio(white, over(pale, mid, 0.25)), 1);
+});
+
+test('a picture that it turns into is painted in the turned page, and ships with it', () => {
+  const said: Site = structuredClone(turning);
+  const [band] = said.pages[0]!.bands;
+  const picture = (id: string) => ({ id, name: id, file: `${id}.png`, width: 4000, height: 3000, alt: '' });
+  said.pictures = ['one', 'other'].map(picture);
+  band!.backdrop.picture = {
+    picture: 'one',
+    size: 'cover',
+    x: 20,
+    y: 30,
+    repeat: 'no-repeat',
+    steps: [{ below: 600, x: 80 }],
+  };
+  band!.turns = { ...turns, picture: 'other' };
+  const { laid } = layoutScene(said, header, said.pages[0]!, { width: 500, windowHeight: 400 }, measure);
+  const seen = paintRaster(laid, ({ bands }, turned) => {
+    const { picture: placed } = turned ? turnedBackdrop(bands[0]!) : bands[0]!.backdrop;
+    return new Uint8ClampedArray([placed!.picture.length, placed!.x]);
+  });
+  expect([[...seen.data], [...seen.turned!]]).toEqual([
+    [3, 80],
+    [5, 80],
+  ]);
+  const sizes = shippedSizes(said, header, measure);
+  expect(Object.keys(sizes).sort()).toEqual(['one', 'other']);
+  const css = siteCss(said, header, measure, relativeAddresses(said, '/', sizes));
+  expect(css).toMatch(/::before \{\s*background: linear-gradient\([^;]*other[^;]* 20% 30%/);
+  expect(css).toMatch(
+    /width < 600px\) \{[^@]*::before \{\s*background: linear-gradient\([^;]*other[^;]* 80% 30%/,
+  );
+  const draft = structuredClone(said);
+  removePicture(draft, 'other');
+  expect(draft.pages[0]!.bands[0]!.turns).toEqual(turns);
 });
 
 test('the pages say how far they turn in the style sheet, and have a script that tells the scroll', () => {

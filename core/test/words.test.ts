@@ -6,6 +6,10 @@ import type { Band, Page } from '../src/model/page.ts';
 import type { Site } from '../src/model/site.ts';
 import { rootAddresses } from '../src/output/addresses.ts';
 import { siteCss } from '../src/output/css/pages.ts';
+import { pageHtml } from '../src/output/page.ts';
+import type { Area } from '../src/geometry/area.ts';
+import type { Raster } from '../src/geometry/raster.ts';
+import { shader } from '../src/stack/textShadow.ts';
 import { layoutScene } from '../src/sweep/scene.ts';
 import { bareBand, readBand } from '../src/sweep/words.ts';
 import { header, measure, raster, site } from './made.ts';
@@ -151,5 +155,60 @@ describe('where a band’s words stand', () => {
   test('another place is refused', () => {
     const [of] = opening({ words: { place: 'left' as never } });
     expect(checkSite(of).map(({ path }) => path)).toContain('pages[0].bands[0].words.place');
+  });
+});
+
+describe('a heading on a shadow of its own', () => {
+  const shadow = { colour: { colour: '#000000' }, opacity: 0.8, blur: 0, x: 0, y: 0 };
+  const style = { ...site.type.heading, size: 40, lineHeight: 1 };
+  const contents: Band['contents'] = [{ kind: 'heading', level: 1, text: 'Dark skies' }];
+  const shaded = (change: object = {}): Site => {
+    const [of] = opening({ ink, backdrop: backdrop(0), contents });
+    return { ...of, type: { ...of.type, level: { level: 1, style, shadow: { ...shadow, ...change } } } };
+  };
+  /** Letters that cover all of the area round them, so that their shadow is a box. */
+  const letters = {
+    text: (_: unknown, { left, top, right, bottom }: Area) =>
+      new Uint8Array((right - left) * (bottom - top)).fill(255),
+  };
+  const wordsOf = (of: Site, draw: typeof letters | undefined = letters) => {
+    const page = of.pages[0]!;
+    const { laid } = layoutScene(of, header, page, { width: 500, windowHeight: 400 }, measure);
+    const ground = raster(500, laid.height, () => ({ r: 255, g: 255, b: 255 }));
+    return readBand(of, { page, laid, index: 0, ...(draw && { letters: draw }) }, ground, measure);
+  };
+  test('lies under its letters, and they are read on it', () => {
+    const of = shaded();
+    expect(checkSite(of).filter(({ path }) => path.startsWith('type'))).toEqual([]);
+    const { laid } = layoutScene(of, header, of.pages[0]!, { width: 500, windowHeight: 400 }, measure);
+    expect(laid.bands[0]!.blocks.map(({ kind }) => kind)).toEqual(['shadow', 'text']);
+    // 0.8 of black over white is 51.
+    const told = contrastRatio({ r: 255, g: 255, b: 255 }, { r: 51, g: 51, b: 51 });
+    expect(wordsOf(of).words[0]!.contrast).toBeCloseTo(told, 2);
+    expect(wordsOf(of).leastTint).toBe(0);
+    expect(wordsOf(shaded({ opacity: 0 })).words[0]!.contrast).toBeCloseTo(1, 2);
+  });
+  test('is painted before its letters, with how much it covers', () => {
+    const of = shaded({ x: 3, y: 5, opacity: 0.5 });
+    const { laid } = layoutScene(of, header, of.pages[0]!, { width: 500, windowHeight: 400 }, measure);
+    const block = laid.bands[0]!.blocks[0]!;
+    if (block.kind !== 'shadow') throw new Error('No shadow');
+    const made: Raster[] = [];
+    const shade = shader(letters, measure, (pixels) => made.push(pixels));
+    const { x, y, width, height } = shade(block.lines[0]!, block.font, block.shadow)!;
+    expect([made[0]!.width, made[0]!.height]).toEqual([width, height]);
+    expect([...made[0]!.data.slice(0, 4)]).toEqual([0, 0, 0, 128]);
+    const { x: left, baseline } = block.lines[0]!;
+    expect(left + 3 - x).toBeGreaterThanOrEqual(block.font.size / 2);
+    expect(baseline + 5 - y).toBeGreaterThanOrEqual(block.font.size);
+  });
+  test('is cast by letters that are said once more, which nobody hears', () => {
+    const of = shaded();
+    expect(siteCss(of, header, measure, rootAddresses(of, {}))).toMatch(
+      /h1\[data-hr-said\]::before \{\s*content: attr\(data-hr-said\) \/ "";[^}]*text-shadow: 0px 0px 0px/,
+    );
+    const html = (each: Site) => pageHtml(each, each.pages[0]!, header, rootAddresses(each, {}));
+    expect(html(of)).toContain('<h1 data-hr-said="Dark skies">Dark skies</h1>');
+    expect(html(shaded({ opacity: 0 }))).toContain('<h1>Dark skies</h1>');
   });
 });

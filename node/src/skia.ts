@@ -13,6 +13,7 @@ import { picturesOf } from '@hatrail/core/output/page';
 import type { Raster } from '@hatrail/core/geometry/raster';
 import { contextDrawing, type ReadableContext } from '@hatrail/core/stack/contextDrawing';
 import type { Drawing } from '@hatrail/core/stack/drawing';
+import { shader } from '@hatrail/core/stack/textShadow';
 import { registerFonts } from './fonts.ts';
 import { halvesOf, halvings, reducedPixels, type Halves } from '@hatrail/core/pixels/reduced';
 
@@ -111,11 +112,29 @@ export async function pngRaster(bytes: Uint8Array): Promise<Raster> {
 /** Paints a laid-out page. */
 export function skiaRaster(site: Site, laid: LaidPage, pictures: ReadonlyMap<string, Drawable>): Raster {
   registerFonts();
+  const paints = { palette: site.palette, pictures, shade: skiaShader() };
   return paintRaster(laid, (page, turned) => {
     const context = createCanvas(page.width, page.height).getContext('2d');
     drawTextAsBrowsers(context);
-    paintPage(page, context as unknown as PaintingContext, { palette: site.palette, pictures }, turned);
+    paintPage(page, context as unknown as PaintingContext, paints, turned);
     return context.getImageData(0, 0, page.width, page.height).data;
+  });
+}
+
+/** Draws the shadows of headings. */
+function skiaShader(): ReturnType<typeof shader> {
+  const letters = contextDrawing(
+    (width, height) => createCanvas(width, height).getContext('2d') as unknown as ReadableContext,
+    new Map(),
+    SHADOW_GREY,
+  );
+  return shader(letters, skiaMeasure(), ({ width, height, data }) => {
+    const canvas = createCanvas(width, height);
+    const context = canvas.getContext('2d');
+    const pixels = context.createImageData(width, height);
+    pixels.data.set(data);
+    context.putImageData(pixels, 0, 0);
+    return canvas;
   });
 }
 

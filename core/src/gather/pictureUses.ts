@@ -6,7 +6,8 @@ import { layoutHeader } from '../header/layout.ts';
 import { itemAt } from '../header/steps.ts';
 import type { Measure } from '../measure/measure.ts';
 import { headerItems, type Header } from '../model/header.ts';
-import { backdropPictures, type PicturePlacing } from '../model/layer.ts';
+import type { PicturePlacing } from '../model/layer.ts';
+import { bandPictures } from '../model/page.ts';
 import type { Picture } from '../model/picture.ts';
 import type { Site } from '../model/site.ts';
 import { inView, pixelsNeeded, type InView } from '../page/inView.ts';
@@ -52,7 +53,7 @@ export function usesOfPicture(
     for (const page of site.pages) {
       const isUsed = page.bands.some(
         (band) =>
-          backdropPictures(band.backdrop).includes(picture.id) ||
+          bandPictures(band).includes(picture.id) ||
           band.contents.some(
             (content) => content.kind === 'pictures' && content.pictures.includes(picture.id),
           ),
@@ -68,7 +69,7 @@ export function usesOfPicture(
       for (const band of laid.bands) {
         const where = `${band.name}, ${page.title}`;
         const placed = band.backdrop.picture;
-        if (placed && backdropPictures(band.backdrop).includes(picture.id))
+        if (placed && bandPictures(band).includes(picture.id))
           add(where, width, { width, height: band.height }, placed);
         for (const block of band.blocks) {
           if (block.kind !== 'picture' || block.picture !== picture.id) continue;

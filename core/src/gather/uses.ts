@@ -54,7 +54,7 @@ function loseAt(draft: Site, path: readonly (string | number)[]): void {
   const holder = atPath(draft, path.slice(0, -1)) as Named | unknown[];
   const around = atPath(draft, path.slice(0, -2)) as Named | unknown[];
   if (Array.isArray(holder)) holder.splice(Number(key), 1);
-  else if (own === 'variants') delete holder[key];
+  else if (own === 'variants' || own === 'turns') delete holder[key];
   else if (list === 'links') {
     delete holder[key];
     holder.icon = 'star';

@@ -1,7 +1,7 @@
 import { Allow, ArrayMaxSize, IsArray, IsIn, IsOptional, Matches, MaxLength } from 'class-validator';
 import { MOMENTS, PartLooks, type Moment } from './look.ts';
 import { Switch } from './header.ts';
-import { Backdrop, GROUND_KINDS, Tint, type GroundKind } from './layer.ts';
+import { Backdrop, GROUND_KINDS, Tint, backdropPictures, type GroundKind } from './layer.ts';
 import { MAX_LABEL, LinkTarget } from './menu.ts';
 import { ColourUse } from './palette.ts';
 import { InRange, IsId, IsPlainText, KindList, Nested, NestedList, IsWhole } from './rules.ts';
@@ -82,9 +82,14 @@ export class BandHeight {
   @InRange(0, 4000) value: number;
 }
 
-/** A tint that comes over a band's backdrop along with the scroll, and another ink for its words: none of it at first, all of it at the end. */
+/**
+ * A tint that comes over a band's backdrop along with the scroll, another picture in the place of its own, and another ink for its
+ * words: none of it at first, all of it at the end.
+ */
 export class BandTurn {
   @Nested(() => Tint) tint: Tint;
+  /** What the band's picture turns into, in its place; it stays as it is where nothing is said, and where the band has none. */
+  @IsOptional() @IsId() picture?: string;
   /** What its headings and paragraphs turn into; they stay as they are where nothing is said. */
   @IsOptional()
   @Nested(() => ColourUse)
@@ -155,6 +160,20 @@ export class Band {
     40,
   )
   contents: Content[];
+}
+
+/** Every picture behind a band: those of its backdrop, and the one that it turns into. */
+export function bandPictures({ backdrop, turns }: Pick<Band, 'backdrop' | 'turns'>): string[] {
+  const own = backdropPictures(backdrop);
+  return own.length > 0 && turns?.picture !== undefined ? [...own, turns.picture] : own;
+}
+
+/** What lies behind a band once it has turned, but for the tint that comes. */
+export function turnedBackdrop({ backdrop, turns }: Pick<Band, 'backdrop' | 'turns'>): Backdrop {
+  const { picture } = backdrop;
+  return picture && turns?.picture !== undefined
+    ? { ...backdrop, picture: { ...picture, picture: turns.picture } }
+    : backdrop;
 }
 
 /** What comes in the address of a page that stands for many, in the place of any name. */

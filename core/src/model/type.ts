@@ -57,6 +57,17 @@ export class TypeStyle {
   letterCase: LetterCase;
 }
 
+/** A shadow under the letters of a heading (CSS Text Decoration 3, section 4): under all of them, and on none. */
+export class HeadingShadow {
+  @Nested(() => ColourUse) colour: ColourUse;
+  /** 0 to 1. */
+  @InRange(0, 1) opacity: number;
+  /** Blur radius, CSS pixels: twice the standard deviation. */
+  @InRange(0, 40, 'px') blur: number;
+  @InRange(-20, 20, 'px') x: number;
+  @InRange(-20, 20, 'px') y: number;
+}
+
 /** The heading level that has a style of its own, and that style, as at the widest step. */
 export class HeadingLevel {
   @IsIn([1, 2, 3], { message: 'Choose heading level 1, 2 or 3.' }) level: 1 | 2 | 3;
@@ -65,6 +76,10 @@ export class HeadingLevel {
   @IsOptional()
   @Nested(() => ColourUse)
   ink?: ColourUse;
+  /** Of the headings of a band; none where nothing is said, and none on cards. */
+  @IsOptional()
+  @Nested(() => HeadingShadow)
+  shadow?: HeadingShadow;
 }
 
 /** The site's type: for headings, running text, menu and button. */
@@ -136,6 +151,11 @@ export function inCase(style: TypeStyle, text: string): string {
 /** The style of a heading level: its own where it has one. */
 export function headingStyle(type: SiteType, level: 1 | 2 | 3): TypeStyle {
   return type.level?.level === level ? type.level.style : type.heading;
+}
+
+/** The shadow that headings of a level have in a band; none where it would not be seen. */
+export function headingShadow({ level: own }: SiteType, level: 1 | 2): HeadingShadow | undefined {
+  return own?.level === level && (own.shadow?.opacity ?? 0) > 0 ? own.shadow : undefined;
 }
 
 /** The ink that a level of heading has wherever it stands, where it has one. */

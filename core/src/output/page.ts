@@ -1,9 +1,9 @@
 import { cssColour } from '../colour/rgb.ts';
 import type { Header } from '../model/header.ts';
-import { backdropPictures } from '../model/layer.ts';
 import type { LinkTarget } from '../model/menu.ts';
 import { resolveColour } from '../model/palette.ts';
-import type { Band, Content, Page } from '../model/page.ts';
+import { bandPictures, type Band, type Content, type HeadingContent, type Page } from '../model/page.ts';
+import { headingShadow } from '../model/type.ts';
 import type { Site } from '../model/site.ts';
 import { wordsOf } from '../model/words.ts';
 import { spoken } from '../page/contents.ts';
@@ -120,6 +120,12 @@ function bandLink(site: Site, page: Page, band: Band & { to: LinkTarget }, to: A
   return `<a class="band-link" href="${escapeHtml(to.link(band.to))}" aria-label="${escapeHtml(name)}"></a>`;
 }
 
+/** A heading; one with a shadow says its words once more, for the letters that cast it. */
+function headingHtml({ type }: Site, { level, text }: HeadingContent): string {
+  const said = headingShadow(type, level) ? ` data-hr-said="${escapeHtml(text)}"` : '';
+  return `<h${level}${said}>${escapeHtml(text)}</h${level}>`;
+}
+
 function contentHtml(
   site: Site,
   content: Exclude<Content, { kind: 'said' }>,
@@ -128,7 +134,7 @@ function contentHtml(
 ): string {
   switch (content.kind) {
     case 'heading':
-      return `<h${content.level}>${escapeHtml(content.text)}</h${content.level}>`;
+      return headingHtml(site, content);
     case 'paragraph':
       return `<p>${escapeHtml(content.text)}</p>`;
     case 'cards': {
@@ -162,7 +168,7 @@ export function picturesOf(site: Site): string[] {
   const used = site.pages.flatMap(({ bands, snapshots = [] }) => [
     ...snapshots.map(({ picture }) => picture),
     ...bands.flatMap((band) => [
-      ...backdropPictures(band.backdrop),
+      ...bandPictures(band),
       ...band.contents.flatMap((content) => (content.kind === 'pictures' ? content.pictures : [])),
     ]),
   ]);

@@ -5,8 +5,7 @@ import { layoutHeader } from '../header/layout.ts';
 import { itemAt } from '../header/steps.ts';
 import type { Measure } from '../measure/measure.ts';
 import { headerItems, type Header } from '../model/header.ts';
-import { backdropPictures } from '../model/layer.ts';
-import type { Page } from '../model/page.ts';
+import { bandPictures, type Page } from '../model/page.ts';
 import type { Picture } from '../model/picture.ts';
 import type { Site } from '../model/site.ts';
 import { layoutPage, usualWindowHeight } from '../page/layout.ts';
@@ -79,7 +78,7 @@ export function drawnWidths(
     for (const band of laid.bands) {
       const placed = band.backdrop.picture;
       const box = { width: view.width, height: band.height };
-      for (const picture of backdropPictures(band.backdrop).map(pictureOf))
+      for (const picture of bandPictures(band).map(pictureOf))
         if (placed && picture) draws(picture.id, drawnSize(picture, box, placed).width);
       for (const block of band.blocks) {
         const own = block.kind === 'picture' ? pictureOf(block.picture) : undefined;

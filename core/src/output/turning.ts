@@ -2,9 +2,12 @@ import { cssColour } from '../colour/rgb.ts';
 import { resolveColour, type ColourUse } from '../model/palette.ts';
 import { headingInk } from '../model/type.ts';
 import { bandColours } from '../page/contents.ts';
-import type { Band } from '../model/page.ts';
+import { backdropAt } from '../model/layer.ts';
+import { turnedBackdrop, type Band } from '../model/page.ts';
 import type { Site } from '../model/site.ts';
-import { rule } from '../css/text.ts';
+import { px, rule, within } from '../css/text.ts';
+import { cssImage, type Addresses } from './addresses.ts';
+import { cssBackground, cssBlending } from './backdrop.ts';
 
 /** Bands whose backdrop turns along with the scroll: a tint of their own, and a script that says how much of it there is. */
 
@@ -36,18 +39,44 @@ function wordsCss(
   );
 }
 
+/** What comes over a band's backdrop at a width: its tint, and all of the backdrop anew where its picture turns into another. */
+function comingCss(site: Site, band: Band, width: number, to: Pick<Addresses, 'picture' | 'sizes'>): string {
+  const { turns, backdrop } = band;
+  const { tint } = turns!;
+  const colour = cssColour(resolveColour(site.palette, tint.colour), tint.opacity);
+  if (turnedBackdrop(band) === backdrop) return colour;
+  const turned = turnedBackdrop({ ...band, backdrop: backdropAt(backdrop, width) });
+  const whole = cssBackground({ ...turned, colour: bandColours(site, band).ground }, site.palette, (id) =>
+    cssImage(to, id),
+  );
+  return `linear-gradient(${colour}, ${colour}), ${whole}`;
+}
+
 /** The tints, each over its band's backdrop and under its words. */
-export function turningCss(site: Site): string {
+export function turningCss(site: Site, to: Pick<Addresses, 'picture' | 'sizes'>): string {
   if (!hasTurning(site)) return '';
   const tints = site.pages.flatMap((page) =>
     page.bands.map((band) => {
       const { turns } = band;
       if (!turns) return '';
-      const colour = cssColour(resolveColour(site.palette, turns.tint.colour), turns.tint.opacity);
       const share = `clamp(0, (var(--hr-above, -9999) - ${turns.from}) / ${turns.over}, 1)`;
       const self = `.page-${page.id} > #${band.id}`;
+      const isOther = turnedBackdrop(band) !== band.backdrop;
+      const blending = cssBlending(band.backdrop);
+      const steps = [...(band.backdrop.picture?.steps ?? [])].sort((a, b) => b.below - a.below);
       return [
-        rule(`${self}::before`, `background: ${colour}`, `opacity: ${share}`),
+        rule(
+          `${self}::before`,
+          `background: ${comingCss(site, band, Infinity, to)}`,
+          isOther && blending !== undefined && `background-blend-mode: normal, ${blending}`,
+          `opacity: ${share}`,
+        ),
+        ...(isOther ? steps : []).map(({ below }) =>
+          within(
+            `@container page (width < ${px(below)})`,
+            rule(`${self}::before`, `background: ${comingCss(site, band, below - 1, to)}`),
+          ),
+        ),
         ...(turns.ink ? wordsCss(site, band, turns.ink, { self, share }) : []),
       ].join('');
     }),

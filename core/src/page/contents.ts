@@ -13,7 +13,7 @@ import type {
   WordsPlace,
 } from '../model/page.ts';
 import type { Site } from '../model/site.ts';
-import { headingInk, headingStyle, inCase, type TypeStyle } from '../model/type.ts';
+import { headingInk, headingShadow, headingStyle, inCase, type TypeStyle } from '../model/type.ts';
 import { breakLines } from '../measure/lines.ts';
 import { baselineInLine, fontOf, type Measure } from '../measure/measure.ts';
 import type { Block } from './laid.ts';
@@ -82,7 +82,8 @@ export function layoutContent(pen: Pen, content: Content, y: number): Laid {
       const size = headingSize(site.type, content.level, step);
       const own = headingInk(site.type, content.level);
       const ink = own ? resolveColour(site.palette, own) : colour;
-      return layoutText(pen, 'heading', content.text, { style, size, colour: ink, ...turned }, at);
+      const laid = layoutText(pen, 'heading', content.text, { style, size, colour: ink, ...turned }, at);
+      return { ...laid, blocks: [...shadowUnder(site, content.level, laid.blocks), ...laid.blocks] };
     }
     case 'paragraph':
       return layoutText(
@@ -101,6 +102,19 @@ export function layoutContent(pen: Pen, content: Content, y: number): Laid {
     case 'pictures':
       return layoutPictures(pen, content.pictures, y);
   }
+}
+
+/** The shadow under a heading's letters. */
+function shadowUnder({ type, palette }: Site, level: 1 | 2, blocks: readonly Block[]): Block[] {
+  const shadow = headingShadow(type, level);
+  if (!shadow) return [];
+  const { x, y, blur, opacity } = shadow;
+  const colour = { ...resolveColour(palette, shadow.colour), a: opacity };
+  return blocks.flatMap((block) =>
+    block.kind === 'text'
+      ? [{ kind: 'shadow', font: block.font, lines: block.lines, shadow: { x, y, blur, colour } }]
+      : [],
+  );
 }
 
 /** Where a band's words stand in its column: they keep at least {@link WORDS_LEAST} of it. */

@@ -28,7 +28,7 @@ export function pageGround(laid: LaidPage, raster: Raster, box: Box): PageGround
   const found = laid.bands[band];
   if (!found) return { kind: 'page', tone };
   const block = found.blocks.findLast(
-    (each) => each.kind !== 'text' && each.kind !== 'edge' && holds(each.box, middle),
+    (each) => 'box' in each && each.kind !== 'edge' && holds(each.box, middle),
   );
   if (block?.kind === 'picture') return { kind: 'picture', tone, picture: block.picture, band };
   if (block?.kind === 'card' || block?.kind === 'button') return { kind: block.kind, tone, band };

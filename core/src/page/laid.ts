@@ -1,5 +1,5 @@
 import type { CutEdge } from '../geometry/cut.ts';
-import type { Rgb } from '../colour/rgb.ts';
+import type { Rgb, Rgba } from '../colour/rgb.ts';
 import type { Box } from '../geometry/box.ts';
 import type { Font } from '../measure/measure.ts';
 import { backdropPictures, backdropShowing, type Backdrop } from '../model/layer.ts';
@@ -14,8 +14,17 @@ export interface LaidLine {
   baseline: number;
 }
 
+/** A shadow of letters: offset and blur radius in CSS pixels. */
+export interface LetterShadow {
+  x: number;
+  y: number;
+  blur: number;
+  colour: Rgba;
+}
+
 export type Block =
   | { kind: 'text'; role: 'heading' | 'paragraph'; font: Font; colour: Rgb; turned?: Rgb; lines: LaidLine[] }
+  | { kind: 'shadow'; font: Font; lines: LaidLine[]; shadow: LetterShadow }
   | { kind: 'edge'; box: Box; colour: Rgb; edge: CutEdge }
   | { kind: 'card'; box: Box; colour: Rgb }
   | { kind: 'button'; box: Box; colour: Rgb; radius: number }

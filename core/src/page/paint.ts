@@ -1,11 +1,20 @@
 import { cssColour, type Rgb } from '../colour/rgb.ts';
 import type { Backdrop, Gradient, PicturePlacing } from '../model/layer.ts';
+import { turnedBackdrop } from '../model/page.ts';
 import { resolveColour, type Swatch } from '../model/palette.ts';
-import { setType, type TypeContext } from '../measure/measure.ts';
+import { setType, type Font, type TypeContext } from '../measure/measure.ts';
 import { snapBox, type Box, type Size } from '../geometry/box.ts';
 import type { Raster } from '../geometry/raster.ts';
 import { gradientLine, stopPlaces } from '../geometry/gradient.ts';
-import { laidShowing, waysSeen, type Block, type LaidBand, type LaidPage } from './laid.ts';
+import {
+  laidShowing,
+  waysSeen,
+  type Block,
+  type LaidBand,
+  type LaidLine,
+  type LaidPage,
+  type LetterShadow,
+} from './laid.ts';
 import { cutPoints } from '../geometry/cut.ts';
 import { CARD_RADIUS } from './metrics.ts';
 import { PAUSE, pauseBars } from './pause.ts';
@@ -70,6 +79,13 @@ export interface PaintingContext extends TypeContext {
 export interface Paints {
   palette: readonly Swatch[];
   pictures: ReadonlyMap<string, Drawable>;
+  /** Draws the shadow of a line of letters; none where nothing is drawn. */
+  shade?(line: LaidLine, font: Font, shadow: LetterShadow): Shade;
+}
+
+/** A shadow of letters, ready to be drawn, and where its left upper corner lies. */
+export interface Shade extends Box {
+  image: unknown;
 }
 
 /**
@@ -113,7 +129,12 @@ function paintBand(
   turned: boolean,
 ): void {
   const { backdrop, turns, top, height } = band;
-  paintBackdrop(backdrop, { x: 0, y: top, width: page.width, height }, context, paints);
+  paintBackdrop(
+    turned ? turnedBackdrop(band) : backdrop,
+    { x: 0, y: top, width: page.width, height },
+    context,
+    paints,
+  );
   if (turned && turns) {
     context.fillStyle = cssColour(resolveColour(paints.palette, turns.tint.colour), turns.tint.opacity);
     context.fillRect(0, top, page.width, height);
@@ -248,6 +269,12 @@ function paintBlock(block: Block, context: PaintingContext, paints: Paints, turn
       setType(context, block.font);
       context.fillStyle = cssColour((turned ? block.turned : undefined) ?? block.colour);
       for (const line of block.lines) context.fillText(line.text, line.x, line.baseline);
+      return;
+    case 'shadow':
+      for (const line of block.lines) {
+        const shade = paints.shade?.(line, block.font, block.shadow);
+        if (shade) context.drawImage(shade.image as never, shade.x, shade.y, shade.width, shade.height);
+      }
       return;
     case 'edge': {
       const { x, y, width, height } = block.box;

@@ -9,10 +9,13 @@ export interface LogoPixels extends Raster {
   top: number;
 }
 
+/** What of a run is drawn. */
+export type DrawnRun = Pick<TextRun, 'text' | 'font' | 'left' | 'baseline'>;
+
 /** What the header's pixels need from outside: handed in by the browser or by Node. */
 export interface Drawing extends PictureSource {
   /** A logo's or an item's picture, drawn in its ink's box; `undefined` where it is missing. */
   logo(picture: string, ink: HeaderInk): LogoPixels | undefined;
   /** How much of each pixel of an area a run of text covers, 0 to 255, row by row. */
-  text(run: TextRun, area: Area): Uint8Array;
+  text(run: DrawnRun, area: Area): Uint8Array;
 }

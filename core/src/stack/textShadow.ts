@@ -1,34 +1,58 @@
-import type { Rgba } from '../colour/rgb.ts';
 import type { TextRun } from '../header/ink.ts';
 import type { Area } from '../geometry/area.ts';
 import { gaussian } from './blur.ts';
-import type { Drawing } from './drawing.ts';
+import type { Raster } from '../geometry/raster.ts';
+import type { Measure } from '../measure/measure.ts';
+import type { LetterShadow } from '../page/laid.ts';
+import type { Paints } from '../page/paint.ts';
+import type { DrawnRun, Drawing } from './drawing.ts';
 import type { StackLayer } from './layers.ts';
-
-/** A shadow of letters: offset and blur radius in CSS pixels. */
-export interface TextShadow {
-  x: number;
-  y: number;
-  blur: number;
-  colour: Rgba;
-}
 
 /**
  * The shadow of a run of text as a layer: the glyphs' coverage, moved and blurred with half the radius as standard
  * deviation (CSS Backgrounds 3, section 7.1.1), times the shadow's own alpha.
  */
-export function textShadowLayer(run: TextRun, shadow: TextShadow, draw: Pick<Drawing, 'text'>): StackLayer {
-  const { colour, ...shape } = shadow;
+export function textShadowLayer(run: TextRun, shadow: LetterShadow, draw: Pick<Drawing, 'text'>): StackLayer {
+  const { colour } = shadow;
+  return {
+    name: 'textShadow',
+    owner: 'item',
+    blend: 'normal',
+    paint: { kind: 'coverage', colour, ...coverageOf(run, shadow, draw) },
+  };
+}
+
+/** How much a run's shadow covers, worked out once. */
+function coverageOf(run: ShadedRun, { x, y, blur }: LetterShadow, draw: Pick<Drawing, 'text'>): Coverage {
+  const shape = { x, y, blur };
   const key = JSON.stringify([run, shape]);
   const known = drawn.get(draw) ?? new Map<string, Coverage>();
   drawn.set(draw, known);
   const coverage = known.get(key) ?? shadowCoverage(run, shape, draw);
   known.set(key, coverage);
-  return {
-    name: 'textShadow',
-    owner: 'item',
-    blend: 'normal',
-    paint: { kind: 'coverage', colour, ...coverage },
+  return coverage;
+}
+
+/** What of a run its shadow depends on. */
+type ShadedRun = DrawnRun & Pick<TextRun, 'advance'>;
+
+/**
+ * Draws the shadows of a page's headings, as `paintPage` asks for them.
+ * @param image makes what a context draws of pixels, RGBA, not premultiplied
+ */
+export function shader(
+  draw: Pick<Drawing, 'text'>,
+  measure: Pick<Measure, 'advance'>,
+  image: (raster: Raster) => unknown,
+): NonNullable<Paints['shade']> {
+  return ({ text, x, baseline }, font, shadow) => {
+    const run = { text, font, left: x, baseline, advance: measure.advance(text, font) };
+    const { area, coverage } = coverageOf(run, shadow, draw);
+    const [width, height] = [area.right - area.left, area.bottom - area.top];
+    const { r, g, b, a } = shadow.colour;
+    const data = new Uint8ClampedArray(4 * width * height);
+    for (let i = 0; i < coverage.length; i++) data.set([r, g, b, 255 * a * coverage[i]!], 4 * i);
+    return { image: image({ width, height, data }), x: area.left, y: area.top, width, height };
   };
 }
 
@@ -42,8 +66,8 @@ interface Coverage {
 const drawn = new WeakMap<object, Map<string, Coverage>>();
 
 function shadowCoverage(
-  run: TextRun,
-  shadow: Omit<TextShadow, 'colour'>,
+  run: ShadedRun,
+  shadow: Omit<LetterShadow, 'colour'>,
   draw: Pick<Drawing, 'text'>,
 ): Coverage {
   const weights = letterBlur(shadow.blur / 2);

@@ -80,7 +80,7 @@ export function rasterAt(scene: Scene, raster: Raster, scroll: number): Raster {
 }
 
 /** Levels between two, each rounded half up. A tint that comes, comes in proportion: so do the levels under it. */
-function mixInto(
+export function mixInto(
   into: Uint8ClampedArray,
   a: Uint8ClampedArray,
   b: Uint8ClampedArray,

@@ -5,7 +5,9 @@ import { type ColourUse, resolveColour } from '../model/palette.ts';
 import type { Page } from '../model/page.ts';
 import type { Site } from '../model/site.ts';
 import { needsOf } from '../model/needs.ts';
+import type { Drawing } from '../stack/drawing.ts';
 import type { StackLayer } from '../stack/layers.ts';
+import { textShadowLayer } from '../stack/textShadow.ts';
 import { around } from '../geometry/area.ts';
 import { rastersOf, type Raster } from '../geometry/raster.ts';
 import { backdropPictures, backdropShowing } from '../model/layer.ts';
@@ -14,6 +16,7 @@ import { leastPercentAt } from './least.ts';
 import { letterCells } from './cells.ts';
 import { readQuick } from './quick.ts';
 import type { JudgedTarget } from './targets.ts';
+import { mixInto } from './turns.ts';
 import { textTarget, verdictOf, type Verdict } from './verdict.ts';
 import type { Block, LaidBand, LaidPage } from '../page/laid.ts';
 import type { Box } from '../geometry/box.ts';
@@ -48,8 +51,11 @@ export interface BandReading {
 /** A page down to the end of one band and with nothing else, that without its words, its tint and what comes over it: what those are composed over. */
 export function bareBand(laid: LaidPage, index: number): LaidPage {
   const { tint: _, ...backdrop } = laid.bands[index]!.backdrop;
-  const { turns: __, ...band } = laid.bands[index]!;
-  return { ...laid, height: band.top + band.height, bands: [{ ...band, backdrop, blocks: [] }] };
+  const { turns, ...band } = laid.bands[index]!;
+  // Another picture does not come over it, but in the place of its own.
+  const other =
+    turns?.picture === undefined ? {} : { turns: { ...turns, tint: { ...turns.tint, opacity: 0 } } };
+  return { ...laid, height: band.top + band.height, bands: [{ ...band, ...other, backdrop, blocks: [] }] };
 }
 
 /** The tint of a band as a layer. */
@@ -90,6 +96,24 @@ function runsOf({ font, lines }: Text, measure: Measure): TextRun[] {
 
 /** How far a turning band has turned where its words are read: at both ends, and in sixteenths between. */
 const TURNS = Array.from({ length: 17 }, (_, i) => i / 16);
+
+/**
+ * What lies behind a band's words and its tints in each way in which it is seen, turned as far as a share. Of a band whose picture turns
+ * into another the two are mixed as the tint that comes leaves them: with it over both, as if each had come by itself.
+ */
+function groundsAt(raster: Raster, { turns }: LaidBand, share: number): readonly Raster[] {
+  const all = rastersOf(raster);
+  if (turns?.picture === undefined) return all;
+  const { opacity } = turns.tint;
+  const left = share * (1 - opacity);
+  const by = left === 0 ? 0 : left / (1 - share * opacity);
+  return all.map((each) => {
+    if (!each.turned) return each;
+    const data = new Uint8ClampedArray(each.data.length);
+    mixInto(data, each.data, each.turned, by, { from: 0, to: data.length });
+    return { width: each.width, height: each.height, data };
+  });
+}
 
 /** Texts of a band that stand on its own ground or on a button: those of cards stand on the cards. */
 function textsOf({ blocks }: LaidBand): { text: Text; index: number }[] {
@@ -133,6 +157,26 @@ function coveredShare(box: Box, runs: readonly TextRun[]): number {
   return covered / (box.width * box.height);
 }
 
+/** The band whose words are read, and who draws letters, for their shadows. */
+interface ReadBand {
+  page: Page;
+  laid: LaidPage;
+  index: number;
+  letters?: Pick<Drawing, 'text'>;
+}
+
+/** The shadow under the letters of a text, of all its lines: the block before it. */
+function shadowsUnder(
+  blocks: readonly Block[],
+  index: number,
+  runs: readonly TextRun[],
+  letters: Pick<Drawing, 'text'> | undefined,
+): StackLayer[] {
+  const under = blocks[index - 1];
+  if (under?.kind !== 'shadow' || !letters) return [];
+  return runs.map((run) => textShadowLayer(run, under.shadow, letters));
+}
+
 /**
  * Reads the words of a band.
  * @param raster the page of {@link bareBand}, painted; with each of the pictures that take turns, of which the worst counts
@@ -140,7 +184,7 @@ function coveredShare(box: Box, runs: readonly TextRun[]): number {
  */
 export function readBand(
   site: Site,
-  { page, laid, index }: { page: Page; laid: LaidPage; index: number },
+  { page, laid, index, letters }: ReadBand,
   raster: Raster,
   measure: Measure,
   isBrief = false,
@@ -148,10 +192,12 @@ export function readBand(
   const band = laid.bands[index]!;
   const tint = page.bands[index]!.backdrop.tint ?? { colour: { colour: '#000000' }, opacity: 0 };
   const here = { row: 0, gone: 0 };
+  const shares = band.turns ? TURNS : [0];
+  const grounds = shares.map((share) => groundsAt(raster, band, share));
   const texts = textsOf(band).map(({ text, index: at }) => {
     const runs = runsOf(text, measure);
     const cells = runs.flatMap(letterCells);
-    const above = buttonUnder(band.blocks, at);
+    const above = [...shadowsUnder(band.blocks, at, runs, letters), ...buttonUnder(band.blocks, at)];
     /** The word with its band turned as far as a share. */
     const turned = (share: number): JudgedTarget => {
       const { tint: comes } = band.turns ?? { tint: { ...tint, opacity: 0 } };
@@ -172,11 +218,11 @@ export function readBand(
         shape: { kind: 'cells', colour: mixRgb(text.colour, text.turned ?? text.colour, share), cells },
       };
     };
-    return { runs, targets: (band.turns ? TURNS : [0]).map(turned) };
+    return { runs, targets: shares.map(turned) };
   });
   const least = (isBrief ? [] : texts).flatMap(({ targets }) =>
-    targets.flatMap((target) =>
-      rastersOf(raster).map((shown) =>
+    targets.flatMap((target, i) =>
+      grounds[i]!.map((shown) =>
         leastPercentAt(target, shown, here, ({ layers }, opacity) => ({
           layers: [tintLayer(site, { ...tint, opacity }), ...layers.slice(1)],
         })),
@@ -188,8 +234,8 @@ export function readBand(
     width: laid.width,
     words: texts.map(({ targets }) => {
       const contrast = Math.min(
-        ...targets.flatMap((target) =>
-          rastersOf(raster).map((shown) => readQuick(target, shown, here).contrast),
+        ...targets.flatMap((target, i) =>
+          grounds[i]!.map((shown) => readQuick(target, shown, here).contrast),
         ),
       );
       const { needed, ink } = targets[0]!;

@@ -1,5 +1,8 @@
 import { paintPage, paintRaster, type Drawable, type PaintingContext } from '@hatrail/core/page/paint';
+import { contextMeasure, type MeasuringContext } from '@hatrail/core/measure/measure';
 import type { LaidPage } from '@hatrail/core/page/laid';
+import { contextDrawing, type ReadableContext } from '@hatrail/core/stack/contextDrawing';
+import { shader } from '@hatrail/core/stack/textShadow';
 import type { Site } from '@hatrail/core/model/site';
 import { rastersOf, type Raster } from '@hatrail/core/geometry/raster';
 import { rasterKey } from './dependsOn.ts';
@@ -60,6 +63,26 @@ function tileOf(vector: ImageBitmap) {
   };
 }
 
+const newContext = (width: number, height: number) =>
+  new OffscreenCanvas(width, height).getContext('2d', {
+    willReadFrequently: true,
+  }) as unknown as ReadableContext;
+
+/** Letters as they are drawn, for shadows of headings. */
+export const letters = contextDrawing(newContext, new Map());
+
+let shading: ReturnType<typeof shader> | undefined;
+
+const shade: ReturnType<typeof shader> = (line, font, shadow) => {
+  shading ??= shader(letters, contextMeasure(newContext(1, 1) as unknown as MeasuringContext), (raster) => {
+    const canvas = new OffscreenCanvas(raster.width, raster.height);
+    const data = new Uint8ClampedArray(raster.data);
+    canvas.getContext('2d')!.putImageData(new ImageData(data, raster.width, raster.height), 0, 0);
+    return canvas;
+  });
+  return shading(line, font, shadow);
+};
+
 /** The last that was only passed over. */
 let passing: { key: string; raster: Raster } | undefined;
 
@@ -98,7 +121,7 @@ function paint(laid: LaidPage, found: Map<string, Drawable>, site: Site): Raster
       alpha: false,
       willReadFrequently: true,
     })!;
-    const paints = { palette: site.palette, pictures: found };
+    const paints = { palette: site.palette, pictures: found, shade };
     paintPage(page, context as unknown as PaintingContext, paints, turned);
     return context.getImageData(0, 0, width, height).data;
   });

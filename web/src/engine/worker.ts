@@ -18,7 +18,7 @@ import type { Drawing } from '@hatrail/core/stack/drawing';
 import { loadFonts } from './fonts.ts';
 import { placeAddress } from './placeAddress.ts';
 import { KeptParts, type Wire } from './parts.ts';
-import { decodeAll, rasterOf } from './rasters.ts';
+import { decodeAll, letters, rasterOf } from './rasters.ts';
 import { drawnKey, type SceneRequest, type SweepRequest, type SweptScene } from './types.ts';
 
 /** The engine off the main thread: sweeps, probes, cuts, solves and films of scenes. */
@@ -159,7 +159,7 @@ const engine = {
     const raster = await rasterOf(request, bareBand(scene.laid, band), isBrief);
     return readBand(
       scene.site,
-      { page: scene.page, laid: scene.laid, index: band },
+      { page: scene.page, laid: scene.laid, index: band, letters },
       raster,
       measure!,
       isBrief,

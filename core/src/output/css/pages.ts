@@ -5,7 +5,7 @@ import type { Header } from '../../model/header.ts';
 import { backdropAt, backdropPictures, backdropShowing } from '../../model/layer.ts';
 import { resolveColour } from '../../model/palette.ts';
 import type { Site } from '../../model/site.ts';
-import { headingInk, headingStyle } from '../../model/type.ts';
+import { headingInk, headingShadow, headingStyle } from '../../model/type.ts';
 import { cutPoints } from '../../geometry/cut.ts';
 import type { Band, Page } from '../../model/page.ts';
 import { edgeColour, edgeHeight } from '../../page/edge.ts';
@@ -92,7 +92,7 @@ export function siteCss(
     header ? coveredCss(site, header, measure) : '',
     ...colourClasses(site),
     ...bands,
-    turningCss(site),
+    turningCss(site, to),
     takeTurnsCss(site),
     snapshotCss(site),
   ].join('');
@@ -181,6 +181,7 @@ function baseCss(site: Site): string {
     ...([1, 2] as const).map((level) =>
       rule(`.page h${level}`, ...typeCss(headingStyle(site.type, level)), ...inkCss(site, level)),
     ),
+    ...([1, 2] as const).map((level) => shadowCss(site, level)),
     rule('.page p', ...typeCss(site.type.text)),
     rule(
       '.page ul',
@@ -222,6 +223,28 @@ function linkedCss({ pages }: Site): string {
     rule('.band:has(> .band-link) > .buttons', 'position: relative', 'z-index: 1', 'pointer-events: none'),
     rule('.band:has(> .band-link) > .buttons > *', 'pointer-events: auto'),
     rule('.band-link:focus-visible', 'outline: 2px solid', 'outline-offset: -6px'),
+  ].join('');
+}
+
+/** The shadow of a level's headings: under all their letters, and on none of the line before. */
+function shadowCss({ type, palette }: Site, level: 1 | 2): string {
+  const shadow = headingShadow(type, level);
+  if (!shadow) return '';
+  const { x, y, blur, colour, opacity } = shadow;
+  const self = `.page .band > h${level}[data-hr-said]`;
+  return [
+    rule(self, 'position: relative', 'isolation: isolate'),
+    rule(
+      `${self}::before`,
+      'content: attr(data-hr-said) / ""',
+      'position: absolute',
+      'inset: 0',
+      'z-index: -1',
+      'color: transparent',
+      `text-shadow: ${px(x)} ${px(y)} ${px(blur)} ${cssColour(resolveColour(palette, colour), opacity)}`,
+      'pointer-events: none',
+      'user-select: none',
+    ),
   ].join('');
 }
 

@@ -136,6 +136,26 @@ export function TurnFields({ site, band, change }: BandFieldsProps) {
             tint={turns.tint}
             onChange={(next) => inTurn((draft) => void Object.assign(draft.tint, next))}
           />
+          {band.backdrop.picture && (
+            <FieldRow label="Picture">
+              <ChoiceField
+                label="What its picture turns into"
+                value={turns.picture ?? ''}
+                options={[
+                  ['', 'stays'] as const,
+                  ...site.pictures
+                    .filter(({ id }) => id !== band.backdrop.picture?.picture)
+                    .map(({ id, name }) => [id, `turns into ${name}`] as const),
+                ]}
+                onChange={(id) =>
+                  inTurn((draft) => {
+                    if (id === '') delete draft.picture;
+                    else draft.picture = id;
+                  })
+                }
+              />
+            </FieldRow>
+          )}
           <FieldRow label="Words">
             <span className="row">
               <OnOff

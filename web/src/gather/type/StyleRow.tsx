@@ -1,4 +1,6 @@
+import { cssColour } from '@hatrail/core/colour/rgb';
 import { familyList, weightOf } from '@hatrail/core/measure/measure';
+import { resolveColour } from '@hatrail/core/model/palette';
 import type { Site } from '@hatrail/core/model/site';
 import {
   FAMILIES,
@@ -9,6 +11,7 @@ import {
   lineHeightPx,
   WEIGHTS,
   type FamilyId,
+  type HeadingShadow,
   type TypeStyle,
 } from '@hatrail/core/model/type';
 import { ChoiceField, FieldRow } from '../../parts/fields.tsx';
@@ -20,12 +23,27 @@ interface StyleRowProps {
   title: string;
   style: TypeStyle;
   words: string;
+  /** Under the letters of the sample. */
+  shadow?: HeadingShadow | undefined;
   onChange: (part: Partial<TypeStyle>, label: string) => void;
   children?: React.ReactNode;
 }
 
+function shadowText({ palette }: Site, { x, y, blur, colour, opacity }: HeadingShadow): string {
+  return `${x}px ${y}px ${blur}px ${cssColour(resolveColour(palette, colour), opacity)}`;
+}
+
 /** A kind of text, seen in its own words, with all that it is set in. */
-export function StyleRow({ site, name, title, style, words, onChange: change, children }: StyleRowProps) {
+export function StyleRow({
+  site,
+  name,
+  title,
+  style,
+  words,
+  shadow,
+  onChange: change,
+  children,
+}: StyleRowProps) {
   const families = [
     ...FAMILY_IDS.map(
       (id) => [id as FamilyId, `${FAMILIES[id].name}, ${FAMILIES[id].style.toLowerCase()}`] as const,
@@ -43,6 +61,7 @@ export function StyleRow({ site, name, title, style, words, onChange: change, ch
             fontSize: style.size,
             lineHeight: `${lineHeightPx(style)}px`,
             letterSpacing: style.letterSpacing,
+            ...(shadow && { textShadow: shadowText(site, shadow) }),
           }}
         >
           {inCase(style, words)}

@@ -14,6 +14,7 @@ import { FileButton } from '../../parts/FileButton.tsx';
 import { OptionalColour } from '../../parts/OptionalColour.tsx';
 import { Head } from '../Head.tsx';
 import { HeaderType } from './HeaderType.tsx';
+import { HeadingShadowFields } from './HeadingShadowFields.tsx';
 import { StyleRow } from './StyleRow.tsx';
 
 const KINDS = [
@@ -75,6 +76,7 @@ export function Type() {
           title={`Heading level ${level.level}`}
           style={level.style}
           words={words.level}
+          shadow={level.level === 3 ? undefined : level.shadow}
           onChange={change('level', `Heading level ${level.level}`)}
         >
           <FieldRow label="Level">
@@ -104,6 +106,7 @@ export function Type() {
               })
             }
           />
+          {level.level !== 3 && <HeadingShadowFields site={site} />}
           <Button
             size="small"
             onClick={() => edit('As all headings', (draft) => void delete draft.type.level)}
