@@ -18,7 +18,7 @@ export function HeadingShadowFields({ site }: { site: Site }) {
   const set = (label: string, part: Partial<HeadingShadow>) =>
     edit(label, (draft) => void Object.assign(draft.type.level!.shadow!, part), label);
   return (
-    <>
+    <div className="type-family">
       <FieldRow label="Shadow">
         <span className="row">
           <OnOff
@@ -48,27 +48,21 @@ export function HeadingShadowFields({ site }: { site: Site }) {
                 value={Math.round(shadow.opacity * 100)}
                 onChange={(opacity) => set('Opacity of a heading’s shadow', { opacity: opacity / 100 })}
               />
+              {SIZES.map(({ key, label, min, max }) => (
+                <NumberField
+                  key={key}
+                  label={`${label} of the heading’s shadow`}
+                  unit={`px ${label.toLowerCase()}`}
+                  min={min}
+                  max={max}
+                  value={shadow[key]}
+                  onChange={(value) => set(`${label} of a heading’s shadow`, { [key]: value })}
+                />
+              ))}
             </>
           )}
         </span>
       </FieldRow>
-      {shadow && (
-        <FieldRow label="">
-          <span className="row">
-            {SIZES.map(({ key, label, min, max }) => (
-              <NumberField
-                key={key}
-                label={`${label} of the heading’s shadow`}
-                unit={`px ${label.toLowerCase()}`}
-                min={min}
-                max={max}
-                value={shadow[key]}
-                onChange={(value) => set(`${label} of a heading’s shadow`, { [key]: value })}
-              />
-            ))}
-          </span>
-        </FieldRow>
-      )}
-    </>
+    </div>
   );
 }
