@@ -52,6 +52,13 @@ const logoPictures: Picture[] = LOGO_FILES.map(({ file }) => ({
   alt: '',
 }));
 
+/** A lower edge of a band. */
+const edgeByChance = ({ between }: Chances) => ({
+  start: between(0, 60),
+  middle: between(0, 60),
+  end: between(0, 60),
+});
+
 /** Pictures that may take the place of another wherever that lies: none of them is a pattern of a pixel or two. */
 const SMOOTH = ['aurora', 'dome', 'planet', 'limb', 'overlay'] as const;
 
@@ -335,7 +342,7 @@ export function chanceSite(base: Site, seed: number): Dressed {
   const bands = Array.from({ length: 8 }, (_, i): Band => ({
     ...placed(bandByChance(by, `band-${i}`, false)),
     ...(inks.chance(0.3) && {
-      edge: { start: inks.between(0, 60), middle: inks.between(0, 60), end: inks.between(0, 60) },
+      edge: { ...edgeByChance(inks), ...(inks.chance(0.2) && { hover: edgeByChance(inks) }) },
     }),
     ...(turning && {
       contents: [{ kind: 'paragraph' as const, text: 'Words that go along' }],

@@ -11,7 +11,7 @@ import { headerPictures, siteFiles } from '@hatrail/core/output/files';
 import { picturesOf } from '@hatrail/core/output/page';
 import { shippedSizes } from '@hatrail/core/output/sizes';
 import { rasterShowing } from '@hatrail/core/geometry/raster';
-import { laidShowing, waysSeen } from '@hatrail/core/page/laid';
+import { laidShowing, sightsOf, waysSeen } from '@hatrail/core/page/laid';
 import { layoutScene } from '@hatrail/core/sweep/scene';
 import { openChromium } from './chromium.ts';
 import { MADE } from './dressed.ts';
@@ -96,26 +96,38 @@ export async function openViewer(loaded: LoadedSite, scrollbars = false): Promis
       }));
       expect({ clientWidth, scrollHeight }).toEqual({ clientWidth: width, scrollHeight: scene.laid.height });
       const ways = waysSeen(scene.laid);
+      // Nothing moves where it is shown, and no pointer is on it.
+      const still = sightsOf(scene.laid).findIndex(
+        ({ isStill, hovered }) => isStill && hovered === undefined,
+      );
       const inWay = (way: number) => ({
         scene: { ...scene, laid: laidShowing(scene.laid, way) },
         raster: rasterShowing(raster, way),
       });
+      const sights = sightsOf(scene.laid);
       const see = async (way: number) => {
-        await tab.evaluate(async (shows) => {
-          for (const band of document.querySelectorAll<HTMLElement>('[data-hr-of]')) {
-            if (shows < Number(band.dataset.hrOf)) band.dataset.hrShows = String(shows);
-            else delete band.dataset.hrShows;
-            const urls = getComputedStyle(band).backgroundImage.matchAll(/url\("([^"]+)"\)/g);
-            for (const [, url] of urls) {
-              const image = new Image();
-              image.src = url!;
-              await image.decode().catch(() => undefined);
+        const { shows, isStill = false, hovered } = sights[way]!;
+        const pointed = hovered === undefined ? undefined : scene.laid.bands[hovered]!.id;
+        await tab.evaluate(
+          async ([seen, id]) => {
+            for (const band of document.querySelectorAll<HTMLElement>('[data-hr-hovers]'))
+              band.toggleAttribute('data-hr-hovered', band.id === id);
+            for (const band of document.querySelectorAll<HTMLElement>('[data-hr-of]')) {
+              if (seen === undefined) delete band.dataset.hrShows;
+              else band.dataset.hrShows = String(seen);
+              const urls = getComputedStyle(band).backgroundImage.matchAll(/url\("([^"]+)"\)/g);
+              for (const [, url] of urls) {
+                const image = new Image();
+                image.src = url!;
+                await image.decode().catch(() => undefined);
+              }
             }
-          }
-        }, way);
+          },
+          [isStill ? undefined : shows, pointed] as const,
+        );
         return inWay(way);
       };
-      return { ...inWay(ways - 1), pictures, sizes, tab, url: server.url, ways, see };
+      return { ...inWay(Math.max(0, still)), pictures, sizes, tab, url: server.url, ways, see };
     },
     async close() {
       await browser.close();

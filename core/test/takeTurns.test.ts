@@ -11,7 +11,7 @@ import { siteCss } from '../src/output/css/pages.ts';
 import { siteFiles } from '../src/output/files.ts';
 import { pageHtml } from '../src/output/page.ts';
 import { shippedSizes } from '../src/output/sizes.ts';
-import { laidShowing, waysSeen } from '../src/page/laid.ts';
+import { laidShowing, sightsOf, waysSeen } from '../src/page/laid.ts';
 import { paintRaster } from '../src/page/paint.ts';
 import { leastPercents, placeOf } from '../src/remedy/leastFill.ts';
 import { placePicture } from '../src/report/place.ts';
@@ -197,6 +197,32 @@ test('one that goes leaves its place to the next, and the last of them stays alo
   removePicture(draft, 'dusk');
   expect(left()).toBeUndefined();
   expect(checkSite(draft)).toEqual([]);
+});
+
+test('a lower edge that is another under the pointer makes each of them a sight once more', () => {
+  const of = structuredClone(taking('night', ['snow']));
+  const [first, second] = of.pages[0]!.bands;
+  first!.edge = { start: 40, middle: 0, end: 40, hover: { start: 0, middle: 60, end: 0 } };
+  second!.edge = { start: 10, middle: 10, end: 10 };
+  expect(checkSite(of)).toEqual([]);
+  const { laid } = sceneOf(of);
+  expect(sightsOf(laid)).toEqual([
+    { shows: 0 },
+    { shows: 1 },
+    { shows: 0, isStill: true },
+    { shows: 0, hovered: 0 },
+    { shows: 1, hovered: 0 },
+    { shows: 0, isStill: true, hovered: 0 },
+  ]);
+  const edgeIn = (way: number) => laidShowing(laid, way).bands[0]!.blocks.find(({ kind }) => kind === 'edge');
+  // Room is kept for the deeper of the two.
+  expect(edgeIn(0)).toMatchObject({ box: { height: 60 }, edge: { start: 40, middle: 0 } });
+  expect(edgeIn(4)).toMatchObject({ box: { height: 60 }, edge: { start: 0, middle: 60 } });
+  const to = relativeAddresses(of, '/', {});
+  expect(siteCss(of, header, measure, to)).toMatch(
+    /:is\(:hover, \[data-hr-hovered\]\)::after \{\s*clip-path: polygon\(0 100%, 0% calc\(100% - 0px\)/,
+  );
+  expect(pageHtml(of, of.pages[0]!, header, to).match(/data-hr-hovers/g)).toHaveLength(1);
 });
 
 test('a rule for each picture, a button, and a script ship where they take turns, and nowhere else', () => {

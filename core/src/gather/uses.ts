@@ -41,8 +41,8 @@ export function removePicture(draft: Site, id: string): void {
 }
 
 /** The pictures that take turns with one, of which the next takes its place. */
-function nextOf(holder: object): string[] | undefined {
-  const { takeTurns } = holder as { takeTurns?: { pictures: string[] } };
+function nextOf(holder: object | undefined): string[] | undefined {
+  const { takeTurns } = (holder ?? {}) as { takeTurns?: { pictures: string[] } };
   return takeTurns && takeTurns.pictures.length > 0 ? takeTurns.pictures : undefined;
 }
 

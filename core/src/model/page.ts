@@ -100,11 +100,19 @@ export class BandTurn {
   @InRange(1, 4000, 'px') over: number;
 }
 
-/** A band's lower edge as a curve: how far what comes after it reaches up at its start, middle and end, CSS pixels. */
-export class BandEdge {
+/** A curve: how far what comes after a band reaches up at its start, middle and end, CSS pixels. */
+export class EdgeShape {
   @InRange(0, 160, 'px') start: number;
   @InRange(0, 160, 'px') middle: number;
   @InRange(0, 160, 'px') end: number;
+}
+
+/** A band's lower edge as a curve. */
+export class BandEdge extends EdgeShape {
+  /** Its shape while the pointer is on the band, at once; as ever where nothing is said. */
+  @IsOptional()
+  @Nested(() => EdgeShape)
+  hover?: EdgeShape;
   /** Of what reaches up; the ground of the band after it where nothing is said, or the page's colour after the last. */
   @IsOptional()
   @Nested(() => ColourUse)

@@ -100,7 +100,7 @@ function bandHtml(site: Site, page: Page, band: Band, before: 1 | 2, to: Address
   let level = before;
   const ground = groundKind(site, band);
   return [
-    `<section class="band" id="${band.id}" aria-label="${escapeHtml(band.name)}"${ground ? ` data-hr-ground="${ground}"` : ''}${turnsAttribute(band)}${takeTurnsAttributes(band)}>`,
+    `<section class="band" id="${band.id}" aria-label="${escapeHtml(band.name)}"${ground ? ` data-hr-ground="${ground}"` : ''}${turnsAttribute(band)}${takeTurnsAttributes(band)}${band.edge?.hover ? ' data-hr-hovers' : ''}>`,
     ...band.contents.map((each) => {
       const content = each.kind === 'said' ? spoken(site, page, each) : each;
       if (content.kind === 'heading') level = content.level;

@@ -25,7 +25,7 @@ export interface LetterShadow {
 export type Block =
   | { kind: 'text'; role: 'heading' | 'paragraph'; font: Font; colour: Rgb; turned?: Rgb; lines: LaidLine[] }
   | { kind: 'shadow'; font: Font; lines: LaidLine[]; shadow: LetterShadow }
-  | { kind: 'edge'; box: Box; colour: Rgb; edge: CutEdge }
+  | { kind: 'edge'; box: Box; colour: Rgb; edge: CutEdge; hover?: CutEdge }
   | { kind: 'card'; box: Box; colour: Rgb }
   | { kind: 'button'; box: Box; colour: Rgb; radius: number }
   | { kind: 'picture'; box: Box; picture: string; focus: { x: number; y: number } }
@@ -56,23 +56,46 @@ export interface LaidPage {
   snapshot?: { picture: string; box: Box };
 }
 
-/**
- * In how many ways a page is seen: 1; or where pictures take turns, with each of them, and with the first without the button that
- * lets them stay, since there is none without scripts or motion.
- */
-export function waysSeen({ bands }: Pick<LaidPage, 'bands'>): number {
-  const most = Math.max(1, ...bands.map(({ backdrop }) => backdropPictures(backdrop).length));
-  return most === 1 ? 1 : most + 1;
+/** One of the ways in which a page is seen. */
+export interface Sight {
+  /** Which of the pictures that take turns is seen, counted from 0. */
+  shows: number;
+  /** Without the button that lets them stay. */
+  isStill?: boolean;
+  /** The band under the pointer, by its number from 0, where its lower edge is another then. */
+  hovered?: number;
 }
 
+/**
+ * The ways in which a page is seen: as it is; where pictures take turns, with each of them, and with the first without the button that
+ * lets them stay, since there is none without scripts or motion; and each of these once more with the pointer on each band whose lower
+ * edge is another then.
+ */
+export function sightsOf({ bands }: Pick<LaidPage, 'bands'>): Sight[] {
+  const most = Math.max(1, ...bands.map(({ backdrop }) => backdropPictures(backdrop).length));
+  const each = Array.from({ length: most }, (_, shows): Sight => ({ shows }));
+  const pictures = most === 1 ? each : [...each, { shows: 0, isStill: true }];
+  const hovered = bands.flatMap(({ blocks }, i) =>
+    blocks.some((block) => block.kind === 'edge' && block.hover) ? [i] : [],
+  );
+  return [...pictures, ...hovered.flatMap((band) => pictures.map((sight) => ({ ...sight, hovered: band })))];
+}
+
+/** In how many ways a page is seen. */
+export const waysSeen = (laid: Pick<LaidPage, 'bands'>): number => sightsOf(laid).length;
+
 /** A laid-out page in one of the ways in which it is seen, counted from 0. */
-export function laidShowing(laid: LaidPage, shows: number): LaidPage {
-  if (shows === 0) return laid;
-  const isStill = shows === waysSeen(laid) - 1;
-  const bands = laid.bands.map((band) => ({
+export function laidShowing(laid: LaidPage, way: number): LaidPage {
+  const sight = sightsOf(laid)[way];
+  if (way === 0 || !sight) return laid;
+  const bands = laid.bands.map((band, i) => ({
     ...band,
-    backdrop: backdropShowing(band.backdrop, shows),
-    blocks: isStill ? band.blocks.filter(({ kind }) => kind !== 'pause') : band.blocks,
+    backdrop: backdropShowing(band.backdrop, sight.shows),
+    blocks: band.blocks
+      .filter(({ kind }) => kind !== 'pause' || !sight.isStill)
+      .map((block) =>
+        i === sight.hovered && block.kind === 'edge' && block.hover ? { ...block, edge: block.hover } : block,
+      ),
   }));
   return { ...laid, bands };
 }

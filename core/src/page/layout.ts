@@ -99,7 +99,14 @@ function layoutBand(
   const { turns, edge } = band;
   if (edge && reach > 0) {
     const box = { x: 0, y: top + height - reach, width: view.width, height: reach };
-    blocks.unshift({ kind: 'edge', box, colour: edgeColour(site, page, band), edge });
+    const { hover } = edge;
+    blocks.unshift({
+      kind: 'edge',
+      box,
+      colour: edgeColour(site, page, band),
+      edge,
+      ...(hover && { hover }),
+    });
   }
   if (backdropPictures(backdrop).length > 1)
     blocks.push({ kind: 'pause', box: pauseBox(view.width, top + height - reach) });

@@ -1,4 +1,5 @@
 import { backdropPictures } from '@hatrail/core/model/layer';
+import type { Sight } from '@hatrail/core/page/laid';
 import type { Page } from '@hatrail/core/model/page';
 import type { Site } from '@hatrail/core/model/site';
 import { usualWindowHeight } from '@hatrail/core/page/layout';
@@ -10,11 +11,14 @@ import { Trials } from './Trials.tsx';
 import { WidthRuler } from './WidthRuler.tsx';
 import type { Dressed } from './useDressed.tsx';
 
-/** What is seen of the pictures that take turns on a page in one of the ways in which it is seen, counted from 0. */
-function shownName(site: Site, { bands }: Page, shows: number): string {
+/** One of the ways in which a page is seen, in words. */
+function sightWords(site: Site, { bands }: Page, { shows, isStill, hovered }: Sight = { shows: 0 }): string {
   const all = bands.map(({ backdrop }) => backdropPictures(backdrop)).find(({ length }) => length > 1) ?? [];
-  const name = site.pictures.find(({ id }) => id === (all[shows] ?? all[0]))?.name ?? 'another picture';
-  return all[shows] === undefined ? `${name}, as it stays where there is no motion` : name;
+  const name = site.pictures.find(({ id }) => id === all[shows])?.name;
+  return [
+    ...(name ? [isStill ? `${name}, as it stays where there is no motion` : name] : []),
+    ...(hovered === undefined ? [] : [`the pointer on ${bands[hovered]?.name}`]),
+  ].join(', ');
 }
 
 /** The page under its header, at the moment and the width that are dressed. */
@@ -110,8 +114,7 @@ export function DressStage({
       )}
       {shows > 0 && ground === 'page' && (
         <p className="note-warn" role="status">
-          Seen with {shownName(site, page, shows)}: of the pictures that take turns here, what is lost is
-          worst over it.
+          {sightWords(site, page, scene?.facts.sights[shows])}: seen so, what is lost here is worst.
         </p>
       )}
       {height !== undefined && (

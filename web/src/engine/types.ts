@@ -1,4 +1,5 @@
 import type { HeaderLayout } from '@hatrail/core/header/laid';
+import type { Sight } from '@hatrail/core/page/laid';
 import type { Moment } from '@hatrail/core/model/header';
 import type { ShippedSizes } from '@hatrail/core/output/shipped';
 import type { Site } from '@hatrail/core/model/site';
@@ -46,6 +47,8 @@ export interface SceneFacts {
   transition: Scene['transition'];
   /** The bands whose backdrop turns along with the scroll. */
   turns: Scene['turns'];
+  /** The ways in which the page is seen. */
+  sights: Sight[];
   /** The header at the top. */
   layout: HeaderLayout;
   /** Its box at each moment, in its own pixels. */

@@ -12,6 +12,7 @@ import { placePicture } from '@hatrail/core/report/place';
 import { probeScene, proveInSteps, type Probe, type Row, type Spot } from '@hatrail/core/sweep/prove';
 import { bareBand, readBand, type BandReading } from '@hatrail/core/sweep/words';
 import { KeptBlurs } from '@hatrail/core/sweep/keptBlurs';
+import { sightsOf } from '@hatrail/core/page/laid';
 import { layoutScene, type Scene } from '@hatrail/core/sweep/scene';
 import { contextDrawing, type ReadableContext } from '@hatrail/core/stack/contextDrawing';
 import type { Drawing } from '@hatrail/core/stack/drawing';
@@ -93,6 +94,7 @@ const engine = {
       stretches: scene.stretches,
       transition: scene.transition,
       turns: scene.turns,
+      sights: sightsOf(scene.laid),
       layout: scene.layouts.top,
       bars: {
         top: scene.layouts.top.bar,

@@ -174,6 +174,20 @@ function openOwn(bar: HTMLElement, held: PinnedState | undefined): void {
   if (details) details.open = held === 'menu';
 }
 
+/** Shows a page in one of the ways in which it is seen, counted from 0: see `sightsOf`. */
+function showSight(inside: Document, way: number): void {
+  const turning = inside.querySelector<HTMLElement>('[data-hr-of]');
+  const count = Number(turning?.dataset.hrOf ?? 0);
+  const ways = count === 0 ? 1 : count + 1;
+  const shows = way % ways;
+  if (turning && shows < count) turning.dataset.hrShows = String(shows);
+  else delete turning?.dataset.hrShows;
+  const hovered = Math.floor(way / ways);
+  inside
+    .querySelectorAll<HTMLElement>('[data-hr-hovers]')
+    .forEach((band, i) => band.toggleAttribute('data-hr-hovered', i + 1 === hovered));
+}
+
 /** When a frame's changes may run over time again, by the frames that are being dressed. */
 const stilled = new WeakMap<HTMLIFrameElement, number>();
 
@@ -223,9 +237,7 @@ export function dressFrame(
     // Its script looks again when it hears of a scroll.
     frame.contentWindow?.dispatchEvent(new Event('scroll'));
   }
-  for (const band of inside?.querySelectorAll<HTMLElement>('[data-hr-of]') ?? [])
-    if (shows < Number(band.dataset.hrOf)) band.dataset.hrShows = String(shows);
-    else delete band.dataset.hrShows;
+  if (inside) showSight(inside, shows);
   tellScroll(frame);
   window.clearTimeout(stilled.get(frame));
   if (isLive)

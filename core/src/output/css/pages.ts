@@ -6,7 +6,7 @@ import { backdropAt, backdropPictures, backdropShowing } from '../../model/layer
 import { resolveColour } from '../../model/palette.ts';
 import type { Site } from '../../model/site.ts';
 import { headingInk, headingShadow, headingStyle } from '../../model/type.ts';
-import { cutPoints } from '../../geometry/cut.ts';
+import { cutPoints, type CutEdge } from '../../geometry/cut.ts';
 import type { Band, Page } from '../../model/page.ts';
 import { edgeColour, edgeHeight } from '../../page/edge.ts';
 import { bandColours } from '../../page/contents.ts';
@@ -104,10 +104,13 @@ function edgeCss(site: Site, page: Page, band: Band): string {
   const reach = edgeHeight(band);
   if (!edge || reach === 0) return '';
   const self = `.page-${page.id} > #${band.id}`;
-  const points = cutPoints(edge).map(
-    (depth, i, all) =>
-      `${Number(((100 * i) / (all.length - 1)).toFixed(3))}% calc(100% - ${px(Number(depth.toFixed(3)))})`,
-  );
+  const shape = (cut: CutEdge) => {
+    const points = cutPoints(cut).map(
+      (depth, i, all) =>
+        `${Number(((100 * i) / (all.length - 1)).toFixed(3))}% calc(100% - ${px(Number(depth.toFixed(3)))})`,
+    );
+    return `clip-path: polygon(0 100%, ${points.join(', ')}, 100% 100%)`;
+  };
   return (
     rule(self, 'position: relative', 'isolation: isolate') +
     rule(
@@ -118,8 +121,9 @@ function edgeCss(site: Site, page: Page, band: Band): string {
       'inset: auto 0 0',
       `height: ${px(reach)}`,
       `background: ${cssColour(edgeColour(site, page, band))}`,
-      `clip-path: polygon(0 100%, ${points.join(', ')}, 100% 100%)`,
-    )
+      shape(edge),
+    ) +
+    (edge.hover ? rule(`${self}:is(:hover, [data-hr-hovered])::after`, shape(edge.hover)) : '')
   );
 }
 

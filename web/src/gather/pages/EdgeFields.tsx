@@ -47,6 +47,32 @@ export function EdgeFields({ site, band, change }: BandFieldsProps) {
               ))}
             </span>
           </FieldRow>
+          <FieldRow label="Pointed at">
+            <span className="row">
+              <OnOff
+                label="Another shape under the pointer"
+                value={edge.hover !== undefined}
+                onChange={(on) =>
+                  inEdge((draft) => {
+                    if (on) draft.hover = { start: draft.middle, middle: draft.start, end: draft.middle };
+                    else delete draft.hover;
+                  })
+                }
+              />
+              {edge.hover &&
+                PLACES.map(([place, words]) => (
+                  <NumberField
+                    key={place}
+                    label={`Under the pointer, ${words}`}
+                    unit={`px ${words}`}
+                    min={0}
+                    max={160}
+                    value={edge.hover![place]}
+                    onChange={(value) => inEdge((draft) => void (draft.hover![place] = value))}
+                  />
+                ))}
+            </span>
+          </FieldRow>
           <OptionalColour
             row="Colour"
             label="Colour of the lower edge"
