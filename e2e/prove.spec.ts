@@ -19,7 +19,7 @@ beforeAll(async () => {
   if (!process.env.LONG)
     await owner.keep(owner.siteId, (site) => {
       keepPages(site, ['home', 'visit', 'log']);
-      site.pages.forEach(({ bands }) => bands.splice(2));
+      site.pages.forEach(({ bands }) => bands.splice(3));
     });
 });
 afterAll(() => owner.close());
