@@ -114,7 +114,7 @@ export function DressStage({
       )}
       {shows > 0 && ground === 'page' && (
         <p className="note-warn" role="status">
-          {sightWords(site, page, scene?.facts.sights[shows])}: seen so, what is lost here is worst.
+          Seen with {sightWords(site, page, scene?.facts.sights[shows])}: so, what is lost here is worst.
         </p>
       )}
       {height !== undefined && (
