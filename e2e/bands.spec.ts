@@ -122,16 +122,28 @@ describe('an owner', () => {
         .selectOption('turns into The dome at noon');
       const turns = () => owner.kept(owner.siteId).pages[0]!.bands[0]!.turns;
       await expect.poll(turns, SLOW).toMatchObject({ picture: 'dome', tint: { opacity: 0.6 } });
+      // Its lower edge is another under the pointer.
+      await tab.getByRole('switch', { name: 'Shaped lower edge' }).check();
+      await tab.getByRole('switch', { name: 'Another shape under the pointer' }).check();
+      const edge = () => owner.kept(owner.siteId).pages[0]!.bands[0]!.edge;
+      const middle = tab.getByRole('textbox', { name: 'Under the pointer, in the middle' });
+      await middle.fill('70');
+      await middle.press('Enter');
+      await expect.poll(edge, SLOW).toMatchObject({ start: 40, hover: { start: 0, middle: 70, end: 0 } });
       expect(await axeFindings(tab, ['iframe'])).toEqual([]);
       await owner.go('dress?moment=top&page=home&scroll=150');
       await expect.poll(() => owner.inFrame('#aurora', 'opacity', '::before'), SLOW).toBe('0.5');
       expect(await owner.inFrame('#aurora', 'background-image', '::before')).toContain('url(');
       expect(await owner.inFrame('h1', 'text-shadow', '::before')).toMatch(/ 0px 2px 9px$/);
-      for (let i = 0; i < 6 && (turns() || owner.kept(owner.siteId).type.level); i++) {
+      for (let i = 0; i < 9 && (turns() || owner.kept(owner.siteId).type.level); i++) {
         await undo();
         await tab.locator('.bar-saved[data-save="saved"]').waitFor(SLOW);
       }
-      expect([turns(), owner.kept(owner.siteId).type.level]).toEqual([undefined, undefined]);
+      expect([turns(), edge(), owner.kept(owner.siteId).type.level]).toEqual([
+        undefined,
+        undefined,
+        undefined,
+      ]);
     },
   );
 
