@@ -381,6 +381,7 @@ export function chanceSite(base: Site, seed: number): Dressed {
     for (const band of bands.slice(0, 3))
       band.contents = [
         { kind: 'heading', level: 1, text: 'Dark skies over a quiet valley, and its doors open' },
+        { kind: 'paragraph', text: 'Words that stand beside its shadow' },
       ];
   const known = base.pictures.map(({ id }) => id);
   const site: Site = {

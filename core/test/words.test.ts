@@ -188,6 +188,16 @@ describe('a heading on a shadow of its own', () => {
     expect(wordsOf(of).leastTint).toBe(0);
     expect(wordsOf(shaded({ opacity: 0 })).words[0]!.contrast).toBeCloseTo(1, 2);
   });
+  test('lies under the letters of what stands beside it, too', () => {
+    const of = shaded({ y: 20, blur: 20 });
+    of.pages[0]!.bands[0]!.contents.push({ kind: 'paragraph', text: 'Open' });
+    const { laid } = layoutScene(of, header, of.pages[0]!, { width: 500, windowHeight: 400 }, measure);
+    expect(laid.bands[0]!.blocks.map(({ kind }) => kind)).toEqual(['shadow', 'text', 'text']);
+    const alone = shaded({ opacity: 0 });
+    alone.pages[0]!.bands[0]!.contents = of.pages[0]!.bands[0]!.contents;
+    const contrastOf = (each: Site) => wordsOf(each).words[1]!.contrast;
+    expect(contrastOf(of)).toBeGreaterThan(contrastOf(alone));
+  });
   test('is painted before its letters, with how much it covers', () => {
     const of = shaded({ x: 3, y: 5, opacity: 0.5 });
     const { laid } = layoutScene(of, header, of.pages[0]!, { width: 500, windowHeight: 400 }, measure);

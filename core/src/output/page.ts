@@ -7,6 +7,7 @@ import { headingShadow } from '../model/type.ts';
 import type { Site } from '../model/site.ts';
 import { wordsOf } from '../model/words.ts';
 import { spoken } from '../page/contents.ts';
+import { edgeHeight } from '../page/edge.ts';
 import { groundKind } from '../page/groundKind.ts';
 import { imageSource, type Addresses } from './addresses.ts';
 import { contentClass } from './css/contents.ts';
@@ -100,7 +101,7 @@ function bandHtml(site: Site, page: Page, band: Band, before: 1 | 2, to: Address
   let level = before;
   const ground = groundKind(site, band);
   return [
-    `<section class="band" id="${band.id}" aria-label="${escapeHtml(band.name)}"${ground ? ` data-hr-ground="${ground}"` : ''}${turnsAttribute(band)}${takeTurnsAttributes(band)}${band.edge?.hover ? ' data-hr-hovers' : ''}>`,
+    `<section class="band" id="${band.id}" aria-label="${escapeHtml(band.name)}"${ground ? ` data-hr-ground="${ground}"` : ''}${turnsAttribute(band)}${takeTurnsAttributes(band)}${band.edge?.hover && edgeHeight(band) > 0 ? ' data-hr-hovers' : ''}>`,
     ...band.contents.map((each) => {
       const content = each.kind === 'said' ? spoken(site, page, each) : each;
       if (content.kind === 'heading') level = content.level;

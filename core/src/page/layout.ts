@@ -108,6 +108,10 @@ function layoutBand(
       ...(hover && { hover }),
     });
   }
+  // Shadows lie under all else that stands in the band, its edge included.
+  const shadows = blocks.filter(({ kind }) => kind === 'shadow');
+  if (shadows.length > 0)
+    blocks.splice(0, Infinity, ...shadows, ...blocks.filter((each) => !shadows.includes(each)));
   if (backdropPictures(backdrop).length > 1)
     blocks.push({ kind: 'pause', box: pauseBox(view.width, top + height - reach) });
   return { id: band.id, name: band.name, top, height, needed, backdrop, ...(turns && { turns }), blocks };

@@ -80,7 +80,7 @@ function buttonUnder(blocks: readonly Block[], index: number): StackLayer[] {
 
 type Text = Extract<Block, { kind: 'text' }>;
 
-function runsOf({ font, lines }: Text, measure: Measure): TextRun[] {
+function runsOf({ font, lines }: Pick<Text, 'font' | 'lines'>, measure: Measure): TextRun[] {
   const { capHeight, descent } = measure.metrics(font);
   return lines.map(({ text, x, baseline }) => ({
     text,
@@ -165,16 +165,18 @@ interface ReadBand {
   letters?: Pick<Drawing, 'text'>;
 }
 
-/** The shadow under the letters of a text, of all its lines: the block before it. */
-function shadowsUnder(
+/** The shadows of a band's headings, which lie under all its letters. */
+function shadowsIn(
   blocks: readonly Block[],
-  index: number,
-  runs: readonly TextRun[],
   letters: Pick<Drawing, 'text'> | undefined,
+  measure: Measure,
 ): StackLayer[] {
-  const under = blocks[index - 1];
-  if (under?.kind !== 'shadow' || !letters) return [];
-  return runs.map((run) => textShadowLayer(run, under.shadow, letters));
+  if (!letters) return [];
+  return blocks.flatMap((block) =>
+    block.kind === 'shadow'
+      ? runsOf(block, measure).map((run) => textShadowLayer(run, block.shadow, letters))
+      : [],
+  );
 }
 
 /**
@@ -193,11 +195,12 @@ export function readBand(
   const tint = page.bands[index]!.backdrop.tint ?? { colour: { colour: '#000000' }, opacity: 0 };
   const here = { row: 0, gone: 0 };
   const shares = band.turns ? TURNS : [0];
+  const shadows = shadowsIn(band.blocks, letters, measure);
   const grounds = shares.map((share) => groundsAt(raster, band, share));
   const texts = textsOf(band).map(({ text, index: at }) => {
     const runs = runsOf(text, measure);
     const cells = runs.flatMap(letterCells);
-    const above = [...shadowsUnder(band.blocks, at, runs, letters), ...buttonUnder(band.blocks, at)];
+    const above = [...shadows, ...buttonUnder(band.blocks, at)];
     /** The word with its band turned as far as a share. */
     const turned = (share: number): JudgedTarget => {
       const { tint: comes } = band.turns ?? { tint: { ...tint, opacity: 0 } };

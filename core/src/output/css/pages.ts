@@ -230,14 +230,16 @@ function linkedCss({ pages }: Site): string {
   ].join('');
 }
 
-/** The shadow of a level's headings: under all their letters, and on none of the line before. */
+/** The shadow of a level's headings: under all letters of the band, and on none. */
 function shadowCss({ type, palette }: Site, level: 1 | 2): string {
   const shadow = headingShadow(type, level);
   if (!shadow) return '';
   const { x, y, blur, colour, opacity } = shadow;
   const self = `.page .band > h${level}[data-hr-said]`;
   return [
-    rule(self, 'position: relative', 'isolation: isolate'),
+    // Under the letters of all that stands in the band, not of the heading alone.
+    rule(`.band:has(> h${level}[data-hr-said])`, 'position: relative', 'isolation: isolate'),
+    rule(self, 'position: relative'),
     rule(
       `${self}::before`,
       'content: attr(data-hr-said) / ""',
