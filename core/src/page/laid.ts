@@ -73,11 +73,16 @@ export interface Sight {
  */
 export function sightsOf({ bands }: Pick<LaidPage, 'bands'>): Sight[] {
   const most = Math.max(1, ...bands.map(({ backdrop }) => backdropPictures(backdrop).length));
-  const each = Array.from({ length: most }, (_, shows): Sight => ({ shows }));
-  const pictures = most === 1 ? each : [...each, { shows: 0, isStill: true }];
   const hovered = bands.flatMap(({ blocks }, i) =>
     blocks.some((block) => block.kind === 'edge' && block.hover) ? [i] : [],
   );
+  return sightsAmong(most, hovered);
+}
+
+/** The sights of so many pictures, 1 where none take turns, and of bands whose lower edge is another under the pointer. */
+export function sightsAmong(most: number, hovered: readonly number[]): Sight[] {
+  const each = Array.from({ length: most }, (_, shows): Sight => ({ shows }));
+  const pictures = most === 1 ? each : [...each, { shows: 0, isStill: true }];
   return [...pictures, ...hovered.flatMap((band) => pictures.map((sight) => ({ ...sight, hovered: band })))];
 }
 

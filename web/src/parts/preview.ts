@@ -14,6 +14,7 @@ import { ownHeaderOf } from '@hatrail/core/header/ownLayout';
 import { tellingOf, type Telling } from '@hatrail/core/output/own/ownJs';
 import { hasTurning } from '@hatrail/core/output/turning';
 import { siteCss } from '@hatrail/core/output/css/pages';
+import { sightsAmong } from '@hatrail/core/page/laid';
 import { pageHtml } from '@hatrail/core/output/page';
 import type { Site } from '@hatrail/core/model/site';
 import { fontUrl } from '../engine/fonts.ts';
@@ -177,15 +178,12 @@ function openOwn(bar: HTMLElement, held: PinnedState | undefined): void {
 /** Shows a page in one of the ways in which it is seen, counted from 0: see `sightsOf`. */
 function showSight(inside: Document, way: number): void {
   const turning = inside.querySelector<HTMLElement>('[data-hr-of]');
-  const count = Number(turning?.dataset.hrOf ?? 0);
-  const ways = count === 0 ? 1 : count + 1;
-  const shows = way % ways;
-  if (turning && shows < count) turning.dataset.hrShows = String(shows);
+  const edged = [...inside.querySelectorAll<HTMLElement>('[data-hr-hovers]')];
+  const sights = sightsAmong(Number(turning?.dataset.hrOf ?? 1), [...edged.keys()]);
+  const { shows, isStill, hovered } = sights[way] ?? { shows: 0 };
+  if (turning && !isStill) turning.dataset.hrShows = String(shows);
   else delete turning?.dataset.hrShows;
-  const hovered = Math.floor(way / ways);
-  inside
-    .querySelectorAll<HTMLElement>('[data-hr-hovers]')
-    .forEach((band, i) => band.toggleAttribute('data-hr-hovered', i + 1 === hovered));
+  edged.forEach((band, i) => band.toggleAttribute('data-hr-hovered', i === hovered));
 }
 
 /** When a frame's changes may run over time again, by the frames that are being dressed. */
