@@ -1,7 +1,7 @@
 import Specificity from '@bramus/specificity';
 import { parseColour } from '@hatrail/core/colour/rgb';
 import type { SeenColour, SeenOwnButton, SeenOwnEntry, SeenOwnLook } from '@hatrail/core/gather/captured';
-import { isHarmless, isHarmlessCss, isHarmlessTag } from '@hatrail/core/model/own';
+import { isHarmless, isHarmlessCss, isHarmlessTag } from '@hatrail/core/model/harmless';
 import type { OwnHeader, OwnInk, OwnNode, Weight } from '@hatrail/core/model/own';
 import type { RawLook, RawMark, RawNode, RawRule } from './ownRead.ts';
 

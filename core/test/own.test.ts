@@ -5,15 +5,8 @@ import { canTellOpen, changesByTheirs, layoutOwn, ownAt, ownFold } from '../src/
 import { layoutHeader } from '../src/header/layout.ts';
 import { LAYER_NAMES, layerOf, PLAIN, showsLayer } from '../src/layers/index.ts';
 import { checkSite } from '../src/model/check.ts';
-import {
-  isHarmless,
-  isHarmlessCss,
-  type OwnAt,
-  type OwnGroup,
-  type OwnOpening,
-  type OwnRule,
-  type Weight,
-} from '../src/model/own.ts';
+import { isHarmless, isHarmlessCss } from '../src/model/harmless.ts';
+import type { OwnAt, OwnGroup, OwnOpening, OwnRule, Weight } from '../src/model/own.ts';
 import type { Site } from '../src/model/site.ts';
 import { siteFiles } from '../src/output/files.ts';
 import { currentMark, ownHtml } from '../src/output/own/ownHtml.ts';

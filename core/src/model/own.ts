@@ -4,15 +4,15 @@ import {
   IsArray,
   IsBoolean,
   IsIn,
-  IsInt,
   IsNumber,
   IsOptional,
+  IsString,
   Matches,
   MaxLength,
-  ValidateBy,
-  IsString,
 } from 'class-validator';
 
+import { IsHarmless, IsHarmlessStyle, IsNoDoer } from './harmless.ts';
+import { IsNumbers, IsPlaces, IsSelector, IsWeight } from './ownRules.ts';
 import { InRange, IsId, IsPlainText, Nested, NestedList } from './rules.ts';
 
 /**
@@ -21,41 +21,6 @@ import { InRange, IsId, IsPlainText, Nested, NestedList } from './rules.ts';
  * later needs one. It may come from anywhere, so that nothing of it is believed: markup is a tree without script, style asks
  * for nothing from outside.
  */
-
-/** Elements that do something by themselves, or bring in something from outside. */
-const FORBIDDEN =
-  /^(script|style|link|meta|base|iframe|frame|object|embed|applet|portal|template|foreignobject|animate|set)$/i;
-/** Attributes that may be kept; what a script would listen to is none of them. */
-const ATTRIBUTE = /^(?!on)[a-z][a-z0-9:_-]{0,60}$/i;
-const ADDRESS = /^(href|src|action|formaction|poster|data|xlink:href)$/i;
-
-/** Whether an attribute can stand in a page without doing anything by itself. */
-export function isHarmless(name: string, value: string): boolean {
-  if (!ATTRIBUTE.test(name) || /^(srcset|srcdoc|ping|background|autofocus)$/i.test(name)) return false;
-  const plain = value.replace(/[\u0000-\u0020]/g, '').toLowerCase();
-  if (name.toLowerCase() === 'style') return isHarmlessCss(value);
-  if (!ADDRESS.test(name)) return true;
-  // A picture is kept with the document, or not shown.
-  if (/^(src|poster|data)$/i.test(name))
-    return /^data:image\/(png|jpeg|gif|webp|avif|svg\+xml)[;,]/.test(plain);
-  return !/^[a-z][a-z0-9+.-]*:/.test(plain) || /^(https?|mailto|tel):/.test(plain);
-}
-
-/** Whether CSS brings nothing in from outside and ends no element that it stands in. */
-export function isHarmlessCss(css: string): boolean {
-  // Letters may be written by their numbers: both ways are looked at.
-  const read = css
-    .replace(/\\([0-9a-f]{1,6})\s?/gi, (_, code: string) => {
-      const point = parseInt(code, 16);
-      return point > 0 && point <= 0x10ffff ? String.fromCodePoint(point) : ' ';
-    })
-    .replace(/\\(.)/g, '$1');
-  return [css, read].every(
-    (text) =>
-      !/<\/|<!--|@import|@charset|@namespace|expression\s*\(|-moz-binding|behavior\s*:/i.test(text) &&
-      !/(?:url|image-set|src|image)\((?!\s*["']?\s*(?:data:image\/|#))/i.test(text),
-  );
-}
 
 /** An attribute of an element, without anything that does something by itself. */
 export class OwnAttribute {
@@ -139,14 +104,6 @@ export class OwnInk {
 }
 
 /** Ids, classes and elements of a selector: what it weighs (Selectors 4, section 17). */
-const WEIGHT = [
-  ArrayMinSize(3, { message: 'Give three numbers.' }),
-  ArrayMaxSize(3, { message: 'Give three numbers.' }),
-  IsInt({ each: true, message: 'Give whole numbers.' }),
-];
-function IsWeight(): PropertyDecorator {
-  return (target, key) => WEIGHT.forEach((rule) => rule(target, key));
-}
 export type Weight = [ids: number, classes: number, elements: number];
 
 /** What the style sheet writes rules for. */
@@ -188,14 +145,6 @@ export class OwnOpened {
   @ArrayMinSize(1, { message: 'Give one at least.' })
   @IsIn(OWN_OPENINGS, { each: true, message: `Choose ${OWN_OPENINGS.join(', ')}.` })
   by: OwnOpening[];
-}
-
-/** A selector of theirs: nothing that ends a rule. */
-function IsSelector(): PropertyDecorator {
-  return (target, key) => {
-    MaxLength(6000, { message: 'A selector has 6,000 characters at most.' })(target, key);
-    Matches(/^(?!.*(\/\*|\*\/))[^{};<]+$/s, { message: 'Give a selector.' })(target, key);
-  };
 }
 
 /** Elements that get the same rules, and the selector that is of them alone. */
@@ -380,72 +329,4 @@ export class OwnHeader {
   @IsOptional() @IsNumbers(4) here?: number[];
   /** What style alone cannot mend, in words, each with the lines that would. */
   @NestedList(() => OwnNote, 20) notes: OwnNote[];
-}
-
-/** A list of so many finite numbers. */
-function IsNumbers(count: number): PropertyDecorator {
-  return ValidateBy({
-    name: 'isNumbers',
-    constraints: [count],
-    validator: {
-      validate: (value) => isNumbers(value, count),
-      defaultMessage: () => `Give ${count} numbers.`,
-    },
-  });
-}
-
-const isNumbers = (value: unknown, count: number): value is number[] =>
-  Array.isArray(value) &&
-  value.length === count &&
-  value.every((each) => typeof each === 'number' && Math.abs(each) <= 20_000);
-
-/** A list of {@link OwnPlace}. */
-function IsPlaces(): PropertyDecorator {
-  return ValidateBy({
-    name: 'isPlaces',
-    validator: {
-      validate: (value) =>
-        Array.isArray(value) && value.length <= 200 && value.every((each) => isNumbers(each, 12)),
-      defaultMessage: () => 'Give 12 numbers for each of 200 places at most.',
-    },
-  });
-}
-
-function IsHarmless(): PropertyDecorator {
-  return ValidateBy({
-    name: 'isHarmless',
-    validator: {
-      validate: (value, args) =>
-        typeof value === 'string' &&
-        isHarmless(String((args?.object as OwnAttribute | undefined)?.name), value),
-      defaultMessage: (args) =>
-        `Take out the attribute ${String((args?.object as OwnAttribute | undefined)?.name).slice(0, 40)}: it could do something by itself.`,
-    },
-  });
-}
-
-function IsNoDoer(): PropertyDecorator {
-  return ValidateBy({
-    name: 'isNoDoer',
-    validator: {
-      validate: (value) => typeof value === 'string' && !FORBIDDEN.test(value),
-      defaultMessage: (args) => `Take out the element ${String(args?.value).slice(0, 40)}.`,
-    },
-  });
-}
-
-function IsHarmlessStyle(): PropertyDecorator {
-  return ValidateBy({
-    name: 'isHarmlessStyle',
-    validator: {
-      validate: (value) =>
-        Array.isArray(value) && value.every((css) => typeof css === 'string' && isHarmlessCss(css)),
-      defaultMessage: () => 'Take out what the CSS brings in from outside.',
-    },
-  });
-}
-
-/** Whether an element may stand in kept markup. */
-export function isHarmlessTag(tag: string): boolean {
-  return /^[a-zA-Z][a-zA-Z0-9-]{0,40}$/.test(tag) && !FORBIDDEN.test(tag);
 }

@@ -1,6 +1,7 @@
 import type { Header } from '../../model/header.ts';
 import { entriesOf } from '../../model/menu.ts';
-import { isHarmless, isHarmlessTag, type OwnHeader, type OwnNode } from '../../model/own.ts';
+import { isHarmless, isHarmlessTag } from '../../model/harmless.ts';
+import type { OwnHeader, OwnNode } from '../../model/own.ts';
 import type { Site } from '../../model/site.ts';
 import { logoPicture } from '../../model/picture.ts';
 import { escapeHtml } from '../../css/text.ts';
