@@ -11,7 +11,7 @@ import { ADDRESS, openMarkup, pageOfMarkup, readMarkup, redressed } from './own/
  * widths (one of them each day), at the top, once scrolled and further down, in every state. Other kinds of markup in the longer run.
  */
 
-const DAILY = ['boxes lit under the pointer'];
+const DAILY = ['boxes lit under the pointer', 'letters changed'];
 const CHOSEN = MARKUPS.filter(({ name }) => process.env.LONG || DAILY.some((each) => name.startsWith(each)));
 
 let browser: Browser;
@@ -79,6 +79,21 @@ test('what another rule spoils is told with that rule, and what lies behind that
   expect(
     ground.off.some(({ what: kind, says }) => kind === 'ground' && says.includes('<td class="navi">')),
   ).toBe(true);
+  for (const [rule, said] of [
+    ['#header td.navi a { filter: invert(1) !important }', 'filter: invert(1)'],
+    [
+      '#header { -webkit-text-stroke: 2px #f00 } #header td.navi a { -webkit-text-stroke: inherit !important }',
+      '-webkit-text-stroke-width: 2px',
+    ],
+    ['#header { mix-blend-mode: difference !important }', 'mix-blend-mode: difference'],
+    [
+      '#header td.navi::first-letter { color: #f00 !important }',
+      'color: rgb(255, 0, 0) on <td class="navi">::first-letter',
+    ],
+  ] as const) {
+    const { off } = await trial(tab, what, rule, [1280]);
+    expect(off.map(({ says }) => says).join(' ')).toContain(`otherwise than in their ink: ${said}`);
+  }
   const moved = await trial(tab, what, 'table.top td { padding: 16px 20px !important }', [1280]);
   expect(moved.off[0]).toMatchObject({ what: 'box' });
   await tab.close();

@@ -147,8 +147,8 @@ export interface OwnReader {
   tagInks(): void;
   /** Puts everything that is read out of sight, or back. */
   hideInks(isHidden: boolean): void;
-  /** Where each ink stands now, and its colour. */
-  inkNow(): Record<string, { box: [number, number, number, number]; colour: string }>;
+  /** Where everything that is read stands, its ink, and what makes its letters look otherwise than in that. */
+  inkNow(): Record<string, { box: [number, number, number, number]; colour: string; changed?: string }>;
   /** Links in drop-downs, or those of the folded menu too: their inks, and what lies behind them. */
   panelNow(isFolded: boolean): { name: string; colour: string; ground: string }[];
   /** What has a ground of its own between an ink and the header, in words. */

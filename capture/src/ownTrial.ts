@@ -346,6 +346,13 @@ async function compare(
         seen: contrast,
         ...(rule && { rule }),
       });
+    } else if (now.changed !== undefined) {
+      add({
+        ...where,
+        what: 'ink',
+        says: `Its letters look otherwise than in their ink: ${now.changed}.`,
+        told,
+      });
     } else if (Number.isFinite(contrast) && difference > Math.max(margin.least, told * margin.share)) {
       const between = await seen('groundAt', ink.element ?? ink.id);
       add({

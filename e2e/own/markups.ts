@@ -337,4 +337,17 @@ export const MARKUPS: Markup[] = [
     ),
     is: { logo: 'Ember', links: ['Stoves', 'Logs', 'Sweep'], hasToggle: false },
   },
+  {
+    name: 'letters changed by what they stand in, handed down, and in pieces',
+    html: page(
+      `body { text-shadow: 0 0 3px #f0f } .top { display: flex; gap: 22px; align-items: center; padding: 18px 30px; background: #fff; mix-blend-mode: difference; -webkit-text-stroke: 1px #a00; -webkit-text-fill-color: #777 } .top a { color: #222; text-decoration: none } .top .brand { font-size: 24px; margin-right: auto } .top .brand b { color: #b00; opacity: .6 } .top .item .out { filter: brightness(.4) } .top .item em { color: #9c9; font-style: normal } .top .item:hover .out { opacity: .5 } .top .item:focus-visible { filter: invert(1) } .top .plain { mix-blend-mode: multiply } .top .wrap:hover { mask-image: linear-gradient(90deg, #000, transparent) } .top .book { background: #00a; padding: 10px 16px; border-radius: 6px } .top .book span { color: #9af; filter: blur(.4px) } .top .book:hover { opacity: .6 } .top .book:hover span { color: #fff }`,
+      `<header class="top"><a class="brand" href="/">North <b>Light</b></a><nav><span class="wrap"><a class="item" href="/lamps"><span class="out">Lamps <em>and wicks</em></span></a></span> <a class="item plain" href="/shades">Shades</a> <a class="item" href="/oil">Oil</a></nav><a class="book button" href="/book"><span>Book a repair</span></a></header>`,
+    ),
+    is: {
+      logo: 'North Light',
+      links: ['Lamps and wicks', 'Shades', 'Oil'],
+      buttons: ['Book a repair'],
+      hasToggle: false,
+    },
+  },
 ];

@@ -1,7 +1,7 @@
 import { PAINTS } from './kinds.ts';
 import type { OwnGroupName, OwnOpening } from '@hatrail/core/model/own';
 import type { OwnReader } from '../../src/ownRead.ts';
-import { STATE_CLASS, hasGround, header, ofRole, roles, shows } from './state.ts';
+import { hasGround, header, ofRole, roles, shows } from './state.ts';
 import { currentClass, stateClass } from './stateClasses.ts';
 import { escape, rootParts, rootSelector, selectorsFor } from './selectors.ts';
 import { inkedBox } from './places.ts';
@@ -9,7 +9,7 @@ import { kindOf, paintsOf, pseudoPaints } from './kinds.ts';
 import { panelOf } from './names.ts';
 import { openedBy, openers, type Opener } from './opening.ts';
 import { changedInStates } from './sheets.ts';
-import { textRects } from './texts.ts';
+import { lettersIn, wordsIn } from './texts.ts';
 
 /** Elements that a style sheet speaks of together, and what of them paints. */
 
@@ -30,8 +30,8 @@ const changesInside = (element: Element) => {
   const style = getComputedStyle(element);
   const isFaint = Number(style.opacity) < 1 && Number(style.opacity) > 0.05;
   return (
-    element.querySelector('a') !== null &&
-    (isFaint || style.filter !== 'none' || style.mixBlendMode !== 'normal')
+    [...roles.keys()].some((part) => part !== element && element.contains(part)) &&
+    (isFaint || style.filter !== 'none' || style.mixBlendMode !== 'normal' || style.maskImage !== 'none')
   );
 };
 /** What of an element is drawn before and after its contents with a ground of its own that lies under them. */
@@ -125,13 +125,15 @@ const makeGroups = (): Group[] => {
       });
   const logo = ofRole('logo')[0];
   if (logo && kindOf(logo) === 'text') {
-    const box = textRects(logo)[0]?.node.parentElement ?? logo;
     add('logo', [logo], { item: 'name' });
-    if (box !== logo) add('letters', [box], { item: 'name' });
+    add('letters', lettersIn(logo), { item: 'name' });
   } else if (logo) {
     add('logo', [logo], { item: 'logo' });
   }
-  for (const each of ofRole('text')) add('text', [each], { item: 'menu' });
+  for (const each of ofRole('text')) {
+    add('text', [each], { item: 'menu' });
+    add('letters', lettersIn(each), { item: 'menu' });
+  }
   const menu = ofRole('menu')[0];
   add('menu', menu ? [menu] : []);
   // Links that stand in different boxes have different rules.
@@ -148,11 +150,7 @@ const makeGroups = (): Group[] => {
       list.filter(({ name }) => name === 'links').length - 1,
     );
     // Letters that have an element and an ink of their own.
-    const letters = elements.flatMap((each) => {
-      const box = textRects(each)[0]?.node.parentElement;
-      return box && box !== each ? [box] : [];
-    });
-    if (letters.length > 0) add('letters', letters, { item: 'menu' });
+    add('letters', elements.flatMap(lettersIn), { item: 'menu' });
     const pseudo = ['::before', '::after'].filter((side) =>
       elements.some((each) => {
         const style = getComputedStyle(each, side);
@@ -170,9 +168,6 @@ const makeGroups = (): Group[] => {
     const own =
       each.getAttribute('aria-current') !== null ? undefined : stateClass(each, ofRole('link', 'current'));
     const base = list.find((group) => group.name === 'links' && group.elements.includes(each))!;
-    const item = each.closest('li');
-    const named = STATE_CLASS.exec(own?.on === item ? '' : '') ?? undefined;
-    void named;
     const inner = base.inner.flatMap((selector) => {
       if (each.getAttribute('aria-current') !== null) return [`${selector}[aria-current]`];
       const told = own ?? currentClass(each);
@@ -198,13 +193,13 @@ const makeGroups = (): Group[] => {
   // One selector for all of them, or one for each list.
   if (alike.length === 1) add('children', ofRole('child'), { item: 'menu' });
   else for (const elements of lists.values()) add('children', elements, { item: 'menu' });
+  add('letters', ofRole('child').flatMap(wordsIn), { item: 'menu' });
   const drops = ofRole('drop-down');
   add('drop-down', drops);
   ofRole('button').forEach((each, i) => {
     const item = `button-${i + 1}`;
     add('button', [each], { item });
-    const box = textRects(each)[0]?.node.parentElement;
-    if (box && box !== each) add('letters', [box], { item });
+    add('letters', lettersIn(each), { item });
   });
   const markPaints = (each: HTMLElement, name: 'icons' | 'mark') => {
     for (const part of [each, ...each.querySelectorAll('*')]) {

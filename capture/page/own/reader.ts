@@ -1,13 +1,14 @@
 import { alpha } from './state.ts';
 import type { OwnReader } from '../../src/ownRead.ts';
 import { adopt, find, findNarrow, marks } from './parts.ts';
-import { elementOf, hideInks, inkColour, panelLinks, unmark } from './trial.ts';
+import { changedLetters, elementOf, hideInks, inkColour, named, panelLinks, unmark } from './trial.ts';
 import { groups, made, noteGrounds } from './groups.ts';
-import { hasGround, header, inkIds, ofRole, roles, shows, tagOf } from './state.ts';
+import { hasGround, header, inkIds, ofRole, roles, shows } from './state.ts';
 import { logoBox, measure } from './places.ts';
 import { look } from './looks.ts';
 import { markup } from './markup.ts';
 import { closedInks, notePointed, openMarked, openers } from './opening.ts';
+import { kindOf } from './kinds.ts';
 import { nameOf } from './names.ts';
 import { newClass, noteClasses, watched } from './classes.ts';
 import { rules } from './rules.ts';
@@ -99,7 +100,12 @@ export const reader: OwnReader = {
       const part = element as HTMLElement;
       if (!shows(part)) continue;
       const { left, top, width, height } = part.getBoundingClientRect();
-      now[ink] = { box: [left, top, width, height], colour: inkColour(part) };
+      const changed = kindOf(part) === 'text' ? changedLetters(part) : undefined;
+      now[ink] = {
+        box: [left, top, width, height],
+        colour: inkColour(part),
+        ...(changed !== undefined && { changed }),
+      };
     }
     return now;
   },
@@ -117,7 +123,7 @@ export const reader: OwnReader = {
     const from = elementOf(ink);
     const button = from && roles.get(from) === 'button';
     for (let at = button ? from.parentElement : from; at && at !== header; at = at.parentElement)
-      if (hasGround(at)) return `<${tagOf(at)}${at.className ? ` class="${String(at.className)}"` : ''}>`;
+      if (hasGround(at)) return named(at);
     return undefined;
   },
 };

@@ -1,3 +1,4 @@
+import { OVER_ALL, OVER_LETTERS } from '@hatrail/core/output/own/letters';
 import type { OwnGroupName, OwnState } from '@hatrail/core/model/own';
 import type { OwnReader, RawRule } from '../../src/ownRead.ts';
 import { made } from './groups.ts';
@@ -6,6 +7,7 @@ import { roles } from './state.ts';
 
 /** Rules that reach the header. */
 
+const LETTERS = Object.keys(OVER_LETTERS);
 const SETS: Record<OwnGroupName, string[]> = {
   header: [
     'background-color',
@@ -23,35 +25,30 @@ const SETS: Record<OwnGroupName, string[]> = {
     'margin-bottom',
     'isolation',
     'backdrop-filter',
-    'opacity',
+    ...OVER_ALL,
     'overflow-x',
     'overflow-y',
   ],
-  ground: ['background-color', 'background-image', 'backdrop-filter', 'opacity', 'filter', 'mix-blend-mode'],
+  ground: ['background-color', 'background-image', 'backdrop-filter', ...OVER_ALL],
   logo: [
     'background-color',
     'background-image',
-    '-webkit-text-fill-color',
-    'opacity',
     'color',
     'transition-property',
     'transition-duration',
-    'text-shadow',
     'outline-color',
+    ...LETTERS,
   ],
   menu: [],
   text: [
     'color',
     'background-color',
     'background-image',
-    'text-shadow',
-    'opacity',
-    'animation-name',
-    '-webkit-text-fill-color',
     'transition-property',
     'transition-duration',
+    ...LETTERS,
   ],
-  letters: ['animation-name', 'color', '-webkit-text-fill-color', 'text-shadow', 'opacity'],
+  letters: ['color', ...LETTERS],
   focus: [
     'background-color',
     'background-image',
@@ -61,7 +58,6 @@ const SETS: Record<OwnGroupName, string[]> = {
     'outline-offset',
   ],
   links: [
-    'animation-name',
     'border-top-left-radius',
     'border-top-right-radius',
     'border-bottom-left-radius',
@@ -76,13 +72,11 @@ const SETS: Record<OwnGroupName, string[]> = {
     'border-bottom-color',
     'transition-property',
     'transition-duration',
-    'text-shadow',
-    'opacity',
     'outline-color',
     'outline-style',
     'outline-width',
     'outline-offset',
-    '-webkit-text-fill-color',
+    ...LETTERS,
   ],
   openers: ['color', 'background-color'],
   current: [
@@ -92,7 +86,7 @@ const SETS: Record<OwnGroupName, string[]> = {
     'border-bottom-color',
     'background-color',
   ],
-  children: ['color', 'background-color', 'background-image', 'outline-color', 'opacity'],
+  children: ['color', 'background-color', 'background-image', 'outline-color', ...LETTERS],
   'drop-down': ['background-color', 'background-image'],
   button: [
     'border-top-left-radius',
@@ -104,11 +98,11 @@ const SETS: Record<OwnGroupName, string[]> = {
     'background-image',
     'transition-property',
     'transition-duration',
-    'text-shadow',
     'outline-color',
     'outline-style',
     'outline-width',
     'outline-offset',
+    ...LETTERS,
   ],
   icons: [],
   mark: [],

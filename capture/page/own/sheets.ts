@@ -1,3 +1,4 @@
+import { OVER_ALL } from '@hatrail/core/output/own/letters';
 import { header } from './state.ts';
 
 /** The page's style sheets: their rules one by one, and whom a selector is of, whatever state it asks for. */
@@ -114,14 +115,7 @@ export const reachedBy = (selector: string): string =>
 /** A state that is asked for, of the element itself or of what is round it; not one that is asked not to be. */
 const ASKS = /:(hover|focus|focus-visible|focus-within|active)(?![\w-])/;
 /** Whatever makes an element, or all that is in it, look otherwise than at rest. */
-const CHANGES = [
-  'background-color',
-  'background-image',
-  'opacity',
-  'filter',
-  'mix-blend-mode',
-  'backdrop-filter',
-];
+const CHANGES = ['background-color', 'background-image', 'backdrop-filter', ...OVER_ALL];
 const INERT = /^(transparent|none|initial|inherit|unset|normal|1|rgba\(0, 0, 0, 0\))$/;
 
 /** An element, or what stands before or after its contents, which may be there in that state only. */

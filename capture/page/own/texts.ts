@@ -38,3 +38,20 @@ export const textRects = (
   }
   return rects;
 };
+/** The elements within an element that its letters stand in, from the outermost inwards: each may have an ink of its own. */
+export const lettersIn = (element: Element): Element[] => {
+  const found = new Set<Element>();
+  for (const { node } of textRects(element)) {
+    const chain: Element[] = [];
+    for (let at = node.parentElement; at && at !== element; at = at.parentElement) chain.unshift(at);
+    for (const each of chain) found.add(each);
+  }
+  return [...found];
+};
+/** The elements within one that does not show yet that hold words. */
+export const wordsIn = (element: Element): Element[] =>
+  [...element.querySelectorAll('*')].filter(
+    (each) =>
+      !each.closest('svg') &&
+      [...each.childNodes].some((node) => node.nodeType === Node.TEXT_NODE && words(node.textContent) !== ''),
+  );

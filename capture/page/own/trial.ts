@@ -1,9 +1,14 @@
+import { OVER_ALL, OVER_LETTERS, type OverLetters } from '@hatrail/core/output/own/letters';
 import { currentClass, stateClass } from './stateClasses.ts';
-import { header, inkIds, ofRole } from './state.ts';
+import { header, inkIds, ofRole, tagOf } from './state.ts';
 import { kindOf, paintsOf, pseudoPaints } from './kinds.ts';
 import { textRects } from './texts.ts';
 
 /** What is asked of the header while a paste is tried on it. */
+
+/** How an element is spoken of. */
+export const named = (at: Element): string =>
+  `<${tagOf(at)}${typeof at.className === 'string' && at.className ? ` class="${at.className}"` : ''}>`;
 
 /** The colour that something is read in: of letters, or of what paints a mark. */
 export const inkColour = (element: HTMLElement): string => {
@@ -24,6 +29,39 @@ export const inkColour = (element: HTMLElement): string => {
     }
   }
   return getComputedStyle(element).color;
+};
+/** What changes letters where an element has it, as the browser computes it. */
+const changing = (element: Element): string[] => {
+  const style = getComputedStyle(element);
+  return (Object.entries(OVER_LETTERS) as [OverLetters, string][]).flatMap(([property, plain]) => {
+    const value = style.getPropertyValue(property);
+    const inert = property === '-webkit-text-fill-color' ? style.color : plain;
+    return value === inert || value === '' ? [] : [`${property}: ${value}`];
+  });
+};
+/**
+ * What makes the letters of an element look otherwise than in its ink: what is set on them, on anything that they stand in, or
+ * on their first letter or line; and letters of another ink than the first.
+ */
+export const changedLetters = (element: HTMLElement): string | undefined => {
+  const all = textRects(element).map(({ node }) => node.parentElement!);
+  const ink = all[0] && getComputedStyle(all[0]).color;
+  for (const each of new Set(all)) {
+    const said = changing(each)[0];
+    if (said) return `${said} on ${named(each)}`;
+    if (getComputedStyle(each).color !== ink)
+      return `color: ${getComputedStyle(each).color} on ${named(each)}`;
+    for (const pseudo of ['::first-letter', '::first-line'])
+      for (let at: Element = each; at !== header; at = at.parentElement!)
+        if (getComputedStyle(at, pseudo).color !== getComputedStyle(at).color)
+          return `color: ${getComputedStyle(at, pseudo).color} on ${named(at)}${pseudo}`;
+  }
+  for (let at: Element | null = all[0] ?? element; at; at = at.parentElement)
+    for (const property of OVER_ALL) {
+      const value = getComputedStyle(at).getPropertyValue(property);
+      if (value !== OVER_LETTERS[property] && value !== '') return `${property}: ${value} on ${named(at)}`;
+    }
+  return undefined;
 };
 /** What the mark was taken off, and which it was. */
 let unmarked: { element: Element; name?: string; value?: string } | undefined;

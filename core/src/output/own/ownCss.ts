@@ -9,6 +9,7 @@ import type { Site } from '../../model/site.ts';
 import { looksCss } from '../css/looks.ts';
 import { writeInks } from './ownInks.ts';
 import { writeButtons, writeMarks } from './ownMarks.ts';
+import { OVER_ALL, unchanged } from './letters.ts';
 import { writePanel } from './ownPanel.ts';
 import { Writer, neutral, type Declared, type Unbeaten } from './writer.ts';
 
@@ -47,18 +48,12 @@ export function ownPaste(site: Site, header: Header, own: OwnHeader): OwnPaste {
       rest: [
         ['background-color', 'transparent'],
         ['background-image', 'none'],
-        ...neutral(
-          own,
-          group,
-          ['backdrop-filter', 'none'],
-          ['opacity', '1'],
-          ['filter', 'none'],
-          ['mix-blend-mode', 'normal'],
-        ),
+        ...neutral(own, group, ['backdrop-filter', 'none']),
+        ...unchanged(own, group, [...OVER_ALL]),
       ],
     });
   writeInks(writer, header, own);
-  writeButtons(writer, site, header);
+  writeButtons(writer, site, header, own);
   writeMarks(writer, own);
   writePanel(writer, site, header, own);
   const head = `/* ${header.name.replaceAll('*/', '')}: dressed with Hat Rail. Paste it again over an earlier one. */\n`;
@@ -176,7 +171,13 @@ function writeHeader(writer: Writer, site: Site, header: Header, own: OwnHeader)
   const changes = (names: readonly string[]) => names.map((name) => `${name} ${TIME}`).join(', ');
   if (!own.free) {
     writer.write(group, 'The header’s ground.', {
-      rest: [...standing(header, own), ...ground, ...lines, ['transition', changes([...times, ...changing])]],
+      rest: [
+        ...standing(header, own),
+        ...ground,
+        ...lines,
+        ...unchanged(own, group, [...OVER_ALL]),
+        ['transition', changes([...times, ...changing])],
+      ],
     });
     return;
   }
@@ -191,7 +192,8 @@ function writeHeader(writer: Writer, site: Site, header: Header, own: OwnHeader)
         ['background-image', 'none'],
         ['box-shadow', 'none'],
         ...lines,
-        ...neutral(own, group, ['backdrop-filter', 'none'], ['opacity', '1']),
+        ...neutral(own, group, ['backdrop-filter', 'none']),
+        ...unchanged(own, group, [...OVER_ALL]),
         ...(changing.length > 0 ? ([['transition', changes(changing)]] as Declared) : []),
       ],
     },

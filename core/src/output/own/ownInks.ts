@@ -5,6 +5,7 @@ import { PLAIN } from '../../layers/index.ts';
 import type { Header } from '../../model/header.ts';
 import type { OwnGroup, OwnHeader } from '../../model/own.ts';
 import { dressedStates } from '../css/looks.ts';
+import { unchanged } from './letters.ts';
 import { neutral, type ByState, type Declared, type Writer } from './writer.ts';
 
 /** The inks of logo and links of a site's own header, in each state. */
@@ -60,21 +61,10 @@ function inksIn({ focused, pressed }: Inking['states']): Inking['inks'] {
   };
 }
 
-/** Without what would make letters look otherwise than in their ink. */
-const plainly = (own: OwnHeader, group: OwnGroup) =>
-  neutral(
-    own,
-    group,
-    ['text-shadow', 'none'],
-    ['opacity', '1'],
-    ['animation-name', 'none'],
-    ['-webkit-text-fill-color', 'currentcolor'],
-  );
-
 /** What lies on the header's ground at rest, without one of its own. */
 const restOn = ({ own, inks }: Inking, group: OwnGroup): Declared => [
   ...inks.rest,
-  ...plainly(own, group),
+  ...unchanged(own, group),
   ...neutral(own, group, ['background-color', 'transparent'], ['background-image', 'none']),
 ];
 
@@ -118,7 +108,7 @@ function writeLinks(writer: Writer, { own, states, inks }: Inking, group: OwnGro
     ['text-underline-offset', 'var(--hr-line-at, 6px)'],
     ['text-decoration-skip-ink', 'none'],
     ['transition', `color ${INK_TIME}, background-color ${INK_TIME}`],
-    ...plainly(own, group),
+    ...unchanged(own, group),
   ];
   writer.write(group, 'Links.', { rest }, { chain, all: { rest, ...rises } });
   const here: Declared = [

@@ -7,7 +7,8 @@ import type { ButtonItem } from '../../model/item.ts';
 import type { OwnHeader } from '../../model/own.ts';
 import { resolveColour, type ColourUse } from '../../model/palette.ts';
 import type { Site } from '../../model/site.ts';
-import { neutral, type ByState, type Declared, type Writer } from './writer.ts';
+import { unchanged } from './letters.ts';
+import { type ByState, type Declared, type Writer } from './writer.ts';
 
 /** Buttons, icons and the menu button of a site's own header, and letters that have elements of their own. */
 
@@ -15,21 +16,12 @@ import { neutral, type ByState, type Declared, type Writer } from './writer.ts';
 function writeLetters(writer: Writer, own: OwnHeader): void {
   for (const group of writer.groups('letters'))
     writer.write(group, 'Letters take the ink of the link that they stand in.', {
-      rest: [
-        ['color', 'inherit'],
-        ...neutral(
-          own,
-          group,
-          ['-webkit-text-fill-color', 'currentcolor'],
-          ['text-shadow', 'none'],
-          ['opacity', '1'],
-          ['animation-name', 'none'],
-        ),
-      ],
+      rest: [['color', 'inherit'], ...unchanged(own, group)],
     });
 }
 
-export function writeButtons(writer: Writer, site: Site, header: Header): void {
+/** Buttons in the colours that their items have. */
+export function writeButtons(writer: Writer, site: Site, header: Header, own: OwnHeader): void {
   const colour = (use: ColourUse) => cssColour(resolveColour(site.palette, use));
   for (const group of writer.groups('button')) {
     const item = headerItems(header).find(
@@ -44,6 +36,7 @@ export function writeButtons(writer: Writer, site: Site, header: Header): void {
         ['background-image', 'none'],
         ['border-radius', px(item.radius)],
         ['transition', `color ${INK_TIME}, background-color ${INK_TIME}`],
+        ...unchanged(own, group),
       ],
       focus: [
         ['outline-style', 'solid'],

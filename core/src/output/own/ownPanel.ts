@@ -8,6 +8,7 @@ import type { Header } from '../../model/header.ts';
 import type { OwnGroup, OwnHeader } from '../../model/own.ts';
 import { resolveColour, type ColourUse } from '../../model/palette.ts';
 import type { Site } from '../../model/site.ts';
+import { unchanged } from './letters.ts';
 import { neutral, type ByState, type Declared, type Writer } from './writer.ts';
 
 /** Drop-downs and the folded menu of a site's own header. */
@@ -38,7 +39,8 @@ export function writePanel(writer: Writer, site: Site, header: Header, own: OwnH
     rest: [
       ['color', colour(rests.ink)],
       ['background-color', 'transparent'],
-      ...neutral(own, group, ['background-image', 'none'], ['opacity', '1']),
+      ...neutral(own, group, ['background-image', 'none']),
+      ...unchanged(own, group),
     ],
     focus: [...worn(focused), ...ringed],
     hover: worn(hover),
