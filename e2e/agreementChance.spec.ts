@@ -12,7 +12,7 @@ import { openViewer, type Viewer } from './viewer.ts';
 
 /** Headers with one of everything, at rest and while something is done to one of their links, beside a scrollbar that takes room. */
 
-const HEADERS = Number(process.env.CHANCES ?? (process.env.LONG ? 21 : 3));
+const HEADERS = Number(process.env.CHANCES ?? (process.env.LONG ? 21 : 2));
 const FIRST = Number(process.env.FIRST ?? 1);
 const tally = new Agreement();
 let loaded: LoadedSite;

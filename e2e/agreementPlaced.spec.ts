@@ -11,7 +11,7 @@ import { openViewer, type Viewer } from './viewer.ts';
 
 /** Pages on which something of their header differs, beside a page with another header: as it is told, so it is painted. */
 
-const PAGES = Number(process.env.CHANCES ?? (process.env.LONG ? 20 : 3));
+const PAGES = Number(process.env.CHANCES ?? (process.env.LONG ? 20 : 1));
 const FIRST = Number(process.env.FIRST ?? 1);
 const tally = new Agreement();
 let loaded: LoadedSite;

@@ -98,7 +98,7 @@ describe('an owner', () => {
     await still.getByRole('button', { name: 'Pause the pictures' }).waitFor(SLOW);
   });
 
-  test(
+  test.runIf(process.env.LONG)(
     'sets the title on a shadow, and lets the picture turn into another along with the scroll',
     STORY,
     async () => {

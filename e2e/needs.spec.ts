@@ -32,7 +32,7 @@ async function publish(): Promise<void> {
 }
 
 describe('an owner', () => {
-  test(
+  test.runIf(process.env.LONG)(
     'lets it fold sooner by a typed width, and at every width; the menu button hangs where it is wanted',
     STORY,
     async () => {
@@ -160,7 +160,7 @@ describe('an owner', () => {
       .toBe('mine');
   });
 
-  test(
+  test.runIf(process.env.LONG)(
     'sees ready-hung headers side by side in the site’s own colours, each with its verdict, and takes one',
     STORY,
     async () => {

@@ -153,34 +153,38 @@ describe('an owner in Prove', () => {
     },
   );
 
-  test('finds the edit that brought a finding about, and takes it back alone', SLOW, async () => {
-    const opacity = () => owner.tab.getByRole('textbox', { name: 'Fill opacity, percent' });
-    const type = async (percent: string) => {
-      await opacity().fill(percent, SLOW);
-      await opacity().press('Enter');
-      // Edits that follow each other fast are one.
-      await owner.tab.waitForTimeout(1500);
-    };
-    // One page is enough for it: each edit is swept as it was.
-    await owner.keep(owner.siteId, ({ pages }) => pages.slice(1).forEach(({ bands }) => bands.splice(0)));
-    await owner.go('prove');
-    await list().waitFor(SLOW);
-    await owner.peg('Dress');
-    for (const percent of ['85', '42', '41']) await type(percent);
-    await owner.peg('Prove');
-    await afterScrolling().click(SLOW);
-    await count();
-    await detail().getByRole('button', { name: 'find the edit that brought it' }).click();
-    const back = detail().getByRole('button', { name: 'take that back' });
-    await back.waitFor(SLOW);
-    expect(await detail().locator('.prove-facts').textContent()).toMatch(
-      /SinceFill opacity, After scrolling, today \d\d:\d\d/,
-    );
-    await back.click();
-    await afterScrolling().waitFor({ state: 'detached', ...SLOW });
-    for (let i = 0; i < 4; i++) await owner.tab.getByRole('button', { name: 'Undo' }).click();
-    await afterScrolling().waitFor(SLOW);
-  });
+  test.runIf(process.env.LONG)(
+    'finds the edit that brought a finding about, and takes it back alone',
+    SLOW,
+    async () => {
+      const opacity = () => owner.tab.getByRole('textbox', { name: 'Fill opacity, percent' });
+      const type = async (percent: string) => {
+        await opacity().fill(percent, SLOW);
+        await opacity().press('Enter');
+        // Edits that follow each other fast are one.
+        await owner.tab.waitForTimeout(1500);
+      };
+      // One page is enough for it: each edit is swept as it was.
+      await owner.keep(owner.siteId, ({ pages }) => pages.slice(1).forEach(({ bands }) => bands.splice(0)));
+      await owner.go('prove');
+      await list().waitFor(SLOW);
+      await owner.peg('Dress');
+      for (const percent of ['85', '42', '41']) await type(percent);
+      await owner.peg('Prove');
+      await afterScrolling().click(SLOW);
+      await count();
+      await detail().getByRole('button', { name: 'find the edit that brought it' }).click();
+      const back = detail().getByRole('button', { name: 'take that back' });
+      await back.waitFor(SLOW);
+      expect(await detail().locator('.prove-facts').textContent()).toMatch(
+        /SinceFill opacity, After scrolling, today \d\d:\d\d/,
+      );
+      await back.click();
+      await afterScrolling().waitFor({ state: 'detached', ...SLOW });
+      for (let i = 0; i < 4; i++) await owner.tab.getByRole('button', { name: 'Undo' }).click();
+      await afterScrolling().waitFor(SLOW);
+    },
+  );
 
   test('asks for more: verdicts follow, and a figure that is none changes nothing', SLOW, async () => {
     const needs = owner.tab.getByRole('combobox', { name: 'Needs' });
@@ -203,7 +207,7 @@ describe('an owner in Prove', () => {
       .waitFor({ state: 'detached', ...SLOW });
   });
 
-  test(
+  test.runIf(process.env.LONG)(
     'is told for how many widths it holds, between the usual ones too, and sees where on a chart',
     SLOW,
     async () => {

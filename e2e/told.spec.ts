@@ -22,7 +22,7 @@ const at = (moment: string, page = 'home') =>
 const keep = (change: (site: Site) => void) => owner.keep(owner.siteId, change);
 
 describe('told', () => {
-  test(
+  test.runIf(process.env.LONG)(
     'after a remedy: at which widths it is clear, and what is lost at another moment, which opens',
     SLOW,
     async () => {
@@ -77,7 +77,7 @@ describe('told', () => {
     await expect.poll(() => owner.header().manner.lies, { timeout: 30_000 }).toBe('over');
   });
 
-  test('a release is brought back whole, and undone in one step', SLOW, async () => {
+  test.runIf(process.env.LONG)('a release is brought back whole, and undone in one step', SLOW, async () => {
     const { context } = owner.running;
     const then = owner.kept(owner.siteId);
     context.releases.make(owner.siteId, then, context.sites.read(owner.siteId)!.hashes, '');

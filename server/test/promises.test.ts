@@ -11,7 +11,7 @@ import { tryPasted } from '../../e2e/try/pasted.ts';
 const SLACK = 10;
 
 describe('what is promised', () => {
-  const share = process.env.LONG ? 1 : 1 / 4;
+  const share = process.env.LONG ? 1 : 1 / 8;
   test.each([
     ['no kill loses what was told as saved, or leaves anything half-done', tryKills, 1],
     [
@@ -27,9 +27,12 @@ describe('what is promised', () => {
     expect(tried).toBeGreaterThanOrEqual(count);
   });
 
-  test('a full disk is said as such, loses nothing, and room alone mends it', async ({ skip }) => {
-    const tally = await tryDisk(1);
-    if (!tally) return skip('A small disk cannot be mounted here.');
-    expect(tally.problems).toEqual([]);
-  });
+  test.runIf(process.env.LONG)(
+    'a full disk is said as such, loses nothing, and room alone mends it',
+    async ({ skip }) => {
+      const tally = await tryDisk(1);
+      if (!tally) return skip('A small disk cannot be mounted here.');
+      expect(tally.problems).toEqual([]);
+    },
+  );
 });

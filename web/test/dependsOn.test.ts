@@ -127,7 +127,7 @@ describe('keys of answers', () => {
     let tried = 0;
     let moved = 0;
     // The long run changes every one.
-    const tries = some(paths, 8, 1);
+    const tries = some(paths, 14, 1);
     for (const path of tries) {
       const to = others(at(site, path)).find((other) => checkSite(changed(site, path, other)).length === 0);
       if (to === undefined) continue;

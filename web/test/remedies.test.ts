@@ -67,21 +67,24 @@ describe('other ways', () => {
       expect(isClear(rows), way.text).toBe(true);
     }
   });
-  test('the change moved to where the ground changes is not listed: letters that cross the edge are lost', async () => {
-    const night = { swatch: 'night' };
-    const dark = { link: night, hover: night, current: night };
-    const ways = await waysOf(worn({ scrolled: { ink: dark, fill: { opacity: 0 } } }), 'scrolled');
-    expect(ways.filter(({ header: { manner } }) => manner.switch.at !== 'distance')).toEqual([]);
-    // On a solid ground of their own they are clear anywhere: then it is, and both moments are swept for it.
-    const solid = { ink: dark, fill: { colour: { swatch: 'snow' }, opacity: 1 } };
-    const late = worn({ scrolled: solid }, { switch: { at: 'distance', distance: 900 } });
-    const moved = (await waysOf(late, 'top')).find(
-      ({ text }) => text === 'The change at the end of the first band.',
-    )!;
-    expect(moved.header.manner.switch).toMatchObject({ at: 'band', band: 1 });
-    expect(new Set(moved.rows.map(({ moment }) => moment))).toEqual(new Set(['top', 'scrolled']));
-    expect(isClear(moved.rows)).toBe(true);
-  });
+  test.runIf(process.env.LONG)(
+    'the change moved to where the ground changes is not listed: letters that cross the edge are lost',
+    async () => {
+      const night = { swatch: 'night' };
+      const dark = { link: night, hover: night, current: night };
+      const ways = await waysOf(worn({ scrolled: { ink: dark, fill: { opacity: 0 } } }), 'scrolled');
+      expect(ways.filter(({ header: { manner } }) => manner.switch.at !== 'distance')).toEqual([]);
+      // On a solid ground of their own they are clear anywhere: then it is, and both moments are swept for it.
+      const solid = { ink: dark, fill: { colour: { swatch: 'snow' }, opacity: 1 } };
+      const late = worn({ scrolled: solid }, { switch: { at: 'distance', distance: 900 } });
+      const moved = (await waysOf(late, 'top')).find(
+        ({ text }) => text === 'The change at the end of the first band.',
+      )!;
+      expect(moved.header.manner.switch).toMatchObject({ at: 'band', band: 1 });
+      expect(new Set(moved.rows.map(({ moment }) => moment))).toEqual(new Set(['top', 'scrolled']));
+      expect(isClear(moved.rows)).toBe(true);
+    },
+  );
   test('a gradient is made stronger where there is one; a tenth of a percent less would not do', async () => {
     const stops = [0, 100].map((at) => ({ at, colour: { swatch: 'night' }, opacity: at === 0 ? 0.3 : 0.2 }));
     const faint = worn({ scrolled: { gradient: { on: true, angle: 180, stops }, fill: { opacity: 0 } } });
@@ -97,20 +100,23 @@ describe('other ways', () => {
     });
     expect(isClear(await proveAll(loadedOf(weaker), weaker, { moments: ['scrolled'] }))).toBe(false);
   });
-  test('dark links are proposed where the page is light all along, not where it is both', async () => {
-    const light = { ...site.pages[0]!, bands: [site.pages[0]!.bands[1]!] };
-    const of = worn({ scrolled: { fill: { opacity: 0 } } });
-    const loaded = loadedOf(of, { pages: [light] });
-    const rows = await proveAll(loaded, of, { moments: ['scrolled'] });
-    let found: Way[] = [];
-    await otherWays(
-      askedOf(loaded, of, 'scrolled', rows, { signal: signal() }),
-      [],
-      (ways) => (found = ways),
-    );
-    expect(found.map(({ text }) => text)).toContain('Links in Night.');
-    expect((await waysOf(of, 'scrolled')).map(({ text }) => text)).not.toContain('Links in Night.');
-  });
+  test.runIf(process.env.LONG)(
+    'dark links are proposed where the page is light all along, not where it is both',
+    async () => {
+      const light = { ...site.pages[0]!, bands: [site.pages[0]!.bands[1]!] };
+      const of = worn({ scrolled: { fill: { opacity: 0 } } });
+      const loaded = loadedOf(of, { pages: [light] });
+      const rows = await proveAll(loaded, of, { moments: ['scrolled'] });
+      let found: Way[] = [];
+      await otherWays(
+        askedOf(loaded, of, 'scrolled', rows, { signal: signal() }),
+        [],
+        (ways) => (found = ways),
+      );
+      expect(found.map(({ text }) => text)).toContain('Links in Night.');
+      expect((await waysOf(of, 'scrolled')).map(({ text }) => text)).not.toContain('Links in Night.');
+    },
+  );
   test('looking is given up at once', async () => {
     const stop = new AbortController();
     const of = worn();
