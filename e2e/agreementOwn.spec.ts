@@ -4,6 +4,7 @@ import { installReader } from '@hatrail/capture/session';
 import { tryOwn, type Tried } from '@hatrail/capture/ownTrial';
 import { openChromium } from './chromium.ts';
 import { some } from '../core/test/some.ts';
+import type { Manner } from '@hatrail/core/model/header';
 import { MARKUPS } from './own/markups.ts';
 import { ADDRESS, openMarkup, pageOfMarkup, readMarkup, redressed } from './own/reading.ts';
 
@@ -30,11 +31,12 @@ afterAll(async () => {
   await browser.close();
 });
 
-async function tried(html: string): Promise<{ tab: Tab; what: Tried }> {
+async function tried(html: string, manner: Partial<Manner> = {}): Promise<{ tab: Tab; what: Tried }> {
   const tab = await openMarkup(context, html);
   const seen = (await readMarkup(tab))!;
   const { site, header, pictures } = await pageOfMarkup(context, html, seen);
-  const worn = redressed(header);
+  const dressed = redressed(header);
+  const worn = { ...dressed, manner: { ...dressed.manner, ...manner } };
   return { tab, what: { site: { ...site, headers: [worn] }, header: worn, page: site.pages[0]!, pictures } };
 }
 
@@ -57,6 +59,40 @@ test.each(CHOSEN.map(({ name, html }) => [name, html] as const))('%s', async (_,
   const result = await trial(tab, what, '', process.env.LONG ? undefined : [1280]);
   expect(result.off).toEqual([]);
   expect(result.compared).toBeGreaterThan(15);
+  compared += result.compared;
+  largest = Math.max(largest, result.largest);
+  await tab.close();
+});
+
+test.each(
+  some<[string, string, Partial<Manner>]>(
+    [
+      [
+        'along with the scroll',
+        'an element of its own',
+        { stretch: 160, switch: { at: 'distance', distance: 140 } },
+      ],
+      [
+        'where its own script makes it smaller, whatever is said',
+        'a bar that',
+        { switch: { at: 'distance', distance: 400 } },
+      ],
+      ['along with the scroll, made smaller on the way', 'a bar that', { stretch: 40 }],
+      [
+        'at another distance than its own class',
+        'a script menu',
+        { switch: { at: 'distance', distance: 200 } },
+      ],
+      ['along with the scroll, its own class too', 'a script menu', { stretch: 50 }],
+    ],
+    2,
+  ),
+)('changes %s', async (_, markup, manner) => {
+  const { html } = MARKUPS.find(({ name }) => name.startsWith(markup))!;
+  const { tab, what } = await tried(html, manner);
+  const result = await trial(tab, what, '', [1280]);
+  expect(result.off).toEqual([]);
+  expect(result.moments).toBe(2);
   compared += result.compared;
   largest = Math.max(largest, result.largest);
   await tab.close();

@@ -5,7 +5,7 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { fileReader } from '@hatrail/server/context';
 import { openProver } from '../cli/src/prove.ts';
 import { hangingsOf } from '@hatrail/core/placed/answers';
-import { placeKey, type Row } from '@hatrail/core/sweep/prove';
+import { placeKey, type Row } from '@hatrail/core/sweep/row';
 import { findings as axeFindings } from './axe.ts';
 import { keepPages, openDressing, type Dressing } from './dressing.ts';
 
@@ -187,6 +187,7 @@ describe('an owner in Prove', () => {
   );
 
   test('asks for more: verdicts follow, and a figure that is none changes nothing', SLOW, async () => {
+    await owner.peg('Prove');
     const needs = owner.tab.getByRole('combobox', { name: 'Needs' });
     await needs.selectOption('AAA');
     await expect.poll(() => owner.kept(owner.siteId).needs?.text, SLOW).toBe(7);

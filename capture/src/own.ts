@@ -1,6 +1,6 @@
 import type { Page as Tab } from 'playwright-core';
 import type { SeenOwn, SeenOwnButton, SeenOwnLook } from '@hatrail/core/gather/captured';
-import type { OwnHeader, OwnMark, OwnNote, OwnRole, OwnText } from '@hatrail/core/model/own';
+import type { OwnHeader, OwnInk, OwnMark, OwnRole, OwnText } from '@hatrail/core/model/own';
 import { STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
 import { installOwn, settled, sized, type Ask } from './ownAsk.ts';
 import {
@@ -15,8 +15,9 @@ import {
   rulesOf,
   weightOf,
 } from './ownKept.ts';
+import { notesOf, notesOnParts } from './ownNotes.ts';
 import { breakpoints, measureAll, measuring } from './ownMeasure.ts';
-import type { RawGroup, RawLook, RawMark } from './ownRead.ts';
+import type { RawLook, RawMark, RawRule } from './ownRead.ts';
 
 /** Reads the header that a page has already: its parts, where they stand at every width, and the rules that a change has to beat. */
 
@@ -47,7 +48,7 @@ export interface Standing {
 export async function readOwn(
   tab: Tab,
   sheets: Record<string, string>,
-  { lies, onScroll }: Standing,
+  standing: Standing,
   corrections: readonly Correction[] = [],
 ): Promise<SeenOwn | undefined> {
   await sized(tab, WIDE);
@@ -56,82 +57,29 @@ export async function readOwn(
   await tab.evaluate(() => scrollTo({ top: 0, behavior: 'instant' }));
   if (!(await ask('find', [...corrections]))) return undefined;
   await ask('noteClasses');
+  const reading: Reading = { tab, ask, sheets };
   const top = await ask('look');
-  const stuck = onScroll === 'stays' ? await findStuck(tab, ask) : undefined;
+  const stuck = standing.onScroll === 'stays' ? await findStuck(tab, ask) : undefined;
   const later = stuck && stuck.from + 60;
-  await sized(tab, NARROW);
-  await ask('findNarrow');
-  const missing: number[] = [];
-  for (const width of STANDARD_WIDTHS) {
-    await sized(tab, width);
-    if (!(await ask('isThere'))) missing.push(width);
-    for (const scroll of [0, ...(later === undefined ? [] : [later])]) {
-      await ask('measure', scroll);
-      await settled(tab);
-      await ask('noteGrounds', sheets);
-    }
-  }
-  await sized(tab, WIDE);
-  await ask('measure', 0);
-  await settled(tab);
+  const missing = await lookEverywhere(reading, later);
+  await measuredAt(reading, 0);
   await notePointed(tab, ask);
   const marks = await ask('marks');
   const groups = await ask('groups', sheets);
   const markup = await ask('markup', sheets);
-  const rules = await ask('rules', sheets);
-  if (later !== undefined) {
-    // What holds only once its script has set its class.
-    await ask('measure', later);
-    await settled(tab);
-    const known = new Set(rules.map((rule) => JSON.stringify(rule)));
-    rules.push(...(await ask('rules', sheets)).filter((rule) => !known.has(JSON.stringify(rule))));
-    await ask('measure', 0);
-    await settled(tab);
-  }
-  const widths = breakpoints([...markup.css, ...Object.values(sheets)].join('\n'));
+  const rules = await rulesAt(reading, later);
   const inks = inksOf(marks, await ask('inksOfGroups', 'openers'));
-  const texts: OwnText[] = [];
-  const at = measuring(inks, texts);
-  const [marked, plainly] = await hereBoxes(ask, marks);
-  await ask('unmark', true);
-  const atTop = await measureAll(tab, ask, widths, 0, at);
-  // What stands further down at the top is carried along until it stays.
-  const scrolled = later === undefined ? [] : await measureAll(tab, ask, widths, later, at);
-  await ask('unmark', false);
-  await sized(tab, WIDE);
-  await ask('measure', 0);
-  await settled(tab);
+  const placed = await measurePlaces(reading, { marks, inks, later, css: markup.css });
   const hovered = await hoverLooks(tab, ask, marks);
-  const notes = await notesOf(tab, ask, marks, markup.selector, groups);
-  if (missing.length > 0)
-    notes.push({
-      what: `At ${missing.join(', ')} px it does not show: another header stands there, or none. Nothing is judged at those widths.`,
-    });
-  const pictures = marks.filter(
-    ({ role, kind, ink }) =>
-      ink !== undefined && kind === undefined && (role === 'icon' || role === 'menu button'),
-  );
-  if (pictures.length > 0)
-    notes.push({
-      what: `${pictures.map(({ name, role }) => plain(name, 40) || role).join(', ')}: a picture, whose colour no style changes. It is not judged.`,
-    });
-  const here = marked && plainly && marked.map((value, i) => Math.round((value - plainly[i]!) * 64) / 64);
-  if (here && Math.abs(here[2]!) > 1)
-    notes.push({
-      what: `The link of the page one is on is ${Math.abs(here[2]!).toFixed(1)} px ${here[2]! > 0 ? 'wider' : 'narrower'} there than on other pages, and those beside it move: everything is judged as it stands on other pages.`,
-    });
-  let second: RawLook | undefined;
-  if (later !== undefined) {
-    await ask('measure', later);
-    await settled(tab);
-    second = await ask('look');
-    await ask('measure', 0);
-  }
+  const notes = [
+    ...(await notesOf(tab, ask, marks, markup.selector, groups)),
+    ...notesOnParts(marks, missing, placed.here),
+  ];
+  const second = later === undefined ? undefined : await lookAt(reading, later);
+  const from = addressOf(tab);
+  const { isLogo: _, here, ...places } = placed;
   const own: SeenOwn['own'] = {
-    from:
-      /^https?:/.test(tab.url()) && !tab.url().includes('saved-page.invalid')
-        ? tab.url().slice(0, 2000)
-        : undefined,
+    ...(from !== undefined && { from }),
     around: markup.around.map(nodeOf),
     node: nodeOf(markup.node),
     css: cssPieces(markup.css),
@@ -144,23 +92,19 @@ export async function readOwn(
     ...(markup.anchorClass !== undefined && { anchorClass: markup.anchorClass }),
     groups: groups.map((group) => ({ ...group, weight: heaviest(group.inner) })),
     rules: rulesOf(rules),
-    texts,
-    top: atTop,
-    scrolled,
+    ...places,
     ...(stuck && { stuck }),
     position: top.position as OwnHeader['position'],
-    lies,
-    onScroll,
+    ...standing,
     lines: top.borders,
     ...(markup.free && { free: markup.free }),
     ...(here?.some((value) => value !== 0) && { here }),
     notes,
   };
-  if (own.from === undefined) delete own.from;
   return {
     own,
     ...contentsOf(marks, hovered.buttons),
-    logoSize: texts.find((_, i) => at.isLogo(atTop, i))?.size ?? 24,
+    logoSize: own.texts.find((_, i) => placed.isLogo(own.top, i))?.size ?? 24,
     top: { ...lookOf(top), ...hovered.look },
     ...(second && { scrolled: lookOf(second) }),
     panel: {
@@ -168,6 +112,96 @@ export async function readOwn(
       ink: colourOf(top.childInk ?? top.link) ?? { hex: '#000000', opacity: 1 },
     },
   };
+}
+
+/** A page whose header is being read. */
+interface Reading {
+  tab: Tab;
+  ask: Ask;
+  sheets: Record<string, string>;
+}
+
+/** Where a page was read; none where it was saved, or is none that can be asked for. */
+const addressOf = (tab: Tab): string | undefined =>
+  /^https?:/.test(tab.url()) && !tab.url().includes('saved-page.invalid')
+    ? tab.url().slice(0, 2000)
+    : undefined;
+
+/** Has a page of the usual width scrolled, and waits until it is laid out. */
+async function measuredAt({ tab, ask }: Reading, scroll: number): Promise<void> {
+  await sized(tab, WIDE);
+  await ask('measure', scroll);
+  await settled(tab);
+}
+
+/**
+ * Notes what shows at the standard widths, at the top and further down.
+ * @returns the widths at which it does not show
+ */
+async function lookEverywhere({ tab, ask, sheets }: Reading, later: number | undefined): Promise<number[]> {
+  await sized(tab, NARROW);
+  await ask('findNarrow');
+  const missing: number[] = [];
+  for (const width of STANDARD_WIDTHS) {
+    await sized(tab, width);
+    if (!(await ask('isThere'))) missing.push(width);
+    for (const scroll of [0, ...(later === undefined ? [] : [later])]) {
+      await ask('measure', scroll);
+      await settled(tab);
+      await ask('noteGrounds', sheets);
+    }
+  }
+  return missing;
+}
+
+/** Its rules, with those that hold only once its script has set its class. */
+async function rulesAt(reading: Reading, later: number | undefined): Promise<RawRule[]> {
+  const { ask, sheets } = reading;
+  const rules = await ask('rules', sheets);
+  if (later === undefined) return rules;
+  await measuredAt(reading, later);
+  const known = new Set(rules.map((rule) => JSON.stringify(rule)));
+  const more = (await ask('rules', sheets)).filter((rule) => !known.has(JSON.stringify(rule)));
+  await measuredAt(reading, 0);
+  return [...rules, ...more];
+}
+
+/** What it looks like further down. */
+async function lookAt(reading: Reading, scroll: number): Promise<RawLook> {
+  await measuredAt(reading, scroll);
+  const look = await reading.ask('look');
+  await measuredAt(reading, 0);
+  return look;
+}
+
+/** Where everything stands at every width, at the top and once it is scrolled, without the mark of the page one is on. */
+async function measurePlaces(
+  reading: Reading,
+  {
+    marks,
+    inks,
+    later,
+    css,
+  }: {
+    marks: readonly RawMark[];
+    inks: readonly OwnInk[];
+    later: number | undefined;
+    css: readonly string[];
+  },
+) {
+  const { tab, ask, sheets } = reading;
+  const widths = breakpoints([...css, ...Object.values(sheets)].join('\n'));
+  const texts: OwnText[] = [];
+  const at = measuring(inks, texts);
+  const [marked, plainly] = await hereBoxes(ask, marks);
+  await ask('unmark', true);
+  const top = await measureAll(tab, ask, widths, 0, at);
+  // What stands further down at the top is carried along until it stays.
+  const scrolled = later === undefined ? [] : await measureAll(tab, ask, widths, later, at);
+  await ask('unmark', false);
+  await measuredAt(reading, 0);
+  const here = marked && plainly && marked.map((value, i) => Math.round((value - plainly[i]!) * 64) / 64);
+  return { texts, top, scrolled, here, isLogo: at.isLogo };
 }
 
 /** Notes of each link with a drop-down whether the pointer on it opens that. */
@@ -265,46 +299,4 @@ async function hoverLooks(tab: Tab, ask: Ask, marks: readonly RawMark[]) {
     });
   }
   return { look, buttons };
-}
-
-/** What style alone cannot mend. */
-async function notesOf(
-  tab: Tab,
-  ask: Ask,
-  marks: readonly RawMark[],
-  selector: string,
-  groups: readonly RawGroup[],
-): Promise<OwnNote[]> {
-  const notes: OwnNote[] = [];
-  const byKey = await ask('opensByKey');
-  if (byKey === false) {
-    const parent = marks.find(
-      ({ role, ink }) =>
-        (role === 'link' || role === 'current') &&
-        marks.some((other) => other.role === 'child' && other.ink?.startsWith(`${ink}-`)),
-    );
-    const spot = parent && (await ask('spot', parent.ink!));
-    if (spot) await tab.mouse.move(spot.x, spot.y);
-    await tab.waitForTimeout(80);
-    const opened = await ask('opensByPointer');
-    await tab.mouse.move(3, 690);
-    const drop = groups.find(({ name }) => name === 'drop-down')?.inner[0] ?? 'li > ul';
-    const last = drop.split(/[ >]+/).at(-1) ?? 'ul';
-    notes.push({
-      what: opened
-        ? 'Its drop-downs open under the pointer only: no key reaches what is in them, and style cannot change that. These lines do.'
-        : 'Nothing that the keyboard does opens its drop-downs, and style cannot change that. These lines do.',
-      lines: [
-        `for (const drop of document.querySelectorAll('${`${selector} ${drop}`.replaceAll("'", '"')}')) {`,
-        '  const item = drop.parentElement;',
-        '  const show = (on) => drop.style.cssText = on ? "display: flex; visibility: visible; opacity: 1" : "";',
-        '  item.addEventListener("focusin", () => show(true));',
-        '  item.addEventListener("focusout", (event) => item.contains(event.relatedTarget) || show(false));',
-        '  item.addEventListener("keydown", (event) => event.key === "Escape" && show(false));',
-        '}',
-      ].join('\n'),
-    });
-    void last;
-  }
-  return notes;
 }

@@ -157,9 +157,11 @@ async function comparePanel(
 /** The scrolls that are looked at: the top, where the next moment has begun, and further down. */
 function scrollsOf(scene: Scene): number[] {
   const later = scene.stretches[1]?.from;
-  const { maxScroll, header } = scene;
+  const { maxScroll, header, transition: way } = scene;
   if (header.manner.onScroll !== 'stays' || later === undefined || later > maxScroll) return [0];
-  return [...new Set([0, Math.min(maxScroll, later + 20), Math.round((later + maxScroll) / 2)])];
+  // Along with the scroll it is looked at on its way, and where it has come.
+  const met = way ? [Math.round((way.from + later) / 2), later + 1, way.to] : [later + 20];
+  return [...new Set([0, ...met.map((at) => Math.min(maxScroll, at)), Math.round((later + maxScroll) / 2)])];
 }
 
 type Seen = Awaited<ReturnType<typeof prepare>>;

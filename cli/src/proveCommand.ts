@@ -6,7 +6,7 @@ import { BadInput } from '@hatrail/core/model/badInput';
 import { MOMENT_NAMES } from '@hatrail/core/model/header';
 import { hangingsOf, type Hanging } from '@hatrail/core/placed/answers';
 import { reportJson } from '@hatrail/core/report/json';
-import type { Row } from '@hatrail/core/sweep/prove';
+import type { Row } from '@hatrail/core/sweep/row';
 import { metWords, viewportsOf, widthsOf } from '@hatrail/core/sweep/widthPlan';
 import { STANDARD_WIDTHS, viewportWords, type Viewport } from '@hatrail/core/sweep/widths';
 import { loadSite, type LoadedSite } from '@hatrail/node/siteFile';

@@ -5,7 +5,7 @@ import { BadInput } from '@hatrail/core/model/badInput';
 import { checkSite } from '@hatrail/core/model/check';
 import type { Site } from '@hatrail/core/model/site';
 import type { PanelVerdict } from '@hatrail/core/sweep/panel';
-import { placeKey, type Row } from '@hatrail/core/sweep/prove';
+import { placeKey, type Row } from '@hatrail/core/sweep/row';
 import type { Viewport } from '@hatrail/core/sweep/widths';
 import type { Shard } from './options.ts';
 

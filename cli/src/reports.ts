@@ -10,7 +10,7 @@ import { reportEarl } from '@hatrail/core/report/earl';
 import { reportJson } from '@hatrail/core/report/json';
 import { reportHtml } from '@hatrail/core/report/html';
 import { reportOf, type Report } from '@hatrail/core/report/report';
-import type { Row } from '@hatrail/core/sweep/prove';
+import type { Row } from '@hatrail/core/sweep/row';
 import type { WantedReport } from './options.ts';
 import type { Proved } from './proved.ts';
 

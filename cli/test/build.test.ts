@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { BlobWriter, Uint8ArrayReader, ZipWriter } from '@zip.js/zip.js';
 import { describe, expect, test } from 'vitest';
-import type { Row } from '@hatrail/core/sweep/prove';
+import type { Row } from '@hatrail/core/sweep/row';
 import { run } from './run.ts';
 
 /** The command line in a build: parts on several machines, reports, what got worse, and other needs. */

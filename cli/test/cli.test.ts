@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { beforeAll, describe, expect, test } from 'vitest';
 import { run } from './run.ts';
-import type { Row } from '@hatrail/core/sweep/prove';
+import type { Row } from '@hatrail/core/sweep/row';
 
 /** The command line as it is used: what it prints, and its exit code. */
 

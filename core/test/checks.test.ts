@@ -7,7 +7,7 @@ import { solvedFold } from '../src/header/layout.ts';
 import type { HeaderInk } from '../src/header/ink.ts';
 import type { Header } from '../src/model/header.ts';
 import type { Site } from '../src/model/site.ts';
-import type { Row } from '../src/sweep/prove.ts';
+import type { Row } from '../src/sweep/row.ts';
 import { header, measure, site } from './made.ts';
 
 /** What WCAG 2.2 asks of a header beside contrast, against values worked out by hand. */

@@ -9,7 +9,8 @@ import type { Site } from '../src/model/site.ts';
 import { leastPercents } from '../src/remedy/leastFill.ts';
 import type { Raster } from '../src/geometry/raster.ts';
 import { layoutScene, type Scene } from '../src/sweep/scene.ts';
-import { proveScene, spotKey, type Row } from '../src/sweep/prove.ts';
+import { proveScene } from '../src/sweep/prove.ts';
+import { spotKey, type Row } from '../src/sweep/row.ts';
 import { header, measure, noDrawing, painted, random, site } from './made.ts';
 
 /** Rows brought together into causes, and what clears them: over pages of even bands, dark and light. */

@@ -9,7 +9,7 @@ import { PALETTES } from '../src/start/palettes.ts';
 import { START_HEADERS } from '../src/start/headers.ts';
 import { newSite } from '../src/start/newSite.ts';
 import { changedVerdicts } from '../src/sweep/compare.ts';
-import type { Row } from '../src/sweep/prove.ts';
+import type { Row } from '../src/sweep/row.ts';
 import { site } from './made.ts';
 
 const copy = () => structuredClone(site);

@@ -219,14 +219,22 @@ describe('where everything stands', () => {
     expect(scene.layouts.scrolled.bar.height).toBe(40);
     expect(scene.stretches.map(({ from }) => from)).toEqual([0, 41]);
     expect(turningWidths(site, header, never)).toContain(701);
-    // Another distance is ours to tell, and nothing gets smaller by that.
+    // Its own script makes it smaller where it does, whatever the document says; where it moves nothing, another distance is ours.
     const later = {
       ...header,
-      manner: { ...header.manner, switch: { at: 'distance' as const, distance: 80 } },
+      manner: { ...header.manner, switch: { at: 'band' as const, band: 1, distance: 80 } },
     };
-    expect(layoutScene(site, later, site.pages[0]!, { width: 1001 }, never).layouts.scrolled.bar.height).toBe(
-      60,
-    );
+    const sceneOf = (of: Site) => layoutScene(of, later, of.pages[0]!, { width: 1001 }, never);
+    expect(sceneOf(site).layouts.scrolled.bar.height).toBe(40);
+    expect(sceneOf(site).stretches.map(({ from }) => from)).toEqual([0, 41]);
+    const still = made(({ own }) => {
+      own.scrolled = structuredClone(own.top);
+      // Further down as a whole: it is measured where it stays.
+      for (const { bar, places } of own.scrolled)
+        for (const box of [bar, ...places]) box[box === bar ? 1 : 2]! += 30;
+    });
+    expect(sceneOf(still.site).layouts.scrolled.bar.height).toBe(60);
+    expect(sceneOf(still.site).stretches.map(({ from }) => from)).toEqual([0, 80]);
     expect(
       layoutOwn(site, { ...header, manner: { ...header.manner, lies: 'over' } }, site.ownHeaders![0]!, {
         width: 1001,
@@ -441,10 +449,13 @@ describe('what is written', () => {
       ...header,
       manner: { ...header.manner, switch: { at: 'distance' as const, distance: 80 } },
     };
-    expect(changesByTheirs(own, later)).toBe(false);
-    expect(laterSelector(own, later)).toBe('.top.hr-scrolled');
-    expect(ownFiles(site, later, own).map(({ path }) => path)).toContain('header.js');
-    expect(ownJs(own, later)).toMatch(/querySelector\("\.top"\)[^]*"hr-scrolled", scrollY >= 80/);
+    // Where theirs moves something, that is where it changes.
+    expect(changesByTheirs(own, later)).toBe(true);
+    const still = { ...own, scrolled: [] };
+    expect(changesByTheirs(still, later)).toBe(false);
+    expect(laterSelector(still, later)).toBe('.top.hr-scrolled');
+    expect(ownFiles(site, later, still).map(({ path }) => path)).toContain('header.js');
+    expect(ownJs(still, later)).toMatch(/querySelector\("\.top"\)[^]*"hr-scrolled", scrollY >= 80/);
     const { css } = ownPaste(site, header, own);
     expect(css.indexOf('--hr-fill: rgb(255 255 255)')).toBeLessThan(
       css.indexOf('background-color: var(--hr-fill)'),
@@ -453,6 +464,27 @@ describe('what is written', () => {
     expect(css).toMatch(/@media \(max-width: 700\.98px\)/);
     expect(css.match(/[{}]/g)!.filter((brace) => brace === '{').length * 2).toBe(css.match(/[{}]/g)!.length);
     for (const comment of css.split('*/').slice(2, -1)) expect(comment).toContain('{');
+  });
+
+  test('along with the scroll it is told how far it has come, and nothing takes a time of its own', () => {
+    const { site, header, own } = made();
+    const along = { ...header, manner: { ...header.manner, stretch: 60 } };
+    const { css } = ownPaste(site, along, own);
+    expect(css).toContain('.top {\n  --hr-way: 0;');
+    expect(css).toMatch(/--hr-fill: color-mix\(in srgb, [^;]* var\(--hr-share\)\)/);
+    expect(css).not.toContain('--hr-time: ');
+    // Their class is set by their script; ours tells the way alone.
+    expect(needsLines(site, own, along)).toBe(true);
+    expect(ownJs(own, along)).toContain(
+      "setProperty('--hr-way', Math.min(1, Math.max(0, (scrollY - 11) / 60)))",
+    );
+    expect(ownJs(own, along)).not.toContain('classList');
+    expect(layoutScene(site, along, site.pages[0]!, { width: 1001 }, never).transition).toEqual({
+      from: 11,
+      to: 71,
+    });
+    const ours = { ...own, stuck: undefined, scrolled: [] } as typeof own;
+    expect(ownJs(ours, along)).toMatch(/toggle\("hr-scrolled", scrollY >= 41\)[^]*--hr-way/);
   });
 
   test('where it stands is written only where that changed', () => {

@@ -13,7 +13,8 @@ import { reportHtml } from '../src/report/html.ts';
 import { drawPlace, placePicture } from '../src/report/place.ts';
 import { reportOf, totalsOf, type Report } from '../src/report/report.ts';
 import { judgePanel } from '../src/sweep/panel.ts';
-import { proveScene, type Row } from '../src/sweep/prove.ts';
+import { proveScene } from '../src/sweep/prove.ts';
+import type { Row } from '../src/sweep/row.ts';
 import { layoutScene } from '../src/sweep/scene.ts';
 import { header, measure, noDrawing, painted, site } from './made.ts';
 

@@ -1,7 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import { contrastRatio } from '../src/colour/contrast.ts';
 import type { LogoPixels } from '../src/sweep/logo.ts';
-import { proveScene, worstAt } from '../src/sweep/prove.ts';
+import { proveScene } from '../src/sweep/prove.ts';
+import { worstAt } from '../src/sweep/row.ts';
 import { layoutScene, spansOf } from '../src/sweep/scene.ts';
 import { blob, header, measure, noDrawing, raster, site } from './made.ts';
 

@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import type { Header } from '../src/model/header.ts';
-import { isPassing, proveInSteps, proveScene, type SweptRow } from '../src/sweep/prove.ts';
+import { proveInSteps, proveScene } from '../src/sweep/prove.ts';
+import { isPassing, type SweptRow } from '../src/sweep/row.ts';
 import { KeptBlurs } from '../src/sweep/keptBlurs.ts';
 import { layoutScene } from '../src/sweep/scene.ts';
 import { header, measure, noDrawing, random, raster, site } from './made.ts';

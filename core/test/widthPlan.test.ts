@@ -5,7 +5,7 @@ import type { Page } from '../src/model/page.ts';
 import type { Site } from '../src/model/site.ts';
 import { nearestSnapshot } from '../src/page/layout.ts';
 import { pageStep } from '../src/page/metrics.ts';
-import type { Row } from '../src/sweep/prove.ts';
+import type { Row } from '../src/sweep/row.ts';
 import { verdictOf } from '../src/sweep/verdict.ts';
 import {
   decidingViewports,

@@ -338,6 +338,15 @@ export const MARKUPS: Markup[] = [
     is: { logo: 'Ember', links: ['Stoves', 'Logs', 'Sweep'], hasToggle: false },
   },
   {
+    name: 'a bar that its own script makes smaller',
+    html: page(
+      `.site { position: fixed; top: 0; left: 0; right: 0; z-index: 9; background: #fff } .site .in { display: flex; gap: 24px; align-items: center; padding: 24px 30px } .site a { color: #333; text-decoration: none } .site .name { font: 700 26px Georgia; margin-right: auto } .site.small { background: #222 } .site.small .in { padding: 8px 30px } .site.small a { color: #eee } .site.small .name { font-size: 18px }`,
+      `<header class="site"><div class="in"><a class="name" href="/">Quarry Bank</a><a href="/stone">Stone</a><a href="/lime">Lime</a><a href="/visits">Visits</a></div></header>`,
+      { script: toggling('small') },
+    ),
+    is: { logo: 'Quarry Bank', links: ['Stone', 'Lime', 'Visits'], hasToggle: false },
+  },
+  {
     name: 'letters changed by what they stand in, handed down, and in pieces',
     html: page(
       `body { text-shadow: 0 0 3px #f0f } .top { display: flex; gap: 22px; align-items: center; padding: 18px 30px; background: #fff; mix-blend-mode: difference; -webkit-text-stroke: 1px #a00; -webkit-text-fill-color: #777 } .top a { color: #222; text-decoration: none } .top .brand { font-size: 24px; margin-right: auto } .top .brand b { color: #b00; opacity: .6 } .top .item .out { filter: brightness(.4) } .top .item em { color: #9c9; font-style: normal } .top .item:hover .out { opacity: .5 } .top .item:focus-visible { filter: invert(1) } .top .plain { mix-blend-mode: multiply } .top .wrap:hover { mask-image: linear-gradient(90deg, #000, transparent) } .top .book { background: #00a; padding: 10px 16px; border-radius: 6px } .top .book span { color: #9af; filter: blur(.4px) } .top .book:hover { opacity: .6 } .top .book:hover span { color: #fff }`,

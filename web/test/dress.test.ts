@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, test } from 'vitest';
-import type { Row, SweptRow } from '@hatrail/core/sweep/prove';
+import type { Row, SweptRow } from '@hatrail/core/sweep/row';
 import { verdictOf } from '@hatrail/core/sweep/verdict';
 import { site } from '../../core/test/made.ts';
 import { originText, putBack, setLook, setManner, setsLayer } from '../src/dress/lookEdits.ts';

@@ -1,5 +1,6 @@
 import { beforeEach, describe, expect, test, vi } from 'vitest';
-import { isPassing, proveScene, type SweptRow } from '@hatrail/core/sweep/prove';
+import { proveScene } from '@hatrail/core/sweep/prove';
+import { isPassing, type SweptRow } from '@hatrail/core/sweep/row';
 import type { Header } from '@hatrail/core/model/header';
 import { header, noDrawing, site } from '../../core/test/made.ts';
 import type { SceneFacts, SweepRequest, SweptScene } from '../src/engine/types.ts';

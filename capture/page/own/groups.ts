@@ -1,14 +1,13 @@
-import { PAINTS } from './kinds.ts';
+import { PAINTS, kindOf, paintsOf, pseudoPaints } from './kinds.ts';
 import type { OwnGroupName, OwnOpening } from '@hatrail/core/model/own';
 import type { OwnReader } from '../../src/ownRead.ts';
-import { hasGround, header, ofRole, roles, shows } from './state.ts';
+import { grounded, groundedPseudos, isLink, noteGrounds } from './grounds.ts';
+import { hasGround, header, ofRole } from './state.ts';
 import { currentClass, stateClass } from './stateClasses.ts';
 import { escape, rootParts, rootSelector, selectorsFor } from './selectors.ts';
 import { inkedBox } from './places.ts';
-import { kindOf, paintsOf, pseudoPaints } from './kinds.ts';
 import { panelOf } from './names.ts';
 import { openedBy, openers, type Opener } from './opening.ts';
-import { changedInStates } from './sheets.ts';
 import { lettersIn, wordsIn } from './texts.ts';
 
 /** Elements that a style sheet speaks of together, and what of them paints. */
@@ -23,56 +22,6 @@ interface Group {
   paints?: string[];
   opened?: { among: number; up: number; by: OwnOpening[] };
 }
-/** Elements that lie between links and page with a ground of their own. */
-const grounded = new Set<Element>();
-/** Whether an element makes all that is in it look otherwise than it is. */
-const changesInside = (element: Element) => {
-  const style = getComputedStyle(element);
-  const isFaint = Number(style.opacity) < 1 && Number(style.opacity) > 0.05;
-  return (
-    [...roles.keys()].some((part) => part !== element && element.contains(part)) &&
-    (isFaint || style.filter !== 'none' || style.mixBlendMode !== 'normal' || style.maskImage !== 'none')
-  );
-};
-/** What of an element is drawn before and after its contents with a ground of its own that lies under them. */
-const groundedPseudos = new Map<Element, Set<string>>();
-const isLink = (each: Element) => ['link', 'current'].includes(roles.get(each)!);
-const isBox = (each: Element) =>
-  !roles.has(each) || isLink(each) || ['menu', 'panel', 'header'].includes(roles.get(each)!);
-/** Whether an element lies between links and page, and is none of what is read itself. */
-const liesBetween = (each: Element) =>
-  isBox(each) &&
-  !each.closest('svg') &&
-  !each.matches('img, input, picture, video, canvas') &&
-  !ofRole('button', 'icon', 'menu button', 'drop-down').some((part) => part.contains(each)) &&
-  !(ofRole('logo')[0]?.contains(each) && kindOf(ofRole('logo')[0]!) === 'logo');
-/** Whether what stands before or after an element's contents lies under them, and is no line below a word. */
-const liesUnder = (each: Element, pseudo: string) => {
-  const { content, position, height } = getComputedStyle(each, pseudo);
-  return content !== 'none' && content !== 'normal' && position === 'absolute' && !(parseFloat(height) <= 6);
-};
-const noteUnder = (each: Element, pseudo: string) => {
-  const known = groundedPseudos.get(each) ?? new Set();
-  groundedPseudos.set(each, known.add(pseudo));
-};
-export const noteGrounds = (texts: Record<string, string>) => {
-  for (const each of header.querySelectorAll('*')) {
-    if (!liesBetween(each)) continue;
-    // A part that draws itself by its ground is read, not removed.
-    if (getComputedStyle(each).backgroundImage.includes('url(') && !shows(each)) continue;
-    if (hasGround(each) || changesInside(each)) grounded.add(each);
-    for (const pseudo of ['::before', '::after'])
-      if (liesUnder(each, pseudo) && hasGround(each, pseudo)) noteUnder(each, pseudo);
-  }
-  // What has one only under the pointer or with the keyboard; a link's own is written with the link.
-  for (const { element, pseudo, isMade } of changedInStates(texts)) {
-    const isBelow = ofRole('drop-down').some((drop) => drop !== element && drop.contains(element));
-    if (!liesBetween(element) && !(isBelow && !roles.has(element) && !element.closest('svg'))) continue;
-    if (pseudo === undefined) {
-      if (!isLink(element)) grounded.add(element);
-    } else if (isMade || liesUnder(element, pseudo)) noteUnder(element, pseudo);
-  }
-};
 /** Elements of one kind: links together, else those of a name within the same box. */
 const byKin = (elements: readonly Element[]): Element[][] => {
   const kin = new Map<Element | null, Map<string, Element[]>>();
@@ -84,29 +33,37 @@ const byKin = (elements: readonly Element[]): Element[][] => {
   return [...kin.values()].flatMap((named) => [...named.values()]);
 };
 export let made: Group[] = [];
+type Add = (name: OwnGroupName, elements: readonly Element[], more?: Partial<Group>) => Group | undefined;
+
 const makeGroups = (): Group[] => {
   const list: Group[] = [];
-  const add = (name: OwnGroupName, elements: readonly Element[], more: Partial<Group> = {}) => {
-    if (elements.length === 0) return;
+  const add: Add = (name, elements, more = {}) => {
+    if (elements.length === 0) return undefined;
     const inner = more.inner ?? selectorsFor(elements);
     const number = list.filter((each) => each.name === name).length;
-    list.push({ name, number, elements: [...elements], ...more, inner });
-  };
-  /** Links with a drop-down, those together whose drop-downs are told to be open by the same. */
-  const addOpeners = (all: readonly Opener[], among: number) => {
-    const alike = new Map<string, { links: HTMLElement[]; opened: NonNullable<Group['opened']> }>();
-    for (const each of all) {
-      const by = openedBy(each);
-      if (by.length === 0) continue;
-      const key = `${each.up} ${by.join(' ')}`;
-      const known = alike.get(key) ?? { links: [], opened: { among, up: each.up, by } };
-      alike.set(key, known);
-      known.links.push(each.link);
-    }
-    for (const { links, opened } of alike.values()) add('openers', links, { item: 'menu', opened });
+    const group = { name, number, elements: [...elements], ...more, inner };
+    list.push(group);
+    return group;
   };
   add('header', [header], { inner: [''] });
-  for (const each of ofRole('drop-down')) {
+  addGrounds(add);
+  addLogo(add);
+  for (const each of ofRole('text')) {
+    add('text', [each], { item: 'menu' });
+    add('letters', lettersIn(each), { item: 'menu' });
+  }
+  add('menu', ofRole('menu').slice(0, 1));
+  addCurrent(add, addLinks(add));
+  addBelow(add);
+  addButtons(add);
+  addMarks(add);
+  addPanel(add);
+  return list.slice(0, 110);
+};
+
+/** What lies between links and page, drop-downs included. */
+const addGrounds = (add: Add): void => {
+  for (const each of ofRole('drop-down'))
     for (const inside of each.querySelectorAll('*'))
       if (
         hasGround(inside) &&
@@ -115,7 +72,6 @@ const makeGroups = (): Group[] => {
         !inside.matches('img')
       )
         grounded.add(inside);
-  }
   for (const alike of byKin([...grounded])) add('ground', alike);
   for (const pseudo of ['::before', '::after'])
     for (const alike of byKin([...groundedPseudos].flatMap(([each, all]) => (all.has(pseudo) ? [each] : []))))
@@ -123,32 +79,43 @@ const makeGroups = (): Group[] => {
         inner: selectorsFor(alike).map((inner) => `${inner}${pseudo}`),
         pseudo: [pseudo],
       });
-  const logo = ofRole('logo')[0];
-  if (logo && kindOf(logo) === 'text') {
-    add('logo', [logo], { item: 'name' });
-    add('letters', lettersIn(logo), { item: 'name' });
-  } else if (logo) {
-    add('logo', [logo], { item: 'logo' });
+};
+
+const addLogo = (add: Add): void => {
+  const [logo] = ofRole('logo');
+  if (!logo) return;
+  const isText = kindOf(logo) === 'text';
+  add('logo', [logo], { item: isText ? 'name' : 'logo' });
+  if (isText) add('letters', lettersIn(logo), { item: 'name' });
+};
+
+/** Links with a drop-down, those together whose drop-downs are told to be open by the same. */
+const addOpeners = (add: Add, all: readonly Opener[], among: number): void => {
+  const alike = new Map<string, { links: HTMLElement[]; opened: NonNullable<Group['opened']> }>();
+  for (const each of all) {
+    const by = openedBy(each);
+    if (by.length === 0) continue;
+    const key = `${each.up} ${by.join(' ')}`;
+    const known = alike.get(key) ?? { links: [], opened: { among, up: each.up, by } };
+    alike.set(key, known);
+    known.links.push(each.link);
   }
-  for (const each of ofRole('text')) {
-    add('text', [each], { item: 'menu' });
-    add('letters', lettersIn(each), { item: 'menu' });
-  }
-  const menu = ofRole('menu')[0];
-  add('menu', menu ? [menu] : []);
-  // Links that stand in different boxes have different rules.
+  for (const { links, opened } of alike.values()) add('openers', links, { item: 'menu', opened });
+};
+
+/** Links, by the box that they stand in: those of different boxes have different rules. */
+const addLinks = (add: Add): Group[] => {
   const byBox = new Map<Element, Element[]>();
   for (const each of ofRole('link', 'current')) {
     const box = each.closest('ul, ol, nav') ?? header;
     byBox.set(box, [...(byBox.get(box) ?? []), each]);
   }
   const opening = openers();
-  for (const elements of byBox.values()) {
-    add('links', elements, { item: 'menu' });
-    addOpeners(
-      opening.filter(({ link }) => elements.includes(link)),
-      list.filter(({ name }) => name === 'links').length - 1,
-    );
+  return [...byBox.values()].flatMap((elements) => {
+    const group = add('links', elements, { item: 'menu' });
+    if (!group) return [];
+    const own = opening.filter(({ link }) => elements.includes(link));
+    addOpeners(add, own, group.number);
     // Letters that have an element and an ink of their own.
     add('letters', elements.flatMap(lettersIn), { item: 'menu' });
     const pseudo = ['::before', '::after'].filter((side) =>
@@ -163,63 +130,61 @@ const makeGroups = (): Group[] => {
         pseudo,
         item: 'menu',
       });
-  }
-  for (const each of ofRole('current').slice(0, 1)) {
-    const own =
-      each.getAttribute('aria-current') !== null ? undefined : stateClass(each, ofRole('link', 'current'));
-    const base = list.find((group) => group.name === 'links' && group.elements.includes(each))!;
-    const inner = base.inner.flatMap((selector) => {
-      if (each.getAttribute('aria-current') !== null) return [`${selector}[aria-current]`];
-      const told = own ?? currentClass(each);
-      if (!told) return [];
-      const name = `.${escape(told.name)}`;
-      if (told.on === each) return [`${selector}${name}`];
-      // On the list item: its step gets the class.
-      const at = selector.lastIndexOf(' ');
-      const last = selector.slice(at + 1);
-      const withClass = selector.replace(/(^|[ >]+)(li(?:\.[\w-]+)*) > ([^ >]+)$/, `$1$2${name} > $3`);
-      if (withClass !== selector) return [withClass];
-      const head = selector.slice(0, Math.max(0, at)).replace(/\s*>?\s*$/, '');
-      return [`${head ? `${head} ` : ''}li${name} > ${last}`];
-    });
-    if (inner.length > 0) add('current', [each], { inner: [...new Set(inner)], item: 'menu' });
-  }
+    return [group];
+  });
+};
+
+/** The link of the page one is on, by what tells it from the others. */
+const addCurrent = (add: Add, links: readonly Group[]): void => {
+  const [each] = ofRole('current');
+  if (!each) return;
+  const base = links.find(({ elements }) => elements.includes(each))!;
+  const isTold = each.getAttribute('aria-current') !== null;
+  const told = isTold ? undefined : (stateClass(each, ofRole('link', 'current')) ?? currentClass(each));
+  const inner = base.inner.flatMap((selector) => {
+    if (isTold) return [`${selector}[aria-current]`];
+    if (!told) return [];
+    const name = `.${escape(told.name)}`;
+    if (told.on === each) return [`${selector}${name}`];
+    // On the list item: its step gets the class.
+    const at = selector.lastIndexOf(' ');
+    const last = selector.slice(at + 1);
+    const withClass = selector.replace(/(^|[ >]+)(li(?:\.[\w-]+)*) > ([^ >]+)$/, `$1$2${name} > $3`);
+    if (withClass !== selector) return [withClass];
+    const head = selector.slice(0, Math.max(0, at)).replace(/\s*>?\s*$/, '');
+    return [`${head ? `${head} ` : ''}li${name} > ${last}`];
+  });
+  if (inner.length > 0) add('current', [each], { inner: [...new Set(inner)], item: 'menu' });
+};
+
+/** Drop-downs and the links in them: one selector for all of those, or one for each list. */
+const addBelow = (add: Add): void => {
+  const children = ofRole('child');
   const lists = new Map<Element, Element[]>();
-  for (const each of ofRole('child')) {
+  for (const each of children) {
     const box = each.closest('nav, ul, ol, details') ?? header;
     lists.set(box, [...(lists.get(box) ?? []), each]);
   }
-  const alike = selectorsFor(ofRole('child'));
-  // One selector for all of them, or one for each list.
-  if (alike.length === 1) add('children', ofRole('child'), { item: 'menu' });
-  else for (const elements of lists.values()) add('children', elements, { item: 'menu' });
-  add('letters', ofRole('child').flatMap(wordsIn), { item: 'menu' });
-  const drops = ofRole('drop-down');
-  add('drop-down', drops);
+  const together = selectorsFor(children).length === 1 ? [children] : [...lists.values()];
+  for (const elements of together) add('children', elements, { item: 'menu' });
+  add('letters', children.flatMap(wordsIn), { item: 'menu' });
+  add('drop-down', ofRole('drop-down'));
+};
+
+const addButtons = (add: Add): void =>
   ofRole('button').forEach((each, i) => {
     const item = `button-${i + 1}`;
     add('button', [each], { item });
     add('letters', lettersIn(each), { item });
   });
-  const markPaints = (each: HTMLElement, name: 'icons' | 'mark') => {
-    for (const part of [each, ...each.querySelectorAll('*')]) {
-      const isIt = part === each;
-      const paints = paintsOf(part).filter((property) => !isIt || property === 'color');
-      if (paints.length > 0 && (!isIt || paints.length > 0)) add(name, [part], { paints });
-      for (const pseudo of ['::before', '::after']) {
-        const own = pseudoPaints(part, pseudo);
-        if (own.length > 0)
-          add(name, [part], {
-            paints: own,
-            pseudo: [pseudo],
-            inner: selectorsFor([part]).map((inner) => `${inner}${pseudo}`),
-          });
-      }
-    }
-  };
-  for (const each of ofRole('icon').slice(0, 6)) markPaints(each, 'icons');
-  for (const each of ofRole('menu button').slice(0, 1)) markPaints(each, 'mark');
-  for (const each of [...ofRole('icon').slice(0, 6), ...ofRole('menu button').slice(0, 1)]) {
+
+/** What paints icons and the menu button, and where their rings lie. */
+const addMarks = (add: Add): void => {
+  const icons = ofRole('icon').slice(0, 6);
+  const toggles = ofRole('menu button').slice(0, 1);
+  for (const each of icons) addPaints(add, each, 'icons');
+  for (const each of toggles) addPaints(add, each, 'mark');
+  for (const each of [...icons, ...toggles]) {
     // A line of its own that its mark lies over is behind that mark.
     const [x, y, width, height] = inkedBox(each);
     const { left, top, right, bottom } = each.getBoundingClientRect();
@@ -231,13 +196,32 @@ const makeGroups = (): Group[] => {
       y + height > bottom - parseFloat(style.borderBottomWidth);
     add('focus', [each], isOver ? { paints: PAINTS.filter((name) => name.startsWith('border')) } : {});
   }
-  const panel = panelOf();
-  if (panel) {
-    add('panel', [panel]);
-    for (const each of grounded) if (panel.contains(each) && each !== panel) add('panel', [each]);
-  }
-  return list.slice(0, 110);
 };
+
+const addPaints = (add: Add, each: HTMLElement, name: 'icons' | 'mark'): void => {
+  for (const part of [each, ...each.querySelectorAll('*')]) {
+    const paints = paintsOf(part).filter((property) => part !== each || property === 'color');
+    if (paints.length > 0) add(name, [part], { paints });
+    for (const pseudo of ['::before', '::after']) {
+      const own = pseudoPaints(part, pseudo);
+      if (own.length > 0)
+        add(name, [part], {
+          paints: own,
+          pseudo: [pseudo],
+          inner: selectorsFor([part]).map((inner) => `${inner}${pseudo}`),
+        });
+    }
+  }
+};
+
+/** The folded menu, and grounds within it. */
+const addPanel = (add: Add): void => {
+  const panel = panelOf();
+  if (!panel) return;
+  add('panel', [panel]);
+  for (const each of grounded) if (panel.contains(each) && each !== panel) add('panel', [each]);
+};
+
 export const groups: OwnReader['groups'] = (texts) => {
   noteGrounds(texts);
   if (!rootSelector) rootParts();

@@ -5,7 +5,7 @@ import { at } from '../lists.ts';
 import { headerItems, momentName, type Header } from '../model/header.ts';
 import { resolveColour } from '../model/palette.ts';
 import type { Site } from '../model/site.ts';
-import type { Row } from '../sweep/prove.ts';
+import type { Row } from '../sweep/row.ts';
 import { viewportWords } from '../sweep/widths.ts';
 import type { Checked, Shortcoming } from './kind.ts';
 

@@ -1,7 +1,7 @@
 import type { Measure } from '../measure/measure.ts';
 import type { Header } from '../model/header.ts';
 import type { Site } from '../model/site.ts';
-import type { Row } from '../sweep/prove.ts';
+import type { Row } from '../sweep/row.ts';
 
 /** What is computed of a header beside contrast: each check is one such file and a row in the table. */
 

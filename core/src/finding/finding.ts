@@ -7,7 +7,7 @@ import { momentName, type Header, type Moment } from '../model/header.ts';
 import { colourName } from '../model/palette.ts';
 import type { Site } from '../model/site.ts';
 import { wornOn } from '../placed/worn.ts';
-import { isPassing, type Row } from '../sweep/prove.ts';
+import { isPassing, type Row } from '../sweep/row.ts';
 import { worstVerdict, type Verdict } from '../sweep/verdict.ts';
 import { viewportsOf } from '../sweep/widthPlan.ts';
 import { viewportKey, type Viewport } from '../sweep/widths.ts';

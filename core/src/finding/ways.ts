@@ -4,7 +4,7 @@ import { isClear, type Asked, type RemedyWork } from '../remedy/kind.ts';
 import { at } from '../lists.ts';
 import { allMoments, type Header, type Moment } from '../model/header.ts';
 import type { Site } from '../model/site.ts';
-import { placeKey, type Row } from '../sweep/prove.ts';
+import { placeKey, type Row } from '../sweep/row.ts';
 import type { Verdict } from '../sweep/verdict.ts';
 import { findingsOf, type Finding } from './finding.ts';
 

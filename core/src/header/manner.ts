@@ -25,9 +25,21 @@ export function standsInFlow(header: Header): boolean {
 }
 
 /** Whether its looks change along with the scroll, and not over time. */
-export function changesByScroll({ manner }: Pick<Header, 'manner'>): boolean {
-  const followsGround = manner.switch.at === 'ground' && manner.onScroll !== 'returns';
+export function changesByScroll({ manner, own }: Pick<Header, 'manner' | 'own'>): boolean {
+  // One that the site has already changes at a distance, whatever its document says.
+  const followsGround = own === undefined && manner.switch.at === 'ground' && manner.onScroll !== 'returns';
   return manner.stretch !== undefined && !followsGround;
+}
+
+/** A stretch of scroll with the switch in its middle; one that would begin above the page is shorter. */
+export function wayRound(begins: number, stretch: number): { from: number; to: number } {
+  const reach = Math.min(Math.floor(stretch / 2), begins);
+  return { from: begins - reach, to: begins + reach };
+}
+
+/** How far a header has come on its way from one look to the next at a scroll, 0 to 1. */
+export function wayIn(way: { from: number; to: number }, scroll: number): number {
+  return Math.min(1, Math.max(0, (scroll - way.from) / (way.to - way.from)));
 }
 
 /**

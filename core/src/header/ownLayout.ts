@@ -25,14 +25,31 @@ export function canTellOpen(site: Pick<Site, 'ownHeaders'>, header: Pick<Header,
   return !own || own.inks.some(({ opens }) => opens);
 }
 
+/** Whether anything of it stands elsewhere, or is of another size, once its own script has set its class. */
+export function movesByTheirs(own: OwnHeader): boolean {
+  const within = ({ bar: [x = 0, y = 0, ...size], places }: OwnAt) => [
+    ...size,
+    ...places.flatMap(([ink, left, top, ...rest]) => [ink, left - x, top - y, ...rest.slice(0, 2)]),
+  ];
+  return own.scrolled.some((later) => {
+    const [a, b] = [within(ownAt(own.top, later.width)), within(later)];
+    return a.length !== b.length || a.some((value, i) => Math.abs(value - b[i]!) > 0.5);
+  });
+}
+
+/**
+ * The scroll at which it changes, CSS pixels: where its document says, whatever else that says of bands and grounds; where its
+ * own script moves anything, looks cannot change but along with that.
+ */
+export function ownSwitch(own: OwnHeader, { manner }: Pick<Header, 'manner'>): number {
+  if (own.stuck && manner.onScroll === 'stays' && movesByTheirs(own)) return own.stuck.from;
+  return Math.max(1, Math.round(manner.switch.distance));
+}
+
 /** Whether it changes by the class that its own script sets: where it changes at another scroll, it does so by one of ours. */
-export function changesByTheirs({ stuck }: OwnHeader, { manner }: Pick<Header, 'manner'>): boolean {
-  return (
-    stuck !== undefined &&
-    manner.onScroll === 'stays' &&
-    manner.switch.at === 'distance' &&
-    Math.round(manner.switch.distance) === stuck.from
-  );
+export function changesByTheirs(own: OwnHeader, header: Pick<Header, 'manner'>): boolean {
+  const { stuck } = own;
+  return stuck !== undefined && header.manner.onScroll === 'stays' && ownSwitch(own, header) === stuck.from;
 }
 
 /** The least width at which it is not folded, 0 where it never is, {@link ALWAYS} where it always is. */

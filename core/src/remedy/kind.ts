@@ -1,6 +1,6 @@
 import type { Header, Moment } from '../model/header.ts';
 import type { Site } from '../model/site.ts';
-import type { Row } from '../sweep/prove.ts';
+import type { Row } from '../sweep/row.ts';
 import type { LookCost } from './cost.ts';
 import { leastOpacity, type Knob, type LeastFill, type SolvedPlace } from './leastFill.ts';
 

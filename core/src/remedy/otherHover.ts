@@ -1,5 +1,5 @@
 import { resolveLook } from '../header/look.ts';
-import { isPassing } from '../sweep/prove.ts';
+import { isPassing } from '../sweep/row.ts';
 import { failing, ifClear, withLook, type RemedyKind } from './kind.ts';
 
 /** What is under the pointer, and the link of the current page, in another colour: where nothing else is below its need. */

@@ -1,4 +1,4 @@
-import { placeKey, type Row } from '../sweep/prove.ts';
+import { placeKey, type Row } from '../sweep/row.ts';
 import { WHOLE } from '../sweep/least.ts';
 import { headerWith, type Knob } from './leastFill.ts';
 import { worstFirst, type Asked } from './kind.ts';

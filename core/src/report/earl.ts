@@ -1,5 +1,5 @@
 import { CHECKED_CRITERIA } from '../checks/index.ts';
-import type { Row } from '../sweep/prove.ts';
+import type { Row } from '../sweep/row.ts';
 import { criterionAddress, criterionName, type Report } from './report.ts';
 import { viewportsWords } from '../sweep/widthPlan.ts';
 import { viewportWords, type Viewport } from '../sweep/widths.ts';

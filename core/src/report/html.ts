@@ -2,7 +2,7 @@ import { CHECKED_CRITERIA, KEPT_CRITERIA } from '../checks/index.ts';
 import { escapeHtml } from '../css/text.ts';
 import { ADVICE, type Finding } from '../finding/finding.ts';
 import { stateWords } from '../header/stateNames.ts';
-import type { Row } from '../sweep/prove.ts';
+import type { Row } from '../sweep/row.ts';
 import type { Verdict } from '../sweep/verdict.ts';
 import { metWords, viewportsWords } from '../sweep/widthPlan.ts';
 import { STANDARD_WIDTHS, viewportWords, type Viewport } from '../sweep/widths.ts';

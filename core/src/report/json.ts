@@ -1,6 +1,6 @@
 import type { BandWord } from '../finding/others.ts';
 import type { PanelVerdict } from '../sweep/panel.ts';
-import type { Row } from '../sweep/prove.ts';
+import type { Row } from '../sweep/row.ts';
 
 /** A row in the form in which it is handed on as JSON. */
 function told(row: Row): object {

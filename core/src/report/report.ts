@@ -5,7 +5,7 @@ import type { Header } from '../model/header.ts';
 import { needsOf, type Needs } from '../model/needs.ts';
 import type { Site } from '../model/site.ts';
 import type { PanelVerdict } from '../sweep/panel.ts';
-import type { Row } from '../sweep/prove.ts';
+import type { Row } from '../sweep/row.ts';
 import type { Verdict } from '../sweep/verdict.ts';
 import type { Viewport } from '../sweep/widths.ts';
 import { viewportsOf, widthsOf } from '../sweep/widthPlan.ts';

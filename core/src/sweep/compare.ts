@@ -1,4 +1,4 @@
-import { spotKey, type Row } from './prove.ts';
+import { spotKey, type Row } from './row.ts';
 import type { Verdict } from './verdict.ts';
 
 /** A verdict that another look or material changes, at its worst place. */

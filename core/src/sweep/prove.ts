@@ -2,95 +2,30 @@ import { headerBetween, type Side } from '../change/between.ts';
 import { pointedOver } from '../header/pointed.ts';
 import { withoutPauses } from '../lists.ts';
 import { allMoments, momentsOf, type Moment } from '../model/header.ts';
-import { USUAL_NEEDS } from '../model/needs.ts';
-import type { Audience } from '../model/placement.ts';
 import type { Box } from '../geometry/box.ts';
 import type { Drawing } from '../stack/drawing.ts';
 import { rastersOf, type Raster } from '../geometry/raster.ts';
-import { pageGround, type PageGround } from '../page/ground.ts';
 import { laidShowing } from '../page/laid.ts';
-import { usualWindowHeight } from '../page/layout.ts';
-import { cellBox, type Cell } from './cells.ts';
-import { STATE_NAMES } from '../header/stateNames.ts';
+import { type Cell } from './cells.ts';
 import { readQuick } from './quick.ts';
-import { behindAt, headerRow, momentAt, spanOfInk, spansOf, wayAt, type Scene, type Span } from './scene.ts';
+import {
+  behindAt,
+  headerRow,
+  momentAt,
+  spanOfAll,
+  spanOfInk,
+  spansOf,
+  wayAt,
+  type Scene,
+  type Span,
+} from './scene.ts';
+import { differingRows, scrollsMeeting } from './sights.ts';
 import type { KeptBlurs } from './keptBlurs.ts';
 import { sweepBlurredAt, sweepTogether } from './sweepTarget.ts';
-import type { Swept } from './swept.ts';
 import { rasterAt, stretchesIn, type ScrollStretch } from './turns.ts';
 import { targetsOf, type InkPart, type LinkState, type JudgedTarget } from './targets.ts';
-import { textTarget, verdictOf, type Verdict } from './verdict.ts';
-import { viewportKey } from './widths.ts';
-
-/** The verdict on one item in one state, at one moment, over one page at one width. */
-export interface Row {
-  page: string;
-  header: string;
-  /** Which visitors meet it, where the header is another for others there. */
-  who?: Audience;
-  width: number;
-  /** Height of the window, where it is not the usual one of that width. */
-  height?: number;
-  moment: Moment;
-  /** The item's name, as a visitor reads it. */
-  item: string;
-  itemId: string;
-  state: LinkState;
-  /** What of it: itself, the line below it, or its focus ring. */
-  part: InkPart;
-  /** What happens beside it meanwhile: it is judged apart only where that changes what is behind it. */
-  beside?: JudgedTarget['beside'];
-  needed: number;
-  /** Contrast of the worst cell at the worst scroll. */
-  worst: number;
-  verdict: Verdict;
-  /** Where it is worst: CSS pixels of scroll, and boxes in page pixels. */
-  scroll: number;
-  /** In which of the ways that the page is seen it is worst, counted from 0, where pictures take turns; the first where nothing is said. */
-  shows?: number;
-  cell: Box;
-  box: Box;
-  /** The scrolls that were swept, both ends included. */
-  span: Span;
-  /** At how many of them it is below what it needs. */
-  below: number;
-  /** What of the page lies there where it is worst. */
-  ground: PageGround;
-  /** The name of the ink itself, without what is judged of it. */
-  name: string;
-  /** The success criterion of WCAG 2.2 that it falls under. */
-  criterion: ContrastCriterion;
-  /** The worst verdict in each of {@link THREAD} equal parts of the span, or in each scroll of a shorter one: `c`, `s` or `l`. */
-  thread: string;
-}
-
-/** 1.4.3 for text that is read, 1.4.6 where it reaches that and its owner asks for more, 1.4.11 for marks, lines and rings. */
-export type ContrastCriterion = '1.4.3' | '1.4.6' | '1.4.11';
-
-function criterionOf({ part, ink: { what }, needed }: JudgedTarget, worst: number): ContrastCriterion {
-  if (part !== 'ink' || what.kind !== 'text') return '1.4.11';
-  const least = textTarget(USUAL_NEEDS, what.run.font);
-  return needed > least && worst >= least ? '1.4.6' : '1.4.3';
-}
-
-/** How many parts a row's thread has. */
-export const THREAD = 40;
-
-function threadOf(contrasts: Float32Array, needed: number): string {
-  const parts = Math.min(THREAD, contrasts.length);
-  return Array.from({ length: parts }, (_, i) => {
-    const to = Math.floor(((i + 1) * contrasts.length) / parts);
-    let least = Infinity;
-    for (let at = Math.floor((i * contrasts.length) / parts); at < to; at++)
-      if (contrasts[at]! < least) least = contrasts[at]!;
-    return verdictOf(least, needed).charAt(0);
-  }).join('');
-}
-
-/** A verdict with its contrast at every scroll of its span. */
-export interface SweptRow extends Row {
-  contrasts: Float32Array;
-}
+import { verdictOf, type Verdict } from './verdict.ts';
+import { alongOf, calledOf, isPassing, rowOf, spotKey, spotOf, worstAt, type SweptRow } from './row.ts';
 
 /**
  * Everything to be judged in a scene at a moment.
@@ -109,15 +44,14 @@ export function sceneTargets(scene: Scene, moment: Moment, draw: Drawing, scroll
   return targetsOf(site, between, { laid: layouts[base], moment: 'top' }, page, draw);
 }
 
-/** The stretches of a scene in which a moment is met. */
-function judgedStretches(scene: Scene, moment: Moment): ScrollStretch[] {
+/** The stretches of a scene in which a moment is met, as far as they lie within a span. */
+function judgedStretches(scene: Scene, moment: Moment, within: Span = spanOfAll(scene)): ScrollStretch[] {
   const bases = moment === 'pointed' ? momentsOf(scene.header) : [moment];
-  return bases.flatMap((base) => spansOf(scene, base)).flatMap((span) => stretchesIn(scene, span));
-}
-
-/** Whether something is there only under the pointer or the keyboard, or is a line below a word. */
-export function isPassing({ state, part, beside }: Pick<Row, 'state' | 'part' | 'beside'>): boolean {
-  return beside !== undefined || part !== 'ink' || (state !== 'rest' && state !== 'current');
+  return bases
+    .flatMap((base) => spansOf(scene, base))
+    .map(({ from, to }) => ({ from: Math.max(from, within.from), to: Math.min(to, within.to) }))
+    .filter(({ from, to }) => from <= to)
+    .flatMap((span) => stretchesIn(scene, span));
 }
 
 /**
@@ -131,6 +65,11 @@ export interface SweepOptions {
   part?: SweepPart | undefined;
   /** Where a blurred page is kept, while what lasts is swept again and again. */
   blurs?: KeptBlurs;
+}
+
+/** What of a scene is swept in one of the ways in which its page is seen: all scrolls, or those within a span. */
+interface ShownOptions extends SweepOptions {
+  within?: Span;
 }
 
 /**
@@ -162,34 +101,38 @@ export function* proveInSteps(
   let rows = yield* proveShown(scene, first!, draw, moments, options);
   for (const [i, other] of others.entries()) {
     const shows = i + 1;
+    const apart = differingRows(first!, other);
+    const within = apart && scrollsMeeting(scene, apart);
+    // Where the header meets nothing that is different, it is as it was.
+    if (!within) continue;
     const seen = { ...scene, laid: laidShowing(scene.laid, shows) };
-    const found = yield* proveShown(seen, other, draw, moments, { part: options.part });
-    const known = new Map(found.map((row) => [stretchKey(row), row]));
-    rows = rows.map((row) => {
-      const more = known.get(stretchKey(row));
-      return more ? worseOf(row, { ...more, shows }) : row;
-    });
+    const found = yield* proveShown(seen, other, draw, moments, { part: options.part, within });
+    const bySpot = new Map<string, SweptRow[]>();
+    for (const row of found) {
+      const key = momentKey(row);
+      bySpot.set(key, [...(bySpot.get(key) ?? []), { ...row, shows }]);
+    }
+    rows = rows.map((row) =>
+      (bySpot.get(momentKey(row)) ?? [])
+        .filter(({ span }) => span.from >= row.span.from && span.to <= row.span.to)
+        .reduce(worseOf, row),
+    );
   }
   return rows;
 }
 
-/** What sets a row apart from all others of a sweep: its stretch of scroll, its moment and its spot. */
-const stretchKey = ({ moment, span, ...row }: SweptRow) =>
-  `${moment} ${span.from} ${span.to} ${spotKey(row)}`;
+/** What is judged, and at which moment: its rows are of different stretches of the scroll. */
+const momentKey = (row: SweptRow) => `${row.moment} ${spotKey(row)}`;
 
-/** Two rows of the same in one: the worse of them, with the worse of their contrasts at every scroll. */
+/** Two rows of the same in one: the worse of them, with the worse of their contrasts at every scroll that both are of. */
 function worseOf(row: SweptRow, other: SweptRow): SweptRow {
-  const contrasts = row.contrasts.map((contrast, i) => Math.min(contrast, other.contrasts[i]!));
+  const contrasts = row.contrasts.slice();
+  const first = other.span.from - row.span.from;
+  other.contrasts.forEach((contrast, i) => {
+    contrasts[first + i] = Math.min(contrasts[first + i]!, contrast);
+  });
   const worse = other.worst < row.worst ? other : row;
-  return { ...worse, contrasts, ...alongOf(contrasts, row.needed) };
-}
-
-/** How a row stands along the scroll. */
-function alongOf(contrasts: Float32Array, needed: number): Pick<Row, 'below' | 'thread'> {
-  return {
-    below: contrasts.reduce((count, contrast) => count + Number(contrast < needed), 0),
-    thread: threadOf(contrasts, needed),
-  };
+  return { ...worse, span: row.span, contrasts, ...alongOf(contrasts, row.needed) };
 }
 
 /** Sweeps a page in one of the ways in which it is seen. */
@@ -198,12 +141,12 @@ function* proveShown(
   raster: Raster,
   draw: Drawing,
   moments: readonly Moment[],
-  { part, blurs }: SweepOptions = {},
+  { part, blurs, within }: ShownOptions = {},
 ): Generator<void, SweptRow[]> {
   const rows: SweptRow[] = [];
   for (const moment of moments) {
     const known = new Map<Moment, JudgedTarget[]>();
-    for (const { isSteady, ...span } of judgedStretches(scene, moment)) {
+    for (const { isSteady, ...span } of judgedStretches(scene, moment, within)) {
       if (!isSteady) {
         if (part !== 'lasting') rows.push(...(yield* proveUnsteady(scene, moment, span, raster, draw)));
         continue;
@@ -261,80 +204,6 @@ function* proveUnsteady(
   return [...found.values()].map(({ contrasts, worst, at, cell }) =>
     rowOf(scene, { moment, span, at, known: cell }, worst, raster, { contrasts }),
   );
-}
-
-/** Where a contrast is least: the middle of the longest stretch at which it is, where it can best be seen. */
-export function worstAt(contrasts: Float32Array): number {
-  const least = contrasts.reduce((a, b) => Math.min(a, b));
-  let [start, longest, run] = [0, 0, 0];
-  for (let i = 0; i < contrasts.length; i++) {
-    run = contrasts[i] === least ? run + 1 : 0;
-    if (run > longest) [start, longest] = [i - run + 1, run];
-  }
-  return start + ((longest - 1) >> 1);
-}
-
-/** What is judged of a scene at a moment: of which item, in which state, which part of it, and what happens beside it. */
-export type Spot = Pick<Row, 'itemId' | 'state' | 'part' | 'beside'>;
-
-/** What sets one spot apart from all others of a scene and moment. */
-export function spotKey({ itemId, state, part, beside }: Spot): string {
-  return [itemId, state, part, ...(beside ? [beside.name, beside.state] : [])].join(' ');
-}
-
-/** Where a row is: of rows of the same key, each is of another stretch of the scroll. */
-export function placeKey(row: Spot & Pick<Row, 'page' | 'who' | 'width' | 'height' | 'moment'>): string {
-  return [row.page, ...(row.who ? [row.who] : []), viewportKey(row), row.moment, spotKey(row)].join(' ');
-}
-
-/** The spot of a target. */
-export function spotOf({ ink, state, part, beside }: Omit<Spot, 'itemId'> & Pick<JudgedTarget, 'ink'>): Spot {
-  return { itemId: ink.id, state, part, ...(beside && { beside }) };
-}
-
-/** What a target is called on screen and in reports. */
-export function calledOf({ ink, part, beside }: Pick<JudgedTarget, 'ink' | 'part' | 'beside'>): string {
-  const name = part === 'ink' ? ink.name : `${ink.name}, ${part === 'cue' ? 'its line' : 'focus ring'}`;
-  return beside ? `${name}, with ${beside.name} ${STATE_NAMES[beside.state]}` : name;
-}
-
-function rowOf(
-  scene: Scene,
-  { moment, span, at, known }: { moment: Moment; span: Span; at: number; known?: Cell },
-  target: JudgedTarget,
-  raster: Raster,
-  { contrasts, worst: numbers }: Swept,
-): SweptRow {
-  const worst = contrasts[at]!;
-  const scroll = span.from + at;
-  const top = headerRow(scene, scroll);
-  const told = numbers && target.shape.kind === 'cells' ? target.shape.cells[numbers[at]!] : known;
-  const cell = told ?? readQuick(target, rasterAt(scene, raster, scroll), behindAt(scene, scroll)).cell;
-  const box = cellBox(cell, top);
-  return {
-    page: scene.page.path,
-    header: scene.header.id,
-    width: scene.width,
-    ...(scene.windowHeight !== usualWindowHeight(scene.width) && { height: scene.windowHeight }),
-    moment,
-    item: calledOf(target),
-    itemId: target.ink.id,
-    state: target.state,
-    part: target.part,
-    ...(target.beside && { beside: target.beside }),
-    needed: target.needed,
-    worst,
-    verdict: verdictOf(worst, target.needed),
-    scroll,
-    cell: box,
-    box: { ...target.ink.box, y: top + target.ink.box.y },
-    span,
-    ...alongOf(contrasts, target.needed),
-    ground: pageGround(scene.laid, raster, box),
-    name: target.ink.name,
-    criterion: criterionOf(target, worst),
-    contrasts,
-  };
 }
 
 /** One item as it is at a scroll: its contrast and its worst cell there, in pixels of the window. */

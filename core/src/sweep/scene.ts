@@ -1,6 +1,7 @@
 import { coveredBy, layoutHeader, type HeaderInk } from '../header/layout.ts';
 import type { HeaderLayout } from '../header/laid.ts';
-import { changesByScroll, keepsToBottom } from '../header/manner.ts';
+import { changesByScroll, keepsToBottom, wayIn, wayRound } from '../header/manner.ts';
+import { ownHeaderOf, ownSwitch } from '../header/ownLayout.ts';
 import { looksOf } from '../header/look.ts';
 import { cutDepth } from '../geometry/cut.ts';
 import { inkedBox } from '../header/ink.ts';
@@ -105,16 +106,9 @@ function rowsOf(site: Site, header: Header, layouts: readonly HeaderLayout[]): S
   };
 }
 
-/** A stretch of scroll with the switch in its middle; one that would begin above the page is shorter. */
-export function wayRound(begins: number, stretch: number): Span {
-  const reach = Math.min(Math.floor(stretch / 2), begins);
-  return { from: begins - reach, to: begins + reach };
-}
-
 /** How far a header has come from its first look to the next at a scroll, 0 to 1; 0 where it does not change by scrolling. */
 export function wayAt({ transition: way }: Pick<Scene, 'transition'>, scroll: number): number {
-  if (!way) return 0;
-  return Math.min(1, Math.max(0, (scroll - way.from) / (way.to - way.from)));
+  return way ? wayIn(way, scroll) : 0;
 }
 
 /** A span cut where a header is on its way from one look to the next: at each scroll in there it looks different. */
@@ -147,6 +141,12 @@ function momentStretches(
 ): Scene['stretches'] {
   const { at: begins, distance, band: number = 1, first = 'dark', unknown = 'top' } = header.manner.switch;
   const [, later] = momentsOf(header) as [Moment, Moment];
+  const own = ownHeaderOf(site, header);
+  if (own)
+    return [
+      { from: 0, moment: 'top' },
+      { from: ownSwitch(own, header), moment: later },
+    ];
   if (begins === 'ground' && later === 'scrolled') {
     const middle = at(bar.y + bar.height / 2);
     const bands = laid.bands.map(({ top }, i) => {

@@ -18,7 +18,7 @@ import {
   viewportWords,
   type Viewport,
 } from './widths.ts';
-import { spotKey, type Row } from './prove.ts';
+import { spotKey, type Row } from './row.ts';
 
 /** Between the standard widths and beyond them: a covering picture and a wrapped page move with every pixel. */
 const BETWEEN = [

@@ -17,7 +17,7 @@ export function ChangeFields({ header, facts }: { header: Header; facts: SceneFa
   const way = facts?.transition;
   return (
     <>
-      {header.own === undefined && switchKind(header) !== 'ground' && (
+      {(header.own !== undefined || switchKind(header) !== 'ground') && (
         <ChoiceRow label="The change goes">
           <Select
             label="What the change goes by"

@@ -2,7 +2,7 @@ import { stateWords } from '@hatrail/core/header/stateNames';
 import type { Site } from '@hatrail/core/model/site';
 import type { LookCost } from '@hatrail/core/remedy/cost';
 import type { LeastFill } from '@hatrail/core/remedy/leastFill';
-import { spotKey } from '@hatrail/core/sweep/prove';
+import { spotKey } from '@hatrail/core/sweep/row';
 import { needsOf } from '@hatrail/core/model/needs';
 import { figure } from '../parts/Verdict.tsx';
 

@@ -1,6 +1,6 @@
 import { COLOURS } from '../theme.ts';
 import { memo, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
-import type { Row } from '@hatrail/core/sweep/prove';
+import type { Row } from '@hatrail/core/sweep/row';
 import type { Verdict } from '@hatrail/core/sweep/verdict';
 import type { SceneFacts, SweptScene } from '../engine/types.ts';
 import { figure } from '../parts/Verdict.tsx';

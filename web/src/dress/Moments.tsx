@@ -3,7 +3,7 @@ import { allMoments, momentName, momentsOf, type Header, type Moment } from '@ha
 import type { Site } from '@hatrail/core/model/site';
 import { hasDropDowns, judgePanel } from '@hatrail/core/sweep/panel';
 import { stateWords } from '@hatrail/core/header/stateNames';
-import { isPassing, type Row } from '@hatrail/core/sweep/prove';
+import { isPassing, type Row } from '@hatrail/core/sweep/row';
 import type { SweptScene } from '../engine/types.ts';
 import { LiveFrame } from '../parts/LiveFrame.tsx';
 import type { PinnedState, Preview } from '../parts/preview.ts';

@@ -1,6 +1,6 @@
 import { Button } from '@mui/material';
 import type { Header, Moment } from '@hatrail/core/model/header';
-import type { Row } from '@hatrail/core/sweep/prove';
+import type { Row } from '@hatrail/core/sweep/row';
 import { wearFound } from '../editor/edits.ts';
 import { WAYS, otherWays, type Way } from '@hatrail/core/remedy/index';
 import { useVerdicts } from '../editor/verdicts.ts';

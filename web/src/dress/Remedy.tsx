@@ -4,7 +4,7 @@ import { memo, useState } from 'react';
 import { Link, useLocation } from 'react-router';
 import { allMoments, momentName, type Header, type Moment } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
-import type { Row } from '@hatrail/core/sweep/prove';
+import type { Row } from '@hatrail/core/sweep/row';
 import { widthsOf } from '@hatrail/core/sweep/widthPlan';
 import { useEditor } from '../editor/store.ts';
 import { causeOf } from '@hatrail/core/remedy/index';

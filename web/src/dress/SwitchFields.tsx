@@ -1,4 +1,5 @@
 import { momentName, momentsOf, type Header } from '@hatrail/core/model/header';
+import { movesByTheirs, ownHeaderOf, ownSwitch } from '@hatrail/core/header/ownLayout';
 import type { LoadedSite } from '../engine/loadedSite.ts';
 import type { SceneFacts } from '../engine/types.ts';
 import { NumberField } from '../parts/NumberField.tsx';
@@ -23,7 +24,9 @@ export function SwitchFields({
 }) {
   const { manner } = header;
   const begins = manner.switch;
-  const at = switchKind(header);
+  const own = ownHeaderOf(loaded.site, header);
+  const at = own ? 'distance' : switchKind(header);
+  const isTheirs = own !== undefined && movesByTheirs(own);
   const setSwitch = (change: Partial<Header['manner']['switch']>, label: string) =>
     setManner(header, { switch: { ...begins, ...change } }, label);
   const [, later] = momentsOf(header);
@@ -57,7 +60,8 @@ export function SwitchFields({
             }
           />
         )}
-        {at === 'distance' && (
+        {isTheirs && <span className="quiet">{ownSwitch(own, header)} px</span>}
+        {at === 'distance' && !isTheirs && (
           <NumberField
             label="Distance"
             unit="px"
@@ -68,7 +72,12 @@ export function SwitchFields({
           />
         )}
       </ChoiceRow>
-      {at === 'distance' && (
+      {isTheirs && (
+        <p className="origin">
+          Its own script changes sizes there: looks change along with them, and nowhere else.
+        </p>
+      )}
+      {at === 'distance' && !isTheirs && (
         <p className="bounds">
           {(['top', later!] as const).map((moment) => (
             <BoundField

@@ -3,7 +3,7 @@ import type { Header } from '@hatrail/core/model/header';
 import type { Tint } from '@hatrail/core/model/layer';
 import type { Page } from '@hatrail/core/model/page';
 import type { Site } from '@hatrail/core/model/site';
-import type { Row } from '@hatrail/core/sweep/prove';
+import type { Row } from '@hatrail/core/sweep/row';
 import type { BandReading } from '@hatrail/core/sweep/words';
 import { provePage, readBandAt } from '../engine/proof.ts';
 import type { LoadedSite } from '../engine/loadedSite.ts';

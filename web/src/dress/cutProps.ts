@@ -3,7 +3,7 @@ import { type LayerName } from '@hatrail/core/layers/index';
 import { type Header, type Moment } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
 import type { Cut } from '@hatrail/core/sweep/cut';
-import type { Row } from '@hatrail/core/sweep/prove';
+import type { Row } from '@hatrail/core/sweep/row';
 import { type FillAnswer } from '../editor/verdicts.ts';
 import type { PinnedState } from '../parts/preview.ts';
 import type { Page } from '@hatrail/core/model/page';

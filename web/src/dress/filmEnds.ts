@@ -2,7 +2,7 @@ import { useCallback, useMemo } from 'react';
 import { changesByScroll } from '@hatrail/core/header/manner';
 import type { Header } from '@hatrail/core/model/header';
 import type { Page } from '@hatrail/core/model/page';
-import { wayRound } from '@hatrail/core/sweep/scene';
+import { wayRound } from '@hatrail/core/header/manner';
 import { useEditor } from '../editor/store.ts';
 import type { SceneFacts } from '../engine/types.ts';
 import { STRETCH_LABEL } from './ChangeFields.tsx';

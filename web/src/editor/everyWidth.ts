@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 import type { Header } from '@hatrail/core/model/header';
 import { worstOfEach, type BandWord } from '@hatrail/core/finding/others';
-import type { Row } from '@hatrail/core/sweep/prove';
+import type { Row } from '@hatrail/core/sweep/row';
 import {
   decidingViewports,
   finerWidths,

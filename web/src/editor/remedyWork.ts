@@ -1,7 +1,7 @@
 import type { Viewport } from '@hatrail/core/sweep/widths';
 import type { Header, Moment } from '@hatrail/core/model/header';
 import type { Asked } from '@hatrail/core/remedy/kind';
-import type { Row } from '@hatrail/core/sweep/prove';
+import type { Row } from '@hatrail/core/sweep/row';
 import { costOf, proveAll, solvePlaces } from '../engine/proof.ts';
 import type { LoadedSite } from '../engine/loadedSite.ts';
 

@@ -6,7 +6,7 @@ import { fillCandidates, type Knob, type LeastFill } from '@hatrail/core/remedy/
 import { resolveLook } from '@hatrail/core/header/look';
 import type { ColourUse } from '@hatrail/core/model/palette';
 import type { Site } from '@hatrail/core/model/site';
-import type { Row } from '@hatrail/core/sweep/prove';
+import type { Row } from '@hatrail/core/sweep/row';
 import { worstVerdict, type Verdict } from '@hatrail/core/sweep/verdict';
 import { findingsOf, type Finding } from '@hatrail/core/finding/finding';
 import {

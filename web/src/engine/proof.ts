@@ -9,7 +9,7 @@ import { followed } from '@hatrail/core/placed/follows';
 import { wornOn } from '@hatrail/core/placed/worn';
 import { lookCost, type LookCost } from '@hatrail/core/remedy/cost';
 import type { Knob, SolvedPlace } from '@hatrail/core/remedy/leastFill';
-import type { Row } from '@hatrail/core/sweep/prove';
+import type { Row } from '@hatrail/core/sweep/row';
 import { worstWord, type BandWord } from '@hatrail/core/finding/others';
 import type { BandReading } from '@hatrail/core/sweep/words';
 import { viewportsOf } from '@hatrail/core/sweep/widthPlan';

@@ -5,7 +5,8 @@ import type { ShippedSizes } from '@hatrail/core/output/shipped';
 import type { Site } from '@hatrail/core/model/site';
 import type { Box } from '@hatrail/core/geometry/box';
 import type { Scene } from '@hatrail/core/sweep/scene';
-import type { SweepPart, SweptRow } from '@hatrail/core/sweep/prove';
+import type { SweepPart } from '@hatrail/core/sweep/prove';
+import type { SweptRow } from '@hatrail/core/sweep/row';
 import type { LogoPixels } from '@hatrail/core/sweep/logo';
 
 /** What a worker needs to lay out and judge one page in one window. */

@@ -1,7 +1,8 @@
 import { at as elementAt } from '@hatrail/core/lists';
 import { allMoments, type Moment } from '@hatrail/core/model/header';
 import { MOMENTS } from '@hatrail/core/model/look';
-import { spotKey, type SweepPart, type SweptRow } from '@hatrail/core/sweep/prove';
+import { type SweepPart } from '@hatrail/core/sweep/prove';
+import { spotKey, type SweptRow } from '@hatrail/core/sweep/row';
 import type { Viewport } from '@hatrail/core/sweep/widths';
 import { LINK_STATES } from '@hatrail/core/sweep/targets';
 import { groupsOf } from './groups.ts';

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { useByParts } from './useByParts.ts';
 import type { Measure } from '@hatrail/core/measure/measure';
-import { changesByScroll } from '@hatrail/core/header/manner';
+import { changesByScroll, wayIn } from '@hatrail/core/header/manner';
 import type { Header } from '@hatrail/core/model/header';
 import type { Page } from '@hatrail/core/model/page';
 import { addressOf } from '@hatrail/core/model/references';
@@ -197,10 +197,14 @@ export function tellScroll(frame: HTMLIFrameElement): void {
   const telling = tellings.get(frame);
   const inside = frame.contentDocument;
   if (!telling || !inside) return;
-  const { on, name, from, selector } = telling;
+  const { on, name, from, way, selector } = telling;
+  const scroll = frame.contentWindow?.scrollY ?? 0;
   const element =
     on === 'header' ? inside.querySelector(selector) : on === 'body' ? inside.body : inside.documentElement;
-  element?.classList.toggle(name, (frame.contentWindow?.scrollY ?? 0) >= from);
+  element?.classList.toggle(name, scroll >= from);
+  const header = inside.querySelector<HTMLElement>(selector);
+  if (way) header?.style.setProperty('--hr-way', String(wayIn(way, scroll)));
+  else header?.style.removeProperty('--hr-way');
 }
 
 /**

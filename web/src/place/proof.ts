@@ -1,7 +1,7 @@
 import { allMoments, type Header } from '@hatrail/core/model/header';
 import type { Audience } from '@hatrail/core/model/placement';
 import type { Hanging } from '@hatrail/core/placed/answers';
-import type { Row } from '@hatrail/core/sweep/prove';
+import type { Row } from '@hatrail/core/sweep/row';
 import { worstVerdict, type Verdict } from '@hatrail/core/sweep/verdict';
 import { useAnswer, useSoFar } from '../engine/answers.ts';
 import { keyOf, siteKey } from '../engine/dependsOn.ts';

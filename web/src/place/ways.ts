@@ -12,7 +12,7 @@ import { withOwn } from '@hatrail/core/placed/own';
 import { leastSteps, type PlanStep } from '@hatrail/core/placed/plan';
 import { ownOf } from '@hatrail/core/placed/worn';
 import { hangingsOf } from '@hatrail/core/placed/answers';
-import type { Row } from '@hatrail/core/sweep/prove';
+import type { Row } from '@hatrail/core/sweep/row';
 import { leastBandTint, withBandTint } from '../dress/bandRemedy.ts';
 import type { LoadedSite } from '../engine/loadedSite.ts';
 import { proveHanging, type CellProof } from './proof.ts';

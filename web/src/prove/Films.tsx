@@ -6,7 +6,7 @@ import { Link, useSearchParams } from 'react-router';
 import { allMoments, type Header } from '@hatrail/core/model/header';
 import type { Page } from '@hatrail/core/model/page';
 import { usualWindowHeight } from '@hatrail/core/page/layout';
-import type { SweptRow } from '@hatrail/core/sweep/prove';
+import type { SweptRow } from '@hatrail/core/sweep/row';
 import { momentAt } from '@hatrail/core/sweep/scene';
 import { verdictOf, type Verdict } from '@hatrail/core/sweep/verdict';
 import { STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';

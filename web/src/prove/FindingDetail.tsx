@@ -9,7 +9,7 @@ import type { Header } from '@hatrail/core/model/header';
 import type { Page } from '@hatrail/core/model/page';
 import { ChangeWatch } from '../dress/ChangeWatch.tsx';
 import { at as elementAt } from '@hatrail/core/lists';
-import { spotKey, type Row } from '@hatrail/core/sweep/prove';
+import { spotKey, type Row } from '@hatrail/core/sweep/row';
 import { wearFound } from '../editor/edits.ts';
 import { useVerdicts } from '../editor/verdicts.ts';
 import { useSoFar } from '../engine/answers.ts';

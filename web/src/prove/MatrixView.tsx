@@ -3,7 +3,7 @@ import { useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { stateWords } from '@hatrail/core/header/stateNames';
 import { momentName, type Header } from '@hatrail/core/model/header';
-import { spotKey, type Row } from '@hatrail/core/sweep/prove';
+import { spotKey, type Row } from '@hatrail/core/sweep/row';
 import type { LoadedSite } from '../engine/loadedSite.ts';
 import { widthsOf } from '@hatrail/core/sweep/widthPlan';
 import { useVerdicts, type Standing } from '../editor/verdicts.ts';

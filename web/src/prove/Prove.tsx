@@ -6,7 +6,7 @@ import { Link, useNavigate, useOutletContext, useSearchParams } from 'react-rout
 import { findingsOf, type Finding } from '@hatrail/core/finding/finding';
 import type { Header } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
-import type { Row } from '@hatrail/core/sweep/prove';
+import type { Row } from '@hatrail/core/sweep/row';
 import type { OtherFinding } from '@hatrail/core/finding/others';
 import type { EditorContext } from '../editor/Editor.tsx';
 import { useBackground } from '../editor/background.ts';

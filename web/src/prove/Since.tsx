@@ -8,7 +8,7 @@ import type { Finding } from '@hatrail/core/finding/finding';
 import type { Header } from '@hatrail/core/model/header';
 import { applyEdit, type Edit } from '@hatrail/core/model/patch';
 import type { Site } from '@hatrail/core/model/site';
-import { placeKey } from '@hatrail/core/sweep/prove';
+import { placeKey } from '@hatrail/core/sweep/row';
 
 interface SinceProps {
   siteId: string;

@@ -1,6 +1,6 @@
 import type { Header } from '@hatrail/core/model/header';
 import { usualWindowHeight } from '@hatrail/core/page/layout';
-import type { Row } from '@hatrail/core/sweep/prove';
+import type { Row } from '@hatrail/core/sweep/row';
 import { memo, useDeferredValue, useMemo } from 'react';
 import { wornAt } from '../engine/proof.ts';
 import { useMeasure } from '../dress/view.ts';

@@ -1,5 +1,5 @@
 import type { Site } from '@hatrail/core/model/site';
-import type { Row } from '@hatrail/core/sweep/prove';
+import type { Row } from '@hatrail/core/sweep/row';
 
 /** The address of a row's worst place in Dress, or of another scroll of it. */
 export function dressAddress(siteId: string, site: Site, row: Row, scroll = row.scroll): string {

@@ -2,7 +2,7 @@ import { itemOfInk } from '@hatrail/core/header/layout';
 import { stateWords } from '@hatrail/core/header/stateNames';
 import { allMoments, type Header, type Moment } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
-import { spotKey, type Row } from '@hatrail/core/sweep/prove';
+import { spotKey, type Row } from '@hatrail/core/sweep/row';
 import { widthsOf } from '@hatrail/core/sweep/widthPlan';
 
 /** The matrix: items and their states down, moments and widths across; each cell the worst of what was swept there. */

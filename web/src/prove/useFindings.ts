@@ -15,7 +15,7 @@ import type { Site } from '@hatrail/core/model/site';
 import type { Page } from '@hatrail/core/model/page';
 import { colourName, resolveColour, type ColourUse } from '@hatrail/core/model/palette';
 import { bandColours } from '@hatrail/core/page/contents';
-import { spotKey, type Row } from '@hatrail/core/sweep/prove';
+import { spotKey, type Row } from '@hatrail/core/sweep/row';
 import { decidingViewports, viewportsOf } from '@hatrail/core/sweep/widthPlan';
 import { useAnswer, useAsked, type Working } from '../engine/answers.ts';
 import { besideKey, keyOf, rowsKey, siteKey } from '../engine/dependsOn.ts';

@@ -10,7 +10,7 @@ import type { Site } from '../../model/site.ts';
 import { changesByScroll } from '../../header/manner.ts';
 import { rule } from '../../css/text.ts';
 import { backClass, hasBack, stopTransitions } from './layers.ts';
-import { WAY_CSS, mixed, type Property } from './mixed.ts';
+import { mixed, wayCss, type Property } from './mixed.ts';
 
 /** Looks as custom properties: on the header, and on rails and items for what they set themselves. */
 
@@ -254,7 +254,7 @@ export function looksCss(site: Site, header: Header, selectors = ourSelectors(si
     }
     return rules.join('');
   });
-  return (byScroll ? WAY_CSS : '') + rules.join('');
+  return (byScroll ? wayCss(root) : '') + rules.join('');
 }
 
 function declare(properties: Properties, without?: RegExp): string[] {

@@ -9,7 +9,7 @@ import { rule } from '../../css/text.ts';
 export type Property = readonly [name: string, value: string];
 
 /** What holds until a script says otherwise: the first look. */
-export const WAY_CSS = rule('.hr', '--hr-way: 0', '--hr-share: calc(var(--hr-way) * 100%)');
+export const wayCss = (root: string) => rule(root, '--hr-way: 0', '--hr-share: calc(var(--hr-way) * 100%)');
 
 const COLOUR = /^rgb\(/;
 const NUMBER = /^(-?[\d.]+)(px|%|deg|)$/;

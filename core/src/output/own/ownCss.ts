@@ -1,6 +1,7 @@
 import { px, within } from '../../css/text.ts';
 import { TIME } from '../../css/times.ts';
 import { looksOf, resolveWorn } from '../../header/look.ts';
+import { changesByScroll } from '../../header/manner.ts';
 import { changesByTheirs } from '../../header/ownLayout.ts';
 import { mostStops } from '../../layers/gradient.ts';
 import { headerItems, momentsOf, type Header } from '../../model/header.ts';
@@ -78,15 +79,21 @@ function valuesCss(site: Site, header: Header, own: OwnHeader): string {
       /^--hr-(light|dark|single|line-(share|rest|from)|cue-time|button|cut|depth|plate-(reach|height|hover-))/,
   });
   const time = (ms: number, delay = 0) => `${ms}ms ${easing}${delay > 0 ? ` ${delay}ms` : ''}`;
+  // Along with the scroll it is where the script says: nothing takes a time of its own.
+  const times = changesByScroll(header)
+    ? []
+    : [
+        `${own.selector} {\n  --hr-time: ${time(duration)};\n${ink ? `  --hr-ink-time: ${time(ink.duration, ink.delay)};\n` : ''}}\n`,
+        within(
+          '@media (prefers-reduced-motion: reduce)',
+          `${own.selector} {\n  --hr-time: 0s;\n${ink ? '  --hr-ink-time: 0s;\n' : ''}}\n`,
+        ),
+      ];
   return [
     '/* Values: change these. */\n',
     looks,
     linesCss(site, header, own, selectorOf('menu') ?? ''),
-    `${own.selector} {\n  --hr-time: ${time(duration)};\n${ink ? `  --hr-ink-time: ${time(ink.duration, ink.delay)};\n` : ''}}\n`,
-    within(
-      '@media (prefers-reduced-motion: reduce)',
-      `${own.selector} {\n  --hr-time: 0s;\n${ink ? '  --hr-ink-time: 0s;\n' : ''}}\n`,
-    ),
+    ...times,
     ...registered(site, header),
   ].join('');
 }

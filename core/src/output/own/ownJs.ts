@@ -1,4 +1,5 @@
-import { changesByTheirs } from '../../header/ownLayout.ts';
+import { changesByScroll, wayRound } from '../../header/manner.ts';
+import { changesByTheirs, ownSwitch } from '../../header/ownLayout.ts';
 import type { Header } from '../../model/header.ts';
 import type { OwnHeader } from '../../model/own.ts';
 import { looksOf } from '../../header/look.ts';
@@ -12,34 +13,58 @@ export interface Telling {
   on: 'header' | 'body' | 'html';
   name: string;
   from: number;
+  /** Between which scrolls it goes from one look to the next, where it does so along with the scroll. */
+  way?: { from: number; to: number };
 }
 
 /** How a header learns that the page is scrolled: by its own class, or by one of ours. */
 export function tellingOf(own: OwnHeader, header: Header): Telling {
-  if (own.stuck && changesByTheirs(own, header)) return own.stuck;
-  return { on: 'header', name: SCROLLED_CLASS, from: Math.max(1, Math.round(header.manner.switch.distance)) };
+  const from = ownSwitch(own, header);
+  const way = changesByScroll(header) && { way: wayRound(from, header.manner.stretch!) };
+  if (own.stuck && changesByTheirs(own, header)) return { ...own.stuck, ...way };
+  return { on: 'header', name: SCROLLED_CLASS, from, ...way };
 }
 
-/** Whether lines of ours are needed: it looks different after scrolling, and nothing of its own says so. */
+/**
+ * Whether lines of ours are needed: it looks different after scrolling, and nothing of its own says so, or not how far it has
+ * come.
+ */
 export function needsLines(site: Site, own: OwnHeader, header: Header): boolean {
   const [top, later] = looksOf(site, { header });
-  return JSON.stringify(top) !== JSON.stringify(later) && !changesByTheirs(own, header);
+  return (
+    JSON.stringify(top) !== JSON.stringify(later) &&
+    (changesByScroll(header) || !changesByTheirs(own, header))
+  );
 }
 
-/** The lines, for the end of a page. */
-export function ownJs(own: OwnHeader, header: Header): string {
-  const { on, name, from } = tellingOf(own, header);
-  const what =
-    on === 'header'
-      ? `document.querySelector(${JSON.stringify(own.selector)})`
-      : on === 'body'
-        ? 'document.body'
-        : 'document.documentElement';
+/** Who has a class, as a script finds it. */
+const FOUND: Record<Telling['on'], (selector: string) => string> = {
+  header: (selector) => `document.querySelector(${JSON.stringify(selector)})`,
+  body: () => 'document.body',
+  html: () => 'document.documentElement',
+};
+
+/**
+ * The lines, for the end of a page.
+ * @param isAlone whether its own script is not there, so that these lines set its class, too
+ */
+export function ownJs(own: OwnHeader, header: Header, isAlone = !changesByTheirs(own, header)): string {
+  const { on, name, from, way } = tellingOf(own, header);
   return [
-    '// Tells the header that the page is no longer at its top.',
+    way
+      ? '// Tells the header how far it has come from one look to the next.'
+      : '// Tells the header that the page is no longer at its top.',
     '(() => {',
-    `  const header = ${what};`,
-    `  const look = () => header?.classList.toggle(${JSON.stringify(name)}, scrollY >= ${from});`,
+    ...(isAlone ? [`  const told = ${FOUND[on](own.selector)};`] : []),
+    ...(way ? [`  const header = ${FOUND.header(own.selector)};`] : []),
+    '  const look = () => {',
+    ...(isAlone ? [`    told?.classList.toggle(${JSON.stringify(name)}, scrollY >= ${from});`] : []),
+    ...(way
+      ? [
+          `    header?.style.setProperty('--hr-way', Math.min(1, Math.max(0, (scrollY - ${way.from}) / ${way.to - way.from})));`,
+        ]
+      : []),
+    '  };',
     "  addEventListener('scroll', look, { passive: true });",
     '  look();',
     '})();',

@@ -8,7 +8,7 @@ import { told } from '@hatrail/core/layers/kind';
 import type { Tint } from '@hatrail/core/model/layer';
 import type { ColourUse, Swatch } from '@hatrail/core/model/palette';
 import { rangeOf } from '@hatrail/core/model/rules';
-import type { Row } from '@hatrail/core/sweep/prove';
+import type { Row } from '@hatrail/core/sweep/row';
 import { useEditor } from '../../editor/store.ts';
 import { ColourField } from '../../parts/ColourField.tsx';
 import { NumberField } from '../../parts/NumberField.tsx';

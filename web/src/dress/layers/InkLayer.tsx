@@ -3,7 +3,7 @@ import { ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { inkIn, ringIn } from '@hatrail/core/header/states';
 import { headerItems } from '@hatrail/core/model/header';
 import type { LogoVariant } from '@hatrail/core/model/picture';
-import type { Row } from '@hatrail/core/sweep/prove';
+import type { Row } from '@hatrail/core/sweep/row';
 import { ColourField } from '../../parts/ColourField.tsx';
 import { VerdictText } from '../../parts/Verdict.tsx';
 import { setLook } from '../lookEdits.ts';

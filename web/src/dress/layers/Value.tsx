@@ -4,7 +4,7 @@ import { LAYERS, type LayerName, type ResolvedLook } from '@hatrail/core/layers/
 import type { Moment } from '@hatrail/core/model/header';
 import { rangeOf } from '@hatrail/core/model/rules';
 import type { Site } from '@hatrail/core/model/site';
-import type { Row } from '@hatrail/core/sweep/prove';
+import type { Row } from '@hatrail/core/sweep/row';
 import type { FillAnswer } from '../../editor/verdicts.ts';
 import type { Solved } from '../../engine/dependsOn.ts';
 import type { LoadedSite } from '../../engine/loadedSite.ts';
