@@ -11,7 +11,8 @@ rmSync(RESULTS, { force: true });
 /** Runs an npm script beside others; its output is kept until it has ended. */
 function checked(name) {
   return new Promise((resolve) => {
-    const check = spawn('npm', ['run', '--silent', name]);
+    const env = process.env.LONG ? process.env : { ...process.env, SOON: '1' };
+    const check = spawn('npm', ['run', '--silent', name], { env });
     let said = '';
     for (const stream of [check.stdout, check.stderr]) stream.on('data', (part) => (said += part));
     check.on('close', (code) => {

@@ -193,7 +193,9 @@ export function siteFiles(site: Site, measure: Measure): OutputFile[] {
       : []),
     ...[...sheets.values()].flatMap(({ name, worn }) => {
       const own = ownHeaderOf(site, worn);
-      return own ? [writtenLater(`assets/${name.replace(/\.css$/, '.js')}`, () => ownJs(own, worn, true))] : [];
+      return own
+        ? [writtenLater(`assets/${name.replace(/\.css$/, '.js')}`, () => ownJs(own, worn, true))]
+        : [];
     }),
     ...(hasTurning(site) ? [{ path: 'assets/bands.js', kind: 'text', text: BANDS_JS } as const] : []),
     ...(hasTakingTurns(site)

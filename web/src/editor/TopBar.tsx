@@ -1,7 +1,8 @@
 import { viewportsWords, widthsOf } from '@hatrail/core/sweep/widthPlan';
 import type { LoadedSite } from '../engine/loadedSite.ts';
 import { useSoFar } from '../engine/answers.ts';
-import { ArrowUUpLeft, ArrowUUpRight } from '@phosphor-icons/react';
+import { ArrowUUpLeft } from '@phosphor-icons/react/dist/csr/ArrowUUpLeft';
+import { ArrowUUpRight } from '@phosphor-icons/react/dist/csr/ArrowUUpRight';
 import { IconButton, Tooltip } from '@mui/material';
 import { memo, useState } from 'react';
 import { Link, NavLink, useLocation, useNavigate } from 'react-router';

@@ -1,5 +1,5 @@
 import { at as elementAt } from '@hatrail/core/lists';
-import { CaretDown } from '@phosphor-icons/react';
+import { CaretDown } from '@phosphor-icons/react/dist/csr/CaretDown';
 import { Button, Menu, MenuItem } from '@mui/material';
 import { useState } from 'react';
 import { freeId } from '@hatrail/core/model/freeId';

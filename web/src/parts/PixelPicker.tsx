@@ -1,5 +1,5 @@
 import { at as elementAt } from '@hatrail/core/lists';
-import { Eyedropper } from '@phosphor-icons/react';
+import { Eyedropper } from '@phosphor-icons/react/dist/csr/Eyedropper';
 import { Button, Dialog, DialogActions, DialogContent, DialogTitle } from '@mui/material';
 import { useEffect, useState } from 'react';
 import { hexColour } from '@hatrail/core/colour/rgb';

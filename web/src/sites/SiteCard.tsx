@@ -1,6 +1,6 @@
 import { answerFor } from '@hatrail/core/placed/answers';
 import { at } from '@hatrail/core/lists';
-import { DotsThree } from '@phosphor-icons/react';
+import { DotsThree } from '@phosphor-icons/react/dist/csr/DotsThree';
 import { Button, IconButton, Menu, MenuItem, TextField } from '@mui/material';
 import { useForm } from 'react-hook-form';
 import { classValidatorResolver } from '@hookform/resolvers/class-validator';

@@ -9,7 +9,7 @@ import {
   type DragEndEvent,
   type DragMoveEvent,
 } from '@dnd-kit/core';
-import { DotsSixVertical } from '@phosphor-icons/react';
+import { DotsSixVertical } from '@phosphor-icons/react/dist/csr/DotsSixVertical';
 import { useState } from 'react';
 import { moveEntry, placeEntry, type EntryMove, type MenuRemark } from '@hatrail/core/gather/menuTree';
 import { entriesOf, type AnyEntry, type Menu } from '@hatrail/core/model/menu';

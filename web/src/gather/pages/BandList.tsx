@@ -2,7 +2,7 @@ import { at } from '@hatrail/core/lists';
 import { DndContext, PointerSensor, closestCenter, useSensor, useSensors } from '@dnd-kit/core';
 import { SortableContext, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
-import { DotsSixVertical } from '@phosphor-icons/react';
+import { DotsSixVertical } from '@phosphor-icons/react/dist/csr/DotsSixVertical';
 import { Button, Menu, MenuItem } from '@mui/material';
 import { useState } from 'react';
 import type { KeptPart } from '@hatrail/core/model/parts';

@@ -1,5 +1,5 @@
 import { IconButton } from '@mui/material';
-import { X } from '@phosphor-icons/react';
+import { X } from '@phosphor-icons/react/dist/csr/X';
 import { backdropPictures } from '@hatrail/core/model/layer';
 import type { Band } from '@hatrail/core/model/page';
 import type { Site } from '@hatrail/core/model/site';
