@@ -6,9 +6,18 @@ const ALONE = ['e2e/much.spec.ts', 'e2e/publishedManner.spec.ts'];
 const PIXELS = ['e2e/agreement*.spec.ts', 'e2e/layout.spec.ts'];
 
 /** Stories that only `npm run test:long` lives through: long searches, and much of everything. */
-const LONG = ['banner', 'hosts', 'layers', 'materials', 'much', 'needs', 'onScroll', 'remedies', 'whole'].map(
-  (name) => `e2e/${name}.spec.ts`,
-);
+const LONG = [
+  'banner',
+  'hosts',
+  'layers',
+  'materials',
+  'much',
+  'needs',
+  'onScroll',
+  'remedies',
+  'told',
+  'whole',
+].map((name) => `e2e/${name}.spec.ts`);
 /** Brings in the demo sites once for all servers of a run. */
 const SEEDED = 'server/test/seeded.ts';
 const NOT_NOW = process.env.LONG ? [] : LONG;

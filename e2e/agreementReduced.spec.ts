@@ -40,6 +40,11 @@ for (const width of process.env.LONG ? WIDTHS : [300, 164]) {
       `<body style="margin: 0"><img src="${src}" style="${style}; top: 0"><p style="${style}; margin: 0; top: 200px; background: url(${src}) 0 0 / 100% 100%">`,
     );
     await tab.evaluate(() => Promise.all([...document.images].map((image) => image.decode())));
+    // The picture behind is decoded when it is first painted.
+    await tab.screenshot();
+    await tab.evaluate(
+      () => new Promise<void>((done) => requestAnimationFrame(() => requestAnimationFrame(() => done()))),
+    );
     const painted = (y: number) =>
       tab.screenshot({ clip: { ...whole, y } }).then((shot) => sharp(shot).ensureAlpha().raw().toBuffer());
     const onCanvas = await tab.evaluate(

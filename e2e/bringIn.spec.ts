@@ -5,6 +5,9 @@ import type { AddressInfo } from 'node:net';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { CaptureState } from '@hatrail/core/gather/captured';
 import { checkSite } from '@hatrail/core/model/check';
+import { fileReader } from '@hatrail/server/context';
+import sharp from 'sharp';
+import type { Site } from '@hatrail/core/model/site';
 import { findings as axeFindings } from './axe.ts';
 import { openOwner, type Owner } from './owner.ts';
 
@@ -27,6 +30,7 @@ const PAGES: Record<string, string> = {
   '/frame':
     '<title>Frame</title><iframe src="/shadow" style="width:100%;height:80px;border:0"></iframe><p>Below</p>',
   '/links': `<title>Many</title><header style="height:50px"><a href="/a">A</a></header>${Array.from({ length: 5000 }, (_, i) => `<a href="/l${i}">${i}</a>`).join(' ')}`,
+  '/turned': `<title>Turned</title><style>body { margin: 0 } header { position: sticky; top: 0; display: flex; gap: 20px; padding: 20px; background: #123; z-index: 2 } header a { color: #fff } header img { display: block; filter: invert(1) } header.solid { background: #fff } header.solid a { color: #123 } header.solid img { filter: none }</style><header><a class="logo" href="/turned"><img alt="Turned" width="90" height="30" src="data:image/svg+xml,%3Csvg xmlns='http://www.w3.org/2000/svg' width='90' height='30'%3E%3Crect width='90' height='30' fill='%23101010'/%3E%3C/svg%3E"></a><nav><a href="/turned">Here</a> <a href="/bare">Bare</a></nav></header><main><h1>Turned over</h1><div style="height:3000px"></div></main><script>addEventListener('scroll', () => document.querySelector('header').classList.toggle('solid', scrollY > 40))</script>`,
   '/cut': '<title>Cut</title><header><nav><a href="/a">A<a href="/b">B</nav><h1 class="x',
 };
 
@@ -141,6 +145,27 @@ describe('a page that is not like others', () => {
     expect((await lookedAt({ address: `${base}/frame` })).found!.notes).toEqual([
       expect.stringMatching(/in a frame of its own/),
     ]);
+  });
+
+  test('a logo that style turns over until it is scrolled: two pictures, each judged at its moment', async () => {
+    const found = await lookedAt({ address: `${base}/turned` });
+    await api(`/${found.id}/pages`, { pages: [found.found!.address] });
+    await settled(found.id);
+    const kept = await fetch(`${owner.running.url}/api/captures/${found.id}/keep`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: '{}',
+    });
+    const { site, hashes } = (await kept.json()) as { site: Site; hashes: Record<string, string> };
+    expect(checkSite(site)).toEqual([]);
+    expect(site.ownHeaders![0]!.logos).toEqual({ top: 'light', scrolled: 'dark' });
+    const lightness = async (variant: 'light' | 'dark') => {
+      const { file } = site.pictures.find(({ id }) => id === site.logo.variants[variant])!;
+      const bytes = await fileReader(owner.running.context, { site, hashes })(file);
+      return (await sharp(bytes).removeAlpha().stats()).channels[0]!.mean;
+    };
+    expect(await lightness('light')).toBeGreaterThan(230);
+    expect(await lightness('dark')).toBeLessThan(30);
   });
 
   test.runIf(process.env.LONG)(

@@ -17,7 +17,7 @@ import { STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
 import { readAddress } from '@hatrail/node/guardedAddress';
 import { keptLogo, watchFonts, watchSheets, type DraftPath } from './files.ts';
 import { readOwn, type Correction, type Standing } from './own.ts';
-import { asking } from './ownAsk.ts';
+import { asking, settled } from './ownAsk.ts';
 import { tryOwn, type Tried } from './ownTrial.ts';
 import type { HeaderRead } from './pageRead.ts';
 import {
@@ -66,7 +66,7 @@ export async function takeSite(
     const taken =
       read.header &&
       (await takeOwn(session, tab, { found, chosen, sheets, header: read.header, notes, draft }));
-    const { own, drawn } = taken ?? {};
+    const { own, drawn, drawnLater } = taken ?? {};
     if (signal.aborted) throw new BadInput('This was stopped.');
     await tab.setViewportSize({ width: READ_AT, height: usualWindowHeight(READ_AT) });
     tell({ what: 'Measuring the header, width by width', done: ++done, of });
@@ -127,7 +127,11 @@ export async function takeSite(
       address: found.address,
       name: found.name,
       pages,
-      header: header && { ...header, logo: drawn ?? logo },
+      header: header && {
+        ...header,
+        logo: drawn ?? logo,
+        ...(drawnLater && { logoLater: drawnLater }),
+      },
       ...(own && { own }),
       colours: read.colours,
       type: read.type,
@@ -158,7 +162,7 @@ async function takeOwn(
     notes: string[];
     draft: DraftPath;
   },
-): Promise<{ own?: SeenOwn; drawn?: SeenLogo } | undefined> {
+): Promise<{ own?: SeenOwn; drawn?: SeenLogo; drawnLater?: SeenLogo } | undefined> {
   const other = chosen.find(({ address, isInHeader }) => isInHeader && address !== found.address);
   try {
     await go(tab, proxy, (other ?? found).address);
@@ -168,11 +172,7 @@ async function takeOwn(
         'Its header stands where style from outside does not reach it: the one that hangs there is one of ours that wears the same.',
       );
     if (!own) return {};
-    // A logo that is no picture of its own is taken as it is seen.
-    const isDrawn =
-      header.logo?.kind === 'picture' || (header.logo?.kind === 'svg' && !/<use/.test(header.logo.markup));
-    const drawn = own.logo === 'logo' && !isDrawn ? await logoShot(tab, own, draft) : undefined;
-    return { own, ...(drawn && { drawn }) };
+    return { own, ...(own.logo === 'logo' && (await logoShots(tab, own, header.logo, draft))) };
   } catch (error) {
     if (tab.isClosed()) throw error;
     notes.push(
@@ -180,6 +180,37 @@ async function takeOwn(
     );
     return undefined;
   }
+}
+
+/**
+ * The logo as it is seen, where that is not its picture as it comes: where it is none, where style makes it look otherwise, and
+ * where it is another once its script has set its class; then both.
+ */
+async function logoShots(
+  tab: Tab,
+  own: SeenOwn,
+  logo: SeenLogo | undefined,
+  draft: DraftPath,
+): Promise<{ drawn?: SeenLogo; drawnLater?: SeenLogo }> {
+  const inPage = asking(tab);
+  const { stuck } = own.own;
+  const later = stuck && stuck.from + 60;
+  const lookAt = async (scroll: number) => {
+    await inPage('measure', scroll);
+    await settled(tab);
+    return inPage('logoLook');
+  };
+  const top = await lookAt(0);
+  const isOther = later !== undefined && (await lookAt(later)).says !== top.says;
+  const isDrawn =
+    (logo?.kind === 'picture' || (logo?.kind === 'svg' && !/<use/.test(logo.markup))) && top.isPlain;
+  if (isDrawn && !isOther) return {};
+  await lookAt(0);
+  const drawn = await logoShot(tab, own, draft);
+  if (!drawn || !isOther) return drawn ? { drawn } : {};
+  await lookAt(later);
+  const drawnLater = await logoShot(tab, own, draft);
+  return { drawn, ...(drawnLater && { drawnLater }) };
 }
 
 /** The logo as it is seen, on nothing. */

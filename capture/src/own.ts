@@ -48,7 +48,7 @@ export interface Standing {
 export async function readOwn(
   tab: Tab,
   sheets: Record<string, string>,
-  standing: Standing,
+  { lies, onScroll }: Standing,
   corrections: readonly Correction[] = [],
 ): Promise<SeenOwn | undefined> {
   await sized(tab, WIDE);
@@ -59,7 +59,7 @@ export async function readOwn(
   await ask('noteClasses');
   const reading: Reading = { tab, ask, sheets };
   const top = await ask('look');
-  const stuck = standing.onScroll === 'stays' ? await findStuck(tab, ask) : undefined;
+  const stuck = onScroll === 'stays' ? await findStuck(tab, ask) : undefined;
   const later = stuck && stuck.from + 60;
   const missing = await lookEverywhere(reading, later);
   await measuredAt(reading, 0);
@@ -95,7 +95,8 @@ export async function readOwn(
     ...places,
     ...(stuck && { stuck }),
     position: top.position as OwnHeader['position'],
-    ...standing,
+    lies,
+    onScroll,
     lines: top.borders,
     ...(markup.free && { free: markup.free }),
     ...(here?.some((value) => value !== 0) && { here }),

@@ -138,6 +138,8 @@ export interface OwnReader {
   opensByPointer(): boolean;
   /** Takes the mark of the page one is on off its link, or puts it back. */
   unmark(isOff: boolean): void;
+  /** What the logo looks like: whether it is its picture as it comes, and all that makes it look as it does. */
+  logoLook(): { isPlain: boolean; says: string };
   /** Puts everything but the logo out of sight, for its picture; tells where it is. */
   isolateLogo(): { x: number; y: number; width: number; height: number } | undefined;
   /** Whether the header shows at all. */

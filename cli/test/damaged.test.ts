@@ -97,7 +97,7 @@ describe('a document with one value spoilt', () => {
     let refused = 0;
     for (const [i, source] of sources.entries()) {
       const places = somePlaces(source, i + 1, wanted);
-      for (const path of some(places, places.length > 40 ? 2 : 1)) {
+      for (const path of some(places, places.length > 40 ? 4 : 1)) {
         for (const value of values) {
           const spoilt = withValue(source, path, value);
           const problems = problemsOf(spoilt, path);
@@ -123,7 +123,7 @@ describe('a document with one value spoilt', () => {
     let sound = 0;
     for (const [i, source] of sources.entries()) {
       const isKey = (_: unknown, path: Path) => typeof path.at(-1) === 'string';
-      for (const path of some(somePlaces(source, 60 + i, isKey), 2)) {
+      for (const path of some(somePlaces(source, 60 + i, isKey), 5)) {
         const spoilt = withValue(source, path, undefined);
         if (problemsOf(spoilt, path).length > 0) continue;
         const site = readSite(JSON.stringify(spoilt));

@@ -108,7 +108,7 @@ describe('what covers the page', () => {
     return draft;
   };
 
-  test.each(some(DRESSED, 5))(
+  test.each(some(DRESSED, 8))(
     'cleared in one step, nothing is left of it, and the page shows through: header %i',
     async (seed) => {
       const dressed = dressedSite(loaded.site, seed);

@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest';
+import { some } from './some.ts';
 import { findingsOf, type Finding } from '../src/finding/finding.ts';
 import { menuFindings, wordFindings } from '../src/finding/others.ts';
 import { planFor, waysOfFinding, type FindingWay, type Proved } from '../src/finding/ways.ts';
@@ -204,7 +205,7 @@ describe('findings', () => {
 });
 
 describe('what clears a finding', () => {
-  test.each([1, 2])('clears every row of it, and makes nothing worse: header %i', async (seed) => {
+  test.each(some([1, 2], 2))('clears every row of it, and makes nothing worse: header %i', async (seed) => {
     const all = proved(byChance(seed));
     const rank = { lost: 0, strained: 1, clear: 2 };
     const before = new Map(all.rows.map((row) => [keyOf(row), row.verdict]));

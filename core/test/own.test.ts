@@ -244,6 +244,34 @@ describe('where everything stands', () => {
   });
 });
 
+test('a logo that is another picture once it is scrolled is judged as what it is at each moment', () => {
+  const { site, header } = made(({ own }) => {
+    own.inks.push({ id: 'logo', name: 'Logo', item: 'logo', kind: 'logo' });
+    own.scrolled = structuredClone(own.top);
+    for (const { places } of [...own.top, ...own.scrolled])
+      places.push([own.inks.length - 1, 10, 10, 80, 30, -1, 0, 0, 0, 0, 0, 0]);
+    own.logos = { top: 'light', scrolled: 'dark' };
+  });
+  const own = site.ownHeaders![0]!;
+  expect(checkSite(site)).toEqual([]);
+  const along = {
+    ...header,
+    manner: { ...header.manner, stretch: 40, switch: { at: 'distance' as const, distance: 300 } },
+  };
+  const scene = layoutScene(site, along, site.pages[0]!, { width: 1001 }, never);
+  const logoAt = (moment: 'top' | 'scrolled') =>
+    scene.layouts[moment].inks.find(({ id }) => id === 'logo')!.what;
+  expect([logoAt('top'), logoAt('scrolled')]).toEqual([
+    { kind: 'logo', variant: 'light' },
+    { kind: 'logo', variant: 'dark' },
+  ]);
+  // Its own script turns it over, and nothing of ours does so elsewhere.
+  expect(scene.stretches.map(({ from }) => from)).toEqual([0, own.stuck!.from]);
+  // Read again without its pages, it keeps them.
+  const again = withOwnRead({ ...site, headers: [header] }, SEEN, header.id);
+  expect(again.ownHeaders!.at(-1)!.logos).toEqual(own.logos);
+});
+
 describe('what it can wear', () => {
   test('of each layer only what style can make: judge and style sheet alike', () => {
     const { site, header } = made();

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { copyFile, readFile } from 'node:fs/promises';
 import type { TakenFile, TakenPictures } from '@hatrail/core/model/kept';
-import type { CaptureState, FoundPage, FoundSite, SeenSite } from '@hatrail/core/gather/captured';
+import type { CaptureState, FoundPage, FoundSite, SeenLogo, SeenSite } from '@hatrail/core/gather/captured';
 import { BadInput } from '@hatrail/core/model/badInput';
 import { checkSite } from '@hatrail/core/model/check';
 import type { SeenPart } from '@hatrail/core/model/seen';
@@ -305,8 +305,8 @@ export class Captures {
         job.files.set(file, { path: file, hash, format, width: size.width, height: size.height });
       }
     }
-    const { logo } = seen.header ?? {};
-    if (logo?.kind === 'picture') {
+    for (const logo of [seen.header?.logo, seen.header?.logoLater]) {
+      if (logo?.kind !== 'picture') continue;
       try {
         const { hash, format, width, height } = await apart.run(
           'picture',
@@ -377,10 +377,8 @@ function numbered(seen: SeenSite, files: ReadonlyMap<string, Draft>): Pick<Captu
   const numbers = new Map([...files.keys()].map((path, i) => [path, String(i)]));
   const number = (path: string) => numbers.get(path) ?? '';
   const { header } = seen;
-  const logo =
-    header?.logo?.kind === 'picture'
-      ? { ...header.logo, address: number(header.logo.address) }
-      : header?.logo;
+  const numberedLogo = (logo: SeenLogo | undefined) =>
+    logo?.kind === 'picture' ? { ...logo, address: number(logo.address) } : logo;
   return {
     seen: {
       ...seen,
@@ -389,7 +387,11 @@ function numbered(seen: SeenSite, files: ReadonlyMap<string, Draft>): Pick<Captu
         pictures: page.pictures.map(({ width, file }) => ({ width, file: number(file) })),
       })),
       views: seen.views.map(({ what, file }) => ({ what, file: number(file) })),
-      header: header && { ...header, logo },
+      header: header && {
+        ...header,
+        logo: numberedLogo(header.logo),
+        ...(header.logoLater && { logoLater: numberedLogo(header.logoLater)! }),
+      },
       fonts: seen.fonts
         .map((font) => ({ ...font, file: number(font.file) }))
         .filter(({ file }) => file !== ''),

@@ -11,7 +11,7 @@ import { tryPasted } from '../../e2e/try/pasted.ts';
 const SLACK = 10;
 
 describe('what is promised', () => {
-  const share = process.env.LONG ? 1 : 1 / 8;
+  const share = process.env.LONG ? 1 : 1 / 16;
   test.each([
     ['no kill loses what was told as saved, or leaves anything half-done', tryKills, 1],
     [

@@ -1,5 +1,6 @@
 import { alpha } from './state.ts';
 import type { OwnReader } from '../../src/ownRead.ts';
+import { OVER_ALL, OVER_LETTERS } from '@hatrail/core/output/own/letters';
 import { adopt, find, findNarrow, marks } from './parts.ts';
 import { changedLetters, elementOf, hideInks, inkColour, named, panelLinks, unmark } from './trial.ts';
 import { noteGrounds } from './grounds.ts';
@@ -14,6 +15,19 @@ import { nameOf } from './names.ts';
 import { newClass, noteClasses, watched } from './classes.ts';
 import { rules } from './rules.ts';
 import { textRects } from './texts.ts';
+
+/** What makes a logo's picture look as it does. */
+const LOGO_LOOK = [
+  ...OVER_ALL,
+  'display',
+  'visibility',
+  'background-image',
+  'background-color',
+  'color',
+  'fill',
+  'stroke',
+  'content',
+];
 
 /** The reader of a header, as the page is asked for it. */
 
@@ -50,6 +64,22 @@ export const reader: OwnReader = {
       element && property === 'color' ? (textRects(element)[0]?.node.parentElement ?? element) : element;
     return of && getComputedStyle(of).getPropertyValue(property);
   },
+  logoLook: () => {
+    const logo = ofRole('logo')[0];
+    const parts = logo ? [logo, ...logo.querySelectorAll('*')] : [];
+    const looks = parts.map((part) => {
+      const style = getComputedStyle(part);
+      return LOGO_LOOK.map((property) => style.getPropertyValue(property)).concat(
+        part instanceof HTMLImageElement ? part.currentSrc : '',
+      );
+    });
+    const isPlain = parts.every((part) =>
+      OVER_ALL.every(
+        (property) => getComputedStyle(part).getPropertyValue(property) === OVER_LETTERS[property],
+      ),
+    );
+    return { isPlain, says: JSON.stringify(looks) };
+  },
   isolateLogo: () => {
     const logo = ofRole('logo')[0];
     if (!logo || !shows(logo)) return undefined;
@@ -58,9 +88,11 @@ export const reader: OwnReader = {
       'html, body, body * { visibility: hidden !important; background-color: transparent !important; box-shadow: none !important } html, body { background: none !important } [data-hr-logo], [data-hr-logo] * { visibility: visible !important }';
     document.head.append(only);
     logo.dataset.hrLogo = '';
-    for (let at = logo.parentElement; at; at = at.parentElement)
+    // What the paste takes off what it stands in is not part of it.
+    for (let at = logo.parentElement; at; at = at.parentElement) {
       at.style.setProperty('background', 'none', 'important');
-    header.style.setProperty('opacity', '1', 'important');
+      for (const property of OVER_ALL) at.style.setProperty(property, OVER_LETTERS[property], 'important');
+    }
     const [x, y, width, height] = logoBox(logo);
     return { x, y, width, height };
   },

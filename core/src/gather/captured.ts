@@ -66,6 +66,8 @@ export interface SeenHeader {
   scrolled?: SeenLook;
   hover?: SeenColour;
   logo: SeenLogo | undefined;
+  /** The logo once it is scrolled, where it is another picture then. */
+  logoLater?: SeenLogo;
   entries: SeenEntry[];
   button: SeenButton | undefined;
 }

@@ -1,3 +1,4 @@
+import type { LogoVariant } from '../model/picture.ts';
 import type { Rgb } from '../colour/rgb.ts';
 import type { Box } from '../geometry/box.ts';
 import type { OwnButton } from './states.ts';
@@ -75,7 +76,8 @@ export type InkKind =
   | { kind: 'text'; run: TextRun }
   /** A mark drawn in the links' ink, within its inked box. */
   | { kind: 'mark'; inked: Box }
-  | { kind: 'logo' }
+  /** The site's logo: in the variant that is said, else in that of the look. */
+  | { kind: 'logo'; variant?: LogoVariant }
   /** A picture judged on its own pixels, like a logo. */
   | { kind: 'picture'; picture: string };
 

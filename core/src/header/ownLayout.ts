@@ -2,6 +2,7 @@ import { at as elementAt } from '../lists.ts';
 import { headerItems, type Header, type Moment } from '../model/header.ts';
 import { entriesOf } from '../model/menu.ts';
 import type { OwnAt, OwnHeader, OwnInk, OwnPlace } from '../model/own.ts';
+import type { LogoVariant } from '../model/picture.ts';
 import type { Site } from '../model/site.ts';
 import type { Box } from '../geometry/box.ts';
 import type { HeaderInk, InkKind } from './ink.ts';
@@ -25,8 +26,9 @@ export function canTellOpen(site: Pick<Site, 'ownHeaders'>, header: Pick<Header,
   return !own || own.inks.some(({ opens }) => opens);
 }
 
-/** Whether anything of it stands elsewhere, or is of another size, once its own script has set its class. */
+/** Whether anything of it stands elsewhere, is of another size or another picture, once its own script has set its class. */
 export function movesByTheirs(own: OwnHeader): boolean {
+  if (own.logos && own.logos.top !== own.logos.scrolled) return true;
   const within = ({ bar: [x = 0, y = 0, ...size], places }: OwnAt) => [
     ...size,
     ...places.flatMap(([ink, left, top, ...rest]) => [ink, left - x, top - y, ...rest.slice(0, 2)]),
@@ -97,10 +99,11 @@ export function layoutOwn(
 ): HeaderLayout {
   const isLater = moment !== 'top' && own.scrolled.length > 0 && changesByTheirs(own, header);
   const { folded, bar: around, places } = ownAt(isLater ? own.scrolled : own.top, width);
+  const logo = own.logos?.[isLater ? 'scrolled' : 'top'];
   const [x = 0, y = 0, barWidth = width, height = 0, radius = 0] = around;
   const bar: Box = { x, y, width: barWidth, height };
   const bottom = y + height;
-  const inks = inksOf(site, header, own, places);
+  const inks = inksOf(site, header, own, { places, logo });
   return {
     width,
     height: bottom,
@@ -132,7 +135,12 @@ export function layoutOwn(
   };
 }
 
-function inksOf(site: Site, header: Header, own: OwnHeader, places: readonly OwnPlace[]): HeaderInk[] {
+function inksOf(
+  site: Site,
+  header: Header,
+  own: OwnHeader,
+  { places, logo }: { places: readonly OwnPlace[]; logo: LogoVariant | undefined },
+): HeaderInk[] {
   const entries = new Map(
     site.menus.flatMap((menu) => entriesOf(menu).map(({ entry }) => [entry.id, entry] as const)),
   );
@@ -140,7 +148,7 @@ function inksOf(site: Site, header: Header, own: OwnHeader, places: readonly Own
   const lines = new Map<string, number>();
   return places.flatMap((place): HeaderInk[] => {
     const ink = own.inks[place[0]];
-    const what = ink && whatOf(site, own, ink, place);
+    const what = ink && whatOf(site, own, ink, { place, logo });
     if (!ink || !what) return [];
     const box: Box = { x: place[1], y: place[2], width: place[3], height: place[4] };
     const line = (lines.get(ink.id) ?? 0) + 1;
@@ -172,9 +180,14 @@ function inksOf(site: Site, header: Header, own: OwnHeader, places: readonly Own
   });
 }
 
-function whatOf(site: Site, own: OwnHeader, { kind }: OwnInk, place: OwnPlace): InkKind | undefined {
+function whatOf(
+  site: Site,
+  own: OwnHeader,
+  { kind }: OwnInk,
+  { place, logo }: { place: OwnPlace; logo: LogoVariant | undefined },
+): InkKind | undefined {
   const [, , , , , number, left, baseline, x, y, width, height] = place;
-  if (kind === 'logo') return { kind };
+  if (kind === 'logo') return { kind, ...(logo && { variant: logo }) };
   if (kind === 'mark') return { kind, inked: { x, y, width, height } };
   const text = own.texts[number];
   if (!text) return undefined;

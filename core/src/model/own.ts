@@ -13,6 +13,7 @@ import {
 
 import { IsHarmless, IsHarmlessStyle, IsNoDoer } from './harmless.ts';
 import { IsNumbers, IsPlaces, IsSelector, IsWeight } from './ownRules.ts';
+import { LOGO_VARIANTS, type LogoVariant } from './picture.ts';
 import { InRange, IsId, IsPlainText, Nested, NestedList } from './rules.ts';
 
 /**
@@ -256,6 +257,12 @@ export class OwnStuck {
   @InRange(1, 5000, 'px') from: number;
 }
 
+/** Which of the site's logo pictures it shows at the top, and once its own script has set its class. */
+export class OwnLogos {
+  @IsIn(LOGO_VARIANTS, { message: `Choose ${LOGO_VARIANTS.join(', ')}.` }) top: LogoVariant;
+  @IsIn(LOGO_VARIANTS, { message: `Choose ${LOGO_VARIANTS.join(', ')}.` }) scrolled: LogoVariant;
+}
+
 /** A font file of theirs, under the name by which their style asks for it. */
 export class OwnFace {
   @Matches(/^[^"\\{};<>]{1,80}$/, { message: 'Give the name of a family.' }) family: string;
@@ -316,6 +323,8 @@ export class OwnHeader {
   @NestedList(() => OwnAt, 1000) top: OwnAt[];
   @NestedList(() => OwnAt, 1000) scrolled: OwnAt[];
   @IsOptional() @Nested(() => OwnStuck) stuck?: OwnStuck;
+  /** Where its logo is another picture once it is scrolled. */
+  @IsOptional() @Nested(() => OwnLogos) logos?: OwnLogos;
   /** How it is positioned, and what it does while the page scrolls. */
   @IsIn(['static', 'relative', 'absolute', 'fixed', 'sticky'], { message: 'Give a position.' })
   position: 'static' | 'relative' | 'absolute' | 'fixed' | 'sticky';

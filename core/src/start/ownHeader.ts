@@ -2,7 +2,7 @@ import type { SeenColour, SeenOwn, SeenOwnEntry, SeenOwnLook } from '../gather/c
 import type { Header, Look } from '../model/header.ts';
 import type { ButtonItem, Item } from '../model/item.ts';
 import { isSafeAddress, type Entry, type LinkTarget, type Menu } from '../model/menu.ts';
-import type { OwnFace, OwnHeader } from '../model/own.ts';
+import type { OwnFace, OwnHeader, OwnLogos } from '../model/own.ts';
 import { freeId } from '../model/freeId.ts';
 import type { ColourUse } from '../model/palette.ts';
 import type { Site } from '../model/site.ts';
@@ -21,6 +21,8 @@ export interface OwnMaking {
   here?: string | undefined;
   faces: OwnFace[];
   hasLogo: boolean;
+  /** Which of the site's logo pictures it shows at the top and once scrolled, where these are two. */
+  logos?: OwnLogos;
 }
 
 export interface MadeOwn {
@@ -112,10 +114,10 @@ function entriesFrom(
 /** Makes what a site's document needs of a header that was read. */
 export function ownHeader(
   seen: SeenOwn,
-  { id, menu, swatch, target, here, faces, hasLogo }: OwnMaking,
+  { id, menu, swatch, target, here, faces, hasLogo, logos }: OwnMaking,
 ): MadeOwn {
   const current = seen.own.marks.find(({ role }) => role === 'current')?.ink;
-  const own: OwnHeader = { ...seen.own, id, faces };
+  const own: OwnHeader = { ...seen.own, id, faces, ...(logos && { logos }) };
   const top = lookOf(seen.top, seen.top, swatch);
   const scrolled = seen.scrolled ? differing(lookOf(seen.scrolled, seen.top, swatch), top) : {};
   const logoInk = seen.top.logo && { ink: swatch(seen.top.logo.hex) };
@@ -234,6 +236,8 @@ export function withOwnRead(site: Site, seen: SeenOwn, headerId?: string): OwnTa
     target,
     here: pages.find(({ from }) => from !== undefined && from === seen.own.from?.split('#')[0])?.id,
     faces: known?.faces ?? [],
+    // Its pictures are taken with the pages, not with the header.
+    ...(known?.logos && { logos: known.logos }),
     hasLogo: Object.keys(site.logo.variants).length > 0,
   });
   const header = before ? refreshed(before, made.header, known) : made.header;

@@ -1,10 +1,22 @@
 import { colourWord } from '../colour/colourWord.ts';
-import type { SeenColour, SeenEntry, SeenHeader, SeenSite, SeenStyle, SeenUse } from '../gather/captured.ts';
+import type {
+  SeenColour,
+  SeenEntry,
+  SeenHeader,
+  SeenLogo,
+  SeenOwn,
+  SeenSite,
+  SeenStyle,
+  SeenUse,
+} from '../gather/captured.ts';
+import { relativeLuminance } from '../colour/contrast.ts';
+import { parseColour } from '../colour/rgb.ts';
 import { freeId } from '../model/freeId.ts';
 import { at } from '../lists.ts';
 import type { Header, Rail } from '../model/header.ts';
 import type { ButtonItem, Item } from '../model/item.ts';
 import { isSafeAddress, type Entry, type LinkTarget } from '../model/menu.ts';
+import type { OwnLogos } from '../model/own.ts';
 import type { Page } from '../model/page.ts';
 import type { ColourUse, Swatch } from '../model/palette.ts';
 import type { Picture } from '../model/picture.ts';
@@ -118,6 +130,13 @@ const plainText = (text: string, most: number) =>
     .replace(/\p{Cc}/gu, ' ')
     .trim()
     .slice(0, most);
+
+/** Which of two logo pictures is the light one: that of the moment with the lighter links. */
+function logosOf(own: SeenOwn | undefined): OwnLogos {
+  const light = (hex = '#000000') => relativeLuminance(parseColour(hex) ?? { r: 0, g: 0, b: 0 });
+  const isTopLight = light(own?.top.link?.hex) > light(own?.scrolled?.link?.hex);
+  return isTopLight ? { top: 'light', scrolled: 'dark' } : { top: 'dark', scrolled: 'light' };
+}
 
 /** Where links lead: to a page that was brought in, or to the address that they have. */
 function targetOf(address: string, pages: readonly { id: string; from: string; path: string }[]): LinkTarget {
@@ -292,13 +311,20 @@ export function siteOfSeen(seen: SeenSite, files: SeenFiles, without: ReadonlySe
   };
   const pictures: Picture[] = [];
   const pages = pagesOf(seen, files, swatch, pictures);
-  const { logo } = seen.header ?? {};
-  const drawn =
-    logo && logo.kind !== 'text' && !without.has('logo')
-      ? files.pictures.get('address' in logo ? logo.address : '')
-      : undefined;
-  if (drawn) pictures.push({ id: freeId('logo', pictures), name: 'Logo', alt: '', ...drawn });
-  const logoId = drawn && pictures.at(-1)!.id;
+  const { logo, logoLater } = seen.header ?? {};
+  const keepLogo = (of: SeenLogo | undefined, called: string): string | undefined => {
+    const drawn =
+      of && of.kind !== 'text' && !without.has('logo')
+        ? files.pictures.get('address' in of ? of.address : '')
+        : undefined;
+    if (!drawn) return undefined;
+    const id = freeId('logo', pictures);
+    pictures.push({ id, name: called, alt: '', ...drawn });
+    return id;
+  };
+  const logoId = keepLogo(logo, 'Logo');
+  const laterId = logoId === undefined ? undefined : keepLogo(logoLater, 'Logo, once scrolled');
+  const logos = laterId === undefined ? undefined : logosOf(seen.own);
   const alt = (logo && logo.kind !== 'text' ? plainText(logo.alt, 120) : '') || name;
   const fonts = without.has('type')
     ? []
@@ -316,6 +342,7 @@ export function siteOfSeen(seen: SeenSite, files: SeenFiles, without: ReadonlySe
             return font ? [{ family: family.slice(0, 80), weight, font: font.id }] : [];
           }),
           hasLogo: logoId !== undefined,
+          ...(logos && { logos }),
         })
       : undefined;
   const { heading, text, menu, button } = seen.type;
@@ -335,7 +362,15 @@ export function siteOfSeen(seen: SeenSite, files: SeenFiles, without: ReadonlySe
     }),
     ...(fonts.length > 0 && { fonts }),
     pictures,
-    logo: { alt, variants: logoId === undefined ? {} : { single: logoId } },
+    logo: {
+      alt,
+      variants:
+        logoId === undefined
+          ? {}
+          : logos
+            ? { [logos.top]: logoId, [logos.scrolled]: laterId }
+            : { single: logoId },
+    },
     menus: made
       ? [made.menu]
       : without.has('menu') || !seen.header?.entries.length

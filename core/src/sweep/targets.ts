@@ -83,7 +83,7 @@ export function targetsOf(
   return layout.inks.flatMap((ink) => {
     const picture =
       ink.what.kind === 'logo'
-        ? logoPicture(site.logo, lookOf(worn, ink).ink.logo)
+        ? logoPicture(site.logo, ink.what.variant ?? lookOf(worn, ink).ink.logo)
         : ink.what.kind === 'picture'
           ? ink.what.picture
           : undefined;
