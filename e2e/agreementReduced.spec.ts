@@ -30,7 +30,8 @@ beforeAll(async () => {
 afterAll(() => browser.close());
 
 const WIDTHS = [600, 440, 360, 300, 240, 200, 164, 136, 100, 60];
-for (const width of process.env.LONG ? WIDTHS : [300, 164]) {
+// What a browser draws first after it has started it draws in another way: the largest is the first, and the same in both.
+for (const width of process.env.LONG ? WIDTHS : [600, 300]) {
   test(`640 px as ${width}`, async () => {
     const size = { width, height: width / 4 };
     const whole = { x: 0, y: 0, ...size };
@@ -40,11 +41,6 @@ for (const width of process.env.LONG ? WIDTHS : [300, 164]) {
       `<body style="margin: 0"><img src="${src}" style="${style}; top: 0"><p style="${style}; margin: 0; top: 200px; background: url(${src}) 0 0 / 100% 100%">`,
     );
     await tab.evaluate(() => Promise.all([...document.images].map((image) => image.decode())));
-    // The picture behind is decoded when it is first painted.
-    await tab.screenshot();
-    await tab.evaluate(
-      () => new Promise<void>((done) => requestAnimationFrame(() => requestAnimationFrame(() => done()))),
-    );
     const painted = (y: number) =>
       tab.screenshot({ clip: { ...whole, y } }).then((shot) => sharp(shot).ensureAlpha().raw().toBuffer());
     const onCanvas = await tab.evaluate(
