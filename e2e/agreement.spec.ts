@@ -130,6 +130,8 @@ const ALIKE = [
   'over a repeated pattern',
   'from the pattern to a dark band',
   'a strip that is leaving',
+  'at the end of the first band',
+  'a header that leaves',
 ];
 const isDaily = ({ path, width, name }: Combination) =>
   name !== undefined ? !ALIKE.includes(name) : !RARELY.includes(`${path} ${width}`);

@@ -85,7 +85,7 @@ test.each(
       ],
       ['along with the scroll, its own class too', 'a script menu', { stretch: 50 }],
     ],
-    2,
+    5,
   ),
 )('changes %s', async (_, markup, manner) => {
   const { html } = MARKUPS.find(({ name }) => name.startsWith(markup))!;

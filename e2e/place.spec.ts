@@ -177,7 +177,7 @@ describe('an owner in Place', () => {
     },
   );
 
-  test('begins as after scrolling on one page, which clears it', LONG, async () => {
+  test.runIf(process.env.LONG)('begins as after scrolling on one page, which clears it', LONG, async () => {
     await side().getByRole('button', { name: 'Try it: Begin as after scrolling' }).click(SLOW);
     await expect.poll(() => cell('log').textContent(), SLOW).toMatch(/Night header.*clear/);
     await side().getByText('Begins as after scrolling').first().waitFor(SLOW);
