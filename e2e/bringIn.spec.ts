@@ -371,6 +371,15 @@ describe('the header that Wether Lane has', () => {
         .toMatch(/blur/);
       expect(await inside.locator('script').count()).toBe(0);
       await owner.button('Undo').click();
+      // Along with the scroll, it is told how far it has come.
+      await tab.getByRole('button', { name: /^Manner/ }).click();
+      await tab.getByRole('combobox', { name: 'What the change goes by' }).selectOption('scroll');
+      await expect.poll(() => site().headers[0]!.manner.stretch, SLOW).toBe(120);
+      const way = () =>
+        inside.locator('.site-top').evaluate((bar) => getComputedStyle(bar).getPropertyValue('--hr-way'));
+      await expect.poll(way, SLOW).not.toBe('');
+      await owner.button('Undo').click();
+      await expect.poll(() => site().headers[0]!.manner.stretch, SLOW).toBeUndefined();
     },
   );
 

@@ -497,6 +497,7 @@ describe('what is written', () => {
   test('along with the scroll it is told how far it has come, and nothing takes a time of its own', () => {
     const { site, header, own } = made();
     const along = { ...header, manner: { ...header.manner, stretch: 60 } };
+    expect(checkSite({ ...site, headers: [along] })).toEqual([]);
     const { css } = ownPaste(site, along, own);
     expect(css).toContain('.top {\n  --hr-way: 0;');
     expect(css).toMatch(/--hr-fill: color-mix\(in srgb, [^;]* var\(--hr-share\)\)/);

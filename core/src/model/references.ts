@@ -130,8 +130,6 @@ function beyondOwn({ rails, manner, type }: Site['headers'][number]): Problem | 
     return { path: 'manner.switch.at', message: `Choose a distance for ${where}.` };
   if (manner.smaller !== undefined && manner.smaller > 0)
     return { path: 'manner.smaller', message: `Nothing gets smaller of ${where}.` };
-  if (manner.stretch !== undefined)
-    return { path: 'manner.stretch', message: `The change runs over time in ${where}.` };
   return undefined;
 }
 
