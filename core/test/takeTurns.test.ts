@@ -17,6 +17,7 @@ import { leastPercents, placeOf } from '../src/remedy/leastFill.ts';
 import { placePicture } from '../src/report/place.ts';
 import { cutScene } from '../src/sweep/cut.ts';
 import { probeScene, proveScene } from '../src/sweep/prove.ts';
+import { differingRows, scrollsMeeting } from '../src/sweep/sights.ts';
 import { layoutScene } from '../src/sweep/scene.ts';
 import { bareBand, readBand } from '../src/sweep/words.ts';
 import { header, measure, noDrawing, site } from './made.ts';
@@ -31,7 +32,7 @@ const COLOURS: Record<string, Rgb> = {
 const BELOW = { r: 20, g: 24, b: 30 };
 const picture = (id: string) => ({ id, name: id, file: `${id}.png`, width: 4000, height: 3000, alt: '' });
 const [home] = site.pages;
-const taking = (first: string, others: string[]): Site => ({
+const taking = (first: string, others: string[], at = 0): Site => ({
   ...site,
   logo: { ...site.logo, variants: {} },
   pictures: Object.keys(COLOURS).map(picture),
@@ -39,7 +40,7 @@ const taking = (first: string, others: string[]): Site => ({
     {
       ...home!,
       bands: home!.bands.map((band, i) =>
-        i > 0
+        i !== at
           ? band
           : {
               ...band,
@@ -72,12 +73,13 @@ const worn = {
 const sceneOf = (of: Site) =>
   layoutScene({ ...of, headers: [worn] }, worn, of.pages[0]!, { width: 500, windowHeight: 400 }, measure);
 /** A page whose first band is of its picture's colour, with nothing else on it. */
-const painted = (of: Site): Raster =>
+const painted = (of: Site, at = 0): Raster =>
   paintRaster(sceneOf(of).laid, ({ width, height, bands }) => {
     const data = new Uint8ClampedArray(4 * width * height);
-    const { backdrop, height: high } = bands[0]!;
+    const { backdrop, top, height: high } = bands[at]!;
     for (let i = 0; i < width * height; i++) {
-      const { r, g, b } = i < width * high ? COLOURS[backdrop.picture!.picture]! : BELOW;
+      const { r, g, b } =
+        i >= width * top && i < width * (top + high) ? COLOURS[backdrop.picture!.picture]! : BELOW;
       data.set([r, g, b, 255], 4 * i);
     }
     return data;
@@ -128,6 +130,37 @@ test('each is judged, and the worst counts, at every scroll', () => {
     if (row.shows !== undefined) differ++;
   }
   expect(differ).toBeGreaterThan(2);
+});
+
+test('pictures further down the page count where the header meets them, and nowhere else', () => {
+  const last = home!.bands.length - 1;
+  const of = taking('night', ['snow'], last);
+  const page = painted(of, last);
+  const at = sceneOf(of);
+  const { top } = at.laid.bands[last]!;
+  const rows = proveScene(at, page, noDrawing);
+  const alone = ['night', 'snow'].map((first) => {
+    const one = taking(first, [], last);
+    return proveScene(sceneOf(one), painted(one, last), noDrawing);
+  });
+  for (const [i, row] of rows.entries())
+    expect(Array.from(row.contrasts)).toEqual(
+      Array.from(row.contrasts, (_, k) => Math.min(...alone.map((all) => all[i]!.contrasts[k]!))),
+    );
+  const found = rows.find(
+    ({ itemId, state, moment }) => itemId === 'two' && state === 'rest' && moment === 'scrolled',
+  )!;
+  expect(found.span.from).toBeGreaterThan(0);
+  expect(found.shows).toBe(1);
+  expect(found.scroll).toBeGreaterThan(top - 100);
+  // A header that leaves never comes there: nothing more is swept.
+  expect(differingRows(page, rastersOf(page)[1]!)).toMatchObject({ from: top });
+  const leaves = {
+    ...at,
+    header: { ...at.header, manner: { ...at.header.manner, onScroll: 'leaves' as const } },
+  };
+  expect(scrollsMeeting(leaves, { from: top, to: top + 10 })).toBeUndefined();
+  expect(scrollsMeeting(at, { from: top, to: top + 10 })!.from).toBe(Math.max(0, top - at.rows.to - 128));
 });
 
 test('what is shown, cut and solved is where it is worst', () => {
