@@ -34,6 +34,9 @@ const PAGES: Record<string, string> = {
   '/cut': '<title>Cut</title><header><nav><a href="/a">A<a href="/b">B</nav><h1 class="x',
 };
 
+/** The same, of a logo that stays as it is. */
+PAGES['/still'] = PAGES['/turned']!.replace(/filter: (invert\(1\)|none)/g, 'border: 0');
+
 /** A page that becomes another: its ground is light, and then dark under dark links. */
 let ground = '#ffffff';
 const shop = () =>
@@ -151,8 +154,8 @@ describe('a page that is not like others', () => {
     ]);
   });
 
-  test('a logo that style turns over until it is scrolled: two pictures, each judged at its moment', async () => {
-    const found = await lookedAt({ address: `${base}/turned` });
+  const keptOf = async (path: string) => {
+    const found = await lookedAt({ address: `${base}${path}` });
     await api(`/${found.id}/pages`, { pages: [found.found!.address] });
     await settled(found.id);
     const kept = await fetch(`${owner.running.url}/api/captures/${found.id}/keep`, {
@@ -160,7 +163,11 @@ describe('a page that is not like others', () => {
       headers: { 'content-type': 'application/json' },
       body: '{}',
     });
-    const { site, hashes } = (await kept.json()) as { site: Site; hashes: Record<string, string> };
+    return (await kept.json()) as { site: Site; hashes: Record<string, string> };
+  };
+
+  test('a logo that style turns over until it is scrolled: two pictures, each judged at its moment', async () => {
+    const { site, hashes } = await keptOf('/turned');
     expect(checkSite(site)).toEqual([]);
     expect(site.ownHeaders![0]!.logos).toEqual({ top: 'light', scrolled: 'dark' });
     const lightness = async (variant: 'light' | 'dark') => {
@@ -170,6 +177,10 @@ describe('a page that is not like others', () => {
     };
     expect(await lightness('light')).toBeGreaterThan(230);
     expect(await lightness('dark')).toBeLessThan(30);
+    // Where the links change and the logo does not, its picture stays what it is.
+    const still = await keptOf('/still');
+    expect(still.site.ownHeaders![0]!.logos).toBeUndefined();
+    expect(still.site.logo.variants.single).toBeDefined();
   });
 
   test.runIf(process.env.LONG)(

@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises';
 import type { Page as Tab } from 'playwright-core';
 import type {
   FoundPage,
@@ -201,20 +202,30 @@ async function logoShots(
     return inPage('logoLook');
   };
   const top = await lookAt(0);
-  const isOther = later !== undefined && (await lookAt(later)).says !== top.says;
+  const mayDiffer = later !== undefined && (await lookAt(later)).says !== top.says;
   const isDrawn =
     (logo?.kind === 'picture' || (logo?.kind === 'svg' && !/<use/.test(logo.markup))) && top.isPlain;
-  if (isDrawn && !isOther) return {};
+  if (isDrawn && !mayDiffer) return {};
   await lookAt(0);
-  const drawn = await logoShot(tab, own, draft);
-  if (!drawn || !isOther) return drawn ? { drawn } : {};
+  const first = await logoShot(tab, own, draft);
+  const drawn = first && !isDrawn ? { drawn: first } : {};
+  if (!first || !mayDiffer) return drawn;
   await lookAt(later);
-  const drawnLater = await logoShot(tab, own, draft);
-  return { drawn, ...(drawnLater && { drawnLater }) };
+  const second = await logoShot(tab, own, draft);
+  // Style may change without anything of it being seen.
+  if (!second || (await isSameFile(first, second))) return drawn;
+  return { drawn: first, drawnLater: second };
 }
 
+async function isSameFile(one: ShotLogo, other: ShotLogo): Promise<boolean> {
+  const [a, b] = await Promise.all([one, other].map(({ address }) => readFile(address)));
+  return a!.equals(b!);
+}
+
+type ShotLogo = Extract<SeenLogo, { kind: 'picture' }>;
+
 /** The logo as it is seen, on nothing. */
-async function logoShot(tab: Tab, own: SeenOwn, draft: DraftPath): Promise<SeenLogo | undefined> {
+async function logoShot(tab: Tab, own: SeenOwn, draft: DraftPath): Promise<ShotLogo | undefined> {
   const clip = await asking(tab)('isolateLogo');
   if (!clip || clip.width < 4 || clip.height < 4) return undefined;
   const file = draft();

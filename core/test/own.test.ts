@@ -494,6 +494,37 @@ describe('what is written', () => {
     for (const comment of css.split('*/').slice(2, -1)) expect(comment).toContain('{');
   });
 
+  test('what changes letters is taken off where it is set, and what is handed down wherever that was', () => {
+    const rule = (property: string, more: Partial<OwnRule> = {}): OwnRule => ({
+      group: 'links',
+      number: 0,
+      property,
+      value: 'x',
+      selector: '.top a',
+      weight: [0, 1, 1],
+      important: false,
+      states: [],
+      ...more,
+    });
+    const linksOf = (change: (seen: SeenOwn) => void) => {
+      const { site, header, own } = made(change);
+      return /\/\* Links\. \*\/\n([^}]*)/.exec(ownPaste(site, header, own).css)![1]!;
+    };
+    expect(linksOf(() => undefined)).not.toMatch(/filter|text-shadow|stroke|blend/);
+    const own = linksOf(({ own: { rules } }) =>
+      rules.push(rule('filter', { states: ['hover'] }), rule('mix-blend-mode'), rule('mask-image')),
+    );
+    expect(own).toMatch(/filter: none;\n {2}mix-blend-mode: normal;\n {2}mask-image: none;/);
+    expect(linksOf(({ own: { css } }) => css.push('body { text-shadow: 0 0 3px red }'))).toContain(
+      'text-shadow: none',
+    );
+    const inline = linksOf(({ own: { around } }) =>
+      around.push({ tag: 'div', attributes: [{ name: 'style', value: '-webkit-text-stroke: 1px red' }] }),
+    );
+    expect(inline).toContain('-webkit-text-stroke-width: 0px');
+    expect(inline).not.toContain('text-shadow');
+  });
+
   test('along with the scroll it is told how far it has come, and nothing takes a time of its own', () => {
     const { site, header, own } = made();
     const along = { ...header, manner: { ...header.manner, stretch: 60 } };

@@ -27,7 +27,7 @@ export function canTellOpen(site: Pick<Site, 'ownHeaders'>, header: Pick<Header,
 }
 
 /** Whether anything of it stands elsewhere, is of another size or another picture, once its own script has set its class. */
-export function movesByTheirs(own: OwnHeader): boolean {
+function movesByTheirs(own: OwnHeader): boolean {
   if (own.logos && own.logos.top !== own.logos.scrolled) return true;
   const within = ({ bar: [x = 0, y = 0, ...size], places }: OwnAt) => [
     ...size,
@@ -39,13 +39,18 @@ export function movesByTheirs(own: OwnHeader): boolean {
   });
 }
 
+/** Whether it can change only where its own script changes it: that moves something, and it stays in sight. */
+export function isSwitchTheirs(own: OwnHeader, { manner }: Pick<Header, 'manner'>): boolean {
+  return own.stuck !== undefined && manner.onScroll === 'stays' && movesByTheirs(own);
+}
+
 /**
  * The scroll at which it changes, CSS pixels: where its document says, whatever else that says of bands and grounds; where its
  * own script moves anything, looks cannot change but along with that.
  */
-export function ownSwitch(own: OwnHeader, { manner }: Pick<Header, 'manner'>): number {
-  if (own.stuck && manner.onScroll === 'stays' && movesByTheirs(own)) return own.stuck.from;
-  return Math.max(1, Math.round(manner.switch.distance));
+export function ownSwitch(own: OwnHeader, header: Pick<Header, 'manner'>): number {
+  if (own.stuck && isSwitchTheirs(own, header)) return own.stuck.from;
+  return Math.max(1, Math.round(header.manner.switch.distance));
 }
 
 /** Whether it changes by the class that its own script sets: where it changes at another scroll, it does so by one of ours. */

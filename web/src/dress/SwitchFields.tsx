@@ -1,5 +1,5 @@
 import { momentName, momentsOf, type Header } from '@hatrail/core/model/header';
-import { movesByTheirs, ownHeaderOf, ownSwitch } from '@hatrail/core/header/ownLayout';
+import { isSwitchTheirs, ownHeaderOf, ownSwitch } from '@hatrail/core/header/ownLayout';
 import type { LoadedSite } from '../engine/loadedSite.ts';
 import type { SceneFacts } from '../engine/types.ts';
 import { NumberField } from '../parts/NumberField.tsx';
@@ -26,7 +26,7 @@ export function SwitchFields({
   const begins = manner.switch;
   const own = ownHeaderOf(loaded.site, header);
   const at = own ? 'distance' : switchKind(header);
-  const isTheirs = own !== undefined && movesByTheirs(own);
+  const isTheirs = own !== undefined && isSwitchTheirs(own, header);
   const setSwitch = (change: Partial<Header['manner']['switch']>, label: string) =>
     setManner(header, { switch: { ...begins, ...change } }, label);
   const [, later] = momentsOf(header);
@@ -74,7 +74,7 @@ export function SwitchFields({
       </ChoiceRow>
       {isTheirs && (
         <p className="origin">
-          Its own script changes sizes there: looks change along with them, and nowhere else.
+          Its own script changes sizes or the logo there: looks change along with that, and nowhere else.
         </p>
       )}
       {at === 'distance' && !isTheirs && (
