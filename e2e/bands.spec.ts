@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { findings as axeFindings } from './axe.ts';
 import { keepPages, openDressing, type Dressing } from './dressing.ts';
+import { keepBands } from './owner.ts';
 
 /** What an owner does with the bands of a page: pictures that take turns, and a ground that follows the header's. */
 
@@ -8,8 +9,8 @@ const SLOW = { timeout: 60_000 };
 const STORY = { timeout: 180_000 };
 let owner: Dressing;
 beforeAll(async () => {
-  owner = await openDressing('Larkfell', 2);
-  await owner.keep(owner.siteId, (site) => {
+  owner = await openDressing('Larkfell', (site) => {
+    keepBands(2)(site);
     keepPages(site, ['home']);
     // Clear over what is dark, and lost over what is bright.
     site.headers[0]!.looks.top = {

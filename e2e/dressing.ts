@@ -1,6 +1,6 @@
 import type { Header } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
-import { openOwner, type Owner } from './owner.ts';
+import { keepBands, openOwner, type Owner } from './owner.ts';
 
 /** An owner in Dress, with what is done there again and again. */
 export interface Dressing extends Owner {
@@ -45,17 +45,16 @@ export function keepPages(site: Site, kept: readonly string[]): void {
 
 /**
  * Opens Dress of the demo site whose name begins so.
- * @param bands how many bands of the first page are kept, and none of others, since all of them are swept after every step;
- *   all where nothing is said
+ * @param change what becomes of it before it is opened; of a number, that of {@link keepBands}
  */
-export async function openDressing(name: string, bands?: number): Promise<Dressing> {
-  const owner = await openOwner();
+export async function openDressing(
+  name: string,
+  change?: number | ((site: Site) => void),
+): Promise<Dressing> {
+  const sites = typeof change === 'number' ? keepBands(change) : change;
+  const owner = await openOwner({ sites: (site) => site.name.startsWith(name) && sites?.(site) });
   const { tab, running, kept } = owner;
   const siteId = running.context.sites.ids().find((id) => kept(id).name.startsWith(name))!;
-  if (bands !== undefined)
-    await owner.keep(siteId, ({ pages }) =>
-      pages.forEach((page, i) => page.bands.splice(i === 0 ? bands : 0)),
-    );
   await tab.goto(`${running.url}/sites/${siteId}/dress`);
   let isBehind = false;
   const keep: Owner['keep'] = (id, change) => {

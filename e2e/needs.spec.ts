@@ -2,6 +2,7 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { NameItem } from '@hatrail/core/model/item';
 import { findings as axeFindings } from './axe.ts';
 import { keepPages, openDressing, type Dressing } from './dressing.ts';
+import { keepBands } from './owner.ts';
 
 /** What an owner looks for while hanging and gathering: where it folds, the name and its tagline, a copy, a class, and what is not live yet. */
 
@@ -9,8 +10,8 @@ const SLOW = { timeout: 60_000 };
 const STORY = { timeout: 180_000 };
 let owner: Dressing;
 beforeAll(async () => {
-  owner = await openDressing('Larkfell', 2);
-  await owner.keep(owner.siteId, (site) => {
+  owner = await openDressing('Larkfell', (site) => {
+    keepBands(2)(site);
     keepPages(site, ['home', 'visit', 'shows']);
     site.tagline = 'Dark skies, open doors';
     site.headers[0]!.rails[0]!.start[0] = { kind: 'name', id: 'name', size: 20, tagline: true };

@@ -4,7 +4,7 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { headerItems } from '@hatrail/core/model/header';
 import type { Running } from '@hatrail/server/start';
 import { findings } from './axe.ts';
-import { openOwner, type Owner } from './owner.ts';
+import { keepBands, openOwner, type Owner } from './owner.ts';
 
 /** An owner starts a site from nothing, gathers, hangs a header of two rails, and publishes. Each step goes on from the one before. */
 
@@ -15,7 +15,7 @@ let tab: Tab;
 let siteId = '';
 
 beforeAll(async () => {
-  owner = await openOwner();
+  owner = await openOwner({ sites: keepBands(1) });
   ({ running, tab } = owner);
   await tab.goto(running.url);
 });

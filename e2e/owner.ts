@@ -32,10 +32,36 @@ export async function pauseBetween(context: BrowserContext): Promise<void> {
   await context.addInitScript(() => localStorage.setItem('hatrail.between', 'paused'));
 }
 
-/** @param sweepsBetween whether widths between the usual ones are swept in the background, as they are where nobody says otherwise */
-export async function openOwner(sweepsBetween = false): Promise<Owner> {
+/** Changes a site where the server keeps it. */
+function rewrite({ context: { sites } }: Running, siteId: string, change: (site: Site) => void): void {
+  const { site, revisions } = sites.read(siteId)!;
+  const next = structuredClone(site);
+  change(next);
+  const partsOf = <T extends { id: string }>(parts: T[], known: Record<string, number>) =>
+    parts.map((value) => ({ id: value.id, revision: known[value.id]!, value }));
+  sites.write(siteId, next, {
+    values: { revision: revisions.site, value: valuesOf(next) },
+    headers: partsOf(next.headers, revisions.headers),
+    pages: partsOf(next.pages, revisions.pages),
+  });
+}
+
+interface OwnerOptions {
+  /** Whether widths between the usual ones are swept in the background, as they are where nobody says otherwise. */
+  sweepsBetween?: boolean;
+  /** Changes the demo sites before anybody sees them. */
+  sites?: (site: Site) => void;
+}
+
+/** Leaves of a site's pages so many bands of the first, and none of others: all of them are swept after every step. */
+export function keepBands(bands: number): (site: Site) => void {
+  return ({ pages }) => pages.forEach((page, i) => page.bands.splice(i === 0 ? bands : 0));
+}
+
+export async function openOwner({ sweepsBetween = false, sites: change }: OwnerOptions = {}): Promise<Owner> {
   const dataFolder = seededFolder();
   const running = await start({ port: 0, livePort: 0, dataFolder });
+  if (change) for (const id of running.context.sites.ids()) rewrite(running, id, change);
   const browser = await openChromium('software');
   const context = await browser.newContext({ viewport: { width: 1280, height: 900 }, bypassCSP: true });
   if (!sweepsBetween) await pauseBetween(context);
@@ -61,17 +87,7 @@ export async function openOwner(sweepsBetween = false): Promise<Owner> {
     async keep(siteId, change) {
       if ((await tab.locator('.bar-saved').count()) > 0)
         await tab.locator('.bar-saved[data-save="saved"]').waitFor();
-      const { sites } = running.context;
-      const { site, revisions } = sites.read(siteId)!;
-      const next = structuredClone(site);
-      change(next);
-      const partsOf = <T extends { id: string }>(parts: T[], known: Record<string, number>) =>
-        parts.map((value) => ({ id: value.id, revision: known[value.id]!, value }));
-      sites.write(siteId, next, {
-        values: { revision: revisions.site, value: valuesOf(next) },
-        headers: partsOf(next.headers, revisions.headers),
-        pages: partsOf(next.pages, revisions.pages),
-      });
+      rewrite(running, siteId, change);
     },
     button: (name) => tab.getByRole('button', { name }),
     part: follow('Materials'),

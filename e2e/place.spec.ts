@@ -10,9 +10,8 @@ const SLOW = { timeout: 60_000 };
 const LONG = { timeout: 240_000 };
 let owner: Dressing;
 beforeAll(async () => {
-  owner = await openDressing('Larkfell');
   // A look that is clear but for the pages that cannot bear it, so that each has its own way.
-  await owner.keep(owner.siteId, ({ headers }) => {
+  owner = await openDressing('Larkfell', ({ headers }) => {
     const night = headers[0]!;
     night.looks.scrolled = { fill: { colour: { swatch: 'midnight' }, opacity: 1 } };
     night.looks.top.cue = { hover: 2, current: 2 };

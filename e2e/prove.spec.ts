@@ -14,13 +14,12 @@ import { keepPages, openDressing, type Dressing } from './dressing.ts';
 const SLOW = { timeout: 180_000 };
 let owner: Dressing;
 beforeAll(async () => {
-  owner = await openDressing('Larkfell');
   // Fewer pages, and shorter, but for the longer runs: all that is told, solved and planned is swept over all of them again and again.
-  if (!process.env.LONG)
-    await owner.keep(owner.siteId, (site) => {
-      keepPages(site, ['home', 'visit', 'log']);
-      site.pages.forEach(({ bands }) => bands.splice(3));
-    });
+  owner = await openDressing('Larkfell', (site) => {
+    if (process.env.LONG) return;
+    keepPages(site, ['home', 'visit', 'log']);
+    site.pages.forEach(({ bands }) => bands.splice(3));
+  });
 });
 afterAll(() => owner.close());
 

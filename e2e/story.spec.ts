@@ -1,34 +1,24 @@
-import type { Browser, Page as Tab } from 'playwright-core';
+import type { Page as Tab } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { Header } from '@hatrail/core/model/header';
-import { start, type Running } from '@hatrail/server/start';
-import { seededFolder } from '../server/test/seeded.ts';
+import type { Running } from '@hatrail/server/start';
 import { findings } from './axe.ts';
-import { openChromium } from './chromium.ts';
-import { pauseBetween } from './owner.ts';
+import { keepBands, openOwner, type Owner } from './owner.ts';
 
 /** The path that an owner walks: from the verdict to the published page. Each step goes on from the one before. */
 
 const SLOW = { timeout: 180_000 };
+let owner: Owner;
 let running: Running;
-let browser: Browser;
 let tab: Tab;
-const errors: string[] = [];
 
 beforeAll(async () => {
-  running = await start({ port: 0, livePort: 0, dataFolder: seededFolder() });
-  browser = await openChromium('software');
-  const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, bypassCSP: true });
-  await pauseBetween(context);
-  tab = await context.newPage();
-  tab.on('pageerror', (error) => errors.push(error.message));
-  tab.on('console', (message) => message.type() === 'error' && errors.push(message.text()));
+  // The site that the story is not of is a small one.
+  owner = await openOwner({ sites: (site) => !site.name.startsWith('Larkfell') && keepBands(1)(site) });
+  ({ running, tab } = owner);
   await tab.goto(running.url);
 });
-afterAll(async () => {
-  await browser.close();
-  await running.close();
-});
+afterAll(() => owner.close());
 
 const params = () => new URL(tab.url()).searchParams;
 const opacity = () => tab.getByRole('textbox', { name: 'Fill opacity, percent' });
@@ -192,7 +182,7 @@ describe('an owner', () => {
     await tab.getByText('Release 1 is live.').waitFor();
     expect(await findings(tab)).toEqual([]);
     const address = await tab.getByRole('link', { name: /^Visit / }).getAttribute('href');
-    const visitor = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    const visitor = await owner.browser.newPage({ viewport: { width: 1280, height: 800 } });
     await visitor.goto(address!);
     await visitor.evaluate(() => scrollTo(0, 900));
     const fill = () => visitor.locator('.hr-bar').evaluate((hr) => getComputedStyle(hr).backgroundColor);
@@ -231,6 +221,6 @@ describe('an owner', () => {
 
   test('meets no error on the way', () => {
     // The three answers that were meant to be refusals are said in the console by the browser itself.
-    expect(errors.filter((error) => !/status of (412|422)/.test(error))).toEqual([]);
+    expect(owner.errors.filter((error) => !/status of (412|422)/.test(error))).toEqual([]);
   });
 });

@@ -7,12 +7,11 @@ import { keepPages, openDressing, type Dressing } from './dressing.ts';
 const SLOW = { timeout: 180_000 };
 let owner: Dressing;
 beforeAll(async () => {
-  owner = await openDressing('Larkfell');
-  if (!process.env.LONG)
-    await keep((site) => {
-      keepPages(site, ['home', 'visit', 'log']);
-      site.pages.forEach(({ bands }) => bands.splice(3));
-    });
+  owner = await openDressing('Larkfell', (site) => {
+    if (process.env.LONG) return;
+    keepPages(site, ['home', 'visit', 'log']);
+    site.pages.forEach(({ bands }) => bands.splice(3));
+  });
 });
 afterAll(() => owner.close());
 

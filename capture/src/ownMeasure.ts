@@ -11,6 +11,9 @@ const MEASURED = [320, 360, 390, 480, 600, 768, 900, 1024, 1152, 1280, 1440, 160
 const MOST_WIDTHS = 320;
 /** How far from an even line something may be before another width is measured, CSS pixels. */
 const EVEN = 0.2;
+/** How high the window is meanwhile, CSS pixels. */
+const HEIGHT = 700;
+
 /** The widths at which a media query begins or ends to hold, with one pixel either side. */
 export function breakpoints(css: string): number[] {
   const heads = css.match(/@(media|container)[^{]*\{/g) ?? [];
@@ -111,11 +114,17 @@ export async function measureAll(
   at: Measuring,
 ): Promise<OwnAt[]> {
   const known = new Map<number, OwnAt>();
-  const height = Math.max(700, scroll > 0 ? 700 : 700);
+  // Asked for without waiting for a window that nobody sees to be as wide: the page is laid out anew when it is measured.
+  const window = await tab.context().newCDPSession(tab);
   const measure = async (width: number): Promise<OwnAt> => {
     const found = known.get(width);
     if (found) return found;
-    await tab.setViewportSize({ width, height });
+    await window.send('Emulation.setDeviceMetricsOverride', {
+      width,
+      height: HEIGHT,
+      deviceScaleFactor: 1,
+      mobile: false,
+    });
     const made = at(await ask('measure', scroll), scroll);
     known.set(width, { ...made, width });
     return known.get(width)!;
@@ -130,6 +139,9 @@ export async function measureAll(
     await between(middle.width, high);
   };
   for (const [i, width] of first.slice(1).entries()) await between(first[i]!, width);
+  await window.detach();
+  // What the browser was told last is what holds again, and no size that is asked for now is taken for the one there is.
+  await tab.setViewportSize({ width: MEASURED[0]!, height: HEIGHT });
   const all = [...known.values()].sort((a, b) => a.width - b.width);
   // What lies where it would without it is left out.
   return all.filter((each, i) => {

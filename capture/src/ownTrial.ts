@@ -100,11 +100,10 @@ export async function tryOwn(
     const raster = skiaRaster(site, scene.laid, pictures);
     const session = await tab.context().newCDPSession(tab);
     try {
-      await session.send('DOM.enable');
-      await session.send('CSS.enable');
+      const states = await forcing(session);
       await comparePanel(seen, { site, header, own, width }, result, add);
       for (const scroll of scrollsOf(scene)) {
-        const at = { tab, session, seen, scene, raster, own, scroll };
+        const at = { tab, session, states, seen, scene, raster, own, scroll };
         const moment = momentAt(scene, scroll);
         met.add(moment);
         const targets = sceneTargets(scene, moment, draw, scroll).filter(
@@ -189,6 +188,7 @@ async function prepare(tab: Tab, own: OwnHeader, css: string, lines: string | un
 interface At {
   tab: Tab;
   session: CDPSession;
+  states: Forcing;
   seen: Seen;
   scene: Scene;
   raster: Raster;
@@ -235,7 +235,7 @@ function openingsOf(own: OwnHeader, ink: string): OwnOpening[] {
 
 /** Puts an element into a state, and what it stands in as far as that is in it, too. */
 async function enter(
-  { session, seen }: At,
+  { states, seen }: At,
   ink: string,
   state: LinkState,
   opening?: OwnOpening,
@@ -244,39 +244,71 @@ async function enter(
   const forced = opening && OPENING[opening];
   if (opening !== undefined && forced === undefined) await seen('openMarked', ink, true);
   else if (forced !== undefined)
-    await force(session, { [`[data-hr-box="${ink}"], :has([data-hr-box="${ink}"])`]: [forced] });
-  else await force(session, { [`[data-hr-ink="${ink}"]`]: own, [`:has([data-hr-ink="${ink}"])`]: around });
+    await states.force({ [`[data-hr-box="${ink}"], :has([data-hr-box="${ink}"])`]: [forced] });
+  else await states.force({ [`[data-hr-ink="${ink}"]`]: own, [`:has([data-hr-ink="${ink}"])`]: around });
 }
 
 /** Takes it out of the state again. */
-async function leave({ session, seen }: At, ink: string, state: LinkState): Promise<void> {
-  await force(session, { [`[data-hr-ink="${ink}"], :has([data-hr-ink="${ink}"])`]: [] });
+async function leave({ states, seen }: At, ink: string, state: LinkState): Promise<void> {
+  await states.release();
   if (state === 'open') await seen('openMarked', ink, false);
 }
 
-/** Puts elements into states, by their selectors; asking for the document anew takes them out of what they were in before. */
-async function force(session: CDPSession, states: Record<string, readonly string[]>): Promise<void> {
+/** What puts elements of an open page into states. */
+type Forcing = Awaited<ReturnType<typeof forcing>>;
+
+async function forcing(session: CDPSession) {
+  await session.send('DOM.enable');
+  await session.send('CSS.enable');
   const { root } = await session.send('DOM.getDocument');
-  for (const [selector, forced] of Object.entries(states)) {
-    const { nodeIds } = await session.send('DOM.querySelectorAll', { nodeId: root.nodeId, selector });
-    for (const nodeId of nodeIds)
-      await session.send('CSS.forcePseudoState', { nodeId, forcedPseudoClasses: [...forced] });
-  }
+  const set = (nodes: readonly number[], forced: readonly string[]) =>
+    Promise.all(
+      nodes.map((nodeId) =>
+        session.send('CSS.forcePseudoState', { nodeId, forcedPseudoClasses: [...forced] }),
+      ),
+    );
+  let held: number[] = [];
+  return {
+    /** Asked for once: what is known of a document's elements is gone when it is asked for anew. */
+    document: root.nodeId,
+    /** Puts elements into states, by their selectors. */
+    async force(states: Record<string, readonly string[]>): Promise<void> {
+      for (const [selector, forced] of Object.entries(states)) {
+        const { nodeIds } = await session.send('DOM.querySelectorAll', { nodeId: root.nodeId, selector });
+        await set(nodeIds, forced);
+        held.push(...nodeIds);
+      }
+    },
+    /** Takes all of them out of those again. */
+    async release(): Promise<void> {
+      // What its script has taken away meanwhile is in no state.
+      await set(held, []).catch(() => undefined);
+      held = [];
+    },
+  };
 }
 
 /** The header's pixels without its ink, as the browser paints them now. */
-async function groundNow({ tab, seen, scene, scroll }: At): Promise<Raster> {
+async function groundNow({ tab, session, seen, scene, scroll }: At): Promise<Raster> {
   const moment = momentAt(scene, scroll);
   const { row } = behindAt(scene, scroll);
   const { height } = scene.layouts[moment];
   await seen('hideInks', true);
   const y = Math.max(0, row - scroll);
-  const bytes = await tab.screenshot({
-    type: 'png',
-    clip: { x: 0, y, width: scene.width, height: Math.max(1, Math.ceil(height) - (y - (row - scroll))) },
+  const down = await tab.evaluate(() => scrollY);
+  const { data } = await session.send('Page.captureScreenshot', {
+    format: 'png',
+    optimizeForSpeed: true,
+    clip: {
+      x: 0,
+      y: down + y,
+      width: scene.width,
+      height: Math.max(1, Math.ceil(height) - (y - (row - scroll))),
+      scale: 1,
+    },
   });
   await seen('hideInks', false);
-  return pngRaster(bytes);
+  return pngRaster(Buffer.from(data, 'base64'));
 }
 
 async function compare(
@@ -371,11 +403,10 @@ async function compare(
 }
 
 /** The rule that sets an element's colour now. */
-async function winning({ session }: At, ink: string): Promise<TrialOff['rule']> {
+async function winning({ session, states }: At, ink: string): Promise<TrialOff['rule']> {
   try {
-    const { root } = await session.send('DOM.getDocument');
     const { nodeId } = await session.send('DOM.querySelector', {
-      nodeId: root.nodeId,
+      nodeId: states.document,
       selector: `[data-hr-ink="${ink}"]`,
     });
     const { matchedCSSRules = [], inlineStyle } = await session.send('CSS.getMatchedStylesForNode', {
