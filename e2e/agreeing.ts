@@ -162,6 +162,24 @@ export async function expectHovered(seen: Seen, scroll: number, tally: Agreement
   compare(target, contrast, told, ground, undefined, tally, `${scroll} px down, hovered`);
 }
 
+/** A line below a link is there, wherever it is told: on whole pixels, in its ink. */
+function expectLine({ part, shape, ink }: JudgedTarget, painted: Shot): void {
+  if (part !== 'cue' || shape.kind !== 'cells') return;
+  const { r, g, b } = shape.colour;
+  let [all, inked] = [0, 0];
+  for (const { left, top, right, bottom } of shape.cells) {
+    for (let y = Math.max(0, top); y < Math.min(bottom, painted.height); y++) {
+      for (let x = Math.max(0, left); x < Math.min(right, painted.width); x++) {
+        const i = 3 * (y * painted.width + x);
+        const off = [r, g, b].map((value, c) => Math.abs(value - painted.data[i + c]!));
+        all++;
+        if (Math.max(...off) <= 2) inked++;
+      }
+    }
+  }
+  expect(inked, `of ${all} pixels of the line below ${ink.name}`).toBeGreaterThan(0.85 * all);
+}
+
 /** Something that is done to an element: its ink, where it is found in the page, and the state it is then in. */
 export interface Done {
   ink: HeaderInk;
@@ -211,18 +229,21 @@ export async function expectBeside(seen: Seen, scroll: number, done: Done, tally
   if (done.state === 'open') await expand(true);
   const clip = clipOf(scene, moment, behind.row - scroll);
   const ground = await shoot(tab, clip, scene.windowHeight, true);
+  const painted = await shoot(tab, clip, scene.windowHeight, false);
+  const targets = await targetsOf(seen, moment, scroll);
   await force(done.selector, []);
   if (isOver && done.item !== done.selector) await force(done.item, []);
   if (done.state === 'open') await expand(false);
   tally.combinations++;
   const groups = new Map<string, JudgedTarget[]>();
-  for (const target of await targetsOf(seen, moment, scroll)) {
+  for (const target of targets) {
     const { ink, state, part, shape } = target;
     const { box } = ink;
     const isOut = box.y < behind.gone || box.y + box.height - behind.gone > scene.windowHeight;
-    if (isOut || isHidden(target) || shape.kind === 'logo') continue;
+    if (isOut || isHidden(target) || (shape.kind === 'logo' && !shape.line)) continue;
     // Of a ring, the sides that have left the window with a rail are not to be seen.
-    if (shape.cells.some(({ top }) => top < behind.gone)) continue;
+    const cells = shape.kind === 'logo' ? shape.cells.map(({ cell }) => cell) : shape.cells;
+    if (cells.some(({ top }) => top < behind.gone)) continue;
     const isIt = elementOf(ink) === elementOf(done.ink);
     const isOpen = done.state === 'open' && ink.entry !== undefined && ink.entry === done.ink.entry;
     const isThere =
@@ -232,19 +253,20 @@ export async function expectBeside(seen: Seen, scroll: number, done: Done, tally
     if (isThere)
       groups.set(`${ink.id} ${state} ${part}`, [...(groups.get(`${ink.id} ${state} ${part}`) ?? []), target]);
   }
-  for (const targets of groups.values()) {
-    const read = targets.map((target) => {
+  for (const group of groups.values()) {
+    const read = group.map((target) => {
       const { contrast } = readAt(target, raster, behind);
       const told = groundPatch(raster, behind, target.stack.blur, target.overlay);
-      return { target, contrast, told, by: Math.abs(contrast - seenOf(target, ground, undefined)) };
+      return { target, contrast, told, by: Math.abs(contrast - seenOf(target, ground, painted)) };
     });
     const { target, contrast, told } = read.reduce((a, b) => (b.by < a.by ? b : a));
+    expectLine(target, painted);
     compare(
       target,
       contrast,
       told,
       ground,
-      undefined,
+      painted,
       tally,
       `${scroll} px down, ${done.ink.name} ${done.state}`,
     );

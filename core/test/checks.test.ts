@@ -1,3 +1,4 @@
+import type { CueLook } from '../src/layers/cue.ts';
 import { describe, expect, test } from 'vitest';
 import { shortcomingsOf } from '../src/checks/index.ts';
 import type { Shortcoming } from '../src/checks/kind.ts';
@@ -23,7 +24,7 @@ const only = (criterion: string, found: readonly Shortcoming[]) =>
   found.filter((each) => each.criterion === criterion);
 
 describe('told by more than colour (1.4.1)', () => {
-  const inked = (current: string, cue: { hover?: number; current?: number }, rest = '#ffffff') =>
+  const inked = (current: string, cue: CueLook, rest = '#ffffff') =>
     only(
       '1.4.1',
       lacking({
@@ -46,6 +47,10 @@ describe('told by more than colour (1.4.1)', () => {
     expect(others).toEqual([]);
     expect(found!.title).toBe('The current page is told by colour alone, at the top and after scrolling');
     expect(inked('#ffd0d0', { current: 1 })).toEqual([]);
+    // One that is only paler at rest is told by its colour, as a word is; one that is not there is not.
+    const paler = { hover: 1, current: 1, rest: 1 };
+    expect(inked('#ffd0d0', { ...paler, restOpacity: 0.2 }).length).toBeGreaterThan(0);
+    expect(inked('#ffd0d0', { ...paler, restOpacity: 0 })).toEqual([]);
     // White on #949494 is 3.03, on #959595 it is 2.99.
     expect(inked('#949494', { current: 0 })).toEqual([]);
     expect(inked('#959595', { current: 0 })).toHaveLength(1);

@@ -221,6 +221,8 @@ describe('what is particular', () => {
     const { html, layout } = withItem(still);
     expect(html).toMatch(/<span class="hr-text hr-item hr-item-it hr-label">/);
     expect(layout.inks[0]).toMatchObject({ focus: false, isStill: true });
+    // It is no link: no line is painted below it, and none is told.
+    expect(layout.inks[0]!.isCued).toBeUndefined();
     expect(withItem(items.text).html).toContain('href="mailto:us@larkfell.example"');
   });
   test('a search field that stands open is judged on its own ground, and is never narrower than its label', () => {

@@ -50,6 +50,8 @@ export const BY_CHANCE: { [N in LayerName]: (by: Chance, picture: string) => Non
     rest: between(0, 3),
     restOffset: between(2, 8),
     restShare: between(0, 100),
+    opacity: between(2, 8) / 8,
+    restOpacity: between(0, 8) / 8,
     from: pick(['start', 'middle', 'end']),
     duration: between(0, 400),
     easing: pick(EASINGS),

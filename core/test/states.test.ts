@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { contrastRatio } from '../src/colour/contrast.ts';
 import { layoutHeader } from '../src/header/layout.ts';
 import { PLAIN } from '../src/layers/index.ts';
-import { cueBox } from '../src/sweep/linkStates.ts';
+import { cueUnder } from '../src/sweep/linkStates.ts';
 import { resolveWorn } from '../src/header/look.ts';
 import { backingIn, inkIn, ringIn } from '../src/header/states.ts';
 import type { Header, Item, Look } from '../src/model/header.ts';
@@ -113,8 +113,23 @@ describe('lines and rings', () => {
     // Nine letters of 8 px end at 480; half of them from 426, four below a baseline at 36.
     expect(row.cell).toMatchObject({ x: 426, y: row.scroll + 40, width: 36, height: 3 });
   });
+  test('a line that lets its ground through is judged as it is painted; at rest, where it tells nothing, it is ornament', () => {
+    const cue = { hover: 3, rest: 2, opacity: 0.6, restOpacity: 0.2 };
+    // 153 of 255 parts of 28, 107, 74 over white.
+    const painted = { r: 118.8, g: 166.2, b: 146.4 };
+    const linear = ({ r, g, b }: typeof painted) => {
+      const [x, y, z] = [r, g, b].map((v) => ((v / 255 + 0.055) / 1.055) ** 2.4) as [number, number, number];
+      return 0.2126 * x + 0.7152 * y + 0.0722 * z;
+    };
+    expect(worst({ ink, cue }, 'hover', 'cue')).toBeCloseTo(1.05 / (linear(painted) + 0.05), 2);
+    const whole = contrastRatio(WHITE, { r: 28, g: 107, b: 74 });
+    expect(worst({ ink, cue: { ...cue, opacity: 1 } }, 'hover', 'cue')).toBeCloseTo(whole, 2);
+    const lines = rowsOf({ ink, cue }).filter(({ part }) => part === 'cue');
+    expect([...new Set(lines.map(({ state }) => state))].sort()).toEqual(['current', 'hover']);
+  });
   test('no line, no row; none but the current page’s at rest', () => {
     expect(worst({ ink, cue: { hover: 0 } }, 'hover', 'cue')).toBeUndefined();
+    expect(worst({ ink, cue: { opacity: 0 } }, 'hover', 'cue')).toBeUndefined();
     const rows = rowsOf({ ink }).filter(({ part, state }) => part === 'cue' && state !== 'hover');
     expect(rows.map(({ itemId, state }) => `${itemId} ${state}`)).toEqual(['one current']);
   });
@@ -220,12 +235,12 @@ describe('the link of the page one is on, in another weight', () => {
     if (link!.what.kind !== 'text') throw new Error('a link is text');
     expect([link!.what.run.left - link!.box.x, link!.current!.left - link!.box.x]).toEqual([9, 0]);
     // The line below takes the room, so that it does not move either.
-    const line = cueBox(
+    const line = cueUnder(
       link!,
       { ...PLAIN, cue: { ...PLAIN.cue, hover: 2, current: 2, offset: 4, share: 50 } },
       'hover',
       false,
     );
-    expect(line).toMatchObject({ x: link!.box.x + 22.5, width: 45 });
+    expect(line?.box).toMatchObject({ x: link!.box.x + 22.5, width: 45 });
   });
 });

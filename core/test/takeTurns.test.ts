@@ -1,3 +1,5 @@
+import { cutPoints } from '../src/geometry/cut.ts';
+import { edgeHeight } from '../src/page/edge.ts';
 import { expect, test } from 'vitest';
 import type { Rgb } from '../src/colour/rgb.ts';
 import type { Raster } from '../src/geometry/raster.ts';
@@ -272,4 +274,12 @@ test('a rule for each picture, a button, and a script ship where they take turns
   expect(html).toMatch(/data-hr-of="3" data-hr-every="6"/);
   expect(html).toMatch(/<button [^>]*aria-label="Pause the pictures"/);
   expect(pageHtml(site, home!, header, to)).not.toMatch(/band-pause|data-hr-of/);
+});
+
+test('an edge that is deeper between its three depths than at any of them has room for all of it', () => {
+  const edge = { start: 27, middle: 60, end: 57 };
+  // Lagrange's polynomial through them is highest at 19 of 24 steps: 63.1 px.
+  expect(Math.max(...cutPoints(edge))).toBeCloseTo(63.1, 1);
+  expect(edgeHeight({ edge })).toBe(64);
+  expect(edgeHeight({ edge: { start: 4, middle: 4, end: 4, hover: edge } })).toBe(64);
 });

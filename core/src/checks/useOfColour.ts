@@ -27,9 +27,10 @@ const STATES = {
 
 /** Whether a state shows something that is there at rest only in part, or not at all. */
 function isShaped(site: Site, look: ResolvedLook, state: keyof typeof STATES): boolean {
-  // A line that is there, and is not as it is at rest.
-  const [line, plain] = [cueIn(look, state), cueIn(look, 'rest')];
-  if (line.thickness > 0 && JSON.stringify(line) !== JSON.stringify(plain)) return true;
+  // A line that is there, and is not where and as long as it is at rest: one that is only paler there is told by its colour.
+  const shapeOf = (line: ReturnType<typeof cueIn>) => line && JSON.stringify({ ...line, opacity: 1 });
+  const line = shapeOf(cueIn(look, state));
+  if (line !== undefined && line !== shapeOf(cueIn(look, 'rest'))) return true;
   if (state === 'current' && currentStyle(site.type).weight !== site.type.menu.weight) return true;
   const [rest, then] = [backingIn(look, 'rest'), backingIn(look, state)];
   return rest.opacity > 0 !== then.opacity > 0;

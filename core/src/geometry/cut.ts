@@ -26,6 +26,11 @@ export function cutPoints(cut: CutEdge): number[] {
   return Array.from({ length: CUT_STEPS + 1 }, (_, i) => depthAtStep(cut, i));
 }
 
+/** How far a curve hangs below at most, CSS pixels: between its three depths it may be deeper than any of them. */
+export function curveDepth(cut: CutEdge): number {
+  return Math.max(...cutPoints(cut));
+}
+
 function depthAtStep({ start, middle, end }: CutEdge, step: number): number {
   const [a, b, c] = weightsAt(step / CUT_STEPS);
   return Math.max(0, a * start + b * middle + c * end);

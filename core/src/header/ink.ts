@@ -54,7 +54,7 @@ export interface HeaderInk {
   plateMost?: number;
   /** How far that backing may reach past its link, where that is bounded: known once it is placed. */
   reachMost?: number;
-  /** Whether a line below it tells that it is hovered or leads to the page one is on. */
+  /** Whether it is a link, below which a line tells that it is hovered or leads to the page one is on. */
   isCued?: boolean;
   /** What the focus ring goes round, where that is not its own box; `false` where the keyboard does not come to it. */
   focus?: Box | false;

@@ -83,17 +83,30 @@ export interface CueWorn {
   thickness: number;
   offset: number;
   share: number;
+  /** 0 to 1. */
+  opacity: number;
   /** Of what it leaves free of its word, 0 to 1. */
   before: number;
 }
 
-/** The line of a look in a state; its thickness is 0 where there is none. */
-export function cueIn({ cue }: Pick<ResolvedLook, 'cue'>, state: LinkState, isCurrent = false): CueWorn {
+/** Whether the line below a link tells something in a state: that it is hovered, or leads to the page one is on. */
+export function tellsByLine(state: LinkState, isCurrent: boolean): boolean {
+  return isPointedAt(state) || isCurrent || state === 'current';
+}
+
+/** The line of a look in a state; none where nothing of it is to be seen. */
+export function cueIn(
+  { cue }: Pick<ResolvedLook, 'cue'>,
+  state: LinkState,
+  isCurrent = false,
+): CueWorn | undefined {
+  const { offset, share, opacity, restOffset = offset, restShare = share, restOpacity = opacity } = cue;
   const before = BEFORE[cue.from];
-  const { offset, share } = cue;
-  if (isPointedAt(state)) return { thickness: cue.hover, offset, share, before };
-  if (isCurrent || state === 'current') return { thickness: cue.current, offset, share, before };
-  return { thickness: cue.rest, offset: cue.restOffset ?? offset, share: cue.restShare ?? share, before };
+  const told = { offset, share, opacity, before };
+  const worn = tellsByLine(state, isCurrent)
+    ? { thickness: isPointedAt(state) ? cue.hover : cue.current, ...told }
+    : { thickness: cue.rest, offset: restOffset, share: restShare, opacity: restOpacity, before };
+  return worn.thickness > 0 && worn.share > 0 && worn.opacity > 0 ? worn : undefined;
 }
 
 /** What a button, or an entry that stands out, wears where no look says otherwise. */

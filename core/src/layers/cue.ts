@@ -23,6 +23,9 @@ export class CueLook {
   /** There, how far down and how long it is; as hovered where nothing is said. */
   @IsOptional() @InRange(0, 20, 'px') restOffset?: number;
   @IsOptional() @InRange(0, 100, '%') restShare?: number;
+  /** How opaque it is under a hovered link and that of the page one is on, 0 to 1; and at rest, as hovered where nothing is said. */
+  @IsOptional() @InRange(0, 1) opacity?: number;
+  @IsOptional() @InRange(0, 1) restOpacity?: number;
   /** The side from which it grows, and at which it stands where it is shorter than the word. */
   @IsOptional() @IsIn(CUE_SIDES, { message: 'Choose start, middle or end.' }) from?: CueSide;
   /** How long line, backing and ink take to become as they are hovered, ms; as long as inks change where nothing is said. */
@@ -31,17 +34,21 @@ export class CueLook {
   @IsOptional() @IsIn(EASINGS, { message: `Choose ${EASINGS.join(', ')}.` }) easing?: Easing;
 }
 
-interface Cue extends Required<Omit<CueLook, 'restOffset' | 'restShare' | 'duration'>> {
-  restOffset: number | undefined;
-  restShare: number | undefined;
+/** What at rest is as it is hovered where nothing is said. */
+const AT_REST = ['restOffset', 'restShare', 'restOpacity'] as const;
+type AtRest = (typeof AT_REST)[number];
+
+interface Cue extends Required<Omit<CueLook, AtRest | 'duration'>>, Record<AtRest, number | undefined> {
   duration: number | undefined;
 }
 
-/** A line that is there when it tells something, and at once. */
+/** A line that is there when it tells something, at once and wholly. */
 const PLAINLY = {
   rest: 0,
   restOffset: undefined,
   restShare: undefined,
+  opacity: 1,
+  restOpacity: undefined,
   from: 'middle',
   duration: undefined,
   easing: 'ease',
@@ -60,13 +67,19 @@ export const cue = layerKind<CueLook, Cue>({
   wearers: WEARERS,
   passesDown: true,
   isListed: 'once set',
-  shows: ({ hover, current, rest }) => hover + current + rest > 0,
+  shows: ({ hover, current, rest, opacity, restOpacity = opacity }) =>
+    (hover + current) * opacity + rest * restOpacity > 0,
   // An underline of the word, as long as that is, and there at once.
   onOwn: (worn) => ({ ...worn, share: 100, ...PLAINLY }),
-  follows: { restOffset: 'as hovered', restShare: 'as hovered', duration: 'as long as inks change' },
+  follows: {
+    restOffset: 'as hovered',
+    restShare: 'as hovered',
+    restOpacity: 'as hovered',
+    duration: 'as long as inks change',
+  },
   start: () => ({ hover: 2, current: 2 }),
   between(a, b, { inks: p }) {
-    const optional = (key: 'restOffset' | 'restShare') => {
+    const optional = (key: AtRest) => {
       const value = mixOptional(a[key], b[key], p, (x, y) => mix(x, y, p));
       return value === undefined ? {} : { [key]: value };
     };
@@ -76,19 +89,30 @@ export const cue = layerKind<CueLook, Cue>({
       ...Object.fromEntries(NUMBERS.map((key) => [key, mix(a[key], b[key], p)])),
       ...optional('restOffset'),
       ...optional('restShare'),
+      ...optional('restOpacity'),
       from,
       ...(duration !== undefined && { duration }),
       easing,
     };
   },
-  tells: ({ hover, current, offset, share, rest, restOffset, restShare, from, duration, easing }) => [
-    optional(['hover'], '--hr-line-hover', px(hover)),
-    optional(['current'], '--hr-line-current', px(current)),
-    optional(['offset'], '--hr-line-at', px(offset)),
-    optional(['share'], '--hr-line-share', `${share}%`),
-    optional(['rest'], '--hr-line-rest', px(rest)),
-    optional(['restOffset'], '--hr-line-rest-at', restOffset === undefined ? undefined : px(restOffset)),
-    optional(['restShare'], '--hr-line-rest-share', restShare === undefined ? undefined : `${restShare}%`),
+  tells: ({ from, duration, easing, ...worn }) => [
+    optional(['hover'], '--hr-line-hover', px(worn.hover)),
+    optional(['current'], '--hr-line-current', px(worn.current)),
+    optional(['offset'], '--hr-line-at', px(worn.offset)),
+    optional(['share'], '--hr-line-share', shareOf(worn.share)),
+    optional(['opacity'], '--hr-line-opacity', String(worn.opacity)),
+    optional(['rest'], '--hr-line-rest', px(worn.rest)),
+    optional(
+      ['restOffset'],
+      '--hr-line-rest-at',
+      worn.restOffset === undefined ? undefined : px(worn.restOffset),
+    ),
+    optional(
+      ['restShare'],
+      '--hr-line-rest-share',
+      worn.restShare === undefined ? undefined : shareOf(worn.restShare),
+    ),
+    optional(['restOpacity'], '--hr-line-rest-opacity', worn.restOpacity?.toString()),
     optional(['from'], '--hr-line-from', String(BEFORE[from])),
     optional(
       ['duration', 'easing'],
@@ -98,15 +122,20 @@ export const cue = layerKind<CueLook, Cue>({
   ],
 });
 
-const NUMBERS = ['hover', 'current', 'offset', 'share', 'rest'] as const;
+const NUMBERS = ['hover', 'current', 'offset', 'share', 'rest', 'opacity'] as const;
+
+/** A share of the word, percent, as the style sheet counts with it. */
+const shareOf = (percent: number) => String(Number((percent / 100).toFixed(4)));
 
 /** How much of what a line leaves free of its word stands before it. */
 export const BEFORE: Record<CueSide, number> = { start: 0, middle: 0.5, end: 1 };
 
-/** Whether a look says that the line is there at rest, where it comes from, or how long it takes. */
-export function movesCue({ rest, restOffset, restShare, from, duration }: CueLook): boolean {
-  return [rest, restOffset, restShare, from, duration].some((value) => value !== undefined);
+/** Whether a look says that the line is there at rest or in part, where it comes from, or how long it takes. */
+export function movesCue(look: CueLook): boolean {
+  return MOVING.some((key) => look[key] !== undefined);
 }
+
+const MOVING = [...AT_REST, 'rest', 'opacity', 'from', 'duration'] as const;
 
 const optional = (keys: string[], name: string, value: string | undefined): Told => ({
   name,

@@ -1,13 +1,13 @@
 import { resolveColour } from '../model/palette.ts';
 import { mixRgb, type Rgb } from '../colour/rgb.ts';
-import { cutDepth } from '../geometry/cut.ts';
+import { curveDepth } from '../geometry/cut.ts';
 import type { Band, Page } from '../model/page.ts';
 import type { Site } from '../model/site.ts';
 import { bandColours } from './contents.ts';
 
 /** How far what comes after a band reaches up into it at most, under the pointer or not, whole CSS pixels; 0 where its lower edge is straight. */
 export function edgeHeight({ edge }: Pick<Band, 'edge'>): number {
-  return edge ? Math.ceil(Math.max(...[edge, edge.hover].map((cut) => (cut ? cutDepth({ cut }) : 0)))) : 0;
+  return edge ? Math.ceil(Math.max(...[edge, edge.hover].map((cut) => (cut ? curveDepth(cut) : 0)))) : 0;
 }
 
 /** What a band is coloured at its upper edge, its picture apart: its ground, and over that what its gradient begins with and its tint. */

@@ -103,6 +103,12 @@ export function drawPlace(
   context.textBaseline = 'alphabetic';
   for (const { ink, part, shape, pixels } of inks) {
     if (shape.kind === 'logo') {
+      const { line, cells } = shape;
+      if (line && cells[0]) {
+        const { left: x, top: y, right, bottom } = cells[0].cell;
+        context.fillStyle = cssColour(line);
+        context.fillRect(x - left, y - top, right - x, bottom - y);
+      }
       if (pixels) picture(pixels, pixels.left - left, pixels.top - top);
       continue;
     }

@@ -103,12 +103,18 @@ export function cutScene(
     patch: { left: patch.left, top: patch.top },
     letters: lettersIn(target, cell),
     ...drawnOver(target),
-    ink: target.shape.kind === 'cells' ? { ...target.shape.colour, a: 1 } : { r: 0, g: 0, b: 0, a: 0 },
+    ink: inkOf(target.shape),
     steps,
     through: meanThrough(overlayOf(layers, cell)),
     margin: marginOf(target),
     look: resolveLook(scene.site, scene.header, at.moment),
   };
+}
+
+/** The ink of what is of one; none of a picture's. */
+function inkOf(shape: JudgedTarget['shape']): Rgba {
+  if (shape.kind === 'cells') return { ...shape.colour, a: 1 };
+  return shape.line ?? { r: 0, g: 0, b: 0, a: 0 };
 }
 
 /** What is drawn over the patches. */
@@ -120,6 +126,7 @@ function drawnOver({
 }: JudgedTarget): Pick<Cut, 'run' | 'logo' | 'marks'> {
   const isMark = part !== 'ink' || what.kind === 'mark';
   if (isMark && shape.kind === 'cells') return { marks: shape.cells };
+  if (shape.kind === 'logo' && shape.line) return { marks: shape.cells.slice(0, 1).map(({ cell }) => cell) };
   if (what.kind === 'text') return { run: what.run };
   return pixels ? { logo: pixels } : {};
 }

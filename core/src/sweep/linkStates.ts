@@ -53,19 +53,21 @@ export function statesOf(ink: HeaderInk, look: ResolvedLook, page: Page): LinkSt
   ];
 }
 
-/** The line below a word in a state; none where it has none there. */
-export function cueBox(
+/** The line below a word in a state, and how opaque it is, 0 to 1; none where it has none there. */
+export function cueUnder(
   ink: HeaderInk,
   look: ResolvedLook,
   state: LinkState,
   isCurrent: boolean,
-): Box | undefined {
-  const { thickness, offset, share, before } = cueIn(look, state, isCurrent);
-  if (!ink.isCued || ink.what.kind !== 'text' || thickness === 0 || share === 0) return undefined;
+): { box: Box; opacity: number } | undefined {
+  const worn = cueIn(look, state, isCurrent);
+  if (!worn || !ink.isCued || ink.what.kind !== 'text') return undefined;
+  const { thickness, offset, share, before, opacity } = worn;
   const { left, advance, baseline } = ink.what.run;
   const room = ink.room ?? { left, width: advance };
   const width = (room.width * share) / 100;
-  return { x: room.left + before * (room.width - width), y: baseline + offset, width, height: thickness };
+  const x = room.left + before * (room.width - width);
+  return { box: { x, y: baseline + offset, width, height: thickness }, opacity };
 }
 
 /** How much of a ring's side must lie on the header for it to be judged there. */

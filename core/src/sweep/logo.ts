@@ -1,4 +1,5 @@
 import { FINE_LUMINANCE, WHITE_LUMINANCE, contrast16, luminance16 } from '../colour/contrast.ts';
+import type { Rgb } from '../colour/rgb.ts';
 import type { Area } from '../geometry/area.ts';
 import type { LogoPixels } from '../stack/drawing.ts';
 import { pixelAt, type Raster } from '../geometry/raster.ts';
@@ -15,7 +16,7 @@ export interface LogoEdge {
   r: number;
   g: number;
   b: number;
-  /** Alpha byte of the logo's pixel, 128 to 255. */
+  /** Alpha byte of the logo's pixel: 128 to 255, less where it is of a line that lets its ground through. */
   alpha: number;
 }
 
@@ -79,6 +80,19 @@ export function logoCells(
 /** A place brought into the header's box, but no further than to that of its own pixel. */
 function within(v: number, size: number, own: number): number {
   return Math.min(Math.max(size - 1, own), Math.max(Math.min(0, own), v));
+}
+
+/**
+ * An even ink that lets its ground through, in the form of a logo's pixels: each is a cell of its own, so that the 10th percentile of
+ * the cells is that of the pixels, as it is of an ink that does not.
+ * @param alpha byte, 1 to 254
+ */
+export function softCells(area: Area, { r, g, b }: Rgb, alpha: number): LogoCell[] {
+  const cells: LogoCell[] = [];
+  for (let y = area.top; y < area.bottom; y++)
+    for (let x = area.left; x < area.right; x++)
+      cells.push({ cell: area, edges: [{ x, y, outsideX: x, outsideY: y, r, g, b, alpha }] });
+  return cells;
 }
 
 function gridCell(logo: LogoPixels, x: number, y: number): Cell {

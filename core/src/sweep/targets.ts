@@ -1,10 +1,18 @@
-import type { Rgb } from '../colour/rgb.ts';
+import type { Rgb, Rgba } from '../colour/rgb.ts';
 import type { HeaderInk } from '../header/layout.ts';
 import type { HeaderLayout } from '../header/laid.ts';
 import { resolveLook, resolveWorn } from '../header/look.ts';
 import type { ResolvedLook } from '../layers/index.ts';
 import { inkedBox } from '../header/ink.ts';
-import { buttonIn, inkIn, isPointedAt, ringIn, type LinkState, type InkPart } from '../header/states.ts';
+import {
+  buttonIn,
+  inkIn,
+  isPointedAt,
+  ringIn,
+  tellsByLine,
+  type LinkState,
+  type InkPart,
+} from '../header/states.ts';
 import { keepsToBottom } from '../header/manner.ts';
 import { headerItems, type Header, type Moment } from '../model/header.ts';
 import type { Page } from '../model/page.ts';
@@ -22,8 +30,8 @@ import { linesBeside, shadowBeside } from '../stack/besideBox.ts';
 import { isBare, wornLayers } from '../stack/worn.ts';
 import { letterCells, markCells, type Cell } from './cells.ts';
 import { backingLayers, backingsOf, besidesOf, elementOf, sightKey, type Situation } from './backings.ts';
-import { cueBox, isCurrentOn, ringCells, statesOf } from './linkStates.ts';
-import { logoCells, type LogoCell } from './logo.ts';
+import { cueUnder, isCurrentOn, ringCells, statesOf } from './linkStates.ts';
+import { logoCells, softCells, type LogoCell } from './logo.ts';
 import { needsOf } from '../model/needs.ts';
 import { textTarget } from './verdict.ts';
 
@@ -44,9 +52,14 @@ export interface JudgedTarget {
   overlay: Overlay;
   /** A logo's or picture's pixels as drawn. */
   pixels?: LogoPixels;
-  shape:
-    { kind: 'cells'; colour: Rgb; cells: Cell[] } | { kind: 'logo'; cells: LogoCell[]; isVector: boolean };
+  shape: JudgedShape;
 }
+
+/** What an ink is to the judge: one even ink on cells, or pixels that each have their own and may let their ground through. */
+export type JudgedShape =
+  | { kind: 'cells'; colour: Rgb; cells: Cell[] }
+  /** Of a line below a link, with its even colour. */
+  | { kind: 'logo'; cells: LogoCell[]; isVector: boolean; line?: Rgba };
 
 /** A header at a moment, laid out, about to be judged on a page. */
 interface Worn {
@@ -271,7 +284,8 @@ function besideAll(worn: Worn, bare: Bare, area: Area, known: Known): JudgedTarg
  * edge, are as their ink is.
  */
 function beyondWindow(worn: Worn, { shape }: Bare, area: Area): StackLayer[] {
-  return shape.kind === 'cells' ? asItsInk('window', shape.colour, outOfWindow(worn, area)) : [];
+  const colour = shape.kind === 'cells' ? shape.colour : shape.line;
+  return colour ? asItsInk('window', colour, outOfWindow(worn, area)) : [];
 }
 
 /** What of an area is out of the window. */
@@ -345,10 +359,16 @@ function cellTargets(worn: Worn, ink: HeaderInk): JudgedTarget[] {
       ink.button ? buttonIn(look, ink.button, state, isCurrent).ink : inkIn(look, state, isCurrent),
     );
   const known = nothingKnown();
-  const targets = (state: LinkState, part: InkPart, cells: Cell[], needed: number, colour: Rgb) =>
+  const targets = (
+    state: LinkState,
+    part: InkPart,
+    cells: Cell[],
+    needed: number,
+    shape: Rgb | JudgedShape,
+  ) =>
     besideAll(
       worn,
-      { ink, state, part, needed, shape: { kind: 'cells', colour, cells } },
+      { ink, state, part, needed, shape: 'kind' in shape ? shape : { kind: 'cells', colour: shape, cells } },
       around(cells),
       known,
     );
@@ -364,14 +384,24 @@ function cellTargets(worn: Worn, ink: HeaderInk): JudgedTarget[] {
       targets(state, 'ink', cells, needed, colourIn(state)),
     ),
     ...states.flatMap((state) => {
-      const line = cueBox(ink, look, state, isCurrent);
-      const area = line && areaOf(line);
+      const line = cueUnder(ink, look, state, isCurrent);
+      const area = line && areaOf(line.box);
       // On its way from one look to another a line may be too thin to be there at all.
       const isThere = area && area.right > area.left && area.bottom > area.top;
-      return isThere ? targets(state, 'cue', [area], asked.marks, colourIn(state)) : [];
+      // A paler line that tells nothing is ornament; the one that does is judged on its own.
+      if (!isThere || (line.opacity < 1 && !tellsByLine(state, isCurrent))) return [];
+      return targets(state, 'cue', [area], asked.marks, lineShape(area, colourIn(state), line.opacity));
     }),
     ...(ring.length > 0 ? targets('focused', 'ring', ring, asked.marks, ringed) : []),
   ];
+}
+
+/** A line below a link, as it is judged: of one ink, or, where it lets its ground through, pixel by pixel. */
+function lineShape(area: Area, colour: Rgb, opacity: number): JudgedShape {
+  const alpha = Math.round(255 * opacity);
+  if (alpha === 255) return { kind: 'cells', colour, cells: [area] };
+  const cells = softCells(area, colour, alpha);
+  return { kind: 'logo', cells, isVector: false, line: { ...colour, a: opacity } };
 }
 
 function pictureTargets(worn: Worn, ink: HeaderInk, picture: string): JudgedTarget[] {

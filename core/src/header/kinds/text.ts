@@ -31,9 +31,8 @@ export const text: ItemKind<TextItem> = {
             box,
             ...linkRuns(item.text, site.type, { room: { left: x, width }, box, size: item.size }, measure),
             plate: box,
-            isCued: true,
             page: item.to?.page,
-            ...(!item.to && { focus: false, isStill: true }),
+            ...(item.to ? { isCued: true } : { focus: false, isStill: true }),
           },
         ];
       },

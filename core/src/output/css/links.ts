@@ -135,18 +135,35 @@ function weightCss({ type }: Site): string {
   );
 }
 
+/** How wide the word of a link is, or the room that it has. */
+const WORD = '(100% - 2 * var(--hr-pad, 0px))';
+
+/**
+ * Where a line lies along its word: by its edges, which browsers put on whole pixels as the judge does; a line that is clipped would
+ * be pale where it begins or ends between two.
+ * @param share of the word, and what of the rest stands before it: numbers, 0 to 1
+ */
+const along = (share: string, before: string): string[] => [
+  `inset-inline-start: calc(var(--hr-pad, 0px) + ${WORD} * (1 - ${share}) * ${before})`,
+  `width: calc(${WORD} * ${share})`,
+];
+const lineTop = (at: string) => `top: calc(var(--hr-base) - var(--hr-up, 0px) + ${at})`;
+/** What of a line is as it tells something. */
+const TELLING = {
+  share: 'var(--hr-line-share, 1)',
+  at: `var(--hr-line-at, ${px(PLAIN.cue.offset)})`,
+  opacity: 'var(--hr-line-opacity, 1)',
+};
+
 /** The line below a hovered link and the one of the page one is on: outside the flow, so that nothing moves. */
 function cueCss(): string {
-  const share = 'var(--hr-line-share, 100%)';
   return [
     rule(
       '.hr-link::after',
       'content: ""',
       'position: absolute',
-      `top: calc(var(--hr-base) - var(--hr-up, 0px) + var(--hr-line-at, ${px(PLAIN.cue.offset)}))`,
-      'inset-inline-start: var(--hr-pad, 0px)',
-      'width: calc(100% - 2 * var(--hr-pad, 0px))',
-      `clip-path: inset(0 calc((100% - ${share}) / 2))`,
+      lineTop(TELLING.at),
+      ...along(TELLING.share, String(BEFORE[PLAIN.cue.from])),
       'height: 0',
       'background: currentcolor',
     ),
@@ -158,41 +175,35 @@ function cueCss(): string {
 /** How long what tells that a link is hovered takes to come. */
 const CUE_TIME = `var(--hr-cue-time, ${INK_TIME})`;
 
-/** The same where the line is there at rest, too, or comes from a side over time: see `cueIn`. */
+/** The same where the line is there at rest, too, lets its ground through, or comes from a side over time: see `cueIn`. */
 function movingCueCss(): string {
-  const hovered = { share: 'var(--hr-line-share, 100%)', at: `var(--hr-line-at, ${px(PLAIN.cue.offset)})` };
   const rest = {
-    share: `var(--hr-line-rest-share, ${hovered.share})`,
-    at: `var(--hr-line-rest-at, ${hovered.at})`,
+    share: `var(--hr-line-rest-share, ${TELLING.share})`,
+    at: `var(--hr-line-rest-at, ${TELLING.at})`,
+    opacity: `var(--hr-line-rest-opacity, ${TELLING.opacity})`,
   };
   const before = `var(--hr-line-from, ${BEFORE[PLAIN.cue.from]})`;
-  const cut = (share: string, isMirrored: boolean) => {
-    const [left, right] = [`(100% - ${share}) * ${before}`, `(100% - ${share}) * (1 - ${before})`];
-    return isMirrored
-      ? `clip-path: inset(0 calc(${left}) 0 calc(${right}))`
-      : `clip-path: inset(0 calc(${right}) 0 calc(${left}))`;
-  };
-  const top = (at: string) => `top: calc(var(--hr-base) - var(--hr-up, 0px) + ${at})`;
   const changes = (time: string) =>
-    `transition: ${['height', 'top', 'clip-path'].map((name) => `${name} ${time}`).join(', ')}`;
-  const HERE = '.hr-link:is([aria-current], :hover, :active)';
+    `transition: ${['height', 'top', 'width', 'inset-inline-start', 'opacity'].map((name) => `${name} ${time}`).join(', ')}`;
   const OVER = '.hr-link:is(:hover, :active)';
   return [
     rule(
       '.hr-link::after',
       'content: ""',
       'position: absolute',
-      top(rest.at),
-      'inset-inline-start: var(--hr-pad, 0px)',
-      'width: calc(100% - 2 * var(--hr-pad, 0px))',
-      cut(rest.share, false),
+      lineTop(rest.at),
+      ...along(rest.share, before),
       `height: var(--hr-line-rest, ${px(PLAIN.cue.rest)})`,
       'background: currentcolor',
+      `opacity: ${rest.opacity}`,
       changes(INK_TIME),
     ),
-    rule('.hr-link:dir(rtl)::after', cut(rest.share, true)),
-    rule(`${HERE}::after`, top(hovered.at), cut(hovered.share, false)),
-    rule(`${HERE}:dir(rtl)::after`, cut(hovered.share, true)),
+    rule(
+      '.hr-link:is([aria-current], :hover, :active)::after',
+      lineTop(TELLING.at),
+      ...along(TELLING.share, before),
+      `opacity: ${TELLING.opacity}`,
+    ),
     rule('.hr-link[aria-current]::after', `height: var(--hr-line-current, ${px(PLAIN.cue.current)})`),
     rule(`${OVER}::after`, `height: var(--hr-line-hover, ${px(PLAIN.cue.hover)})`),
     within('@media (prefers-reduced-motion: no-preference)', rule(`${OVER}::after`, changes(CUE_TIME))),

@@ -8,6 +8,7 @@ import { WEIGHTS } from '@hatrail/core/model/type';
 import { changeLinkType } from '../../editor/edits.ts';
 import { ChoiceField } from '../../parts/fields.tsx';
 import { NumberField } from '../../parts/NumberField.tsx';
+import { PercentSlider } from '../../parts/PercentSlider.tsx';
 import { setLook } from '../lookEdits.ts';
 import { NumberValue, Value, useDressing, type SummaryProps } from './Value.tsx';
 
@@ -34,10 +35,33 @@ export function CueLayer() {
       <NumberValue layer="cue" name="current" label="Own page" called="Line on its own page" />
       <NumberValue layer="cue" name="offset" label="Below the letters" />
       {!isOwn && <NumberValue layer="cue" name="share" label="Share of the word" />}
+      {!isOwn && <LineOpacity name="opacity" label="Opacity" called="Opacity of the line" />}
       {!isOwn && <AtRest />}
       {!isOwn && <OverTime />}
       {!isOwn && <OwnWeight />}
     </>
+  );
+}
+
+/** How opaque the line is: what shows through it of its ground is judged with it. */
+function LineOpacity({
+  name,
+  label,
+  called,
+}: {
+  name: 'opacity' | 'restOpacity';
+  label: string;
+  called: string;
+}) {
+  const { wearer, moment, look } = useDressing();
+  return (
+    <Value label={label} layer="cue" name={name}>
+      <PercentSlider
+        label={called}
+        value={look.cue[name] ?? look.cue.opacity}
+        onChange={(next) => setLook(wearer, moment, 'cue', name, next)}
+      />
+    </Value>
   );
 }
 
@@ -63,6 +87,13 @@ function AtRest() {
           />
         </Value>
       ))}
+      <LineOpacity name="restOpacity" label="Opacity at rest" called="Opacity of the line at rest" />
+      {worn.rest > 0 && (worn.restOpacity ?? worn.opacity) < 1 && (
+        <p className="origin">
+          Paler at rest it is ornament, and not judged; where it tells something it is, with what shows
+          through.
+        </p>
+      )}
       <Value label="Grows from" layer="cue" name="from">
         <ChoiceField
           label="Side that the line grows from"
@@ -160,7 +191,8 @@ function OwnWeight() {
 }
 
 export function CueSummary({ look }: SummaryProps) {
-  const { hover, current, rest } = look.cue;
+  const { hover, current, rest, opacity } = look.cue;
   if (!cue.shows(look.cue)) return 'none';
-  return `${hover} px hovered, ${current} px on its own page${rest > 0 ? `, ${rest} px at rest` : ''}`;
+  const through = opacity < 1 ? `, ${Math.round(100 * opacity)} %` : '';
+  return `${hover} px hovered, ${current} px on its own page${rest > 0 ? `, ${rest} px at rest` : ''}${through}`;
 }
