@@ -18,6 +18,8 @@ import { behindAt, momentAt, type Scene } from '@hatrail/core/sweep/scene';
 import type { JudgedTarget } from '@hatrail/core/sweep/targets';
 import { rasterAt } from '@hatrail/core/sweep/turns';
 import { verdictOf } from '@hatrail/core/sweep/verdict';
+import { easingOf } from '@hatrail/core/change/easing';
+import type { Progress } from '@hatrail/core/header/becoming';
 import { cellRatio, logoRatio, meanDifference, type Shot } from './bruteForce.ts';
 import { drawInBrowser, targetsOf, type Seen } from './drawn.ts';
 import { bringBack, inspector, scrollTab, shoot } from './shots.ts';
@@ -271,6 +273,70 @@ export async function expectBeside(seen: Seen, scroll: number, done: Done, tally
       `${scroll} px down, ${done.ink.name} ${done.state}`,
     );
   }
+}
+
+/**
+ * Compares a link on its way to hovered: its ink, and what is behind it, at a part of the change.
+ * @param share how much of its time has passed, 0 to 1
+ */
+export async function expectBecoming(
+  seen: Seen,
+  scroll: number,
+  { ink, selector, item }: Omit<Done, 'state'>,
+  share: number,
+  tally: Agreement,
+): Promise<void> {
+  const { scene, tab } = seen;
+  const moment = momentAt(scene, scroll);
+  const progress: Progress = ({ delay, duration, easing }) =>
+    easingOf(easing)(Math.max(0, share * (delay + duration) - delay) / duration);
+  const target = (await targetsOf(seen, moment, scroll, undefined, progress)).find(
+    ({ ink: { id }, state }) => id === ink.id && state === 'hover',
+  );
+  if (!target || isHidden(target)) return;
+  await tab.emulateMedia({ reducedMotion: 'no-preference' });
+  await scrollTab(tab, scroll);
+  if (moment === 'back') await bringBack(tab);
+  const session = await inspector(tab);
+  const { root } = await session.send('DOM.getDocument');
+  const force = async (at: string, forcedPseudoClasses: string[]) => {
+    const { nodeId } = await session.send('DOM.querySelector', { nodeId: root.nodeId, selector: at });
+    await session.send('CSS.forcePseudoState', { nodeId, forcedPseudoClasses });
+  };
+  // What the pointer changes of all that it stands in is there already.
+  await tab.evaluate(() => document.getAnimations().forEach((each) => each.finish()));
+  if (item !== selector) await force(item, ['hover']);
+  await force(selector, ['hover']);
+  const painted = await tab.evaluate(
+    ([at, part]) => {
+      const element = document.querySelector(at)!;
+      void getComputedStyle(element).color;
+      for (const each of document.getAnimations()) {
+        each.pause();
+        const own = each.effect!.getComputedTiming();
+        each.currentTime = part * ((own.delay ?? 0) + Number(own.duration));
+      }
+      return getComputedStyle(element).color;
+    },
+    [selector, share] as const,
+  );
+  const behind = behindAt(scene, scroll);
+  const ground = await shoot(tab, clipOf(scene, moment, behind.row - scroll), scene.windowHeight, true);
+  await force(selector, []);
+  if (item !== selector) await force(item, []);
+  await tab.emulateMedia({ reducedMotion: 'reduce' });
+  await tab.evaluate(() => document.getAnimations().forEach((each) => each.finish()));
+  const raster = rasterAt(scene, seen.raster, scroll);
+  const told = groundPatch(raster, behind, target.stack.blur, target.overlay);
+  const { contrast } = readAt(target, raster, behind);
+  tally.combinations++;
+  const where = `${scroll} px down, ${Math.round(100 * share)} % of the time to hovered`;
+  compare(target, contrast, told, ground, undefined, tally, where);
+  if (target.shape.kind !== 'cells') return;
+  const { r, g, b } = target.shape.colour;
+  const now = (painted.match(/[\d.]+/g) ?? []).map(Number);
+  const off = Math.max(...[r, g, b].map((value, c) => Math.abs(value - now[c]!)));
+  expect(off, `${where}: the ink of ${ink.name} is ${painted}, told ${r} ${g} ${b}`).toBeLessThanOrEqual(1);
 }
 
 /**

@@ -5,7 +5,14 @@ import type { HeaderInk } from '@hatrail/core/header/ink';
 import type { Site } from '@hatrail/core/model/site';
 import { layoutScene, momentAt } from '@hatrail/core/sweep/scene';
 import { random } from '../core/test/made.ts';
-import { Agreement, expectAgreement, expectBeside, expectBoxes, expectWorst } from './agreeing.ts';
+import {
+  Agreement,
+  expectAgreement,
+  expectBecoming,
+  expectBeside,
+  expectBoxes,
+  expectWorst,
+} from './agreeing.ts';
 import { chanceSite } from './chance.ts';
 import { inspector } from './shots.ts';
 import { openViewer, type Viewer } from './viewer.ts';
@@ -66,12 +73,10 @@ for (let seed = FIRST; seed < FIRST + HEADERS; seed++) {
       const ink = inks[Math.floor(by() * inks.length)]!;
       const states = ['hover', 'focused', 'pressed', ...(ink.opens ? ['open' as const] : [])] as const;
       const state = states[Math.floor(by() * states.length)]!;
-      await expectBeside(
-        seen,
-        scroll,
-        { ink, selector: selectorOf(site, ink), item: itemOf(ink), state },
-        tally,
-      );
+      const at = { ink, selector: selectorOf(site, ink), item: itemOf(ink) };
+      await expectBeside(seen, scroll, { ...at, state }, tally);
+      // Pictures that take turns would begin to, with the motion that it needs.
+      if (i === 0 && !isTaking) await expectBecoming(seen, scroll, at, 0.1 + 0.8 * by(), tally);
     }
   });
 }

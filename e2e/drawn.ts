@@ -2,6 +2,7 @@ import type { Page as Tab } from 'playwright-core';
 import { skiaDrawing } from '@hatrail/node/skia';
 import type { DrawnRun } from '@hatrail/core/stack/drawing';
 import { fontShorthand } from '@hatrail/core/measure/measure';
+import type { Progress } from '@hatrail/core/header/becoming';
 import type { Moment } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
 import { type Box, snapBox } from '@hatrail/core/geometry/box';
@@ -46,9 +47,10 @@ export function targetsOf(
   moment: Moment,
   scroll: number,
   logo: Drawing['logo'] = noLogo,
+  progress?: Progress,
 ): Promise<JudgedTarget[]> {
   const { scene } = seen;
-  if (logo !== noLogo) return drawnTargets(seen, moment, scroll, logo);
+  if (logo !== noLogo || progress) return drawnTargets(seen, moment, scroll, logo, progress);
   const known = found.get(scene) ?? new Map<string, Promise<JudgedTarget[]>>();
   found.set(scene, known);
   const key = `${moment} ${momentAt(scene, scroll)} ${wayAt(scene, scroll)}`;
@@ -62,6 +64,7 @@ async function drawnTargets(
   moment: Moment,
   scroll: number,
   logo: Drawing['logo'],
+  progress?: Progress,
 ): Promise<JudgedTarget[]> {
   const skia = drawings.get(scene) ?? skiaDrawing(scene.site, pictures);
   drawings.set(scene, skia);
@@ -78,12 +81,12 @@ async function drawnTargets(
       return found ?? new Uint8Array(sizeOf(area));
     },
   };
-  const targets = sceneTargets(scene, moment, own, scroll);
+  const targets = sceneTargets(scene, moment, own, scroll, progress);
   if (asked.size === 0) return targets;
   const drawn = await lettersDrawn(tab, [...asked.values()]);
   [...asked.keys()].forEach((name, i) => known.set(name, drawn[i]!));
   // What was made of letters that were not there yet is not kept.
-  return sceneTargets(scene, moment, { ...own }, scroll);
+  return sceneTargets(scene, moment, { ...own }, scroll, progress);
 }
 
 /** Letters that were drawn already, by what was asked for. */

@@ -298,16 +298,14 @@ describe('an owner', () => {
       await set('How long it takes to become hovered', '350');
       await tab.getByRole('combobox', { name: 'How it goes' }).selectOption('ease-out');
       const worn = () => header().looks.top.cue;
-      await expect
-        .poll(worn, SLOW)
-        .toMatchObject({
-          rest: 2,
-          restShare: 10,
-          restOpacity: 0.3,
-          from: 'start',
-          duration: 350,
-          easing: 'ease-out',
-        });
+      await expect.poll(worn, SLOW).toMatchObject({
+        rest: 2,
+        restShare: 10,
+        restOpacity: 0.3,
+        from: 'start',
+        duration: 350,
+        easing: 'ease-out',
+      });
       expect(await axeFindings(tab, ['iframe'])).toEqual([]);
       const line = (property: string) => owner.inFrame('.hr-rail .hr-link', property, '::after');
       await expect.poll(() => line('height'), SLOW).toBe('2px');

@@ -23,7 +23,7 @@ export async function bringBack(tab: Tab): Promise<void> {
 
 /** Text, marks, lines and rings without their colour; text shadows, which are ground, stay. */
 const BARE =
-  '.hr-rail *{color:transparent!important;text-decoration-color:transparent!important;outline-color:transparent!important}.hr-rail :is(svg,img,.hr-own){visibility:hidden!important}.hr-drop{visibility:hidden!important}';
+  '.hr-rail *{transition:none!important;color:transparent!important;text-decoration-color:transparent!important;outline-color:transparent!important}.hr-rail :is(svg,img,.hr-own){visibility:hidden!important}.hr-drop{visibility:hidden!important}';
 
 /** Puts the header's ink out of sight, or back. */
 async function bare(tab: Tab, isBare: boolean): Promise<void> {

@@ -95,14 +95,14 @@ describe('other timings', () => {
 
 test('an instant of a change is a header of its own: half way, its fill is half way, and it wears it everywhere', () => {
   const of = changing();
-  const still = headerAtTime(site, of, moment, 120);
+  const still = headerAtTime(site, of, 120);
   const { fill, ink } = resolveLook(site, still, 'top');
   // Night #101b33 and white, half each.
   expect(fill).toEqual({ colour: { colour: 'rgb(136 141 153)' }, opacity: 1 });
   expect(resolveLook(site, still, 'scrolled')).toEqual(resolveLook(site, still, 'top'));
   expect(ink.link).toEqual({ colour: 'rgb(136 141 153)' });
   // The inks first: they have arrived while the fill is half way.
-  const first = headerAtTime(site, changing({ ink: { delay: 0, duration: 0 } }), moment, 120);
+  const first = headerAtTime(site, changing({ ink: { delay: 0, duration: 0 } }), 120);
   expect(resolveLook(site, first, 'top').ink.link).toEqual({ colour: 'rgb(16 27 51)' });
   expect(resolveLook(site, first, 'top').fill).toEqual(fill);
 });

@@ -1,6 +1,5 @@
 import { at } from '../lists.ts';
 import { resolveWorn, type Wearer } from '../header/look.ts';
-import { backingIn, backingSize } from '../header/states.ts';
 import { LAYER_NAMES, layerOf, mapLayers, type ResolvedLook } from '../layers/index.ts';
 import type { ChangeProgress } from '../layers/kind.ts';
 import { PLACES, type Header, type Look, type Moment } from '../model/header.ts';
@@ -67,20 +66,4 @@ export interface Side {
 export function headerBetween(site: Site, a: Side, b: Side, progress: ChangeProgress): Header {
   const worn = (side: Side, find: Find) => resolveWorn(site, find(side.header), side.moment);
   return atInstant(site, a.header, (find) => [worn(a, find), worn(b, find)], progress);
-}
-
-/** A header at a moment, its links between rest and hovered. */
-export function headerHovering(site: Site, header: Header, moment: Moment, inks: number): Header {
-  const sides = (find: Find): [ResolvedLook, ResolvedLook] => {
-    const rest = resolveWorn(site, find(header), moment);
-    const { hover } = rest.ink;
-    const plate = (isCurrent: boolean) => backingIn(rest, 'hover', isCurrent);
-    const over = {
-      ...rest,
-      ink: { ...rest.ink, link: hover, current: hover },
-      backing: { ...rest.backing, ...backingSize(rest, 'hover'), rest: plate(false), current: plate(true) },
-    };
-    return [rest, over];
-  };
-  return atInstant(site, header, sides, { layers: 0, inks, by: 'time' });
 }

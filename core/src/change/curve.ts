@@ -9,9 +9,10 @@ import { sweepTogether } from '../sweep/sweepTarget.ts';
 import { momentAt, spansOf, type Scene, type Span } from '../sweep/scene.ts';
 import { rasterAt, stretchesIn } from '../sweep/turns.ts';
 import type { JudgedTarget } from '../sweep/targets.ts';
+import type { Progress } from '../header/becoming.ts';
 import { changesByScroll } from '../header/manner.ts';
 import { easingOf } from './easing.ts';
-import { headerBetween, headerHovering } from './between.ts';
+import { headerBetween } from './between.ts';
 
 /** How well a header is read while it changes: where it is worst at each instant. */
 
@@ -46,27 +47,32 @@ export type Change = { kind: 'moment' } | { kind: 'hover'; moment: Moment };
 const NEAR = 200;
 const STEPS = 24;
 
-/** How long a change takes in all, ms. */
+/** How long a change between moments takes in all, ms. */
 export function durationOf({ manner }: Pick<Header, 'manner'>): number {
   const { duration, ink } = manner;
   return ink ? Math.max(duration, ink.delay + ink.duration) : duration;
 }
 
-/** The header at an instant of a change over time, worn at the top: `time` ms from its beginning. */
-export function headerAtTime(site: Site, header: Header, change: Change, time: number): Header {
+/** How much of a change is done `time` ms from its beginning, 0 to 1. */
+const doneBy =
+  (time: number): Progress =>
+  ({ delay, duration, easing }) => {
+    if (duration === 0) return time >= delay && time > 0 ? 1 : 0;
+    return easingOf(easing)(Math.min(1, Math.max(0, (time - delay) / duration)));
+  };
+
+/** The header at an instant of a change between moments over time, worn at the top: `time` ms from its beginning. */
+export function headerAtTime(site: Site, header: Header, time: number): Header {
   const { duration, easing = 'ease', ink = { delay: 0, duration } } = header.manner;
-  const eased = easingOf(easing);
-  const share = (begins: number, lasts: number) =>
-    lasts === 0
-      ? time >= begins && time > 0
-        ? 1
-        : 0
-      : eased(Math.min(1, Math.max(0, (time - begins) / lasts)));
-  const inks = share(ink.delay, ink.duration);
-  if (change.kind === 'hover') return headerHovering(site, header, change.moment, inks);
+  const done = doneBy(time);
+  const inks = done({ ...ink, easing });
   const [from, to] = momentsOf(header) as [Moment, Moment];
   const side = (moment: Moment) => ({ header, moment });
-  return headerBetween(site, side(from), side(to), { layers: share(0, duration), inks, by: 'time' });
+  return headerBetween(site, side(from), side(to), {
+    layers: done({ delay: 0, duration, easing }),
+    inks,
+    by: 'time',
+  });
 }
 
 /** Where a change is met: round the switches of a page, or all along a moment. */
@@ -96,8 +102,12 @@ function instantAt(
   change: Change,
   time: number,
 ): Instant | undefined {
-  const header = headerAtTime(scene.site, scene.header, change, time);
-  const layout = scene.layouts[change.kind === 'hover' ? change.moment : 'top'];
+  if (change.kind === 'hover') {
+    const targets = hoverTargets(scene, draw, change.moment, doneBy(time));
+    return worstOf(scene, raster, targets, spansOfChange(scene, change), time);
+  }
+  const header = headerAtTime(scene.site, scene.header, time);
+  const layout = scene.layouts.top;
   const between: Scene = {
     ...scene,
     header,
@@ -105,6 +115,24 @@ function instantAt(
   };
   const targets = sceneTargets(between, 'top', draw).filter(isAtRest);
   return worstOf(between, raster, targets, spansOfChange(scene, change), time);
+}
+
+/** Links on their way to hovered, as far as each has come; hovered, where all are at once. */
+function hoverTargets(scene: Scene, draw: Drawing, moment: Moment, progress: Progress): JudgedTarget[] {
+  const from = spansOf(scene, moment)[0]?.from;
+  const isHovered = ({ state, part, beside }: JudgedTarget) => state === 'hover' && part === 'ink' && !beside;
+  const onTheirWay = sceneTargets(scene, moment, draw, from, progress).filter(isHovered);
+  return onTheirWay.length > 0 ? onTheirWay : sceneTargets(scene, moment, draw, from).filter(isHovered);
+}
+
+/** How long links take to become hovered at a moment, the slowest of them; ms. */
+function hoverDuration(scene: Scene, draw: Drawing, moment: Moment): number {
+  let most = 0;
+  hoverTargets(scene, draw, moment, ({ delay, duration }) => {
+    most = Math.max(most, delay + duration);
+    return 1;
+  });
+  return most;
 }
 
 /** Of some targets, the one that is worst anywhere in some spans. */
@@ -172,7 +200,12 @@ export function changeCurve(
 ): ChangeCurve | undefined {
   if (change.kind === 'moment' && scene.transition)
     return curveOverScroll(scene, raster, draw, scene.transition);
-  const duration = changesByScroll(scene.header) ? 0 : durationOf(scene.header);
+  const duration =
+    change.kind === 'hover'
+      ? hoverDuration(scene, draw, change.moment)
+      : changesByScroll(scene.header)
+        ? 0
+        : durationOf(scene.header);
   const at = (time: number) => instantAt(scene, raster, draw, change, time);
   const steps = duration === 0 ? [0] : Array.from({ length: STEPS + 1 }, (_, i) => (duration * i) / STEPS);
   const instants = steps.map(at).filter((instant) => instant !== undefined);

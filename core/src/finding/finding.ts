@@ -1,6 +1,6 @@
 import { itemOfInk } from '../header/layout.ts';
 import { resolveLook } from '../header/look.ts';
-import { STATE_NAMES } from '../header/stateNames.ts';
+import { STATE_NAMES, stateWords } from '../header/stateNames.ts';
 import { inkIn } from '../header/states.ts';
 import { at } from '../lists.ts';
 import { momentName, type Header, type Moment } from '../model/header.ts';
@@ -18,7 +18,8 @@ import { viewportKey, type Viewport } from '../sweep/widths.ts';
  */
 
 /** The value that is at fault, by where it is set. */
-export type FaultValue = 'fill' | 'tint' | 'gradient' | 'inks' | 'pointed inks' | 'ring' | 'item';
+export type FaultValue =
+  'fill' | 'tint' | 'gradient' | 'inks' | 'pointed inks' | 'becoming' | 'ring' | 'item';
 
 /** What can be done about each, in a few words; how much of it is solved by the ways. */
 export const ADVICE: Record<FaultValue, string> = {
@@ -27,6 +28,7 @@ export const ADVICE: Record<FaultValue, string> = {
   gradient: 'make the gradient stronger, or add a fill',
   inks: 'add a fill, or turn links and logo to the other tone',
   'pointed inks': 'give hovered links another ink',
+  becoming: 'let links change at once, or give them an ink and a backing that are clear together all the way',
   ring: 'give the focus ring another colour',
   item: 'change its own fill or ink',
 };
@@ -107,6 +109,7 @@ function causeOfRow(of: ReturnType<typeof lookedUp>, row: Row): Cause {
   const layer = of.layer(row.moment);
   // Under a layer that lies over everything, what counts of a ground is how light it is.
   const ground = layer ? tone : picture ? `picture ${picture}` : kind === 'button' ? `button ${tone}` : tone;
+  if (row.becoming) return { value: 'becoming', ground: layer ? ANY : ground };
   const item = of.item(row.itemId);
   // What has a ground of its own is not read over the page.
   if (item?.kind === 'button' && row.part !== 'ring')
@@ -170,6 +173,9 @@ function worstFirst(rows: readonly Row[]): Row[] {
   return [...rows].sort((a, b) => shareOf(a) - shareOf(b) || (name(a) < name(b) ? -1 : 1));
 }
 
+/** How many of those who come by meet what is there only now and then. */
+const PASSING: Partial<Record<FaultValue, number>> = { 'pointed inks': 0.5, ring: 0.5, becoming: 0.3 };
+
 function findingOf(
   site: Site,
   header: Header,
@@ -186,7 +192,7 @@ function findingOf(
   ].join(', ');
   const scroll = (row: Row) => row.below / (row.span.to - row.span.from + 1);
   const share = rows.reduce((sum, row) => Math.max(sum, scroll(row)), 0);
-  const passing = cause.value === 'pointed inks' || cause.value === 'ring' ? 0.5 : 1;
+  const passing = PASSING[cause.value] ?? 1;
   return {
     id: `${header.id} / ${id}`,
     header: header.id,
@@ -214,6 +220,12 @@ function inkWords(site: Site, header: Header, { value, itemId }: Cause, rows: re
   const look = resolveLook(site, header, worst.moment);
   const kinds = new Set(rows.map((row) => itemOfInk(site, header, row.itemId)?.kind));
   const links = kinds.has('menu') ? 'links' : kinds.has('text') ? 'text' : 'icons';
+  if (value === 'becoming') {
+    const states = new Set(rows.map(({ state }) => state));
+    return `${capital(links)}${stateWords({ ...worst, state: states.size === 1 ? worst.state : 'hover' })
+      .replace('its', 'their')
+      .replace('comes to it', 'comes to them')}`;
+  }
   if (value === 'pointed inks') {
     if (rows.every(({ state }) => state === 'current')) return 'The link of the current page';
     return `${capital(links)} ${STATE_NAMES.hover}`;
@@ -279,6 +291,8 @@ function setWords(site: Site, header: Header, { value, itemId }: Cause, moment: 
       return 'the gradient';
     case 'ring':
       return ink.ring ? `the focus ring, ${name(ink.ring)}` : 'the focus ring';
+    case 'becoming':
+      return `how links change, from ${name(ink.link)} to ${name(ink.hover)} when hovered`;
     case 'pointed inks':
       return `the hovered ink, ${name(ink.hover)}`;
     case 'item':

@@ -14,6 +14,8 @@ export interface TextRun {
   advance: number;
   /** Whole pixels. */
   baseline: number;
+  /** Where it lies before letters are put on whole pixels: what is drawn below them goes by that. */
+  exactBaseline?: number;
   capHeight: number;
   descent: number;
   /** Right edge of each letter, from the run's left edge. */
@@ -110,12 +112,14 @@ export function textRun(
   const lineHeight = Math.round(size * style.lineHeight);
   const lineTop = box.y + (box.height - lineHeight) / 2;
   const { capHeight, descent } = measure.metrics(font);
+  const exactBaseline = lineTop + baselineInLine(measure, font, lineHeight);
   return {
     text,
     font,
     left,
     advance: measure.advance(text, font),
-    baseline: Math.round(lineTop + baselineInLine(measure, font, lineHeight)),
+    baseline: Math.round(exactBaseline),
+    exactBaseline,
     capHeight,
     descent,
     letterEdges: letterEdges(text, font, measure),

@@ -1,4 +1,5 @@
 import type { LookCost } from './cost.ts';
+import { atOnce } from './atOnce.ts';
 import { blurAndFill } from './blurAndFill.ts';
 import { worstFirst, type Asked, type Found, type RemedyKind } from './kind.ts';
 import { largerLetters } from './largerLetters.ts';
@@ -18,6 +19,7 @@ export const REMEDIES = {
   strongerGradient,
   blurAndFill,
   otherLogo,
+  atOnce,
   otherHover,
   otherInk,
   inksAndLogo,

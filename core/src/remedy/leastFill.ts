@@ -30,7 +30,7 @@ export interface SolvedPlace extends Spot {
 
 /** Where a row is worst. */
 export function placeOf(row: Row): SolvedPlace {
-  const { page, who, width, height, itemId, state, part, beside, scroll, shows } = row;
+  const { page, who, width, height, itemId, state, part, beside, becoming, scroll, shows } = row;
   return {
     page,
     ...(who && { who }),
@@ -38,6 +38,7 @@ export function placeOf(row: Row): SolvedPlace {
     ...(height && { height }),
     itemId,
     state,
+    ...(becoming && { becoming }),
     part,
     ...(beside && { beside }),
     scroll,
@@ -94,10 +95,12 @@ export function leastPercents(
 ): (number | undefined)[] {
   const known = new Map<string, JudgedTarget[]>();
   /** What is to be judged at a scroll: the same for all scrolls of a moment, but for those on the way to the next. */
-  const targetsAt = (scroll: number, opacity?: number) => {
-    const key = JSON.stringify([momentAt(scene, scroll), wayAt(scene, scroll), opacity]);
+  const targetsAt = ({ scroll, becoming }: Pick<SolvedPlace, 'scroll' | 'becoming'>, opacity?: number) => {
+    const key = JSON.stringify([momentAt(scene, scroll), wayAt(scene, scroll), opacity, becoming?.share]);
+    const progress = becoming && (() => becoming.share);
     const worn = opacity === undefined ? scene.header : headerWith(scene.header, moment, knob, opacity);
-    const targets = known.get(key) ?? sceneTargets({ ...scene, header: worn }, moment, draw, scroll);
+    const targets =
+      known.get(key) ?? sceneTargets({ ...scene, header: worn }, moment, draw, scroll, progress);
     known.set(key, targets);
     return targets;
   };
@@ -106,14 +109,14 @@ export function leastPercents(
   return places.map((place) => {
     const spot = spotKey(place);
     const isIt = (each: JudgedTarget) => spotKey(spotOf(each)) === spot;
-    const target = targetsAt(place.scroll).find(isIt);
+    const target = targetsAt(place).find(isIt);
     if (!target) return most;
     const way = wayAt(scene, place.scroll);
     const isOnWay = way > 0 && way < 1;
     const shown = rasterAt(scene, rasterShowing(raster, place.shows), place.scroll);
     const stackAt = (stack: Stack, opacity: number) =>
       isOnWay
-        ? (targetsAt(place.scroll, opacity).find(isIt) ?? target).stack
+        ? (targetsAt(place, opacity).find(isIt) ?? target).stack
         : stackWith(palette, knob, stack, opacity);
     const least = leastPercentAt(target, shown, behindAt(scene, place.scroll), stackAt, most);
     most = Math.max(most, least ?? 0);

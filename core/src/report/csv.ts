@@ -40,7 +40,7 @@ export function reportCsv({ header, rows, findings }: Report): string {
         row.height ?? usualWindowHeight(row.width),
         row.moment,
         row.item,
-        row.state,
+        row.becoming ? `${row.becoming.from} to ${row.state}` : row.state,
         row.part,
         row.criterion,
         row.needed,

@@ -7,8 +7,8 @@ import type { PaintingContext } from '../page/paint.ts';
 import type { Drawing } from '../stack/drawing.ts';
 import { groundPatch, backdropPatch } from '../stack/ground.ts';
 import { overlayOf } from '../stack/overlay.ts';
-import { sceneTargets } from '../sweep/prove.ts';
-import { spotKey, spotOf, type Row } from '../sweep/row.ts';
+import { sceneTargets, targetAt } from '../sweep/prove.ts';
+import type { Row } from '../sweep/row.ts';
 import { behindAt, momentAt, type Scene } from '../sweep/scene.ts';
 import type { JudgedTarget } from '../sweep/targets.ts';
 import { rasterAt } from '../sweep/turns.ts';
@@ -38,7 +38,7 @@ export function placePicture(
   size: { width: number; height: number },
 ): PlacePicture | undefined {
   const targets = sceneTargets(scene, row.moment, draw, row.scroll);
-  const target = targets.find((each) => spotKey(spotOf(each)) === spotKey(row));
+  const target = targetAt(scene, draw, row);
   if (!target) return undefined;
   const raster = rasterAt(scene, rasterShowing(page, row.shows), row.scroll);
   const behind = behindAt(scene, row.scroll);

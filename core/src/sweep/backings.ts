@@ -11,7 +11,10 @@ import {
   type ButtonWorn,
   type LinkState,
 } from '../header/states.ts';
+import type { Becoming } from '../header/becoming.ts';
+import { mixFills, mixNumbers } from '../layers/kind.ts';
 import { headerItems, type Header } from '../model/header.ts';
+import type { Tint } from '../model/layer.ts';
 import type { Page } from '../model/page.ts';
 import { resolveColour, type Swatch } from '../model/palette.ts';
 import type { Site } from '../model/site.ts';
@@ -32,6 +35,8 @@ export interface Situation {
   /** What a visitor reads of it, where it is not what is judged. */
   name?: string;
   state: LinkState;
+  /** Where it is on its way into that state. */
+  becoming?: Becoming | undefined;
   element?: string;
   entry?: string | undefined;
   item?: string | undefined;
@@ -45,7 +50,7 @@ interface Backing {
   /** The states in which it is met; the first is the one it is in while nothing is done to it. */
   states: LinkState[];
   entry?: string | undefined;
-  layers(state: LinkState): StackLayer[];
+  layers(state: LinkState, becoming?: Becoming): StackLayer[];
 }
 
 /** The element of an ink. */
@@ -169,10 +174,15 @@ export function backingsOf(
       own.set(ink.item ?? '', [...(own.get(ink.item ?? '') ?? []), { ...common, layers: once(layers) }]);
     }
     if (!ink.plate) continue;
-    const layers = (state: LinkState) => {
-      const box = plateBox(ink, look, state);
-      if (!box) return [];
-      const { colour, opacity } = backingIn(look, state, isCurrent);
+    const layers = (state: LinkState, becoming?: Becoming) => {
+      const [from, to] = [becoming?.from ?? state, state].map((each) => ({
+        box: plateBox(ink, look, each),
+        tint: backingIn(look, each, isCurrent),
+      })) as [{ box: Box | undefined; tint: Tint }, { box: Box | undefined; tint: Tint }];
+      if (!from.box || !to.box) return [];
+      const share = becoming?.share ?? 1;
+      const box = mixNumbers(from.box, to.box, share);
+      const { colour, opacity } = share === 1 ? to.tint : mixFills(site.palette, from.tint, to.tint, share);
       return layersOf({ ...resolveColour(site.palette, colour), a: opacity }, box, look.backing.radius);
     };
     plates.push({ ...common, layers });
@@ -200,23 +210,25 @@ function once(layers: Backing['layers']): Backing['layers'] {
   };
 }
 
-/** The state that an element is in while some are in states of their own. */
-function stateAmong({ element, item, entry, states }: Backing, met: readonly Situation[]): LinkState {
-  for (const { state, ...at } of met) {
-    const isIt =
-      element === undefined
-        ? at.item === item && isPointedAt(state)
-        : at.element === element || (state === 'open' && entry !== undefined && at.entry === entry);
-    if (isIt) return state;
-  }
-  return states[0]!;
+/** The state that an element is in, or on its way into, while some are in states of their own. */
+function stateAmong(
+  { element, item, entry, states }: Backing,
+  met: readonly Situation[],
+): Pick<Situation, 'state' | 'becoming'> {
+  const found = met.find(({ state, ...at }) =>
+    element === undefined
+      ? at.item === item && isPointedAt(state)
+      : at.element === element || (state === 'open' && entry !== undefined && at.entry === entry),
+  );
+  return found ?? { state: states[0]! };
 }
 
 /** The layers of the grounds that reach an area, bottom first. */
 export function backingLayers(all: readonly Backing[], area: Area, met: readonly Situation[]): StackLayer[] {
-  return all.flatMap((each) =>
-    each.layers(stateAmong(each, met)).filter(({ box }) => box && meets(box.area, area)),
-  );
+  return all.flatMap((each) => {
+    const { state, becoming } = stateAmong(each, met);
+    return each.layers(state, becoming).filter(({ box }) => box && meets(box.area, area));
+  });
 }
 
 /**

@@ -4,8 +4,8 @@ import { resolveLook } from '../header/look.ts';
 import type { ResolvedLook } from '../layers/index.ts';
 import type { Moment } from '../model/header.ts';
 import { readAt, readGround } from './exact.ts';
-import { sceneTargets } from './prove.ts';
-import { calledOf, spotKey, spotOf, type Spot } from './row.ts';
+import { targetAt } from './prove.ts';
+import { calledOf, type Spot } from './row.ts';
 import { behindAt, type Scene } from './scene.ts';
 import { marginOf, type Margin } from './margin.ts';
 import { rasterAt } from './turns.ts';
@@ -65,9 +65,7 @@ export function cutScene(
   draw: Drawing,
   at: Spot & { moment: Moment; scroll: number; shows?: number | undefined },
 ): Cut | undefined {
-  const target = sceneTargets(scene, at.moment, draw, at.scroll).find(
-    (each) => spotKey(spotOf(each)) === spotKey(at),
-  );
+  const target = targetAt(scene, draw, at);
   if (!target) return undefined;
   const behind = behindAt(scene, at.scroll);
   const raster = rasterAt(scene, rasterShowing(page, at.shows), at.scroll);

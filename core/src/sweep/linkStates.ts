@@ -53,6 +53,16 @@ export function statesOf(ink: HeaderInk, look: ResolvedLook, page: Page): LinkSt
   ];
 }
 
+/** The states that an ink gets into over time, each with the one that it comes out of: pressed is hovered first. */
+export function changesOf(
+  ink: HeaderInk,
+  look: ResolvedLook,
+  page: Page,
+): { from: LinkState; to: LinkState }[] {
+  const [base, ...others] = statesOf(ink, look, page);
+  return others.map((to) => ({ from: to === 'pressed' ? 'hover' : base!, to }));
+}
+
 /** The line below a word in a state, and how opaque it is, 0 to 1; none where it has none there. */
 export function cueUnder(
   ink: HeaderInk,
@@ -63,11 +73,13 @@ export function cueUnder(
   const worn = cueIn(look, state, isCurrent);
   if (!worn || !ink.isCued || ink.what.kind !== 'text') return undefined;
   const { thickness, offset, share, before, opacity } = worn;
-  const { left, advance, baseline } = ink.what.run;
+  const { left, advance, baseline, exactBaseline = baseline } = ink.what.run;
   const room = ink.room ?? { left, width: advance };
   const width = (room.width * share) / 100;
   const x = room.left + before * (room.width - width);
-  return { box: { x, y: baseline + offset, width, height: thickness }, opacity };
+  // On its way along with the scroll it has lengths between, of which browsers keep whole sixty-fourths of a pixel.
+  const whole = (length: number) => Math.floor(64 * length) / 64;
+  return { box: { x, y: exactBaseline + whole(offset), width, height: whole(thickness) }, opacity };
 }
 
 /** How much of a ring's side must lie on the header for it to be judged there. */

@@ -1,4 +1,5 @@
 import { headerBetween, type Side } from '../change/between.ts';
+import type { Progress } from '../header/becoming.ts';
 import { pointedOver } from '../header/pointed.ts';
 import { withoutPauses } from '../lists.ts';
 import { allMoments, momentsOf, type Moment } from '../model/header.ts';
@@ -25,23 +26,54 @@ import { sweepBlurredAt, sweepTogether } from './sweepTarget.ts';
 import { rasterAt, stretchesIn, type ScrollStretch } from './turns.ts';
 import { targetsOf, type InkPart, type LinkState, type JudgedTarget } from './targets.ts';
 import { verdictOf, type Verdict } from './verdict.ts';
-import { alongOf, calledOf, isPassing, rowOf, spotKey, spotOf, worstAt, type SweptRow } from './row.ts';
+import {
+  alongOf,
+  calledOf,
+  isPassing,
+  rowOf,
+  spotKey,
+  spotOf,
+  worstAt,
+  type Spot,
+  type SweptRow,
+} from './row.ts';
+import { sweepBecoming } from './becoming.ts';
 
 /**
  * Everything to be judged in a scene at a moment.
  * @param scroll where the header is met; with the pointer over it, it wears what it does there besides, and on its way from
  * one look to the next what it does just there
+ * @param progress see {@link targetsOf}
  */
-export function sceneTargets(scene: Scene, moment: Moment, draw: Drawing, scroll = 0): JudgedTarget[] {
+export function sceneTargets(
+  scene: Scene,
+  moment: Moment,
+  draw: Drawing,
+  scroll = 0,
+  progress?: Progress,
+): JudgedTarget[] {
   const { site, header, layouts, page } = scene;
   const base = moment === 'pointed' ? momentAt(scene, scroll) : moment;
   const worn = (at: Moment) => (moment === 'pointed' ? pointedOver(header, at) : header);
   const way = wayAt(scene, scroll);
   if (way === 0 || way === 1)
-    return targetsOf(site, worn(base), { laid: layouts[base], moment: base }, page, draw);
+    return targetsOf(site, worn(base), { laid: layouts[base], moment: base }, page, draw, progress);
   const [a, b] = momentsOf(header).map((at) => ({ header: worn(at), moment: at })) as [Side, Side];
   const between = headerBetween(site, a, b, { layers: way, inks: way, by: 'scroll' });
-  return targetsOf(site, between, { laid: layouts[base], moment: 'top' }, page, draw);
+  return targetsOf(site, between, { laid: layouts[base], moment: 'top' }, page, draw, progress);
+}
+
+/** What a row or a cut is of, in the scene that it is from; none where that has no such thing. */
+export function targetAt(
+  scene: Scene,
+  draw: Drawing,
+  spot: Spot & { moment: Moment; scroll: number },
+): JudgedTarget | undefined {
+  const { moment, scroll, becoming } = spot;
+  const progress = becoming && (() => becoming.share);
+  return sceneTargets(scene, moment, draw, scroll, progress).find(
+    (each) => spotKey(spotOf(each)) === spotKey(spot),
+  );
 }
 
 /** The stretches of a scene in which a moment is met, as far as they lie within a span. */
@@ -153,14 +185,17 @@ function* proveShown(
       }
       const shown = rasterAt(scene, raster, span.from);
       const met = momentAt(scene, span.from);
-      const all = known.get(met) ?? sceneTargets(scene, moment, draw, span.from);
-      known.set(met, all);
-      const targets = part ? all.filter((target) => isPassing(target) === (part === 'others')) : all;
+      const every = known.get(met) ?? sceneTargets(scene, moment, draw, span.from);
+      known.set(met, every);
+      const targets = part ? every.filter((target) => isPassing(target) === (part === 'others')) : every;
       const kept = part === 'lasting' ? blurs : undefined;
-      for (const each of yield* sweepTogether(scene, span, targets, shown, kept)) {
-        const { target, span: own, swept } = each;
+      const all = yield* sweepTogether(scene, span, targets, shown, kept);
+      for (const { target, span: own, swept } of all)
         rows.push(rowOf(scene, { moment, span: own, at: worstAt(swept.contrasts) }, target, raster, swept));
-      }
+      if (part === 'lasting') continue;
+      const becoming = (progress: Progress) => sceneTargets(scene, moment, draw, span.from, progress);
+      for (const { target, span: own, swept } of yield* sweepBecoming(scene, span, { all, becoming }, shown))
+        rows.push(rowOf(scene, { moment, span: own, at: worstAt(swept.contrasts) }, target, raster, swept));
     }
   }
   return rows;

@@ -1,3 +1,4 @@
+import type { Becoming } from '../header/becoming.ts';
 import type { Moment } from '../model/header.ts';
 import { USUAL_NEEDS } from '../model/needs.ts';
 import type { Audience } from '../model/placement.ts';
@@ -31,6 +32,8 @@ export interface Row {
   item: string;
   itemId: string;
   state: LinkState;
+  /** Where it is on its way into that state: judged only where it is clear before and after. */
+  becoming?: Becoming;
   /** What of it: itself, the line below it, or its focus ring. */
   part: InkPart;
   /** What happens beside it meanwhile: it is judged apart only where that changes what is behind it. */
@@ -104,11 +107,12 @@ export function worstAt(contrasts: Float32Array): number {
 }
 
 /** What is judged of a scene at a moment: of which item, in which state, which part of it, and what happens beside it. */
-export type Spot = Pick<Row, 'itemId' | 'state' | 'part' | 'beside'>;
+export type Spot = Pick<Row, 'itemId' | 'state' | 'part' | 'beside' | 'becoming'>;
 
 /** What sets one spot apart from all others of a scene and moment. */
-export function spotKey({ itemId, state, part, beside }: Spot): string {
-  return [itemId, state, part, ...(beside ? [beside.name, beside.state] : [])].join(' ');
+export function spotKey({ itemId, state, part, beside, becoming }: Spot): string {
+  const after = [...(becoming ? ['becoming'] : []), ...(beside ? [beside.name, beside.state] : [])];
+  return [itemId, state, part, ...after].join(' ');
 }
 
 /** Where a row is: of rows of the same key, each is of another stretch of the scroll. */
@@ -117,8 +121,14 @@ export function placeKey(row: Spot & Pick<Row, 'page' | 'who' | 'width' | 'heigh
 }
 
 /** The spot of a target. */
-export function spotOf({ ink, state, part, beside }: Omit<Spot, 'itemId'> & Pick<JudgedTarget, 'ink'>): Spot {
-  return { itemId: ink.id, state, part, ...(beside && { beside }) };
+export function spotOf({
+  ink,
+  state,
+  part,
+  beside,
+  becoming,
+}: Omit<Spot, 'itemId'> & Pick<JudgedTarget, 'ink'>): Spot {
+  return { itemId: ink.id, state, part, ...(beside && { beside }), ...(becoming && { becoming }) };
 }
 
 /** What a target is called on screen and in reports. */
@@ -160,6 +170,7 @@ export function rowOf(
     state: target.state,
     part: target.part,
     ...(target.beside && { beside: target.beside }),
+    ...(target.becoming && { becoming: target.becoming }),
     needed: target.needed,
     worst,
     verdict: verdictOf(worst, target.needed),

@@ -14,9 +14,11 @@ import {
   type InkPart,
 } from '../header/states.ts';
 import { keepsToBottom } from '../header/manner.ts';
+import { stateTime, type Becoming, type Progress } from '../header/becoming.ts';
+import { mixColours } from '../layers/kind.ts';
 import { headerItems, type Header, type Moment } from '../model/header.ts';
 import type { Page } from '../model/page.ts';
-import { resolveColour } from '../model/palette.ts';
+import { resolveColour, type ColourUse } from '../model/palette.ts';
 import { logoPicture } from '../model/picture.ts';
 import type { Site } from '../model/site.ts';
 import { around, grown, meets, overlap, type Area } from '../geometry/area.ts';
@@ -30,7 +32,7 @@ import { linesBeside, shadowBeside } from '../stack/besideBox.ts';
 import { isBare, wornLayers } from '../stack/worn.ts';
 import { letterCells, markCells, type Cell } from './cells.ts';
 import { backingLayers, backingsOf, besidesOf, elementOf, sightKey, type Situation } from './backings.ts';
-import { cueUnder, isCurrentOn, ringCells, statesOf } from './linkStates.ts';
+import { changesOf, cueUnder, isCurrentOn, ringCells, statesOf } from './linkStates.ts';
 import { logoCells, softCells, type LogoCell } from './logo.ts';
 import { needsOf } from '../model/needs.ts';
 import { textTarget } from './verdict.ts';
@@ -44,6 +46,8 @@ export interface JudgedTarget {
   state: LinkState;
   part: InkPart;
   needed: number;
+  /** Where it is on its way into the state. */
+  becoming?: Becoming;
   /** What happens beside it meanwhile, where that changes what is behind it. */
   beside?: { name: string; state: LinkState };
   /** What lies between the page and the ink. */
@@ -77,13 +81,17 @@ interface Worn {
   backings: ReturnType<typeof backingsOf>;
 }
 
-/** Everything to be judged in a header on a page at a moment. */
+/**
+ * Everything to be judged in a header on a page at a moment.
+ * @param progress where that is given, letters and marks on their way into each of their states instead, as far as they have come
+ */
 export function targetsOf(
   site: Site,
   header: Header,
   { laid, moment }: { laid: HeaderLayout; moment: Moment },
   page: Page,
   draw: Drawing,
+  progress?: Progress,
 ): JudgedTarget[] {
   const layout = { ...laid, inks: laid.inks.map((ink) => inkOn(page, ink)) };
   const grounds = groundsOf(site, header, layout, moment, draw);
@@ -94,6 +102,7 @@ export function targetsOf(
     backings: backingsOf(site, header, layout, page, (ink) => lookOf(bare, ink)),
   };
   return layout.inks.flatMap((ink) => {
+    if (progress) return becomingTargets(worn, ink, progress);
     const picture =
       ink.what.kind === 'logo'
         ? logoPicture(site.logo, ink.what.variant ?? lookOf(worn, ink).ink.logo)
@@ -247,16 +256,18 @@ const nothingKnown = (): Known => ({ beneath: new Map(), grounds: new Map() });
 
 /** A target as it stands while nothing else is done, and once more for all that can happen beside it. */
 function besideAll(worn: Worn, bare: Bare, area: Area, known: Known): JudgedTarget[] {
-  const { ink, state, part } = bare;
-  const self: Situation = { state, element: elementOf(ink), entry: ink.entry, item: ink.item };
-  const others = besidesOf(worn.backings, area, self).filter(
-    // What has the keyboard may be under the pointer, too; else a thing is in one state at a time, and a link and its opener
-    // are open together.
-    (beside) =>
-      beside.element === self.element
-        ? part === 'ring' && isPointedAt(beside.state)
-        : beside.state !== 'open' || beside.entry !== self.entry || isPointedAt(state),
-  );
+  const { ink, state, part, becoming } = bare;
+  const self: Situation = { state, becoming, element: elementOf(ink), entry: ink.entry, item: ink.item };
+  const others = becoming
+    ? []
+    : besidesOf(worn.backings, area, self).filter(
+        // What has the keyboard may be under the pointer, too; else a thing is in one state at a time, and a link and its opener
+        // are open together.
+        (beside) =>
+          beside.element === self.element
+            ? part === 'ring' && isPointedAt(beside.state)
+            : beside.state !== 'open' || beside.entry !== self.entry || isPointedAt(state),
+      );
   const at = JSON.stringify(area);
   const beneath = known.beneath.get(at) ?? groundUnder(worn, area);
   known.beneath.set(at, beneath);
@@ -334,7 +345,7 @@ function areasOver({ header, layout, backings }: Worn, ink: HeaderInk): Area[] {
   const railOf = (id: string | undefined) => layout.items.find((item) => item.id === id)?.rail ?? 0;
   const grounds = backings
     .filter(({ item }) => railOf(item) > (ink.rail ?? 0))
-    .flatMap(({ states, layers }) => states.flatMap(layers))
+    .flatMap(({ states, layers }) => states.flatMap((state) => layers(state)))
     .flatMap(({ box, paint }) => (box && paint.kind === 'even' ? [box.area] : []));
   return [...letters, ...grounds];
 }
@@ -346,9 +357,39 @@ function asItsInk(name: 'window' | 'others', colour: Rgb, area: Area): StackLaye
   return [{ name, owner: 'item', blend: 'normal', box: { area, above: 0, below: 0 }, paint }];
 }
 
+/** The cells of a text or mark; none of a picture. */
+function inkCells({ what }: HeaderInk): Cell[] {
+  return what.kind === 'text' ? letterCells(what.run) : what.kind === 'mark' ? markCells(what.inked) : [];
+}
+
+function neededBy(site: Site, { what }: HeaderInk): number {
+  const asked = needsOf(site);
+  return what.kind === 'text' ? textTarget(asked, what.run.font) : asked.marks;
+}
+
+/** A text or mark on its way into each of its states that it does not get into at once. Buttons change at once. */
+function becomingTargets(worn: Worn, ink: HeaderInk, progress: Progress): JudgedTarget[] {
+  const cells = inkCells(ink);
+  if (ink.button || cells.length === 0) return [];
+  const { site, header, page } = worn;
+  const look = lookOf(worn, ink);
+  const isCurrent = isCurrentOn(ink, look, page);
+  const needed = neededBy(site, ink);
+  const known = nothingKnown();
+  return changesOf(ink, look, page).flatMap(({ from, to }) => {
+    const time = stateTime(header, look, to);
+    if (time.duration === 0) return [];
+    const share = progress(time);
+    const [a, b] = [from, to].map((state) => inkIn(look, state, isCurrent)) as [ColourUse, ColourUse];
+    const colour = ink.ink ?? resolveColour(site.palette, mixColours(site.palette, a, b, share));
+    const shape: JudgedShape = { kind: 'cells', colour, cells };
+    const becoming = { from, share };
+    return besideAll(worn, { ink, state: to, becoming, part: 'ink', needed, shape }, around(cells), known);
+  });
+}
+
 /** A text or mark in each of its states, the lines below it, and its focus ring. */
 function cellTargets(worn: Worn, ink: HeaderInk): JudgedTarget[] {
-  const { what } = ink;
   const look = lookOf(worn, ink);
   const { palette } = worn.site;
   const isCurrent = isCurrentOn(ink, look, worn.page);
@@ -372,10 +413,9 @@ function cellTargets(worn: Worn, ink: HeaderInk): JudgedTarget[] {
       around(cells),
       known,
     );
-  const cells =
-    what.kind === 'text' ? letterCells(what.run) : what.kind === 'mark' ? markCells(what.inked) : [];
+  const cells = inkCells(ink);
   const asked = needsOf(worn.site);
-  const needed = what.kind === 'text' ? textTarget(asked, what.run.font) : asked.marks;
+  const needed = neededBy(worn.site, ink);
   const states = statesOf(ink, look, worn.page);
   const ring = ringCells(ink, worn.layout);
   const ringed = resolveColour(palette, ringIn(look, isCurrent, ink.button !== undefined));

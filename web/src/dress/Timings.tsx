@@ -110,6 +110,6 @@ function stillsOf(
   const at = `${Math.round(time)} ms in`;
   // What takes no time is over at once.
   const still = (of: Header) =>
-    headerAtTime(site, of, { kind: 'moment' }, durationOf(of) === 0 ? 1 : Math.min(time, durationOf(of)));
+    headerAtTime(site, of, durationOf(of) === 0 ? 1 : Math.min(time, durationOf(of)));
   return [`${text}, ${at}`, still(timed), { scroll, now: { name: `Now, ${at}`, header: still(header) } }];
 }

@@ -1,4 +1,5 @@
 import { folds } from '../../header/fold.ts';
+import { changesByScroll } from '../../header/manner.ts';
 import {
   BUTTON_HEIGHT,
   BUTTON_PADDING,
@@ -83,7 +84,7 @@ export function linkCss(site: Site, header: Header): string {
           ...bare,
         )
       : '',
-    statesCss(states, hasLinks),
+    statesCss(states, { hasLinks, byScroll: changesByScroll(header) }),
     rule('.hr-mark', 'fill: none', 'stroke: currentcolor', 'stroke-width: 2'),
     ...markSizes(kinds.has('menu'), folds(header)),
     kinds.has('button')
@@ -215,11 +216,11 @@ const OPEN = '.hr-menu > li:has(> [aria-expanded="true"])';
 
 /**
  * Ink and backing by state, as `inkIn` and `backingIn` have it; the later go before the earlier. An element's own base is
- * kept in `--hr-own` and `--hr-plate`: that of the page one is on, or that at rest.
+ * kept in `--hr-own` and `--hr-plate`: that of the page one is on, or that at rest. How long they take is told by `stateTime`.
  */
 function statesCss(
   { pressed, focused, open, backing, movingCue, growingBacking }: ReturnType<typeof dressedStates>,
-  hasLinks: boolean,
+  { hasLinks, byScroll }: { hasLinks: boolean; byScroll: boolean },
 ): string {
   const links = `:is(.hr-link, ${ACTING})`;
   const plated = ':is(.hr-link:not(.hr-out), .hr-label:not(.hr-out), .hr-action)';
@@ -275,7 +276,7 @@ function statesCss(
           ),
         )
       : '',
-    movingCue || growingBacking
+    (movingCue || growingBacking) && !byScroll
       ? within(
           '@media (prefers-reduced-motion: no-preference)',
           rule(`${links}:hover`, `transition: color ${CUE_TIME}`) +
