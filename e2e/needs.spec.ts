@@ -278,6 +278,51 @@ describe('an owner', () => {
   );
 
   test.runIf(process.env.LONG)(
+    'sees that links are lost on their way to hovered, clear as they are before and after, and lets them change at once',
+    STORY,
+    async () => {
+      const { tab } = owner;
+      const backing = { colour: { colour: '#101828' }, opacity: 1 };
+      const ink = {
+        link: '#101828',
+        hover: '#ffffff',
+        current: '#101828',
+        pressed: '#ffffff',
+        ring: '#b00020',
+      };
+      const inks = Object.fromEntries(Object.entries(ink).map(([name, colour]) => [name, { colour }]));
+      const before = structuredClone(header().looks);
+      await owner.keep(owner.siteId, ({ headers }) => {
+        headers[0]!.looks.top = {
+          ink: { ...inks, logo: 'dark' } as never,
+          fill: { colour: { colour: '#ffffff' }, opacity: 1 },
+          backing: { hover: backing, pressed: backing },
+          cue: { hover: 0, current: 0 },
+        };
+        headers[0]!.looks.scrolled = {};
+      });
+      await owner.go('prove');
+      const finding = tab
+        .getByRole('listbox')
+        .getByRole('option')
+        .filter({ hasText: /^Links, on their way to hovered over light pages, at the top/ });
+      await finding.click(STORY);
+      await tab
+        .getByText(/how links change, from #101828 to #ffffff when hovered/)
+        .last()
+        .waitFor(SLOW);
+      const way = tab.locator('.prove-side').getByText('Hovered links at once');
+      await way.waitFor(STORY);
+      await tab.locator('.prove-side').getByRole('button', { name: 'Try it' }).first().click();
+      await expect.poll(() => header().looks.top.cue?.duration, SLOW).toBe(0);
+      await finding.waitFor({ state: 'detached', ...STORY });
+      await tab.keyboard.press('Control+z');
+      await expect.poll(() => header().looks.top.cue?.duration, SLOW).toBeUndefined();
+      await owner.keep(owner.siteId, ({ headers }) => void (headers[0]!.looks = before));
+    },
+  );
+
+  test.runIf(process.env.LONG)(
     'lets the line below links grow from where the word begins, in a time of its own',
     STORY,
     async () => {

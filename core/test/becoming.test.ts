@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { contrastRatio } from '../src/colour/contrast.ts';
 import { mixRgb, type Rgb } from '../src/colour/rgb.ts';
+import { headerBecoming } from '../src/change/between.ts';
 import { changeCurve } from '../src/change/curve.ts';
 import { findingsOf } from '../src/finding/finding.ts';
 import { atOnce } from '../src/remedy/atOnce.ts';
@@ -126,6 +127,16 @@ describe('a row of its own', () => {
       await atOnce.find({ ...asked, rows: rowsOf(of).filter(({ state }) => state === 'rest') }),
     ).toBeUndefined();
   });
+});
+
+test('it is shown as it is judged: links at rest wear what they are on their way', () => {
+  const of = worn(turned);
+  const [row] = becomingOf(of);
+  const shown = headerBecoming(site, of, 'top', { state: 'hover', ...row!.becoming! });
+  const rest = rowsOf(shown).find(
+    ({ itemId, state, part }) => itemId === row!.itemId && part === 'ink' && state !== 'hover',
+  );
+  expect(rest!.worst).toBeCloseTo(row!.worst, 2);
 });
 
 test('the curve under the pointer goes by the time that links take, and reads what the rows do', () => {

@@ -1,5 +1,7 @@
 import { at } from '../lists.ts';
 import { resolveWorn, type Wearer } from '../header/look.ts';
+import type { Becoming } from '../header/becoming.ts';
+import { backingIn, backingSize, inkIn, type LinkState } from '../header/states.ts';
 import { LAYER_NAMES, layerOf, mapLayers, type ResolvedLook } from '../layers/index.ts';
 import type { ChangeProgress } from '../layers/kind.ts';
 import { PLACES, type Header, type Look, type Moment } from '../model/header.ts';
@@ -66,4 +68,28 @@ export interface Side {
 export function headerBetween(site: Site, a: Side, b: Side, progress: ChangeProgress): Header {
   const worn = (side: Side, find: Find) => resolveWorn(site, find(side.header), side.moment);
   return atInstant(site, a.header, (find) => [worn(a, find), worn(b, find)], progress);
+}
+
+/** A header at a moment, to be shown: its links at rest as they are on their way into a state. */
+export function headerBecoming(
+  site: Site,
+  header: Header,
+  moment: Moment,
+  { state, from, share }: Becoming & { state: LinkState },
+): Header {
+  const sides = (find: Find): [ResolvedLook, ResolvedLook] => {
+    const worn = resolveWorn(site, find(header), moment);
+    const at = (each: LinkState): ResolvedLook => ({
+      ...worn,
+      ink: { ...worn.ink, link: inkIn(worn, each), current: inkIn(worn, each, true) },
+      backing: {
+        ...worn.backing,
+        ...backingSize(worn, each),
+        rest: backingIn(worn, each),
+        current: backingIn(worn, each, true),
+      },
+    });
+    return [at(from), at(state)];
+  };
+  return atInstant(site, header, sides, { layers: 0, inks: share, by: 'time' });
 }
