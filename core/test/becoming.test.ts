@@ -129,6 +129,16 @@ describe('a row of its own', () => {
   });
 });
 
+test('the header itself, under the pointer: its ground and links are read at every instant', () => {
+  const white = { link: { colour: '#ffffff' }, hover: { colour: '#ffffff' }, current: { colour: '#ffffff' } };
+  const of = worn({ ink: turned.ink! });
+  of.looks.pointed = { ink: white, fill: { colour: { colour: '#101828' }, opacity: 1 } };
+  const curve = changeCurve(sceneOf(of), page, noDrawing, { kind: 'pointed', moment: 'top' })!;
+  expect([curve.instants[0]!.contrast > 15, curve.instants.at(-1)!.contrast > 15]).toEqual([true, true]);
+  expect(curve.least.contrast).toBeLessThan(1.1);
+  expect(Math.abs(curve.least.time - 100)).toBeLessThan(10);
+});
+
 test('it is shown as it is judged: links at rest wear what they are on their way', () => {
   const of = worn(turned);
   const [row] = becomingOf(of);

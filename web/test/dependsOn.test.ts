@@ -155,6 +155,11 @@ describe('keys of answers', () => {
     expect(keysOf(other).slice(0, 2)).toEqual(keysOf(site).slice(0, 2));
   });
 
+  test('but where links change at once, and there is nothing between that could be lost', () => {
+    const other = changed(site, ['headers', 0, 'manner', 'duration'], 0);
+    keysOf(other).forEach((key, i) => expect(key).not.toBe(keysOf(site)[i]));
+  });
+
   test('a look at the second moment leaves the first as it was', () => {
     const other = changed(site, ['headers', 0, 'looks', 'scrolled', 'fill', 'opacity'], 0.123);
     const [before, after] = [keysOf(site), keysOf(other)];

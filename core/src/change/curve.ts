@@ -11,6 +11,7 @@ import { rasterAt, stretchesIn } from '../sweep/turns.ts';
 import type { JudgedTarget } from '../sweep/targets.ts';
 import type { Progress } from '../header/becoming.ts';
 import { changesByScroll } from '../header/manner.ts';
+import { pointedOver } from '../header/pointed.ts';
 import { easingOf } from './easing.ts';
 import { headerBetween } from './between.ts';
 
@@ -40,8 +41,8 @@ export interface ChangeCurve {
   duration: number;
 }
 
-/** A change: from one moment into the next, or of the links under the pointer at a moment. */
-export type Change = { kind: 'moment' } | { kind: 'hover'; moment: Moment };
+/** A change: from one moment into the next; at a moment, of links under the pointer, or of the header that the pointer comes over. */
+export type Change = { kind: 'moment' } | { kind: 'hover' | 'pointed'; moment: Moment };
 
 /** How far on either side of the switch a change may be met, CSS pixels of scroll. */
 const NEAR = 200;
@@ -61,14 +62,25 @@ const doneBy =
     return easingOf(easing)(Math.min(1, Math.max(0, (time - delay) / duration)));
   };
 
-/** The header at an instant of a change between moments over time, worn at the top: `time` ms from its beginning. */
-export function headerAtTime(site: Site, header: Header, time: number): Header {
+/**
+ * The header at an instant of a change over time, worn at the top: `time` ms from its beginning.
+ * @param pointed the moment at which the pointer comes over it; from its first moment into the next where nothing is said
+ */
+export function headerAtTime(site: Site, header: Header, time: number, pointed?: Moment): Header {
   const { duration, easing = 'ease', ink = { delay: 0, duration } } = header.manner;
   const done = doneBy(time);
   const inks = done({ ...ink, easing });
   const [from, to] = momentsOf(header) as [Moment, Moment];
-  const side = (moment: Moment) => ({ header, moment });
-  return headerBetween(site, side(from), side(to), {
+  const [a, b] = pointed
+    ? [
+        { header, moment: pointed },
+        { header: pointedOver(header, pointed), moment: pointed },
+      ]
+    : [
+        { header, moment: from },
+        { header, moment: to },
+      ];
+  return headerBetween(site, a!, b!, {
     layers: done({ delay: 0, duration, easing }),
     inks,
     by: 'time',
@@ -78,7 +90,7 @@ export function headerAtTime(site: Site, header: Header, time: number): Header {
 /** Where a change is met: round the switches of a page, or all along a moment. */
 function spansOfChange(scene: Scene, change: Change): Span[] {
   const spans =
-    change.kind === 'hover'
+    change.kind !== 'moment'
       ? spansOf(scene, change.moment)
       : scene.stretches.slice(1).map(({ from }) => ({
           from: Math.max(0, from - NEAR),
@@ -106,8 +118,9 @@ function instantAt(
     const targets = hoverTargets(scene, draw, change.moment, doneBy(time));
     return worstOf(scene, raster, targets, spansOfChange(scene, change), time);
   }
-  const header = headerAtTime(scene.site, scene.header, time);
-  const layout = scene.layouts.top;
+  const pointed = change.kind === 'pointed' ? change.moment : undefined;
+  const header = headerAtTime(scene.site, scene.header, time, pointed);
+  const layout = scene.layouts[pointed ?? 'top'];
   const between: Scene = {
     ...scene,
     header,
@@ -189,7 +202,7 @@ function leastOf(instants: readonly Instant[]): Instant {
 
 /**
  * The worst contrast at every instant of a change, at the switch's scroll and the 200 px on each side of it; of a change
- * under the pointer, all along its moment; of one that goes along with the scroll, at every scroll of its stretch.
+ * under the pointer or of the header that it comes over, all along its moment; of one that goes along with the scroll, at every scroll of its stretch.
  * @returns `undefined` where the page never comes to it.
  */
 export function changeCurve(

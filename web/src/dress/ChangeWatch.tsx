@@ -1,6 +1,6 @@
 import { Suspense, lazy } from 'react';
 import type { Change, ChangeCurve } from '@hatrail/core/change/curve';
-import type { Header, Moment } from '@hatrail/core/model/header';
+import { momentsOf, type Header, type Moment } from '@hatrail/core/model/header';
 import { useAnswer } from '../engine/answers.ts';
 import { changeKey } from '../engine/dependsOn.ts';
 import { proveChange } from '../engine/proof.ts';
@@ -26,12 +26,21 @@ interface ChangeWatchProps {
   onCompare?: Compare;
 }
 
-/** The worst contrast while one moment changes into the next, and while a link comes under the pointer. */
+/** The worst contrast while one moment changes into the next, and while a link or the header comes under the pointer. */
 export function ChangeWatch(props: ChangeWatchProps) {
-  const { moment } = props;
+  const { moment, header } = props;
+  // A header under the pointer is at one of its other moments beneath.
+  const at = moment === 'pointed' ? momentsOf(header)[0]! : moment;
   return (
     <>
       <Watched {...props} title="While it changes" change={{ kind: 'moment' }} />
+      {header.looks.pointed && (
+        <Watched
+          {...props}
+          title="While the pointer comes over the header"
+          change={{ kind: 'pointed', moment: at }}
+        />
+      )}
       <Watched {...props} title="While a link comes under the pointer" change={{ kind: 'hover', moment }} />
     </>
   );

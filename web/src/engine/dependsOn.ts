@@ -58,9 +58,9 @@ function headerParts({
   return members(seen);
 }
 
-/** How a header behaves, but for how long its changes take. */
-function mannerParts({ manner: { duration: _, easing: __, ink: ___, ...manner } }: Header): unknown {
-  return manner;
+/** How a header behaves, but for how long its changes take: only whether links change at once, with nothing between. */
+function mannerParts({ manner: { duration, easing: _, ink, ...manner } }: Header): unknown {
+  return { ...manner, isAtOnce: (ink?.duration ?? duration) === 0 };
 }
 
 /** Of an answer that everything may bear upon: the document as it is. */
