@@ -134,6 +134,19 @@ test('what another rule spoils is told with that rule, and what lies behind that
     const { off } = await trial(tab, what, rule, [1280]);
     expect(off.map(({ says }) => says).join(' ')).toContain(`otherwise than in their ink: ${said}`);
   }
+  const signs = await trial(
+    tab,
+    what,
+    '#header td.navi a:hover { text-decoration-line: none !important } #header td.navi a:focus-visible { outline-color: #f00 !important }',
+    [1280],
+  );
+  const told = new Set(signs.off.map(({ what: kind, state, says }) => `${kind} ${state}: ${says}`));
+  expect([...told]).toEqual(
+    expect.arrayContaining([
+      expect.stringMatching(/^line hover: Its line is not there/),
+      expect.stringMatching(/^ring focused: Its focus ring is rgb\(255, 0, 0\), where/),
+    ]),
+  );
   const moved = await trial(tab, what, 'table.top td { padding: 16px 20px !important }', [1280]);
   expect(moved.off[0]).toMatchObject({ what: 'box' });
   await tab.close();

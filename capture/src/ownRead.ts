@@ -102,6 +102,22 @@ export interface RawMarkup {
   free?: 'before' | 'after';
 }
 
+/** What is read, as it is at this moment. */
+export interface RawInkNow {
+  box: [number, number, number, number];
+  colour: string;
+  /** What makes its letters look otherwise than in that colour. */
+  changed?: string;
+  /** The line below it, and the ring round it: thickness in CSS pixels, and colour. */
+  line?: RawSign;
+  ring?: RawSign;
+}
+
+interface RawSign {
+  thickness: number;
+  colour: string;
+}
+
 export interface OwnReader {
   /** Finds the parts as they are at a wide window; corrections go before what is found. */
   find(corrections: { path: string; role: OwnRole | 'none' }[]): boolean;
@@ -150,7 +166,7 @@ export interface OwnReader {
   /** Puts everything that is read out of sight, or back. */
   hideInks(isHidden: boolean): void;
   /** Where everything that is read stands, its ink, and what makes its letters look otherwise than in that. */
-  inkNow(): Record<string, { box: [number, number, number, number]; colour: string; changed?: string }>;
+  inkNow(): Record<string, RawInkNow>;
   /** Links in drop-downs, or those of the folded menu too: their inks, and what lies behind them. */
   panelNow(isFolded: boolean): { name: string; colour: string; ground: string }[];
   /** What has a ground of its own between an ink and the header, in words. */

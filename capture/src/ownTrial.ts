@@ -4,6 +4,7 @@ import { parseColour } from '@hatrail/core/colour/rgb';
 import type { TrialOff, TrialResult } from '@hatrail/core/gather/captured';
 import type { Raster } from '@hatrail/core/geometry/raster';
 import { ownFold, ownHeaderOf } from '@hatrail/core/header/ownLayout';
+import { RING } from '@hatrail/core/header/metrics';
 import { panelStates } from '@hatrail/core/header/panelStates';
 import { resolveColour } from '@hatrail/core/model/palette';
 import type { Header, Moment } from '@hatrail/core/model/header';
@@ -24,6 +25,7 @@ import type { JudgedTarget } from '@hatrail/core/sweep/targets';
 import { STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
 import { pngRaster, skiaDrawing, skiaMeasure, skiaRaster } from '@hatrail/node/skia';
 import { installOwn } from './ownAsk.ts';
+import type { RawInkNow } from './ownRead.ts';
 
 /**
  * Tries a paste on the page that it is for: puts it in, and compares what is seen with what was promised, item by item, at the
@@ -107,7 +109,7 @@ export async function tryOwn(
         const moment = momentAt(scene, scroll);
         met.add(moment);
         const targets = sceneTargets(scene, moment, draw, scroll).filter(
-          ({ part, shape, beside }) => part === 'ink' && shape.kind === 'cells' && !beside,
+          ({ shape, beside }) => shape.kind === 'cells' && !beside,
         );
         await compareAll(at, targets, result, add);
       }
@@ -208,7 +210,9 @@ async function compareAll(
   await tab.evaluate(
     () => new Promise<void>((done) => requestAnimationFrame(() => requestAnimationFrame(() => done()))),
   );
-  const still = targets.filter(({ state }) => state === 'rest' || state === 'current');
+  const still = targets.filter(
+    ({ state, part }) => (state === 'rest' || state === 'current') && part !== 'ring',
+  );
   await compare(at, still, await groundNow(at), result, add);
   const elements = [...new Set(targets.map(({ ink }) => ink.element ?? ink.id))];
   for (const element of elements) {
@@ -324,11 +328,16 @@ async function compare(
   const shift = behind.row - scroll;
   const found = await seen('inkNow');
   for (const target of targets) {
-    const { ink, state, shape } = target;
+    const { ink, state, part, shape } = target;
     if (shape.kind !== 'cells') continue;
     result.compared++;
     const where = { item: ink.name, width: scene.width, scroll, moment, state };
     const now = found[ink.element ?? ink.id];
+    if (part !== 'ink') {
+      const says = now && signSays(part, now, shape);
+      if (says) add({ ...where, what: part === 'cue' ? 'line' : 'ring', says });
+      continue;
+    }
     if (!now) {
       add({ ...where, what: 'missing', says: 'It does not show there.' });
       continue;
@@ -400,6 +409,22 @@ async function compare(
       });
     }
   }
+}
+
+/** What is other of a line or a ring than was promised, in words; nothing where it is as it was. Where it lies goes by its word. */
+function signSays(
+  part: 'cue' | 'ring',
+  { line, ring }: RawInkNow,
+  { colour: { r, g, b }, cells }: JudgedTarget['shape'] & { kind: 'cells' },
+): string | undefined {
+  const [what, sign] = part === 'cue' ? (['line', line] as const) : (['focus ring', ring] as const);
+  if (!sign) return `Its ${what} is not there: another rule takes it away.`;
+  const told = part === 'cue' ? cells[0]!.bottom - cells[0]!.top : RING.thickness;
+  if (Math.abs(sign.thickness - told) > 0.51)
+    return `Its ${what} is ${sign.thickness} px thick, where ${told} px were promised.`;
+  const now = parseColour(sign.colour);
+  const off = now ? Math.max(Math.abs(now.r - r), Math.abs(now.g - g), Math.abs(now.b - b)) : 255;
+  return off > 1 ? `Its ${what} is ${sign.colour}, where rgb(${r}, ${g}, ${b}) was promised.` : undefined;
 }
 
 /** The rule that sets an element's colour now. */

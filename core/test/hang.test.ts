@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { foldOf, solveFold, ALWAYS } from '../src/header/fold.ts';
+import { ALWAYS, foldOf, folds, solveFold } from '../src/header/fold.ts';
 import { KINDS } from '../src/header/kinds/index.ts';
 import { layoutHeader } from '../src/header/layout.ts';
 import {
@@ -20,6 +20,8 @@ import { canHang, newItem } from '../src/start/items.ts';
 import { header, measure, site } from './made.ts';
 
 const rail = header.rails[0]!;
+/** An item whose id is its kind. */
+const made = (kind: ItemKindName) => ({ ...newItem(site, header, kind), id: kind });
 const withRails = (...rails: Header['rails']): Header => ({ ...header, rails });
 
 describe('values by width', () => {
@@ -67,6 +69,39 @@ describe('the fold', () => {
     expect(solveFold([800], (w) => (w >= 800 ? 900 : 300))).toBe(900);
     expect(solveFold([800], (w) => (w >= 800 ? 600 : 900))).toBe(800);
     expect(solveFold([], () => Infinity)).toBe(ALWAYS);
+    // Just as much as there is fits, and so does a millionth more, which is what is lost in counting.
+    expect(solveFold([800], () => 800)).toBe(800);
+    expect(solveFold([800], (w) => (w >= 800 ? 800 + 5e-7 : 100))).toBe(100);
+    expect(solveFold([800], (w) => (w >= 800 ? 800 + 5e-6 : 100))).toBe(801);
+    expect(solveFold([], () => 292 + 5e-7)).toBe(292);
+    // Below the last step it never fits, above it does: it folds at that step, and not sooner or later.
+    expect(solveFold([900, 600], (w) => (w >= 600 ? 400 : Infinity))).toBe(600);
+    expect(solveFold([900, 600], (w) => (w >= 900 ? 850 : 650))).toBe(650);
+    // What needs nothing never folds.
+    expect(solveFold([], () => 0)).toBe(0);
+    expect(solveFold([900], () => -1)).toBe(0);
+  });
+
+  test('where nothing is said logo and name stay, and all that leads somewhere goes, in the order in which it hangs', () => {
+    const all = withRails(
+      { ...rail, start: [made('name'), made('logo')], end: [] },
+      {
+        ...rail,
+        start: [],
+        end: (['search', 'gap', 'menu', 'text', 'button'] as const).map((kind) => made(kind)),
+      },
+    );
+    delete all.fold;
+    expect(foldOf(all)).toEqual({
+      bar: ['name', 'logo'],
+      panel: ['search', 'menu', 'text', 'button'],
+      edge: 'top',
+    });
+    expect(folds(all)).toBe(true);
+    // What only takes room, and what stays, are nothing to fold; nor is what does not hang.
+    expect(folds(withRails({ ...rail, start: [made('logo')], end: [made('gap')] }))).toBe(false);
+    expect(folds({ ...all, fold: { bar: [], panel: ['gone'], edge: 'top' } })).toBe(false);
+    expect(folds({ ...all, fold: { bar: [], panel: ['gone', 'text'], edge: 'top' } })).toBe(true);
   });
 
   test('goes sooner where the owner says so, never later', () => {

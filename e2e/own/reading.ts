@@ -102,7 +102,14 @@ export function redressed(header: Header): Header {
         cue: { hover: 2, current: 3, offset: 5, share: 100 },
         blur: { radius: 6 },
         shadow: { opacity: 0.3, colour: use('#000000') },
-        edge: { on: true, colour: use('#999999'), thickness: 1 },
+        edge: {
+          on: true,
+          colour: use('#999999'),
+          thickness: 1,
+          above: { width: 2, colour: use('#aa3333') },
+          start: { width: 3, colour: use('#33aa33') },
+          end: { width: 4, colour: use('#3333aa') },
+        },
       },
       scrolled: {
         fill: { colour: use('#fdf6e3'), opacity: 0.9 },

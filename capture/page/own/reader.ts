@@ -2,7 +2,16 @@ import { alpha } from './state.ts';
 import type { OwnReader } from '../../src/ownRead.ts';
 import { OVER_ALL, OVER_LETTERS } from '@hatrail/core/output/own/letters';
 import { adopt, find, findNarrow, marks } from './parts.ts';
-import { changedLetters, elementOf, hideInks, inkColour, named, panelLinks, unmark } from './trial.ts';
+import {
+  changedLetters,
+  elementOf,
+  hideInks,
+  inkColour,
+  named,
+  panelLinks,
+  signsOf,
+  unmark,
+} from './trial.ts';
 import { noteGrounds } from './grounds.ts';
 import { groups, made } from './groups.ts';
 import { hasGround, header, inkIds, ofRole, roles, shows } from './state.ts';
@@ -138,6 +147,7 @@ export const reader: OwnReader = {
         box: [left, top, width, height],
         colour: inkColour(part),
         ...(changed !== undefined && { changed }),
+        ...signsOf(part),
       };
     }
     return now;

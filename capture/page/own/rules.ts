@@ -67,6 +67,7 @@ const SETS: Record<OwnGroupName, string[]> = {
     'background-image',
     'text-decoration-line',
     'text-decoration-color',
+    'text-decoration-style',
     'text-decoration-thickness',
     'text-underline-offset',
     'border-bottom-color',
@@ -82,6 +83,8 @@ const SETS: Record<OwnGroupName, string[]> = {
   current: [
     'color',
     'text-decoration-line',
+    'text-decoration-color',
+    'text-decoration-style',
     'text-decoration-thickness',
     'border-bottom-color',
     'background-color',

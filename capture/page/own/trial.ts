@@ -63,6 +63,18 @@ export const changedLetters = (element: HTMLElement): string | undefined => {
     }
   return undefined;
 };
+/** The line below something and the ring round it, as the browser computes them. */
+export const signsOf = (element: Element) => {
+  const style = getComputedStyle(element);
+  const isLined = style.textDecorationLine.split(' ').includes('underline');
+  const isRinged = style.outlineStyle !== 'none' && parseFloat(style.outlineWidth) > 0;
+  return {
+    ...(isLined && {
+      line: { thickness: parseFloat(style.textDecorationThickness) || 0, colour: style.textDecorationColor },
+    }),
+    ...(isRinged && { ring: { thickness: parseFloat(style.outlineWidth), colour: style.outlineColor } }),
+  };
+};
 /** What the mark was taken off, and which it was. */
 let unmarked: { element: Element; name?: string; value?: string } | undefined;
 /** Takes the mark of the page one is on off its link, or puts it back. */

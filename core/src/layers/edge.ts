@@ -35,11 +35,13 @@ const SIDES = ['above', 'start', 'end'] as const;
 const NO_LINE: Line = { width: 0, colour: BLACK };
 const SIDE_WORDS = { above: 'above', start: 'at the start', end: 'at the end' };
 
-const sidesShow = (worn: Edge) => SIDES.some((side) => worn[side].width > 0);
+/** Whether a look has a line at any side but below. */
+export const hasOtherSides = ({ above, start, end }: Pick<Edge, (typeof SIDES)[number]>): boolean =>
+  [above, start, end].some(({ width }) => width > 0);
 
 /** Whether lines at other sides than below are drawn at any moment, or round corners. */
 export function hasSides(all: readonly Edge[], radius: number): boolean {
-  return radius > 0 || all.some(sidesShow);
+  return radius > 0 || all.some(hasOtherSides);
 }
 
 export const edge = layerKind<EdgeLook, Edge>({
@@ -48,9 +50,8 @@ export const edge = layerKind<EdgeLook, Edge>({
   plain: { on: false, colour: BLACK, thickness: 1, above: NO_LINE, start: NO_LINE, end: NO_LINE },
   wearers: ['header'],
   passesDown: false,
-  shows: (worn) => worn.on || sidesShow(worn),
-  // Below alone: what lies at its other sides would have to be an element of its own.
-  onOwn: (worn) => ({ ...worn, above: NO_LINE, start: NO_LINE, end: NO_LINE }),
+  shows: (worn) => worn.on || hasOtherSides(worn),
+  onOwn: (worn) => worn,
   start: () => ({ on: true }),
   between: (a, b, { layers: p }) => (p < 0.5 ? a : b),
   cover: {

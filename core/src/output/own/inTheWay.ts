@@ -46,6 +46,7 @@ const CALLED: Record<string, string> = {
   'border-bottom-color': 'the line',
   'text-decoration-line': 'the underline',
   'text-decoration-color': 'the underline',
+  'text-decoration-style': 'the underline',
   'text-decoration-thickness': 'the underline',
 };
 

@@ -1,3 +1,4 @@
+import { hasOtherSides } from '../../layers/edge.ts';
 import { px, within } from '../../css/text.ts';
 import { TIME } from '../../css/times.ts';
 import { looksOf, resolveWorn } from '../../header/look.ts';
@@ -135,6 +136,21 @@ function registered(site: Site, header: Header): string[] {
 const hasTint = (site: Site, header: Header) =>
   looksOf(site, { header }).some(({ tint }) => tint.opacity > 0);
 
+const LINE_BELOW = '0 var(--hr-edge-size) var(--hr-edge)';
+const [START, END] = ['calc(-1 * var(--hr-start-size))', 'var(--hr-end-size)'];
+const ABOVE = 'calc(-1 * var(--hr-above-size))';
+/** Lines at all sides, outside its box: its shape moved that way; and at the corners, where two of them leave a gap, once more both ways. */
+const SIDE_LINES = [
+  LINE_BELOW,
+  `0 ${ABOVE} var(--hr-above)`,
+  `${START} 0 var(--hr-start)`,
+  `${END} 0 var(--hr-end)`,
+  ...[START, END].flatMap((x) => [
+    `${x} var(--hr-edge-size) var(--hr-edge)`,
+    `${x} ${ABOVE} var(--hr-above)`,
+  ]),
+];
+
 /** Where the header stands, and the ground of its own. */
 function writeHeader(writer: Writer, site: Site, header: Header, own: OwnHeader): void {
   const [group] = writer.groups('header');
@@ -151,7 +167,7 @@ function writeHeader(writer: Writer, site: Site, header: Header, own: OwnHeader)
   const isShaded = has(({ shadow }) => shadow.opacity > 0);
   const hasEdge = has(({ edge }) => edge.on);
   const shadows = [
-    ...(hasEdge ? ['0 var(--hr-edge-size) var(--hr-edge)'] : []),
+    ...(has(({ edge }) => hasOtherSides(edge)) ? SIDE_LINES : hasEdge ? [LINE_BELOW] : []),
     ...(isShaded ? ['var(--hr-shadow)'] : []),
   ];
   const changing = [

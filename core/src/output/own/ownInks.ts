@@ -77,6 +77,12 @@ function writeLogo(writer: Writer, of: Inking): void {
     writer.write(group, 'The logo.', { rest: restOn(of, group), ...(!ink.isStill && rises) });
 }
 
+/** A line below is drawn in the ink, and as a line. */
+const AS_INK: [string, string][] = [
+  ['text-decoration-color', 'currentcolor'],
+  ['text-decoration-style', 'solid'],
+];
+
 /** Links of one group: at rest, on the page one is on, open, and in the states that a visitor puts them into. */
 function writeLinks(writer: Writer, { own, states, inks }: Inking, group: OwnGroup): void {
   const chain = `link ${group.number}`;
@@ -107,6 +113,7 @@ function writeLinks(writer: Writer, { own, states, inks }: Inking, group: OwnGro
     ...lineless,
     ['text-underline-offset', 'var(--hr-line-at, 6px)'],
     ['text-decoration-skip-ink', 'none'],
+    ...neutral(own, group, ...AS_INK),
     ['transition', `color ${INK_TIME}, background-color ${INK_TIME}`],
     ...unchanged(own, group),
   ];
@@ -119,13 +126,11 @@ function writeLinks(writer: Writer, { own, states, inks }: Inking, group: OwnGro
     ['text-decoration-thickness', 'var(--hr-line-current, 2px)'],
     ...lineless,
   ];
-  for (const current of currents)
-    writer.write(
-      current,
-      'The link of the page one is on.',
-      { rest: here },
-      { chain, all: { rest: here, ...rises } },
-    );
+  for (const current of currents) {
+    const worn = [...here, ...neutral(own, current, ...AS_INK)];
+    const all = { rest: worn, ...rises };
+    writer.write(current, 'The link of the page one is on.', { rest: worn }, { chain, all });
+  }
   if (states.open) writeOpeners(writer, group, { rest, rises, currents, hasBacking: states.backing });
   writer.write(group, 'Links with the keyboard on them, under the pointer, and pressed.', rises, {
     chain,

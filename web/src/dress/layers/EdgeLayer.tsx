@@ -33,7 +33,7 @@ export function EdgeLayer() {
           <NumberValue layer="edge" name="thickness" label="Thickness" called="Line thickness" />
         </>
       )}
-      {(wearer.header.own === undefined ? SIDES : []).map(([side, label]) => (
+      {SIDES.map(([side, label]) => (
         <Value key={side} label={label} layer="edge" name={side}>
           <span className="row">
             <NumberField
