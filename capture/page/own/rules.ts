@@ -7,6 +7,9 @@ import { roles } from './state.ts';
 
 /** Rules that reach the header. */
 
+/** What makes the ring round what has the keyboard. */
+const RING = ['outline-color', 'outline-style', 'outline-width', 'outline-offset'];
+
 const LETTERS = Object.keys(OVER_LETTERS);
 const SETS: Record<OwnGroupName, string[]> = {
   header: [
@@ -36,7 +39,7 @@ const SETS: Record<OwnGroupName, string[]> = {
     'color',
     'transition-property',
     'transition-duration',
-    'outline-color',
+    ...RING,
     ...LETTERS,
   ],
   menu: [],
@@ -49,14 +52,7 @@ const SETS: Record<OwnGroupName, string[]> = {
     ...LETTERS,
   ],
   letters: ['color', ...LETTERS],
-  focus: [
-    'background-color',
-    'background-image',
-    'outline-color',
-    'outline-style',
-    'outline-width',
-    'outline-offset',
-  ],
+  focus: ['background-color', 'background-image', ...RING],
   links: [
     'border-top-left-radius',
     'border-top-right-radius',
@@ -73,10 +69,7 @@ const SETS: Record<OwnGroupName, string[]> = {
     'border-bottom-color',
     'transition-property',
     'transition-duration',
-    'outline-color',
-    'outline-style',
-    'outline-width',
-    'outline-offset',
+    ...RING,
     ...LETTERS,
   ],
   openers: ['color', 'background-color'],
@@ -89,7 +82,7 @@ const SETS: Record<OwnGroupName, string[]> = {
     'border-bottom-color',
     'background-color',
   ],
-  children: ['color', 'background-color', 'background-image', 'outline-color', ...LETTERS],
+  children: ['color', 'background-color', 'background-image', ...RING, ...LETTERS],
   'drop-down': ['background-color', 'background-image'],
   button: [
     'border-top-left-radius',
@@ -101,10 +94,7 @@ const SETS: Record<OwnGroupName, string[]> = {
     'background-image',
     'transition-property',
     'transition-duration',
-    'outline-color',
-    'outline-style',
-    'outline-width',
-    'outline-offset',
+    ...RING,
     ...LETTERS,
   ],
   icons: [],

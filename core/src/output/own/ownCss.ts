@@ -64,11 +64,19 @@ export function ownPaste(site: Site, header: Header, own: OwnHeader): OwnPaste {
 
 /** What can be changed later: the header's values, at the top and once it is scrolled. */
 function valuesCss(site: Site, header: Header, own: OwnHeader): string {
-  const menu = own.groups.find(({ name }) => name === 'menu');
+  // Links, and what is written beside them, need not stand in the menu itself: a second one, or a number to call.
+  const inMenu = own.groups.filter(
+    ({ name, item }) => name === 'menu' || (item === 'menu' && (name === 'links' || name === 'text')),
+  );
+  const menu = [...new Set(inMenu.flatMap(({ inner }) => inner))].map((each) =>
+    // What begins with a combinator is of the header, and nothing by itself.
+    /^[>+~]/.test(each) ? `${own.selector} ${each}` : each,
+  );
   const logo = own.groups.find(({ name }) => name === 'logo');
   const { duration, easing = 'ease', ink } = header.manner;
   const selectorOf = (id: string): string | undefined => {
-    const group = id === 'menu' ? menu : id === 'name' || id === 'logo' ? logo : undefined;
+    if (id === 'menu') return menu.length > 0 ? ` :is(${menu.join(', ')})` : undefined;
+    const group = id === 'name' || id === 'logo' ? logo : undefined;
     return group?.inner[0] === undefined ? undefined : ` ${group.inner[0]}`;
   };
   const looks = looksCss(site, header, {

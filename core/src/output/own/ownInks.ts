@@ -42,6 +42,13 @@ export function writeInks(writer: Writer, header: Header, own: OwnHeader): void 
     });
 }
 
+/** A ring, but for its colour. */
+const RINGED: Declared = [
+  ['outline-style', 'solid'],
+  ['outline-width', px(RING.thickness)],
+  ['outline-offset', px(RING.offset)],
+];
+
 function inksIn({ focused, pressed }: Inking['states']): Inking['inks'] {
   return {
     rest: [
@@ -51,10 +58,8 @@ function inksIn({ focused, pressed }: Inking['states']): Inking['inks'] {
     ],
     focus: [
       ...(focused ? ([['color', 'var(--hr-focused, var(--hr-own))']] as Declared) : []),
-      ['outline-style', 'solid'],
-      ['outline-width', px(RING.thickness)],
+      ...RINGED,
       ['outline-color', 'var(--hr-ring, var(--hr-focused, var(--hr-own)))'],
-      ['outline-offset', px(RING.offset)],
     ],
     hover: [['color', 'var(--hr-hover)']],
     active: pressed ? [['color', 'var(--hr-pressed, var(--hr-hover))']] : [],
@@ -68,9 +73,14 @@ const restOn = ({ own, inks }: Inking, group: OwnGroup): Declared => [
   ...neutral(own, group, ['background-color', 'transparent'], ['background-image', 'none']),
 ];
 
-/** A logo in letters. */
+/** A logo in letters; of a picture the ring round it. */
 function writeLogo(writer: Writer, of: Inking): void {
   const ink = of.own.inks.find(({ id }) => id === 'logo');
+  if (ink?.kind === 'logo' && !ink.isStill)
+    for (const group of writer.groups('logo'))
+      writer.write(group, 'The ring round the logo.', {
+        focus: [...RINGED, ['outline-color', 'var(--hr-ring, var(--hr-focused, var(--hr-link)))']],
+      });
   if (ink?.kind !== 'text') return;
   const { rest: _, ...rises } = of.inks;
   for (const group of writer.groups('logo'))
