@@ -223,7 +223,9 @@ async function compareAll(
       if (own.length === 0) continue;
       for (const opening of state === 'open' ? openingsOf(at.own, element) : [undefined]) {
         await enter(at, element, state, opening);
-        await compare(at, own, await groundNow(at), result, add);
+        // A line or a ring alone is read without a picture.
+        const isRead = own.some(({ part }) => part === 'ink');
+        await compare(at, own, isRead ? await groundNow(at) : undefined, result, add);
         await leave(at, element, state);
       }
     }
@@ -318,7 +320,7 @@ async function groundNow({ tab, session, seen, scene, scroll }: At): Promise<Ras
 async function compare(
   at: At,
   targets: readonly JudgedTarget[],
-  ground: Raster,
+  ground: Raster | undefined,
   result: TrialResult,
   add: (off: TrialOff) => void,
 ): Promise<void> {
@@ -333,8 +335,8 @@ async function compare(
     result.compared++;
     const where = { item: ink.name, width: scene.width, scroll, moment, state };
     const now = found[ink.element ?? ink.id];
-    if (part !== 'ink') {
-      const says = now && signSays(part, now, shape);
+    if (part !== 'ink' || !ground) {
+      const says = now && part !== 'ink' && signSays(part, now, shape);
       if (says) add({ ...where, what: part === 'cue' ? 'line' : 'ring', says });
       continue;
     }
