@@ -7,10 +7,10 @@ import { findingsOf } from '../src/finding/finding.ts';
 import { atOnce } from '../src/remedy/atOnce.ts';
 import type { Header, Look } from '../src/model/header.ts';
 import { worseBetween } from '../src/sweep/becoming.ts';
+import { changedVerdicts } from '../src/sweep/compare.ts';
 import { cutScene } from '../src/sweep/cut.ts';
 import { proveScene } from '../src/sweep/prove.ts';
-import { layoutScene } from '../src/sweep/scene.ts';
-import { header, measure, noDrawing, random, raster, site } from './made.ts';
+import { header, noDrawing, random, raster, sceneOf, site } from './made.ts';
 
 /** Links on their way into a state: clear before and after, and between? */
 
@@ -28,8 +28,6 @@ const worn = (top: Look, manner: Partial<Header['manner']> = {}): Header => ({
   looks: { ...header.looks, top },
   manner: { ...header.manner, duration: 200, easing: 'linear', ...manner },
 });
-const sceneOf = (of: Header) =>
-  layoutScene({ ...site, headers: [of] }, of, site.pages[0]!, { width: 500, windowHeight: 400 }, measure);
 const rowsOf = (of: Header) => proveScene(sceneOf(of), page, noDrawing, ['top']);
 const becomingOf = (of: Header) => rowsOf(of).filter(({ becoming }) => becoming);
 
@@ -137,6 +135,41 @@ test('the header itself, under the pointer: its ground and links are read at eve
   expect([curve.instants[0]!.contrast > 15, curve.instants.at(-1)!.contrast > 15]).toEqual([true, true]);
   expect(curve.least.contrast).toBeLessThan(1.1);
   expect(Math.abs(curve.least.time - 100)).toBeLessThan(10);
+});
+
+test('lost on its way only while another picture is seen: told with that picture', () => {
+  const inks = { link: { colour: '#ffffff' }, hover: { colour: '#000000' }, current: { colour: '#ffffff' } };
+  // White to black: over night the end is lost, over a grey that bears both it is the way.
+  const grey = raster(500, 2000, () => ({ r: 117, g: 117, b: 117 }));
+  const night = { ...raster(500, 2000, () => ({ r: 0, g: 0, b: 0 })), others: [grey] };
+  const rows = proveScene(sceneOf(worn({ ink: inks })), night, noDrawing, ['top']);
+  const lost = rows.filter(({ becoming, state }) => becoming && state === 'hover');
+  expect(lost.map(({ itemId, shows, verdict }) => [itemId, shows, verdict])).toEqual(
+    expect.arrayContaining([['two', 1, 'lost']]),
+  );
+  expect(
+    rows
+      .filter(({ becoming, state }) => !becoming && state === 'hover')
+      .every(({ verdict }) => verdict === 'lost'),
+  ).toBe(true);
+});
+
+test('held against another header, what is lost on its way is a verdict that changes, and changes back', () => {
+  const [slow, fast] = [rowsOf(worn(turned)), rowsOf(worn(turned, { duration: 0 }))];
+  const changes = changedVerdicts(fast, slow);
+  expect(changes.length).toBeGreaterThan(1);
+  for (const { state, becoming, from, to } of changes) {
+    expect([state, becoming !== undefined, from.verdict, to.verdict]).toEqual([
+      'hover',
+      true,
+      'clear',
+      'lost',
+    ]);
+    expect(from.contrast).toBeGreaterThan(15);
+  }
+  expect(changedVerdicts(slow, fast).map(({ from, to }) => [from.verdict, to.verdict])).toEqual(
+    changes.map(() => ['lost', 'clear']),
+  );
 });
 
 test('it is shown as it is judged: links at rest wear what they are on their way', () => {

@@ -7,8 +7,7 @@ import type { PartLooks } from '../src/model/look.ts';
 import { resolveColour } from '../src/model/palette.ts';
 import { easingOf } from '../src/change/easing.ts';
 import type { Header } from '../src/model/header.ts';
-import { layoutScene } from '../src/sweep/scene.ts';
-import { header, measure, noDrawing, raster, site } from './made.ts';
+import { header, noDrawing, raster, sceneOf, site } from './made.ts';
 
 /** Links that become dark while a white fill comes, over a page of one dark colour. */
 const fading = (manner: Partial<Header['manner']>): Header => ({
@@ -26,13 +25,7 @@ const fading = (manner: Partial<Header['manner']>): Header => ({
 });
 const page = raster(500, 2000, () => ({ r: 13, g: 23, b: 48 }));
 const curveOf = (of: Header, change: Parameters<typeof changeCurve>[3] = { kind: 'moment' }) => {
-  const scene = layoutScene(
-    { ...site, headers: [of] },
-    of,
-    site.pages[0]!,
-    { width: 500, windowHeight: 400 },
-    measure,
-  );
+  const scene = sceneOf(of);
   return changeCurve(scene, page, noDrawing, change)!;
 };
 
@@ -166,13 +159,7 @@ describe('where a change is met', () => {
   });
   const leastOver = (ground: ReturnType<typeof raster>, distance: number) => {
     const worn = of(distance);
-    const scene = layoutScene(
-      { ...site, headers: [worn] },
-      worn,
-      site.pages[0]!,
-      { width: 500, windowHeight: 400 },
-      measure,
-    );
+    const scene = sceneOf(worn);
     return changeCurve(scene, ground, noDrawing, { kind: 'moment' })!.least;
   };
   test('200 px round the switch, and no further: letters are 25 to 41 px below the header’s edge', () => {
@@ -195,13 +182,7 @@ test('how long it is below: from where the curve crosses what is needed, straigh
   const inked = (colour: string) => ({ link: { colour }, current: { colour } });
   const below = (from: string, to: string) => {
     const of: Header = { ...fading({}), looks: { top: { ink: inked(from) }, scrolled: { ink: inked(to) } } };
-    const scene = layoutScene(
-      { ...site, headers: [of] },
-      of,
-      site.pages[0]!,
-      { width: 500, windowHeight: 400 },
-      measure,
-    );
+    const scene = sceneOf(of);
     return changeCurve(scene, white, noDrawing, { kind: 'moment' })!.below;
   };
   // Grey 118 is the lightest that reaches 4.5 on white: black gets there at 464 of 1000 ms.

@@ -1,3 +1,4 @@
+import { layoutScene, type Scene } from '../src/sweep/scene.ts';
 import type { Font, FontMetrics, Measure } from '../src/measure/measure.ts';
 import type { Header } from '../src/model/header.ts';
 import type { Site } from '../src/model/site.ts';
@@ -171,4 +172,10 @@ export function painted(
     for (let x = 0; x < width; x++) data.set(pixel, 4 * (y * width + x));
   }
   return { width, height, data };
+}
+
+/** A header over the small site's first page, in a window of 500 by 400. */
+export function sceneOf(of: Header): Scene {
+  const [page] = site.pages;
+  return layoutScene({ ...site, headers: [of] }, of, page!, { width: 500, windowHeight: 400 }, measure);
 }

@@ -3,9 +3,8 @@ import type { Stack } from '../src/stack/layers.ts';
 import { isTooNear, marginOf } from '../src/sweep/margin.ts';
 import { proveScene, sceneTargets } from '../src/sweep/prove.ts';
 import { cutScene } from '../src/sweep/cut.ts';
-import { layoutScene } from '../src/sweep/scene.ts';
 import type { Header } from '../src/model/header.ts';
-import { header, measure, noDrawing, raster, site } from './made.ts';
+import { header, noDrawing, raster, sceneOf } from './made.ts';
 
 /** Where a browser's pixels can be further off than a rounding, and when a verdict hangs on it. */
 
@@ -62,13 +61,7 @@ test('the cut of a blurred header carries it, that of a plain one does not', () 
   const page = raster(500, 2000, (_, y) => (y < 500 ? { r: 13, g: 23, b: 48 } : { r: 238, g: 242, b: 246 }));
   const cutOf = (looks: Partial<Header['looks']>) => {
     const worn: Header = { ...header, looks: { ...header.looks, ...looks } };
-    const scene = layoutScene(
-      { ...site, headers: [worn] },
-      worn,
-      site.pages[0]!,
-      { width: 500, windowHeight: 400 },
-      measure,
-    );
+    const scene = sceneOf(worn);
     const row = proveScene(scene, page, noDrawing, ['scrolled']).find(({ part }) => part === 'ink')!;
     expect(sceneTargets(scene, 'scrolled', noDrawing, row.scroll).length).toBeGreaterThan(0);
     return cutScene(scene, page, noDrawing, row)!;

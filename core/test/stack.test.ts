@@ -13,8 +13,7 @@ import { overlayOf } from '../src/stack/overlay.ts';
 import { wornLayers } from '../src/stack/worn.ts';
 import { PLAIN } from '../src/layers/index.ts';
 import { proveScene } from '../src/sweep/prove.ts';
-import { layoutScene } from '../src/sweep/scene.ts';
-import { header, measure, noDrawing, raster, site } from './made.ts';
+import { header, noDrawing, raster, sceneOf, site } from './made.ts';
 
 const area = { left: 0, top: 0, right: 10, bottom: 10 };
 const box = { x: 0, y: 0, width: 10, height: 10 };
@@ -300,13 +299,7 @@ describe('looks of parts', () => {
   });
   test('a rail’s fill is judged under its items', () => {
     const worn = wear({ rail: { fill: { colour: { swatch: 'night' }, opacity: 1 } } });
-    const scene = layoutScene(
-      { ...site, headers: [worn] },
-      worn,
-      site.pages[0]!,
-      { width: 500, windowHeight: 400 },
-      measure,
-    );
+    const scene = sceneOf(worn);
     const page = raster(500, scene.laid.height, () => ({ r: 255, g: 255, b: 255 }));
     const rows = proveScene(scene, page, noDrawing).filter(({ moment }) => moment === 'scrolled');
     expect(rows.every(({ verdict }) => verdict === 'clear')).toBe(true);

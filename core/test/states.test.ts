@@ -10,7 +10,7 @@ import { rootAddresses } from '../src/output/addresses.ts';
 import { headerCss } from '../src/output/headerCss.ts';
 import { proveScene } from '../src/sweep/prove.ts';
 import { layoutScene } from '../src/sweep/scene.ts';
-import { header, measure, noDrawing, raster, site, light } from './made.ts';
+import { header, light, measure, noDrawing, raster, sceneOf, site } from './made.ts';
 
 /** States of links over a plain white page, so that every contrast is one of two colours. */
 
@@ -19,12 +19,7 @@ const page = raster(500, 2000, () => WHITE);
 const dressed = (top: Look): Header => ({ ...header, looks: { ...header.looks, top } });
 const rowsOf = (top: Look) => {
   const of = dressed(top);
-  return proveScene(
-    layoutScene({ ...site, headers: [of] }, of, site.pages[0]!, { width: 500, windowHeight: 400 }, measure),
-    page,
-    noDrawing,
-    ['top'],
-  );
+  return proveScene(sceneOf(of), page, noDrawing, ['top']);
 };
 const worst = (look: Look, state: string, part = 'ink') =>
   rowsOf(look).find(
@@ -87,13 +82,7 @@ test('a button has its own ink and fill at rest, hovered and pressed', () => {
     radius: 4,
   };
   const of = { ...header, rails: [{ ...header.rails[0]!, end: [button] }] };
-  const scene = layoutScene(
-    { ...site, headers: [of] },
-    of,
-    site.pages[0]!,
-    { width: 500, windowHeight: 400 },
-    measure,
-  );
+  const scene = sceneOf(of);
   const rows = proveScene(scene, page, noDrawing, ['top']).filter(
     ({ itemId, part }) => itemId === 'book' && part === 'ink',
   );

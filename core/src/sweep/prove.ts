@@ -144,11 +144,16 @@ export function* proveInSteps(
       const key = momentKey(row);
       bySpot.set(key, [...(bySpot.get(key) ?? []), { ...row, shows }]);
     }
-    rows = rows.map((row) =>
-      (bySpot.get(momentKey(row)) ?? [])
-        .filter(({ span }) => span.from >= row.span.from && span.to <= row.span.to)
-        .reduce(worseOf, row),
-    );
+    const joined = new Set<SweptRow>();
+    rows = rows.map((row) => {
+      const own = (bySpot.get(momentKey(row)) ?? []).filter(
+        ({ span }) => span.from >= row.span.from && span.to <= row.span.to,
+      );
+      own.forEach((each) => joined.add(each));
+      return own.reduce(worseOf, row);
+    });
+    // What is lost on its way only in this one has no row to be joined to.
+    rows.push(...[...bySpot.values()].flat().filter((row) => row.becoming && !joined.has(row)));
   }
   return rows;
 }

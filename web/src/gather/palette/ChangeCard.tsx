@@ -7,7 +7,7 @@ import { type Header, MOMENT_NAMES } from '@hatrail/core/model/header';
 import type { Page } from '@hatrail/core/model/page';
 import { resolveColour, type Swatch } from '@hatrail/core/model/palette';
 import { changedVerdicts } from '@hatrail/core/sweep/compare';
-import { STATE_NAMES } from '@hatrail/core/header/stateNames';
+import { stateWords } from '@hatrail/core/header/stateNames';
 import { useMeasure } from '../../dress/view.ts';
 import { useEditor } from '../../editor/store.ts';
 import { useVerdicts } from '../../editor/verdicts.ts';
@@ -107,15 +107,14 @@ function Changes({ changed, header }: { changed: LoadedSite; header: Header }) {
   if (changes.length === 0) return <p>No verdict of the header changes on any page.</p>;
   return (
     <ul className="changes">
-      {changes.map(({ item, state: at, moment, from, to }) => (
-        <li key={`${item} ${at} ${moment}`}>
+      {changes.map(({ item, moment, from, to, ...at }) => (
+        <li key={`${item}${stateWords(at)} ${moment}`}>
           <span style={{ color: VERDICT_COLOURS[to.verdict] }}>
             <VerdictMark verdict={to.verdict} /> <strong>{to.verdict}</strong>
           </span>{' '}
           {item}
-          {at !== 'rest' && `, ${STATE_NAMES[at]}`}, {MOMENT_NAMES[moment]}: {figure(from.contrast)} becomes{' '}
-          {figure(to.contrast)}, {to.row.scroll} px down{' '}
-          {changed.site.pages.find(({ path }) => path === to.row.page)?.title}
+          {stateWords(at)}, {MOMENT_NAMES[moment]}: {figure(from.contrast)} becomes {figure(to.contrast)},{' '}
+          {to.row.scroll} px down {changed.site.pages.find(({ path }) => path === to.row.page)?.title}
         </li>
       ))}
     </ul>
