@@ -5,14 +5,8 @@ import type { HeaderInk } from '@hatrail/core/header/ink';
 import type { Site } from '@hatrail/core/model/site';
 import { layoutScene, momentAt } from '@hatrail/core/sweep/scene';
 import { random } from '../core/test/made.ts';
-import {
-  Agreement,
-  expectAgreement,
-  expectBecoming,
-  expectBeside,
-  expectBoxes,
-  expectWorst,
-} from './agreeing.ts';
+import { Agreement, expectAgreement, expectBoxes, expectWorst } from './agreeing.ts';
+import { expectBecoming, expectBeside } from './agreeingStates.ts';
 import { chanceSite } from './chance.ts';
 import { inspector } from './shots.ts';
 import { openViewer, type Viewer } from './viewer.ts';

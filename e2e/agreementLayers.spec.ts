@@ -4,7 +4,8 @@ import type { Header } from '@hatrail/core/model/header';
 import type { Look } from '@hatrail/core/model/look';
 import { loadSite, type LoadedSite } from '@hatrail/node/siteFile';
 import { chanceOf, lookByChance } from '../core/test/layersByChance.ts';
-import { Agreement, expectAgreement, expectHovered } from './agreeing.ts';
+import { Agreement, expectAgreement } from './agreeing.ts';
+import { expectHovered } from './agreeingStates.ts';
 import { dressedSite } from './dressed.ts';
 import { openViewer, type Viewer } from './viewer.ts';
 

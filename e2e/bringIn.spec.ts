@@ -1,234 +1,23 @@
-import { readdirSync } from 'node:fs';
-import { createServer, type Server } from 'node:http';
-import { join } from 'node:path';
-import type { AddressInfo } from 'node:net';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import type { CaptureState } from '@hatrail/core/gather/captured';
 import { checkSite } from '@hatrail/core/model/check';
-import { fileReader } from '@hatrail/server/context';
-import sharp from 'sharp';
-import type { Site } from '@hatrail/core/model/site';
 import { findings as axeFindings } from './axe.ts';
+import { openElsewhere, type Elsewhere } from './elsewhere.ts';
 import { keepBands, openOwner, type Owner } from './owner.ts';
 
-/** A site that was made elsewhere is brought in from its address; what cannot be used is said. */
+/** An owner brings in a site that was made elsewhere, clears the header that it has, and hands it back as style. */
 
 const SLOW = { timeout: 90_000 };
 const SLOW_STORY = { timeout: 180_000 };
 let owner: Owner;
-let elsewhere: Server;
-let base: string;
-
-const TALL = '<div style="height:40000px;background:linear-gradient(#fff,#123)"></div>';
-const PAGES: Record<string, string> = {
-  '/bare': `<title>Bare</title><h1>Nothing hangs here</h1>${TALL}`,
-  '/shadow': `<title>Shadow</title><x-top></x-top><main><h1>In the shade</h1></main><script>
-    customElements.define('x-top', class extends HTMLElement { connectedCallback() {
-      this.attachShadow({ mode: 'open' }).innerHTML =
-        '<header style="display:block;height:60px;background:#123"><a href="/a" style="color:#fff">A</a><a href="/b" style="color:#fff">B</a></header>';
-    } });</script>`,
-  '/frame':
-    '<title>Frame</title><iframe src="/shadow" style="width:100%;height:80px;border:0"></iframe><p>Below</p>',
-  '/links': `<title>Many</title><header style="height:50px"><a href="/a">A</a></header>${Array.from({ length: 5000 }, (_, i) => `<a href="/l${i}">${i}</a>`).join(' ')}`,
-  '/turned': `<title>Turned</title><style>body { margin: 0 } header { position: sticky; top: 0; display: flex; gap: 20px; padding: 20px; background: #123; z-index: 2 } header a { color: #fff } header img { display: block; filter: invert(1) } header.solid { background: #fff } header.solid a { color: #123 } header.solid img { filter: none }</style><header><a class="logo" href="/turned"><img alt="Turned" width="90" height="30" src="data:image/svg+xml,%3Csvg xmlns='http://www.w3.org/2000/svg' width='90' height='30'%3E%3Crect width='90' height='30' fill='%23101010'/%3E%3C/svg%3E"></a><nav><a href="/turned">Here</a> <a href="/bare">Bare</a></nav></header><main><h1>Turned over</h1><div style="height:3000px"></div></main><script>addEventListener('scroll', () => document.querySelector('header').classList.toggle('solid', scrollY > 40))</script>`,
-  '/cut': '<title>Cut</title><header><nav><a href="/a">A<a href="/b">B</nav><h1 class="x',
-};
-
-/** The same, of a logo that stays as it is. */
-PAGES['/still'] = PAGES['/turned']!.replace(/filter: (invert\(1\)|none)/g, 'border: 0');
-
-/** A page that becomes another: its ground is light, and then dark under dark links. */
-let ground = '#ffffff';
-const shop = () =>
-  `<title>Shop</title><body style="margin:0;background:${ground}"><header style="position:absolute;inset:0 0 auto;padding:20px"><nav><a href="/shop" style="color:#222">Shop</a> <a href="/bare" style="color:#222">Bare</a></nav></header><div style="height:900px"></div>`;
-
+let elsewhere: Elsewhere;
 beforeAll(async () => {
   owner = await openOwner({ sites: keepBands(1) });
-  elsewhere = createServer((asked, answer) => {
-    const { url = '/' } = asked;
-    if (url === '/round') return void answer.writeHead(302, { location: '/round' }).end();
-    if (url === '/never') return;
-    if (url === '/inside') return void answer.writeHead(302, { location: owner.running.url }).end();
-    if (url === '/secret') return void answer.writeHead(401, { 'www-authenticate': 'Basic' }).end();
-    if (url === '/paper')
-      return void answer.writeHead(200, { 'content-type': 'application/pdf' }).end('%PDF');
-    const html = url === '/shop' ? shop() : PAGES[url];
-    answer.writeHead(html ? 200 : 404, { 'content-type': 'text/html' }).end(`<!doctype html>${html ?? 'no'}`);
-  });
-  await new Promise<void>((ready) => elsewhere.listen(0, '127.0.0.1', ready));
-  base = `http://127.0.0.1:${(elsewhere.address() as AddressInfo).port}`;
+  elsewhere = await openElsewhere(owner.running, owner.dataFolder);
 }, 120_000);
 afterAll(async () => {
   elsewhere.close();
   await owner.close();
 });
-
-const api = async (path: string, body?: unknown, method = body === undefined ? 'GET' : 'POST') => {
-  const answer = await fetch(`${owner.running.url}/api/captures${path}`, {
-    method,
-    ...(body !== undefined && {
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify(body),
-    }),
-  });
-  const text = await answer.text();
-  return {
-    status: answer.status,
-    state: (text ? JSON.parse(text) : {}) as CaptureState & { title?: string },
-  };
-};
-
-/** What comes of an address, once it is there. */
-async function lookedAt(body: object): Promise<CaptureState> {
-  const { status, state } = await api('', { allowLocal: true, ...body });
-  expect(status).toBe(202);
-  for (;;) {
-    const { state: now } = await api(`/${state.id}`);
-    if (now.phase !== 'looking' && now.phase !== 'taking') return now;
-    await new Promise((done) => setTimeout(done, 200));
-  }
-}
-
-describe('an address that cannot be used', () => {
-  const addresses: [string, () => string, RegExp][] = [
-    ['no address', () => 'my site', /begins with https/],
-    ['a file', () => 'file:///etc/passwd', /begins with https/],
-    ['a name and password in it', () => 'https://me:it@a.example/', /without a name and password/],
-    ['nobody of that name', () => 'http://nobody.invalid/', /does not answer/],
-    ['nobody listens', () => 'http://127.0.0.1:9/', /does not answer|could not be opened/],
-    ['a circle', () => `${base}/round`, /in a circle/],
-    ['led to Hat Rail itself', () => `${base}/inside`, /is Hat Rail itself/],
-    ['a password', () => `${base}/secret`, /name and a password/],
-    ['a PDF', () => `${base}/paper`, /not a page/],
-    ['nothing there', () => `${base}/nowhere`, /answered 404/],
-  ];
-  /** Those that are told by the same as another. */
-  const ALIKE = ['nobody of that name', 'a password', 'nothing there'];
-  const chosen = process.env.LONG ? addresses : addresses.filter(([name]) => !ALIKE.includes(name));
-  test.each(chosen)('%s', async (_, address, message) => {
-    const { phase, message: told } = await lookedAt({ address: address() });
-    expect([phase, told]).toEqual(['failed', expect.stringMatching(message)]);
-  });
-
-  // It takes as long as an address is waited for.
-  test.runIf(process.env.LONG)('one that never answers', async () => {
-    const { message } = await lookedAt({ address: `${base}/never` });
-    expect(message).toMatch(/does not answer within 20 seconds/);
-  });
-
-  test('this machine, where it is not allowed', async () => {
-    const { message } = await lookedAt({ address: base, allowLocal: false });
-    expect(message).toMatch(/is on this machine or network. Tick/);
-  });
-});
-
-describe('a page that is not like others', () => {
-  test.runIf(process.env.LONG)(
-    'without a header and 40,000 px long: the first of it is taken, and both are said',
-    async () => {
-      const found = await lookedAt({ address: `${base}/bare` });
-      expect(found.found).toMatchObject({
-        hasHeader: false,
-        notes: [expect.stringMatching(/No header was found/)],
-      });
-      await api(`/${found.id}/pages`, { pages: [found.found!.address] });
-      const taken = await settled(found.id);
-      expect(taken.seen!.notes).toEqual([expect.stringMatching(/its first 12,000 px were taken/)]);
-      expect(Object.values(taken.sizes!).map(({ height }) => height)).toEqual([12000, 12000, 12000, 12000]);
-      const kept = await fetch(`${owner.running.url}/api/captures/${found.id}/keep`, {
-        method: 'POST',
-        headers: { 'content-type': 'application/json' },
-        body: '{}',
-      });
-      const { site } = (await kept.json()) as { site: Parameters<typeof checkSite>[0] };
-      expect(checkSite(site)).toEqual([]);
-      expect(drafts()).toEqual([]);
-    },
-  );
-
-  test('its header in a shadow root is found; one in a frame is said', async () => {
-    const { found } = await lookedAt({ address: `${base}/shadow` });
-    expect(found).toMatchObject({ hasHeader: true, pages: [{}, { label: 'A' }, { label: 'B' }] });
-    expect((await lookedAt({ address: `${base}/frame` })).found!.notes).toEqual([
-      expect.stringMatching(/in a frame of its own/),
-    ]);
-  });
-
-  const keptOf = async (path: string) => {
-    const found = await lookedAt({ address: `${base}${path}` });
-    await api(`/${found.id}/pages`, { pages: [found.found!.address] });
-    await settled(found.id);
-    const kept = await fetch(`${owner.running.url}/api/captures/${found.id}/keep`, {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: '{}',
-    });
-    return (await kept.json()) as { site: Site; hashes: Record<string, string> };
-  };
-
-  test('a logo that style turns over until it is scrolled: two pictures, each judged at its moment', async () => {
-    const { site, hashes } = await keptOf('/turned');
-    expect(checkSite(site)).toEqual([]);
-    expect(site.ownHeaders![0]!.logos).toEqual({ top: 'light', scrolled: 'dark' });
-    const lightness = async (variant: 'light' | 'dark') => {
-      const { file } = site.pictures.find(({ id }) => id === site.logo.variants[variant])!;
-      const bytes = await fileReader(owner.running.context, { site, hashes })(file);
-      return (await sharp(bytes).removeAlpha().stats()).channels[0]!.mean;
-    };
-    expect(await lightness('light')).toBeGreaterThan(230);
-    expect(await lightness('dark')).toBeLessThan(30);
-  });
-
-  test.runIf(process.env.LONG)(
-    'where the links change and the logo does not, its picture stays',
-    async () => {
-      const still = await keptOf('/still');
-      expect(still.site.ownHeaders![0]!.logos).toBeUndefined();
-      expect(still.site.logo.variants.single).toBeDefined();
-    },
-  );
-
-  test.runIf(process.env.LONG)(
-    '5,000 links: those of the header first, no more than can be looked through',
-    async () => {
-      const { found } = await lookedAt({ address: `${base}/links` });
-      expect(found!.pages).toHaveLength(200);
-      expect(found!.pages[1]).toMatchObject({ label: 'A', isInHeader: true });
-    },
-  );
-
-  test.runIf(process.env.LONG)('HTML cut short, and a page that was saved', async () => {
-    expect((await lookedAt({ address: `${base}/cut` })).found).toMatchObject({ hasHeader: true });
-    const saved = await lookedAt({ address: '', html: `<title>Saved</title>${PAGES['/shadow']}` });
-    expect(saved.found).toMatchObject({ name: 'Saved', hasHeader: true, pages: [{ isInHeader: true }] });
-  });
-});
-
-test('one at a time; stopped, it leaves nothing behind', async () => {
-  const { state } = await api('', { address: `${owner.running.liveUrl}/wether-lane/`, allowLocal: true });
-  const other = await api('', { address: base, allowLocal: true });
-  expect([other.status, other.state]).toEqual([
-    409,
-    expect.objectContaining({ title: expect.stringMatching(/Another site/), capture: state.id }),
-  ]);
-  const { found } = await settled(state.id);
-  await api(`/${state.id}/pages`, { pages: found!.pages.map(({ address }) => address) });
-  await expect.poll(() => drafts().length, SLOW).toBeGreaterThan(1);
-  expect((await api(`/${state.id}`, undefined, 'DELETE')).status).toBe(204);
-  await expect.poll(drafts, SLOW).toEqual([]);
-  expect((await api(`/${state.id}`)).status).toBe(404);
-});
-
-async function settled(id: string): Promise<CaptureState> {
-  for (;;) {
-    const { state } = await api(`/${id}`);
-    if (state.phase !== 'looking' && state.phase !== 'taking') return state;
-    await new Promise((done) => setTimeout(done, 200));
-  }
-}
-
-/** What lies about that is not kept. */
-const drafts = () => readdirSync(join(owner.dataFolder, 'drafts'));
 
 /** Pages that its owner leaves out, but for the longer runs. */
 const LEFT_OUT = process.env.LONG ? [] : ['/bindings', '/courses', '/papers', '/find'];
@@ -434,13 +223,13 @@ test.runIf(process.env.LONG)(
   { timeout: 240_000 },
   async () => {
     const { tab, running } = owner;
-    const { id: capture, found } = await lookedAt({ address: `${base}/shop` });
-    await api(`/${capture}/pages`, { pages: [found!.address] });
-    await settled(capture);
-    const answer = await api(`/${capture}/keep`, {});
+    const { id: capture, found } = await elsewhere.lookedAt({ address: `${elsewhere.base}/shop` });
+    await elsewhere.api(`/${capture}/pages`, { pages: [found!.address] });
+    await elsewhere.settled(capture);
+    const answer = await elsewhere.api(`/${capture}/keep`, {});
     const { id } = answer.state;
     expect(owner.kept(id).headers[0]!.manner.lies).toBe('over');
-    ground = '#101014';
+    elsewhere.darken();
     await tab.goto(`${running.url}/sites/${id}/gather/pages`);
     await tab.getByRole('link', { name: 'Look again at my site' }).click(SLOW);
     await tab.getByRole('checkbox', { name: 'Allow this machine and network' }).check(SLOW);

@@ -1,7 +1,7 @@
 import type { Rgb, Rgba } from '../colour/rgb.ts';
 import type { HeaderInk } from '../header/layout.ts';
 import type { HeaderLayout } from '../header/laid.ts';
-import { resolveLook, resolveWorn } from '../header/look.ts';
+import { resolveWorn } from '../header/look.ts';
 import type { ResolvedLook } from '../layers/index.ts';
 import { inkedBox } from '../header/ink.ts';
 import {
@@ -21,19 +21,18 @@ import type { Page } from '../model/page.ts';
 import { resolveColour, type ColourUse } from '../model/palette.ts';
 import { logoPicture } from '../model/picture.ts';
 import type { Site } from '../model/site.ts';
-import { around, grown, meets, overlap, type Area } from '../geometry/area.ts';
+import { around, meets, overlap, type Area } from '../geometry/area.ts';
 import type { Drawing, LogoPixels } from '../stack/drawing.ts';
-import { coversArea, type Blur, type Stack, type StackLayer } from '../stack/layers.ts';
+import type { Blur, Stack, StackLayer } from '../stack/layers.ts';
 import { textShadowLayer } from '../stack/textShadow.ts';
 import { laid, overlayOver, type Laid, type Overlay } from '../stack/overlay.ts';
-import { cutDepth } from '../geometry/cut.ts';
 import { areaOf } from '../geometry/box.ts';
-import { linesBeside, shadowBeside } from '../stack/besideBox.ts';
-import { isBare, wornLayers } from '../stack/worn.ts';
 import { letterCells, markCells, type Cell } from './cells.ts';
 import { backingLayers, backingsOf, besidesOf, elementOf, sightKey, type Situation } from './backings.ts';
 import { changesOf, cueUnder, isCurrentOn, ringCells, statesOf } from './linkStates.ts';
 import { logoCells, softCells, type LogoCell } from './logo.ts';
+import { groundsOf, type TargetGrounds } from './targetGrounds.ts';
+import { MISSED, asItsInk, outOfWindow, shareIn } from './unseen.ts';
 import { needsOf } from '../model/needs.ts';
 import { textTarget } from './verdict.ts';
 
@@ -117,75 +116,6 @@ export function targetsOf(
 function inkOn(page: Page, ink: HeaderInk): HeaderInk {
   const isOwn = ink.current !== undefined && ink.page === page.id;
   return isOwn ? { ...ink, what: { kind: 'text', run: ink.current! } } : ink;
-}
-
-/** The box of the header's own layers: its bar, and below it what a cut edge adds. */
-export function layersBox({ bar }: Pick<HeaderLayout, 'bar'>, look: Pick<ResolvedLook, 'cut'>) {
-  return { ...bar, height: bar.height + cutDepth(look) };
-}
-
-/** What lies under a header's items at a moment. */
-export interface TargetGrounds {
-  layers: StackLayer[];
-  /** What the header throws round its box, over an area: its shadow under the layers, its lines over them. */
-  beside: (area: Area) => { below: StackLayer[]; above: StackLayer[] };
-  /** By the number of the rail under whose items it is; none where nothing is blurred. */
-  blurs: Map<number, Blur>;
-}
-
-/** The edge of what is blurred, where it is not a plain box. */
-const roundBlur = (edge: NonNullable<Blur['edge']>): Pick<Blur, 'edge'> =>
-  edge.above > 0 || edge.below > 0 || edge.cut ? { edge } : {};
-
-/** How much round an ink the cut shows, CSS pixels. */
-const SEEN_ROUND = 8;
-
-/** The layers of the header and its rails at a moment, each cut to its own box, and what is blurred under them. */
-export function groundsOf(
-  site: Site,
-  header: Header,
-  layout: HeaderLayout,
-  moment: Moment,
-  draw: Drawing,
-): TargetGrounds {
-  const look = resolveLook(site, header, moment);
-  const { bar, radius } = layout;
-  const box = layersBox(layout, look);
-  const round = { above: radius, below: radius };
-  const shape = cutDepth(look) > 0 ? { ...round, cut: look.cut } : round;
-  const layers = wornLayers('header', site.palette, look, { box, radii: shape }, draw);
-  const blurs = new Map<number, Blur>();
-  const inBox = layout.rails.filter(({ full }) => !full);
-  const first = inBox[0]?.index;
-  const last = inBox.at(-1)?.index;
-  for (const { index, x, width, top, height, full } of layout.rails) {
-    const worn = resolveWorn(site, { header, rail: header.rails[index]! }, moment);
-    const railBox = { x, y: top, width, height };
-    const radii = { above: index === first ? radius : 0, below: index === last ? radius : 0 };
-    if (!isBare(worn)) layers.push(...wornLayers('rail', site.palette, worn, { box: railBox, radii }, draw));
-    // The header's blur takes in all rails in its box; a rail's own is seen where the header lays nothing over it.
-    const around = full ? 0 : look.blur.radius;
-    const sigma = around > 0 ? around : full || isBare(look) ? worn.blur.radius : 0;
-    if (sigma > 0)
-      blurs.set(index, {
-        sigma,
-        area: areaOf(around > 0 ? box : railBox),
-        ...(around > 0 ? roundBlur(shape) : roundBlur(radii)),
-      });
-  }
-  const strips = layout.rails.filter(({ full }) => full);
-  const gap =
-    strips.length > 0 ? bar.y - Math.max(...strips.map((strip) => strip.top + strip.height)) : Infinity;
-  const beside = (area: Area) => {
-    if (coversArea({ box: { area: areaOf(bar), ...round } }, area)) return { below: [], above: [] };
-    const seen = grown(area, SEEN_ROUND);
-    const shadow = shadowBeside(look.shadow, site.palette, { bar, radius, gap }, seen);
-    return {
-      below: shadow ? [shadow] : [],
-      above: linesBeside(look, site.palette, { bar, radius, gap }, seen),
-    };
-  };
-  return { layers, beside, blurs };
 }
 
 /** What an ink wears: its item's look, with what it takes from rail and header. */
@@ -299,34 +229,6 @@ function beyondWindow(worn: Worn, { shape }: Bare, area: Area): StackLayer[] {
   return colour ? asItsInk('window', colour, outOfWindow(worn, area)) : [];
 }
 
-/** What of an area is out of the window. */
-function outOfWindow({ header, layout }: Pick<Worn, 'header' | 'layout'>, area: Area): Area {
-  return keepsToBottom(header)
-    ? { ...area, top: Math.max(area.top, Math.ceil(layout.height)) }
-    : { ...area, bottom: Math.min(area.bottom, 0) };
-}
-
-/** How much of a picture may be out of the window before it is lost, a share of what is to be seen of it. */
-const MISSED = 0.1;
-
-/** How much of a picture's pixels that are to be seen lies in some areas, 0 to 1. */
-function shareIn({ left, top, width, height, data }: LogoPixels, areas: readonly Area[]): number {
-  const box = { left, top, right: left + width, bottom: top + height };
-  const near = areas
-    .map((each) => overlap(each, box))
-    .filter((each) => each.left < each.right && each.top < each.bottom);
-  if (near.length === 0) return 0;
-  let [all, inside] = [0, 0];
-  for (let i = 0; i < width * height; i++) {
-    if (data[4 * i + 3]! < 128) continue;
-    all++;
-    const x = left + (i % width);
-    const y = top + Math.floor(i / width);
-    if (near.some((each) => x >= each.left && x < each.right && y >= each.top && y < each.bottom)) inside++;
-  }
-  return all === 0 ? 0 : inside / all;
-}
-
 /**
  * Letters and marks over which another item's lie are not to be told from anything there; nor those that hang down into a later
  * rail, where that puts a ground under its own: rail by rail, grounds and letters together, they are painted.
@@ -348,13 +250,6 @@ function areasOver({ header, layout, backings }: Worn, ink: HeaderInk): Area[] {
     .flatMap(({ states, layers }) => states.flatMap((state) => layers(state)))
     .flatMap(({ box, paint }) => (box && paint.kind === 'even' ? [box.area] : []));
   return [...letters, ...grounds];
-}
-
-/** An area as an ink is: nothing of that is to be seen on it. */
-function asItsInk(name: 'window' | 'others', colour: Rgb, area: Area): StackLayer[] {
-  if (area.left >= area.right || area.top >= area.bottom) return [];
-  const paint = { kind: 'even', colour: { ...colour, a: 1 } } as const;
-  return [{ name, owner: 'item', blend: 'normal', box: { area, above: 0, below: 0 }, paint }];
 }
 
 /** The cells of a text or mark; none of a picture. */
