@@ -50,7 +50,7 @@ describe('an owner', () => {
         .filter({ hasText: /^Links, on their way to hovered over light pages, at the top/ });
       await finding.click(STORY);
       await tab
-        .getByText(/how links change, from #101828 to #ffffff when hovered/)
+        .getByText(/how links change, from #101828 to #ffffff/)
         .last()
         .waitFor(SLOW);
       const way = tab.locator('.prove-side').getByText('Hovered links at once');

@@ -83,6 +83,18 @@ describe('a row of its own', () => {
     const ends = rowsOf(worn(turned)).filter(({ becoming, part }) => !becoming && part === 'ink');
     expect(ends.every(({ verdict, state }) => verdict === 'clear' || state === 'pressed')).toBe(true);
   });
+  test('each state is a cause of its own, told by the inks that it goes from and to', () => {
+    const dark = { colour: { colour: '#101828' }, opacity: 1 };
+    const of = worn({
+      ink: { ...turned.ink!, focused: { colour: '#eeeeee' } },
+      backing: { ...turned.backing!, focused: dark },
+    });
+    const found = findingsOf({ ...site, headers: [of] }, of, becomingOf(of));
+    expect(found.map(({ title, set }) => [title.split(' over ')[0], set]).sort()).toEqual([
+      ['Links, on their way to hovered', 'how links change, from #101828 to #ffffff'],
+      ['Links, while the keyboard comes to them', 'how links change, from #101828 to #eeeeee'],
+    ]);
+  });
   test('none where it is there at once: for all, or under the pointer', () => {
     expect(becomingOf(worn(turned, { duration: 0 }))).toEqual([]);
     expect(becomingOf(worn(turned, { ink: { delay: 0, duration: 0 } }))).toEqual([]);
@@ -103,6 +115,7 @@ describe('a row of its own', () => {
     const of = worn(turned);
     const found = findingsOf({ ...site, headers: [of] }, of, becomingOf(of));
     expect(found).toHaveLength(1);
+    expect(found[0]!.set).toBe('how links change, from #101828 to #ffffff');
     expect(found[0]).toMatchObject({
       value: 'becoming',
       title: expect.stringMatching(/^Links, on their way to hovered over light pages/) as string,

@@ -71,16 +71,9 @@ export function headerAtTime(site: Site, header: Header, time: number, pointed?:
   const done = doneBy(time);
   const inks = done({ ...ink, easing });
   const [from, to] = momentsOf(header) as [Moment, Moment];
-  const [a, b] = pointed
-    ? [
-        { header, moment: pointed },
-        { header: pointedOver(header, pointed), moment: pointed },
-      ]
-    : [
-        { header, moment: from },
-        { header, moment: to },
-      ];
-  return headerBetween(site, a!, b!, {
+  const a = { header, moment: pointed ?? from };
+  const b = pointed ? { header: pointedOver(header, pointed), moment: pointed } : { header, moment: to };
+  return headerBetween(site, a, b, {
     layers: done({ delay: 0, duration, easing }),
     inks,
     by: 'time',

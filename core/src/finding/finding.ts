@@ -1,7 +1,7 @@
 import { itemOfInk } from '../header/layout.ts';
 import { resolveLook } from '../header/look.ts';
-import { STATE_NAMES, stateWords } from '../header/stateNames.ts';
-import { inkIn } from '../header/states.ts';
+import { STATE_NAMES, becomingWords } from '../header/stateNames.ts';
+import { inkIn, type LinkState } from '../header/states.ts';
 import { at } from '../lists.ts';
 import { momentName, type Header, type Moment } from '../model/header.ts';
 import { colourName } from '../model/palette.ts';
@@ -67,6 +67,8 @@ interface Cause {
   value: FaultValue;
   /** The item, where it is at fault by itself. */
   itemId?: string;
+  /** The state that it is on its way into. */
+  state?: LinkState;
   /** What lies behind: a tone of the page's own, or a picture. */
   ground: string;
 }
@@ -109,7 +111,7 @@ function causeOfRow(of: ReturnType<typeof lookedUp>, row: Row): Cause {
   const layer = of.layer(row.moment);
   // Under a layer that lies over everything, what counts of a ground is how light it is.
   const ground = layer ? tone : picture ? `picture ${picture}` : kind === 'button' ? `button ${tone}` : tone;
-  if (row.becoming) return { value: 'becoming', ground: layer ? ANY : ground };
+  if (row.becoming) return { value: 'becoming', state: row.state, ground: layer ? ANY : ground };
   const item = of.item(row.itemId);
   // What has a ground of its own is not read over the page.
   if (item?.kind === 'button' && row.part !== 'ring')
@@ -140,9 +142,8 @@ export function findingsOf(site: Site, header: Header, rows: readonly Row[]): Fi
     looks.set(where, known);
     const { of, worn, only } = known;
     const cause = causeOfRow(of, row);
-    const id = [row.moment, cause.value, cause.itemId ?? '', cause.ground, ...(only ? [row.page] : [])].join(
-      ' / ',
-    );
+    const what = cause.itemId ?? cause.state ?? '';
+    const id = [row.moment, cause.value, what, cause.ground, ...(only ? [row.page] : [])].join(' / ');
     const group = groups.get(id);
     if (group) group.rows.push(row);
     else groups.set(id, { cause, rows: [row], worn, ...(only && { only }) });
@@ -200,7 +201,7 @@ function findingOf(
     value: cause.value,
     title,
     items: itemWords(site, header, rows),
-    set: setWords(site, header, cause, moment),
+    set: setWords(site, header, cause, worst),
     behind: behindWords(site, cause, rows),
     criteria: [...new Set(rows.map(({ criterion }) => criterion))].sort(),
     verdict: worstVerdict(rows.map(({ verdict }) => verdict)),
@@ -220,12 +221,7 @@ function inkWords(site: Site, header: Header, { value, itemId }: Cause, rows: re
   const look = resolveLook(site, header, worst.moment);
   const kinds = new Set(rows.map((row) => itemOfInk(site, header, row.itemId)?.kind));
   const links = kinds.has('menu') ? 'links' : kinds.has('text') ? 'text' : 'icons';
-  if (value === 'becoming') {
-    const states = new Set(rows.map(({ state }) => state));
-    return `${capital(links)}${stateWords({ ...worst, state: states.size === 1 ? worst.state : 'hover' })
-      .replace('its', 'their')
-      .replace('comes to it', 'comes to them')}`;
-  }
+  if (value === 'becoming') return `${capital(links)}, ${becomingWords(worst.state)}`;
   if (value === 'pointed inks') {
     if (rows.every(({ state }) => state === 'current')) return 'The link of the current page';
     return `${capital(links)} ${STATE_NAMES.hover}`;
@@ -278,8 +274,10 @@ function capturedWords(site: Site, rows: readonly Row[]): string[] {
   return [titles.length > 4 ? `${titles.length} captured pages` : `the captured pages ${titles.join(', ')}`];
 }
 
-function setWords(site: Site, header: Header, { value, itemId }: Cause, moment: Moment): string {
-  const { fill, tint, ink } = resolveLook(site, header, moment);
+function setWords(site: Site, header: Header, { value, itemId }: Cause, worst: Row): string {
+  const { moment, state, becoming } = worst;
+  const look = resolveLook(site, header, moment);
+  const { fill, tint, ink } = look;
   const name = (use: typeof ink.link) => colourName(site.palette, use);
   const percent = (opacity: number) => `${Number((100 * opacity).toFixed(1))} %`;
   switch (value) {
@@ -292,7 +290,7 @@ function setWords(site: Site, header: Header, { value, itemId }: Cause, moment: 
     case 'ring':
       return ink.ring ? `the focus ring, ${name(ink.ring)}` : 'the focus ring';
     case 'becoming':
-      return `how links change, from ${name(ink.link)} to ${name(ink.hover)} when hovered`;
+      return `how links change, from ${name(inkIn(look, becoming?.from ?? 'rest'))} to ${name(inkIn(look, state))}`;
     case 'pointed inks':
       return `the hovered ink, ${name(ink.hover)}`;
     case 'item':
