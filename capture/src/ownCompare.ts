@@ -7,7 +7,9 @@ import { RING } from '@hatrail/core/header/metrics';
 import type { OwnHeader } from '@hatrail/core/model/own';
 import { cellContrast, readAt } from '@hatrail/core/sweep/exact';
 import { marginOf } from '@hatrail/core/sweep/margin';
+import { areaBelow, bareGround } from '@hatrail/core/sweep/bareGround';
 import { behindAt, momentAt, type Scene } from '@hatrail/core/sweep/scene';
+import type { Drawing } from '@hatrail/core/stack/drawing';
 import type { JudgedTarget } from '@hatrail/core/sweep/targets';
 import { pngRaster } from '@hatrail/node/skia';
 import type { RawInkNow } from './ownRead.ts';
@@ -31,8 +33,11 @@ export interface At {
   scroll: number;
 }
 
-/** The header's pixels without its ink, as the browser paints them now. */
-export async function groundNow({ tab, session, seen, scene, scroll }: At): Promise<Raster> {
+/**
+ * The header's pixels without its ink, as the browser paints them now.
+ * @param below how many rows below the header are in it, too
+ */
+export async function groundNow({ tab, session, seen, scene, scroll }: At, below = 0): Promise<Raster> {
   const moment = momentAt(scene, scroll);
   const { row } = behindAt(scene, scroll);
   const { height } = scene.layouts[moment];
@@ -46,7 +51,7 @@ export async function groundNow({ tab, session, seen, scene, scroll }: At): Prom
       x: 0,
       y: down + y,
       width: scene.width,
-      height: Math.max(1, Math.ceil(height) - (y - (row - scroll))),
+      height: Math.max(1, Math.ceil(height) + below - (y - (row - scroll))),
       scale: 1,
     },
   });
@@ -148,6 +153,39 @@ export async function compare(
       });
     }
   }
+}
+
+/** By how many levels what lies below a header may differ from what was promised, on average. */
+const LEVELS = 2;
+
+/** Holds what the header throws and hangs below its box against what was promised. */
+export async function compareBelow(
+  at: At,
+  draw: Drawing,
+  result: TrialResult,
+  add: (off: TrialOff) => void,
+): Promise<void> {
+  const { scene, raster, scroll } = at;
+  const area = areaBelow(scene, scroll);
+  const told = area && bareGround(scene, raster, draw, scroll, area);
+  if (!area || !told) return;
+  const moment = momentAt(scene, scroll);
+  const first = Math.max(0, scroll - behindAt(scene, scroll).row);
+  const painted = await groundNow(at, area.bottom - Math.ceil(scene.layouts[moment].height));
+  const from = 4 * (area.top - first) * painted.width;
+  let sum = 0;
+  for (let i = 0; i < told.data.length; i++) sum += Math.abs(told.data[i]! - painted.data[from + i]!);
+  const levels = sum / (0.75 * told.data.length);
+  result.compared++;
+  if (levels > LEVELS)
+    add({
+      item: 'The header',
+      what: 'below',
+      width: scene.width,
+      scroll,
+      moment,
+      says: `Below it the page looks otherwise than its cut edge, its lines and its shadow would have it, by ${levels.toFixed(1)} levels of 255 on average.`,
+    });
 }
 
 /** What is other of a line or a ring than was promised, in words; nothing where it is as it was. Where it lies goes by its word. */

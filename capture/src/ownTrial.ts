@@ -17,10 +17,10 @@ import { sceneTargets } from '@hatrail/core/sweep/prove';
 import { layoutScene, momentAt, type Scene } from '@hatrail/core/sweep/scene';
 import type { JudgedTarget } from '@hatrail/core/sweep/targets';
 import { STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
-import { skiaDrawing, skiaMeasure, skiaRaster } from '@hatrail/node/skia';
+import { pictureAddress, skiaDrawing, skiaMeasure, skiaRaster } from '@hatrail/node/skia';
 import { installOwn } from './ownAsk.ts';
 import { enter, forcing, leave, openingsOf } from './ownStates.ts';
-import { compare, groundNow, type At } from './ownCompare.ts';
+import { compare, compareBelow, groundNow, type At } from './ownCompare.ts';
 
 /**
  * Tries a paste on the page that it is for: puts it in, and compares what is seen with what was promised, item by item, at the
@@ -53,7 +53,9 @@ export async function tryOwn(
 ): Promise<TrialResult> {
   const own = ownHeaderOf(site, header);
   if (!own) throw new BadInput('This header is one of ours: there is nothing to try.');
-  const { css, unbeaten } = ownPaste(site, header, own);
+  // Nothing is fetched for it: its pictures are in the paste itself.
+  const picture = (id: string) => pictureAddress(pictures.get(id));
+  const { css, unbeaten } = ownPaste(site, header, own, { picture, sizes: {} });
   const lines = needsLines(site, own, header) ? ownJs(own, header) : undefined;
   const result: TrialResult = {
     compared: 0,
@@ -93,6 +95,7 @@ export async function tryOwn(
           ({ shape, beside }) => shape.kind === 'cells' && !beside,
         );
         await compareAll(at, targets, result, add);
+        await compareBelow(at, draw, result, add);
       }
     } finally {
       await session.detach().catch(() => undefined);

@@ -16,6 +16,7 @@ import { layoutScene } from '../src/sweep/scene.ts';
 import { newSite } from '../src/start/newSite.ts';
 import { withOwnRead } from '../src/start/ownHeader.ts';
 import { random } from './made.ts';
+import { rootAddresses } from '../src/output/addresses.ts';
 import { never, group, rule, SEEN, made } from './ownMade.ts';
 
 /** The paste for a header that a site has already: just heavy enough, and everything that is judged. */
@@ -121,7 +122,7 @@ describe('what is written', () => {
     const { site, header, own } = made();
     expect(laterSelector(own, header)).toBe('body.is\\:down .top');
     expect(needsLines(site, own, header)).toBe(false);
-    expect(ownFiles(site, header, own).map(({ path }) => path)).toEqual([
+    expect(ownFiles(site, header, own, rootAddresses(site)).map(({ path }) => path)).toEqual([
       'header.css',
       'one-paste.html',
       'how-to.txt',
@@ -135,7 +136,7 @@ describe('what is written', () => {
     const still = { ...own, scrolled: [] };
     expect(changesByTheirs(still, later)).toBe(false);
     expect(laterSelector(still, later)).toBe('.top.hr-scrolled');
-    expect(ownFiles(site, later, still).map(({ path }) => path)).toContain('header.js');
+    expect(ownFiles(site, later, still, rootAddresses(site)).map(({ path }) => path)).toContain('header.js');
     expect(ownJs(still, later)).toMatch(/querySelector\("\.top"\)[^]*"hr-scrolled", scrollY >= 80/);
     const { css } = ownPaste(site, header, own);
     expect(css.indexOf('--hr-fill: rgb(255 255 255)')).toBeLessThan(

@@ -7,6 +7,8 @@ import { loadImage } from '@napi-rs/canvas';
 import { usualWindowHeight } from '@hatrail/core/page/layout';
 import type { Drawable } from '@hatrail/core/page/paint';
 import { STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
+import { decodePictures } from '@hatrail/node/skia';
+import { MADE, madePictures } from '../dressed.ts';
 import { newSite } from '@hatrail/core/start/newSite';
 import type { Header } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
@@ -101,6 +103,8 @@ export function redressed(header: Header): Header {
         },
         cue: { hover: 2, current: 3, offset: 5, share: 100 },
         blur: { radius: 6 },
+        cut: { start: 6, middle: 30, end: 14 },
+        picture: { on: true, picture: 'overlay', size: 'cover', x: 30, y: 60, blend: 'multiply' },
         shadow: { opacity: 0.3, colour: use('#000000') },
         edge: {
           on: true,
@@ -114,6 +118,8 @@ export function redressed(header: Header): Header {
       scrolled: {
         fill: { colour: use('#fdf6e3'), opacity: 0.9 },
         ink: { link: use('#111111'), hover: use('#7a0000'), current: use('#003a7a') },
+        cut: { start: 0, middle: 0, end: 0 },
+        picture: { repeat: 'repeat', drawnWidth: 90, blend: 'normal' },
       },
     },
     panel: { fill: use('#202020'), ink: use('#eeeeee'), hover: use('#ffff00') },
@@ -153,6 +159,10 @@ export async function pageOfMarkup(
     snapshots.push({ width, picture: id });
   }
   await tab.close();
+  const dressed = { ...site, pictures: madePictures, headers: [redressed(header)] };
+  const behind = await decodePictures(dressed, (file) => Promise.resolve(MADE[file]!()));
+  for (const [id, drawn] of behind) pictures.set(id, drawn);
+  site.pictures.push(...madePictures.filter(({ id }) => behind.has(id)));
   const page = { ...site.pages[0]!, bands: [], snapshots, from: ADDRESS };
   return { site: { ...site, pages: [page, ...site.pages.slice(1)] }, header, pictures };
 }

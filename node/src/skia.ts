@@ -138,6 +138,15 @@ function skiaShader(): ReturnType<typeof shader> {
   });
 }
 
+/** A decoded picture as an address that holds all of it; empty where there is none. */
+export function pictureAddress(picture: Drawable | undefined): string {
+  if (!picture) return '';
+  const { width, height } = picture.pixels ?? picture;
+  const canvas = createCanvas(width, height);
+  canvas.getContext('2d').drawImage(picture.image as Image, 0, 0, width, height);
+  return canvas.toDataURL('image/png');
+}
+
 /** Draws what the header shows: its logo and pictures in their boxes, its picture layers, its letters. */
 export function skiaDrawing(site: Site, pictures: ReadonlyMap<string, Drawable>): Drawing {
   registerFonts();

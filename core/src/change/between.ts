@@ -3,7 +3,7 @@ import { resolveWorn, type Wearer } from '../header/look.ts';
 import type { Becoming } from '../header/becoming.ts';
 import { backingIn, backingSize, inkIn, type LinkState } from '../header/states.ts';
 import { LAYER_NAMES, layerOf, mapLayers, type ResolvedLook } from '../layers/index.ts';
-import type { ChangeProgress } from '../layers/kind.ts';
+import { stepped, type ChangeProgress } from '../layers/kind.ts';
 import { PLACES, type Header, type Look, type Moment } from '../model/header.ts';
 import type { Item } from '../model/item.ts';
 import type { Site } from '../model/site.ts';
@@ -14,14 +14,22 @@ import type { Site } from '../model/site.ts';
  * by their opacity, blur by its radius. A text shadow changes at once.
  */
 
-/** The look between two. */
+/**
+ * The look between two.
+ * @param isOwn of a header that the site has already
+ */
 export function lookBetween(
   { palette }: Pick<Site, 'palette'>,
   a: ResolvedLook,
   b: ResolvedLook,
   progress: ChangeProgress,
+  isOwn = false,
 ): Look {
-  return mapLayers((name) => layerOf(name).between?.(a[name], b[name], progress, palette));
+  return mapLayers((name) => {
+    const { between, isSteppedOnOwn } = layerOf(name);
+    if (isOwn && isSteppedOnOwn) return stepped(a[name], b[name], progress);
+    return between?.(a[name], b[name], progress, palette);
+  });
 }
 
 /** Finds a wearer in any header of the same make. */
@@ -41,7 +49,9 @@ function atInstant(
   sides: (find: Find) => [ResolvedLook, ResolvedLook],
   progress: ChangeProgress,
 ): Header {
-  const between = (find: Find) => ({ top: lookBetween(site, ...sides(find), progress) });
+  const between = (find: Find) => ({
+    top: lookBetween(site, ...sides(find), progress, header.own !== undefined),
+  });
   const rails = header.rails.map((rail, r) => {
     const items = Object.fromEntries(
       PLACES.map((place) => [

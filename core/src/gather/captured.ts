@@ -168,7 +168,7 @@ export interface SeenOwn {
 /** Something that is other on the page than was promised. */
 export interface TrialOff {
   item: string;
-  what: 'rule' | 'missing' | 'box' | 'ink' | 'ground' | 'line' | 'ring';
+  what: 'rule' | 'missing' | 'box' | 'ink' | 'ground' | 'line' | 'ring' | 'below';
   /** In words, with what to do. */
   says: string;
   width?: number;

@@ -1,3 +1,4 @@
+import { cutDepth } from '../geometry/cut.ts';
 import {
   MOMENT_NAMES,
   MOMENTS,
@@ -7,7 +8,8 @@ import {
   type Moment,
   type Rail,
 } from '../model/header.ts';
-import { LAYERS, LAYER_NAMES, PLAIN, layerOf, type LayerName, type ResolvedLook } from '../layers/index.ts';
+import { LAYERS, LAYER_NAMES, PLAIN, type LayerName, type ResolvedLook } from '../layers/index.ts';
+import { ownGround, wornOnOwn } from './ownGround.ts';
 import { allPointed } from './pointed.ts';
 import type { Item } from '../model/item.ts';
 import { logoPicture, type LogoVariant } from '../model/picture.ts';
@@ -22,6 +24,9 @@ export interface Wearer {
   rail?: Rail | undefined;
   item?: Item | undefined;
 }
+
+/** What of a site decides what is worn. */
+export type WornFrom = Pick<Site, 'pairings' | 'ownHeaders'>;
 
 /** What a pairing sets of a look: its ground as the fill's colour, its inks as the links'. */
 export function pairedLook({ pairings = [] }: Pick<Site, 'pairings'>, { pairing: id }: Look): Look {
@@ -43,7 +48,7 @@ interface Forebear {
 const reaches = (layer: LayerName, { isNear }: Forebear) => isNear || LAYERS[layer].passesDown;
 
 /** The looks that a moment is made of, nearest first, each with where it comes from. */
-function lineage(site: Pick<Site, 'pairings'>, { header, rail, item }: Wearer, moment: Moment): Forebear[] {
+function lineage(site: WornFrom, { header, rail, item }: Wearer, moment: Moment): Forebear[] {
   const own = item && 'looks' in item ? (item.looks ?? {}) : {};
   const base: Look =
     item && 'ink' in item && item.kind !== 'button' && item.ink ? { ink: { link: item.ink } } : {};
@@ -77,34 +82,37 @@ function lineage(site: Pick<Site, 'pairings'>, { header, rail, item }: Wearer, m
  * The look of a wearer at a moment with all that it inherits: from the moments before it, then, for ink and text shadow, from
  * what is around it, then from the plain header. Within a moment, what it sets goes before the pairing that it wears.
  */
-export function resolveWorn(site: Pick<Site, 'pairings'>, wearer: Wearer, moment: Moment): ResolvedLook {
+export function resolveWorn(site: WornFrom, wearer: Wearer, moment: Moment): ResolvedLook {
   const forebears = lineage(site, wearer, moment).reverse();
+  const ground = ownGround(site, wearer.header);
   const layer = <N extends LayerName>(name: N): ResolvedLook[N] => {
     const known: Partial<ResolvedLook[N]> = {};
     for (const each of forebears) if (reaches(name, each)) Object.assign(known, each.look[name]);
     const ink = known as Partial<ResolvedLook['ink']>;
     const pressed = name === 'ink' && ink.hover !== undefined && { pressed: ink.hover };
     const worn = { ...PLAIN[name], ...pressed, ...known };
-    if (wearer.header.own === undefined) return worn;
-    return (layerOf(name).onOwn?.(worn) ?? PLAIN[name]) as ResolvedLook[N];
+    return ground ? (wornOnOwn(name, worn, ground) as ResolvedLook[N]) : worn;
   };
   const look = Object.fromEntries(LAYER_NAMES.map((name) => [name, layer(name)]));
   const resolved = look as unknown as ResolvedLook;
   const { fallback } = resolved.picture;
+  // What hangs below a header of the site's own lies over a line there: style has one element for both.
+  const isHung = ground !== undefined && cutDepth(resolved) > 0;
   return {
     ...resolved,
+    ...(isHung && { edge: { ...resolved.edge, on: false } }),
     picture: { ...resolved.picture, fallback: { ...PLAIN.picture.fallback, ...fallback } },
   };
 }
 
 /** The header's own look at a moment. */
-export function resolveLook(site: Pick<Site, 'pairings'>, header: Header, moment: Moment): ResolvedLook {
+export function resolveLook(site: WornFrom, header: Header, moment: Moment): ResolvedLook {
   return resolveWorn(site, { header }, moment);
 }
 
 /** Where one value of a wearer's look at a moment comes from. */
 export function originOf<N extends LayerName>(
-  site: Pick<Site, 'pairings'>,
+  site: WornFrom,
   wearer: Wearer,
   moment: Moment,
   name: N,
@@ -116,7 +124,7 @@ export function originOf<N extends LayerName>(
 }
 
 /** Every look that a wearer has: at each moment, and with the pointer over the header at each. */
-export function looksOf(site: Pick<Site, 'pairings'>, wearer: Wearer): ResolvedLook[] {
+export function looksOf(site: WornFrom, wearer: Wearer): ResolvedLook[] {
   const { header, rail, item } = wearer;
   const at = rail ? header.rails.indexOf(rail) : -1;
   const pointed = allPointed(header).map(({ base, header: worn }) => {

@@ -2,7 +2,7 @@ import { IsOptional } from 'class-validator';
 import { InRange } from '../model/rules.ts';
 import { px, rule } from '../css/text.ts';
 import { CUT_STEPS, cutDepth, weightsAt, type CutEdge } from '../geometry/cut.ts';
-import { layerKind, mixNumbers } from './kind.ts';
+import { layerKind, mixNumbers, stepped } from './kind.ts';
 
 /** How far the lower edge hangs below the header's box, at its start, middle and end: a cut edge. CSS pixels. */
 export class CutLook {
@@ -20,8 +20,11 @@ export const cut = layerKind<CutLook, CutEdge>({
   wearers: ['header'],
   passesDown: false,
   shows,
+  onOwn: (worn, { hangsOut }) => (hangsOut ? worn : undefined),
   start: () => ({ start: 0, middle: 24, end: 0 }),
-  between: (a, b, { layers }) => mixNumbers(a, b, layers),
+  // Over time it changes at once.
+  between: (a, b, progress) =>
+    progress.by === 'scroll' ? mixNumbers(a, b, progress.layers) : stepped(a, b, progress),
   cover: { say: () => 'Cut edge', off: { start: 0, middle: 0, end: 0 } },
   tells(worn, all) {
     if (!all.some(shows)) return [];
@@ -49,7 +52,7 @@ export const cut = layerKind<CutLook, CutEdge>({
 });
 
 /** The outline of a cut lower edge: a curve through its three depths, drawn in steps. */
-function cutOutline(): string {
+export function cutOutline(): string {
   const points = Array.from({ length: CUT_STEPS + 1 }, (_, i) => {
     const t = i / CUT_STEPS;
     const [a, b, c] = weightsAt(t);

@@ -33,6 +33,19 @@ export interface Told {
   isOptional?: boolean;
 }
 
+/** What the style of a site leaves for the ground of the header that it has already. */
+export interface OwnGround {
+  /** The ground is on an element of its own, so that it can be shaped and have a picture. */
+  isApart: boolean;
+  /** And what hangs out of the header is seen. */
+  hangsOut: boolean;
+}
+
+/** Of two looks the one that holds, where there is nothing between them: over time it changes at once, along with the scroll half way. */
+export function stepped<T>(a: T, b: T, { layers, by }: ChangeProgress): T {
+  return layers < (by === 'time' ? Number.MIN_VALUE : 0.5) ? a : b;
+}
+
 /** What the elements behind a wearer's contents are made from: the layer in all the looks that the wearer has. */
 export interface BackPart<Worn> {
   /** Whether it takes elements of its own. */
@@ -86,9 +99,13 @@ export interface LayerKind<Set extends object, Worn extends object> {
   between?(a: Worn, b: Worn, progress: ChangeProgress, palette: readonly Swatch[]): Set;
   /**
    * What of it a header can wear that the site has already, whose markup is not of ours: style alone has to make it. It wears
-   * nothing of a layer that does not say.
+   * nothing of a layer that does not say, or says that it cannot with the ground that there is.
    */
-  onOwn?: (worn: Worn) => Worn;
+  onOwn?: (worn: Worn, ground: OwnGround) => Worn | undefined;
+  /** On such a header it changes at once, and along with the scroll half way. */
+  isSteppedOnOwn?: boolean;
+  /** Its custom properties there, where they are others. */
+  tellsOnOwn?(worn: Worn, all: readonly Worn[]): Told[];
   cover?: CoverText<Set, Worn>;
   /**
    * What it paints behind the contents of a header or rail.

@@ -68,6 +68,11 @@ export function distinctPictures(all: readonly WornPicture[]): WornPicture[] {
   return [...new Map(shown.map((each) => [keyOf(each), each])).values()];
 }
 
+/** The ids of the pictures that any look shows, each once. */
+export function shownPictures(all: readonly WornPicture[]): string[] {
+  return [...new Set(all.filter(({ on }) => on).map(({ picture }) => picture))];
+}
+
 /** A mask as a gradient of opacity. */
 function layMask({ angle, stops }: Mask, box: Box): LaidGradient | undefined {
   if (stops.length === 0) return undefined;
@@ -109,6 +114,31 @@ export const picture = layerKind<PictureLook, WornPicture>({
       return p < 0.5 ? { ...a, opacity: from * goes } : { ...b, opacity: to * comes };
     }
     return { ...(b.on ? b : a), on: a.on || b.on, opacity: mix(from, to, p) };
+  },
+  // The picture of one element's background: there or not, over fill and gradient and under the tint.
+  onOwn: (worn, { isApart }) =>
+    isApart
+      ? {
+          ...worn,
+          on: worn.on && worn.opacity > 0,
+          opacity: 1,
+          fallback: { colour: WHITE, opacity: 0 },
+          mask: { angle: 0, stops: [] },
+          secondMask: { angle: 90, stops: [] },
+        }
+      : undefined,
+  isSteppedOnOwn: true,
+  tellsOnOwn(worn, all) {
+    const ids = shownPictures(all);
+    if (ids.length === 0) return [];
+    const { picture: id, x, y, repeat, blend } = worn;
+    return [
+      { name: '--hr-picture', value: worn.on ? `var(--hr-picture-${ids.indexOf(id) + 1})` : 'none' },
+      { name: '--hr-picture-at', value: `${x}% ${y}%` },
+      { name: '--hr-picture-size', value: cssPictureSize(placingOf(worn)) },
+      { name: '--hr-picture-repeat', value: repeat },
+      { name: '--hr-picture-blend', value: blend },
+    ];
   },
   cover: { say: () => 'Picture', off: { on: false } },
   paint: (worn, palette, box, draw) => ({

@@ -2,7 +2,7 @@ import { IsOptional } from 'class-validator';
 import { ColourUse } from '../model/palette.ts';
 import { InRange, Nested } from '../model/rules.ts';
 import { px } from '../css/text.ts';
-import { BLACK, WEARERS, layerKind, told } from './kind.ts';
+import { BLACK, WEARERS, layerKind, stepped, told } from './kind.ts';
 
 /** A shadow round the letters of links, name and text (CSS Text Decoration 3, section 4). */
 export class TextShadowLook {
@@ -25,8 +25,8 @@ export const textShadow = layerKind<TextShadowLook, Required<TextShadowLook>>({
   passesDown: true,
   shows: ({ opacity }) => opacity > 0,
   start: () => ({ opacity: 0.6 }),
-  // It is not mixed by browsers: over time it changes at once, along with the scroll half way.
-  between: (a, b, { layers, by }) => (layers < (by === 'time' ? Number.MIN_VALUE : 0.5) ? a : b),
+  // It is not mixed by browsers.
+  between: stepped,
   tells({ x, y, blur, colour, opacity }, all, palette) {
     if (!all.some((each) => each.opacity > 0)) return [];
     const shadow = `${px(x)} ${px(y)} ${px(blur)} ${told(palette, colour, opacity)}`;

@@ -80,9 +80,13 @@ export function headerFiles(site: Site, whole: Header, measure: Measure): Output
 }
 
 function headerFilesOf(site: Site, header: Header, measure: Measure): OutputFile[] {
-  const own = ownHeaderOf(site, header);
-  if (own) return ownFiles(site, header, own);
   const to = rootAddresses(site, shippedSizes(site, header, measure));
+  const own = ownHeaderOf(site, header);
+  if (own)
+    return [
+      ...ownFiles(site, header, own, to),
+      ...layerPictures(site, header).flatMap((id) => pictureFiles(id, to.sizes, to.picture)),
+    ];
   const pictures = headerPictures(site, header);
   const fonts = headerFonts(site, header);
   return [

@@ -38,8 +38,9 @@ function ownWhole(
   site: Site,
   header: Header,
   own: OwnHeader,
-  { font }: Partial<Pick<Addresses, 'font'>>,
+  to: Pick<Addresses, 'picture' | 'sizes'> & Partial<Pick<Addresses, 'font'>>,
 ): string {
+  const { font } = to;
   const faces = own.faces.flatMap(({ family, weight, font: id }) => {
     const file = site.fonts?.find((each) => each.id === id)?.file;
     return file && font
@@ -53,7 +54,7 @@ function ownWhole(
         ]
       : [];
   });
-  return [...faces, ...own.css, ownPaste(site, header, own).css].join('\n');
+  return [...faces, ...own.css, ownPaste(site, header, own, to).css].join('\n');
 }
 
 /**

@@ -1,4 +1,4 @@
-import { pairedLook } from '../header/look.ts';
+import { pairedLook, type WornFrom } from '../header/look.ts';
 import { LAYER_NAMES } from '../layers/index.ts';
 import {
   itemsOf,
@@ -39,11 +39,7 @@ function withOwn(looks: Looks, own: PartLooks): Looks {
 }
 
 /** Looks that begin as they are later: what the first and the later ones set, in one. A pairing is worn as what it sets. */
-function begun<T extends PartLooks>(
-  site: Pick<Site, 'pairings'>,
-  looks: T,
-  later: readonly (keyof PartLooks)[],
-): T {
+function begun<T extends PartLooks>(site: WornFrom, looks: T, later: readonly (keyof PartLooks)[]): T {
   const all = [looks.top, ...later.map((moment) => looks[moment])].flatMap((look) => look ?? []);
   const isPaired = all.some(({ pairing }) => pairing !== undefined);
   const layers = all.flatMap((look) => {
@@ -55,7 +51,7 @@ function begun<T extends PartLooks>(
 }
 
 /** A header that wears from the first pixel what it wears after scrolling, rails and items as well. */
-function beginsLater(site: Pick<Site, 'pairings'>, header: Header): Header {
+function beginsLater(site: WornFrom, header: Header): Header {
   const last = momentsOf(header).at(-1);
   const later = last === 'back' ? (['scrolled', 'back'] as const) : (['scrolled'] as const);
   const part = <T extends { looks?: PartLooks }>(wearer: T): T =>
@@ -147,7 +143,7 @@ export function withOwnValues(header: Header, own: PageOwn | undefined): Header 
 
 /** A header with what differs on a page. */
 export function withDifferences(
-  site: Pick<Site, 'pairings'>,
+  site: WornFrom,
   header: Header,
   own: PageOwn | undefined,
 ): Header | undefined {
@@ -171,12 +167,7 @@ const MOST_KNOWN = 64;
  * A header as it is worn on a page by some visitors; `undefined` where nothing of it is left. It keeps the header's id, and is
  * the header itself where nothing differs.
  */
-export function wornOn(
-  site: Pick<Site, 'pairings'>,
-  header: Header,
-  page: Page,
-  audience: Audience,
-): Header | undefined {
+export function wornOn(site: WornFrom, header: Header, page: Page, audience: Audience): Header | undefined {
   const own = ownOf(page, header.id);
   if (!differs(own)) return audienceOnly(header, audience);
   let all = known.get(header);

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import { resolveWorn, type Wearer } from '@hatrail/core/header/look';
+import { ownGround, wearsOnOwn } from '@hatrail/core/header/ownGround';
 import { LAYERS, LAYER_NAMES, layerOf, showsLayer, type LayerName } from '@hatrail/core/layers/index';
 import { momentName } from '@hatrail/core/model/header';
 import type { Cut } from '@hatrail/core/sweep/cut';
@@ -23,7 +24,8 @@ export function CutPanel(props: CutPanelProps) {
   const wearers = wearersOf(header);
   const wearer = wearers.find(({ key }) => key === whose)?.wearer ?? { header };
   const look = resolveWorn(site, wearer, moment);
-  const canWear = (name: LayerName) => header.own === undefined || layerOf(name).onOwn !== undefined;
+  const ground = ownGround(site, header);
+  const canWear = (name: LayerName) => !ground || wearsOnOwn(name, ground);
   const layers = LAYER_NAMES.filter(
     (name) => layerOf(name).wearers.includes(ownerOf(wearer)) && canWear(name),
   );

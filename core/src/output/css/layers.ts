@@ -15,7 +15,7 @@ import { TIME } from '../../css/times.ts';
  * element inside that; the tint above.
  */
 
-type Pairings = Pick<Site, 'pairings' | 'pictures'>;
+type Pairings = Pick<Site, 'pairings' | 'pictures' | 'ownHeaders'>;
 
 const kindOfWearer = ({ rail }: Wearer) => (rail ? 'rail' : 'header');
 

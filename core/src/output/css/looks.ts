@@ -120,12 +120,13 @@ function ownProperties(site: Site, wearer: Wearer, look: ResolvedLook): Properti
   const looks = looksOf(site, wearer);
   const radius = wearer.header.extent?.radius ?? 0;
   return LAYER_NAMES.flatMap((name) => {
-    const { passesDown, wearers, back, tells } = layerOf(name);
+    const { passesDown, wearers, back, tells, tellsOnOwn } = layerOf(name);
     if (passesDown || !(wearers.includes(worn) || back)) return [];
     const all = looks.map((each) => each[name]);
-    return tells(look[name], all, site.palette, radius).flatMap((told): Properties =>
-      told.value === undefined ? [] : [[told.name, told.value]],
-    );
+    const isOwn = wearer.header.own !== undefined;
+    const told =
+      isOwn && tellsOnOwn ? tellsOnOwn(look[name], all) : tells(look[name], all, site.palette, radius);
+    return told.flatMap(({ name, value }): Properties => (value === undefined ? [] : [[name, value]]));
   });
 }
 

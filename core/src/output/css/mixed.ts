@@ -13,8 +13,8 @@ export const wayCss = (root: string) => rule(root, '--hr-way: 0', '--hr-share: c
 
 const COLOUR = /^rgb\(/;
 const NUMBER = /^(-?[\d.]+)(px|%|deg|)$/;
-/** What there is nothing between of: the logo's variants, the letters' shadow, the ring that may be none of its own, and how a line comes. */
-const STEPS = /^--hr-(light|dark|single|letters|ring|line-from|cue-time)$/;
+/** What there is nothing between of: the logo's variants, the letters' shadow, the ring that may be none of its own, how a line comes, and the picture of a header that was there already. */
+const STEPS = /^--hr-(light|dark|single|letters|ring|line-from|cue-time|picture(-\w+)?)$/;
 const PICTURE = /^--hr-shows-/;
 const DEEPEST = 'max(var(--hr-cut-start), var(--hr-cut-middle), var(--hr-cut-end))';
 

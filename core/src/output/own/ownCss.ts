@@ -1,5 +1,9 @@
+import { cutDepth } from '../../geometry/cut.ts';
+import { cutOutline } from '../../layers/cut.ts';
 import { hasOtherSides } from '../../layers/edge.ts';
-import { px, within } from '../../css/text.ts';
+import { px, rule, within } from '../../css/text.ts';
+import { cssImage, rootAddresses, type Addresses } from '../addresses.ts';
+import { shownPictures } from '../../layers/picture.ts';
 import { TIME } from '../../css/times.ts';
 import { looksOf, resolveWorn } from '../../header/look.ts';
 import { changesByScroll } from '../../header/manner.ts';
@@ -40,10 +44,18 @@ export interface OwnPaste {
   unbeaten: Unbeaten[];
 }
 
-/** The style sheet that makes a site's own header wear what a header of its document does. */
-export function ownPaste(site: Site, header: Header, own: OwnHeader): OwnPaste {
+/**
+ * The style sheet that makes a site's own header wear what a header of its document does.
+ * @param to where its picture is had from: beside the style sheet, where nothing is said
+ */
+export function ownPaste(
+  site: Site,
+  header: Header,
+  own: OwnHeader,
+  to: Pick<Addresses, 'picture' | 'sizes'> = rootAddresses(site),
+): OwnPaste {
   const writer = new Writer(own);
-  writer.text(valuesCss(site, header, own));
+  writer.text(valuesCss(site, header, own, picturesCss(site, header, own, to)));
   writeHeader(writer, site, header, own);
   for (const group of writer.groups('ground'))
     writer.write(group, 'Grounds between the links and the page: the header’s own is the one that is seen.', {
@@ -63,7 +75,7 @@ export function ownPaste(site: Site, header: Header, own: OwnHeader): OwnPaste {
 }
 
 /** What can be changed later: the header's values, at the top and once it is scrolled. */
-function valuesCss(site: Site, header: Header, own: OwnHeader): string {
+function valuesCss(site: Site, header: Header, own: OwnHeader, pictures: string): string {
   // Links, and what is written beside them, need not stand in the menu itself: a second one, or a number to call.
   const inMenu = own.groups.filter(
     ({ name, item }) => name === 'menu' || (item === 'menu' && (name === 'links' || name === 'text')),
@@ -84,8 +96,7 @@ function valuesCss(site: Site, header: Header, own: OwnHeader): string {
     later: laterSelector(own, header),
     rail: () => undefined,
     item: selectorOf,
-    without:
-      /^--hr-(light|dark|single|line-(share|rest|from)|cue-time|button|cut|depth|plate-(reach|height|hover-))/,
+    without: /^--hr-(light|dark|single|line-(share|rest|from)|cue-time|button|plate-(reach|height|hover-))/,
   });
   const time = (ms: number, delay = 0) => `${ms}ms ${easing}${delay > 0 ? ` ${delay}ms` : ''}`;
   // Along with the scroll it is where the script says: nothing takes a time of its own.
@@ -100,11 +111,26 @@ function valuesCss(site: Site, header: Header, own: OwnHeader): string {
       ];
   return [
     '/* Values: change these. */\n',
+    pictures,
     looks,
     linesCss(site, header, own, selectorOf('menu') ?? ''),
     ...times,
     ...registered(site, header),
   ].join('');
+}
+
+/** Where the pictures behind it are had from. */
+function picturesCss(
+  site: Site,
+  header: Header,
+  own: OwnHeader,
+  to: Pick<Addresses, 'picture' | 'sizes'>,
+): string {
+  const ids = shownPictures(looksOf(site, { header }).map(({ picture }) => picture));
+  if (ids.length === 0) return '';
+  const isThere = (id: string) => site.pictures.some((each) => each.id === id);
+  const lines = ids.map((id, i) => `--hr-picture-${i + 1}: ${isThere(id) ? cssImage(to, id) : 'none'}`);
+  return rule(own.selector, ...lines);
 }
 
 /** Whether a line is drawn below links, at each moment. */
@@ -159,59 +185,89 @@ const SIDE_LINES = [
   ]),
 ];
 
+/** The header's ground as it is written, whoever it is on. */
+interface Ground {
+  /** Its paint: fill, gradient, tint. */
+  paint: Declared;
+  /** Its blur, if there is any. */
+  blur: Declared;
+  /** Shadow and lines, outside its box. */
+  shadows: string;
+  /** How far its lower edge is cut. */
+  isCut: boolean;
+  /** Values that change over time on the header itself, so that what takes them does. */
+  changing: string[];
+}
+
+function groundOf(site: Site, header: Header): Ground {
+  const looks = looksOf(site, { header });
+  const has = (test: (look: (typeof looks)[number]) => boolean) => looks.some(test);
+  const stops = Array.from({ length: mostStops(looks.map(({ gradient }) => gradient)) }, (_, i) => i + 1);
+  const list = stops.map((stop) => `var(--hr-stop-${stop}) var(--hr-at-${stop})`).join(', ');
+  const tint = hasTint(site, header) ? ['linear-gradient(var(--hr-tint), var(--hr-tint))'] : [];
+  const gradient = stops.length > 0 ? [`linear-gradient(var(--hr-angle), ${list})`] : [];
+  const hasPicture = has(({ picture }) => picture.on);
+  /** A value for each image: the picture's own, and that of all others. */
+  const each = (picture: string, other: string) =>
+    [...tint.map(() => other), picture, ...gradient.map(() => other)].join(', ');
+  const images = [...tint, ...(hasPicture ? ['var(--hr-picture)'] : []), ...gradient];
+  const shadows = [
+    ...(has(({ edge }) => hasOtherSides(edge)) ? SIDE_LINES : has(({ edge }) => edge.on) ? [LINE_BELOW] : []),
+    ...(has(({ shadow }) => shadow.opacity > 0) ? ['var(--hr-shadow)'] : []),
+  ];
+  return {
+    paint: [
+      ['background-color', 'var(--hr-fill)'],
+      ['background-image', images.join(', ') || 'none'],
+      ...(hasPicture
+        ? ([
+            ['background-position', each('var(--hr-picture-at)', '0 0')],
+            ['background-size', each('var(--hr-picture-size)', 'auto')],
+            ['background-repeat', each('var(--hr-picture-repeat)', 'no-repeat')],
+            ['background-blend-mode', each('var(--hr-picture-blend)', 'normal')],
+          ] as Declared)
+        : []),
+    ],
+    blur: has(({ blur }) => blur.radius > 0) ? [['backdrop-filter', 'blur(var(--hr-blur))']] : [],
+    shadows: shadows.join(', ') || 'none',
+    isCut: has((look) => cutDepth(look) > 0),
+    changing: [
+      ...(hasTint(site, header) ? ['--hr-tint'] : []),
+      ...(stops.length > 0 ? ['--hr-angle'] : []),
+      ...stops.flatMap((stop) => [`--hr-stop-${stop}`, `--hr-at-${stop}`]),
+    ],
+  };
+}
+
+const changes = (names: readonly string[]): Declared =>
+  names.length > 0 ? [['transition', names.map((name) => `${name} ${TIME}`).join(', ')]] : [];
+
 /** Where the header stands, and the ground of its own. */
 function writeHeader(writer: Writer, site: Site, header: Header, own: OwnHeader): void {
   const [group] = writer.groups('header');
   if (!group) return;
-  const looks = looksOf(site, { header });
-  const has = (test: (look: (typeof looks)[number]) => boolean) => looks.some(test);
-  const stops = mostStops(looks.map(({ gradient }) => gradient));
-  const list = Array.from({ length: stops }, (_, i) => `var(--hr-stop-${i + 1}) var(--hr-at-${i + 1})`);
-  const images = [
-    ...(hasTint(site, header) ? ['linear-gradient(var(--hr-tint), var(--hr-tint))'] : []),
-    ...(stops > 0 ? [`linear-gradient(var(--hr-angle), ${list.join(', ')})`] : []),
-  ];
-  const isBlurred = has(({ blur }) => blur.radius > 0);
-  const isShaded = has(({ shadow }) => shadow.opacity > 0);
-  const hasEdge = has(({ edge }) => edge.on);
-  const shadows = [
-    ...(has(({ edge }) => hasOtherSides(edge)) ? SIDE_LINES : hasEdge ? [LINE_BELOW] : []),
-    ...(isShaded ? ['var(--hr-shadow)'] : []),
-  ];
-  const changing = [
-    ...(hasTint(site, header) ? ['--hr-tint'] : []),
-    ...(stops > 0
-      ? [
-          '--hr-angle',
-          ...Array.from({ length: stops }, (_, i) => [`--hr-stop-${i + 1}`, `--hr-at-${i + 1}`]).flat(),
-        ]
-      : []),
-  ];
-  const ground: Declared = [
-    ['background-color', 'var(--hr-fill)'],
-    ['background-image', images.length > 0 ? images.join(', ') : 'none'],
-    ['box-shadow', shadows.length > 0 ? shadows.join(', ') : 'none'],
-    ...(isBlurred ? ([['backdrop-filter', 'blur(var(--hr-blur))']] as Declared) : []),
-  ];
-  const times = ['background-color', 'box-shadow', ...(isBlurred ? ['backdrop-filter'] : [])];
-  const lines = own.lines.some((width) => width > 0)
-    ? (['top', 'right', 'bottom', 'left'] as const).flatMap((side, i): Declared =>
-        own.lines[i]! > 0 ? [[`border-${side}-color`, 'transparent']] : [],
-      )
-    : [];
-  const changes = (names: readonly string[]) => names.map((name) => `${name} ${TIME}`).join(', ');
+  const ground = groundOf(site, header);
+  const times = ['background-color', 'box-shadow', ...ground.blur.map(([name]) => name)];
+  const sides = ['top', 'right', 'bottom', 'left'] as const;
+  const lineless = sides.flatMap((side, i): Declared =>
+    own.lines[i]! > 0 ? [[`border-${side}-color`, 'transparent']] : [],
+  );
   if (!own.free) {
     writer.write(group, 'The header’s ground.', {
       rest: [
         ...standing(header, own),
-        ...ground,
-        ...lines,
+        ...ground.paint,
+        ['box-shadow', ground.shadows],
+        ...ground.blur,
+        ...lineless,
         ...unchanged(own, group, [...OVER_ALL]),
-        ['transition', changes([...times, ...changing])],
+        ...changes([...times, ...ground.changing]),
       ],
     });
     return;
   }
+  // What is cut to a shape throws no shadow outside it: the header itself does.
+  const { isCut, shadows } = ground;
   writer.write(
     group,
     'Where the header stands; its ground is on an element of its own, so that nothing else is blurred or moved.',
@@ -221,27 +277,36 @@ function writeHeader(writer: Writer, site: Site, header: Header, own: OwnHeader)
         ['isolation', 'isolate'],
         ['background-color', 'transparent'],
         ['background-image', 'none'],
-        ['box-shadow', 'none'],
-        ...lines,
+        ['box-shadow', isCut ? shadows : 'none'],
+        ...lineless,
         ...neutral(own, group, ['backdrop-filter', 'none']),
         ...unchanged(own, group, [...OVER_ALL]),
-        ...(changing.length > 0 ? ([['transition', changes(changing)]] as Declared) : []),
+        ...changes([...ground.changing, ...(isCut && shadows !== 'none' ? ['box-shadow'] : [])]),
       ],
     },
   );
-  const reach = own.lines.map((width) => px(-width)).join(' ');
   writer.write({ ...group, inner: [`::${own.free}`], weight: [0, 0, 1] }, 'The ground.', {
     rest: [
       ['content', '""'],
       ['position', 'absolute'],
       ['z-index', '-1'],
-      ['inset', reach === '0px 0px 0px 0px' ? '0' : reach],
+      ['inset', reachOf(own, isCut)],
       ['border-radius', 'inherit'],
       ['pointer-events', 'none'],
-      ...ground,
-      ['transition', changes(times)],
+      ...ground.paint,
+      ['box-shadow', isCut ? 'none' : shadows],
+      ...ground.blur,
+      ...(isCut ? ([['clip-path', cutOutline()]] as Declared) : []),
+      ...changes(isCut ? times.filter((name) => name !== 'box-shadow') : times),
     ],
   });
+}
+
+/** How far the ground reaches out of the header's inner box: under the header's own lines, and below it where it is cut. */
+function reachOf({ lines }: OwnHeader, isCut: boolean): string {
+  const reach = lines.map((width) => px(-width));
+  if (isCut) reach[2] = `calc(${reach[2]!} - var(--hr-depth))`;
+  return reach.every((each) => each === '0px') ? '0' : reach.join(' ');
 }
 
 /** Where it stands, as far as that is otherwise than as it was. */

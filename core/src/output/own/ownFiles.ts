@@ -1,6 +1,8 @@
 import type { Header } from '../../model/header.ts';
 import type { OwnHeader } from '../../model/own.ts';
 import type { Site } from '../../model/site.ts';
+import { layerPictures } from '../../header/look.ts';
+import type { Addresses } from '../addresses.ts';
 import { ownPaste } from './ownCss.ts';
 import { needsLines, ownJs } from './ownJs.ts';
 
@@ -12,16 +14,28 @@ interface TextFile {
   text: string;
 }
 
-/** The style alone, the lines that tell it of the scroll where it needs them, and both as one block. */
-export function ownFiles(site: Site, header: Header, own: OwnHeader): TextFile[] {
-  const { css, unbeaten } = ownPaste(site, header, own);
+/** The style alone, the lines that tell it of the scroll where it needs them, and both as one block; its pictures are files beside them. */
+export function ownFiles(
+  site: Site,
+  header: Header,
+  own: OwnHeader,
+  to: Pick<Addresses, 'picture' | 'sizes'>,
+): TextFile[] {
+  const { css, unbeaten } = ownPaste(site, header, own, to);
   const lines = needsLines(site, own, header) ? ownJs(own, header) : undefined;
   const text = (path: string, text: string): TextFile => ({ path, kind: 'text', text });
   return [
     text('header.css', css),
     ...(lines === undefined ? [] : [text('header.js', lines)]),
     text('one-paste.html', onePaste(css, lines)),
-    text('how-to.txt', ownHowTo(header, own, lines !== undefined, unbeaten.length)),
+    text(
+      'how-to.txt',
+      ownHowTo(header, own, {
+        hasLines: lines !== undefined,
+        hasPictures: layerPictures(site, header).length > 0,
+        unbeaten: unbeaten.length,
+      }),
+    ),
   ];
 }
 
@@ -31,8 +45,17 @@ export function onePaste(css: string, lines: string | undefined): string {
   return `<!-- Header, dressed with Hat Rail: this block takes the place of an earlier one. -->\n<style>\n${css}</style>\n${script}`;
 }
 
-function ownHowTo(header: Header, own: OwnHeader, hasLines: boolean, unbeaten: number): string {
+function ownHowTo(
+  header: Header,
+  own: OwnHeader,
+  { hasLines, hasPictures, unbeaten }: { hasLines: boolean; hasPictures: boolean; unbeaten: number },
+): string {
   const steps = [
+    ...(hasPictures
+      ? [
+          'Upload what is in the folder pictures to your site, and put the address that your site gives it in the place of each pictures/… at the top of header.css (and of one-paste.html, where you paste that).',
+        ]
+      : []),
     'Paste header.css where your site takes CSS of your own, on every page. It wins there whether it comes before or after the style of the site.',
     ...(hasLines
       ? [

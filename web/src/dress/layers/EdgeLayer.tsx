@@ -1,4 +1,5 @@
 import { Switch } from '@mui/material';
+import { cutDepth } from '@hatrail/core/geometry/cut';
 import { edge, type Line } from '@hatrail/core/layers/edge';
 import { colourName } from '@hatrail/core/model/palette';
 import { ColourField } from '../../parts/ColourField.tsx';
@@ -16,17 +17,21 @@ const SIDES = [
 export function EdgeLayer() {
   const { site, wearer, moment, look } = useDressing();
   const { on } = look.edge;
+  const isCut = cutDepth(look) > 0;
+  const isHung = isCut && wearer.header.own !== undefined;
   const set = (side: (typeof SIDES)[number][0], line: Line) => setLook(wearer, moment, 'edge', side, line);
   return (
     <>
-      <Value label="Line below" layer="edge" name="on">
-        <Switch
-          size="small"
-          checked={on}
-          slotProps={{ input: { 'aria-label': 'Line below' } }}
-          onChange={(_, checked) => setLook(wearer, moment, 'edge', 'on', checked)}
-        />
-      </Value>
+      {!isHung && (
+        <Value label="Line below" layer="edge" name="on">
+          <Switch
+            size="small"
+            checked={on}
+            slotProps={{ input: { 'aria-label': 'Line below' } }}
+            onChange={(_, checked) => setLook(wearer, moment, 'edge', 'on', checked)}
+          />
+        </Value>
+      )}
       {on && (
         <>
           <ColourValue layer="edge" name="colour" label="Colour" called="Line colour" />
@@ -55,8 +60,12 @@ export function EdgeLayer() {
           </span>
         </Value>
       ))}
-      {Math.max(look.cut.start, look.cut.middle, look.cut.end) > 0 && (
-        <p className="origin">A line below stays straight: it does not follow the cut edge.</p>
+      {isCut && (
+        <p className="origin">
+          {isHung
+            ? 'Its lower edge is cut: on a header that your site has already, that leaves no line below.'
+            : 'A line below stays straight: it does not follow the cut edge.'}
+        </p>
       )}
     </>
   );

@@ -19,6 +19,7 @@ function sized(size: 'cover' | 'contain' | 'own' | 'share', width = 200) {
 export function PictureLayer() {
   const { site, wearer, moment, look } = useDressing();
   const { picture } = look;
+  const isOwn = wearer.header.own !== undefined;
   const own = site.pictures.find(({ id }) => id === picture.picture);
   const set = (values: Partial<typeof picture>) => setLayer(wearer, moment, 'picture', values);
   const { focus } = own ?? {};
@@ -37,14 +38,16 @@ export function PictureLayer() {
       </Value>
       {picture.on && (
         <>
-          <Value label="Opacity" layer="picture" name="opacity">
-            <PercentSlider
-              label="Picture opacity"
-              value={picture.opacity}
-              clearFrom={undefined}
-              onChange={(opacity) => set({ opacity })}
-            />
-          </Value>
+          {!isOwn && (
+            <Value label="Opacity" layer="picture" name="opacity">
+              <PercentSlider
+                label="Picture opacity"
+                value={picture.opacity}
+                clearFrom={undefined}
+                onChange={(opacity) => set({ opacity })}
+              />
+            </Value>
+          )}
           <Value label="Size" layer="picture" name="size">
             <span className="row">
               <ChoiceField
@@ -107,29 +110,40 @@ export function PictureLayer() {
               onChange={(blend) => set({ blend })}
             />
           </Value>
-          <Fade name="mask" label="Fades" called="the fade" />
-          <Fade name="secondMask" label="Fades again" called="the second fade" />
-          <Value label="Fallback" layer="picture" name="fallback">
-            <span className="row">
-              <ColourField
-                label="Fallback colour"
-                palette={site.palette}
-                use={picture.fallback.colour}
-                onChange={(colour) => set({ fallback: { ...picture.fallback, colour } })}
-              />
-              <NumberField
-                label="Opacity of the fallback"
-                unit="%"
-                min={0}
-                max={100}
-                value={Math.round(picture.fallback.opacity * 100)}
-                onChange={(percent) => set({ fallback: { ...picture.fallback, opacity: percent / 100 } })}
-              />
-            </span>
-          </Value>
+          {!isOwn && (
+            <>
+              <Fade name="mask" label="Fades" called="the fade" />
+              <Fade name="secondMask" label="Fades again" called="the second fade" />
+              <Value label="Fallback" layer="picture" name="fallback">
+                <span className="row">
+                  <ColourField
+                    label="Fallback colour"
+                    palette={site.palette}
+                    use={picture.fallback.colour}
+                    onChange={(colour) => set({ fallback: { ...picture.fallback, colour } })}
+                  />
+                  <NumberField
+                    label="Opacity of the fallback"
+                    unit="%"
+                    min={0}
+                    max={100}
+                    value={Math.round(picture.fallback.opacity * 100)}
+                    onChange={(percent) => set({ fallback: { ...picture.fallback, opacity: percent / 100 } })}
+                  />
+                </span>
+              </Value>
+            </>
+          )}
+          {isOwn && (
+            <p className="origin">
+              On a header that your site has already a picture is there or not. A tint lies over it: add one
+              to make it paler or darker.
+            </p>
+          )}
           {!own && (
             <p className="field-error" role="alert">
-              The picture “{picture.picture}” is not in the site: its fallback colour shows. Choose another.
+              The picture “{picture.picture}” is not in the site:{' '}
+              {isOwn ? 'nothing shows' : 'its fallback colour shows'}. Choose another.
             </p>
           )}
         </>

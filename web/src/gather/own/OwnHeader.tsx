@@ -5,6 +5,7 @@ import { OWN_ROLE_NAMES, type OwnHeader as Own, type OwnRole, type OwnSaid } fro
 import type { SeenOwn } from '@hatrail/core/gather/captured';
 import { ownHeaderOf } from '@hatrail/core/header/ownLayout';
 import type { Header } from '@hatrail/core/model/header';
+import { groundOfOwn } from '@hatrail/core/header/ownGround';
 import { inTheWay } from '@hatrail/core/output/own/inTheWay';
 import { ownPaste } from '@hatrail/core/output/own/ownCss';
 import { withOwnRead } from '@hatrail/core/start/ownHeader';
@@ -91,6 +92,7 @@ function OwnBody({
   const { search } = useLocation();
   const [chosen, setChosen] = useState<string>();
   const ways = useMemo(() => inTheWay(own), [own]);
+  const ground = groundOfOwn(own);
   const { unbeaten } = useMemo(
     () => ownPaste(context.loaded.site, header, own),
     [context.loaded.site, header, own],
@@ -128,7 +130,8 @@ function OwnBody({
         />
         <h2>What can be done here</h2>
         <p className="quiet">
-          Fill, tint, gradient, blur, shadow, the line below, the inks of every state, lines and backings of
+          Fill, tint, gradient, {ground.isApart && 'a picture, '}blur, shadow,{' '}
+          {ground.hangsOut && 'a cut edge, '}the line below, the inks of every state, lines and backings of
           links, and when and how it changes: by style alone, in{' '}
           <Link
             to={{
