@@ -84,12 +84,22 @@ test.each(
         { switch: { at: 'distance', distance: 200 } },
       ],
       ['along with the scroll, its own class too', 'a script menu', { stretch: 50 }],
+      ['on coming back', 'a script menu', { onScroll: 'returns' }],
+      ['on coming back, though its own script makes it smaller', 'a bar that', { onScroll: 'returns' }],
+      [
+        'on coming back, along with the scroll',
+        'an element of its own',
+        { onScroll: 'returns', stretch: 160, switch: { at: 'distance', distance: 140 } },
+      ],
+      ['while it leaves, made smaller by its own script', 'a bar that', { onScroll: 'leaves' }],
     ],
-    5,
+    9,
   ),
 )('changes %s', async (_, markup, manner) => {
   const { html } = MARKUPS.find(({ name }) => name.startsWith(markup))!;
-  const { tab, what } = await tried(html, manner);
+  // One that leaves is gone soon: its script has to be quick.
+  const soon = manner.onScroll === 'leaves' ? html.replace('scrollY > 30', 'scrollY > 5') : html;
+  const { tab, what } = await tried(soon, manner);
   const result = await trial(tab, what, '', [1280]);
   expect(result.off).toEqual([]);
   expect(result.moments).toBe(2);

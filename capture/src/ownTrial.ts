@@ -41,6 +41,9 @@ export type OpenAt = (width: number) => Promise<void>;
 
 const MOST_OFF = 60;
 
+/** How far the page is scrolled up to bring back a header that goes, CSS pixels. */
+const BACK = 40;
+
 type Tell = (what: string, done: number, of: number) => void;
 
 /** Tries it at the standard widths, or at those given. @throws {BadInput} where the page has no such header any more */
@@ -143,10 +146,17 @@ async function comparePanel(
 function scrollsOf(scene: Scene): number[] {
   const later = scene.stretches[1]?.from;
   const { maxScroll, header, transition: way } = scene;
-  if (header.manner.onScroll !== 'stays' || later === undefined || later > maxScroll) return [0];
+  if (later === undefined || later > maxScroll) return [0];
+  // One that leaves is met again once it has changed, as far as there is anything of it then.
+  if (header.manner.onScroll === 'leaves') {
+    const { bar } = scene.layouts.scrolled;
+    const last = Math.min(maxScroll, Math.floor(bar.y + bar.height / 4));
+    return later <= last ? [0, Math.round((later + last) / 2)] : [0];
+  }
   // Along with the scroll it is looked at on its way, and where it has come.
   const met = way ? [Math.round((way.from + later) / 2), later + 1, way.to] : [later + 20];
-  return [...new Set([0, ...met.map((at) => Math.min(maxScroll, at)), Math.round((later + maxScroll) / 2)])];
+  const last = header.manner.onScroll === 'returns' ? maxScroll - BACK : maxScroll;
+  return [...new Set([0, ...met.map((at) => Math.min(last, at)), Math.round((later + last) / 2)])];
 }
 
 type Seen = Awaited<ReturnType<typeof prepare>>;
@@ -171,6 +181,14 @@ async function prepare(tab: Tab, own: OwnHeader, css: string, lines: string | un
   return ask;
 }
 
+/** Scrolls there, and waits until whoever is told of it has done what it does. */
+async function scrolledTo({ tab, seen }: At, scroll: number): Promise<void> {
+  await seen('measure', scroll);
+  await tab.evaluate(
+    () => new Promise<void>((done) => requestAnimationFrame(() => requestAnimationFrame(() => done()))),
+  );
+}
+
 /** Everything that is read at one scroll, at rest and in each of its states. */
 async function compareAll(
   at: At,
@@ -178,11 +196,10 @@ async function compareAll(
   result: TrialResult,
   add: (off: TrialOff) => void,
 ): Promise<void> {
-  const { tab, scroll } = at;
-  await at.seen('measure', scroll);
-  await tab.evaluate(
-    () => new Promise<void>((done) => requestAnimationFrame(() => requestAnimationFrame(() => done()))),
-  );
+  const { scroll } = at;
+  // One that comes back does so on scrolling up.
+  if (momentAt(at.scene, scroll) === 'back') await scrolledTo(at, scroll + BACK);
+  await scrolledTo(at, scroll);
   const still = targets.filter(
     ({ state, part }) => (state === 'rest' || state === 'current') && part !== 'ring',
   );

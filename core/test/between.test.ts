@@ -90,8 +90,8 @@ describe('two looks', () => {
       }
     }
   });
-  test('have half of the blur, of the cut edge and of the angle half way', () => {
-    const look = between(
+  test('have half of the blur and of the angle half way, and over time the cut edge of the second from the beginning', () => {
+    const [from, to] = [
       {
         blur: { radius: 4 },
         cut: { start: 0, middle: 20, end: 10 },
@@ -102,13 +102,14 @@ describe('two looks', () => {
         cut: { start: 8, middle: 0, end: 10 },
         gradient: { on: true, angle: 90, stops: STOPS },
       },
-      both(0.5),
-    );
-    expect(look).toMatchObject({
+    ];
+    expect(between(from, to, both(0.5))).toMatchObject({
       blur: { radius: 8 },
-      cut: { start: 4, middle: 10, end: 10 },
+      cut: { start: 8, middle: 0, end: 10 },
       gradient: { angle: 45 },
     });
+    expect(between(from, to, both(0)).cut).toMatchObject({ start: 0, middle: 20 });
+    expect(between(from, to, both(0.5, 'scroll')).cut).toMatchObject({ start: 4, middle: 10 });
   });
   test('of which one has a gradient: it comes with its own stops, from nothing', () => {
     const look = between({}, { gradient: { on: true, angle: 30, stops: STOPS } }, both(0.25));

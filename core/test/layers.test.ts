@@ -29,7 +29,11 @@ const measure = contextMeasure({
   measureText: (text: string) => ({ width: 8 * text.length }),
 } as never);
 const cssOf = (worn: Header) => headerCss({ ...site, headers: [worn] }, worn, measure, rootAddresses(site));
-const at = (p: number): ChangeProgress => ({ layers: p, inks: p, by: 'time' });
+const at = (p: number, name: string): ChangeProgress => ({
+  layers: p,
+  inks: p,
+  by: name === 'cut' ? 'scroll' : 'time',
+});
 
 describe.each(LAYER_NAMES)('the layer %s', (name) => {
   const kind = layerOf(name);
@@ -67,8 +71,8 @@ describe.each(LAYER_NAMES)('the layer %s', (name) => {
       const worn = wear(chance(name, seed), chance(name, seed + 100));
       const [a, b] = [resolveLook(site, worn, 'top'), resolveLook(site, worn, 'scrolled')];
       const resolved = (p: number) =>
-        resolveLook(site, wear(lookBetween(site, a, b, at(p))), 'top')[name] as object;
-      // A text shadow is not mixed; of two pictures, one shows.
+        resolveLook(site, wear(lookBetween(site, a, b, at(p, name))), 'top')[name] as object;
+      // A text shadow is not mixed, and a cut edge only along with the scroll; of two pictures, one shows.
       expect(Object.keys(resolved(0))).toEqual(Object.keys(a[name]));
       expect(kind.shows(resolved(1))).toBe(kind.shows(b[name]) || name === 'picture');
       if (name === 'blur' || name === 'cut' || name === 'cue') {

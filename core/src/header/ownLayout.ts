@@ -39,9 +39,9 @@ function movesByTheirs(own: OwnHeader): boolean {
   });
 }
 
-/** Whether it can change only where its own script changes it: that moves something, and it stays in sight. */
-export function isSwitchTheirs(own: OwnHeader, { manner }: Pick<Header, 'manner'>): boolean {
-  return own.stuck !== undefined && manner.onScroll === 'stays' && movesByTheirs(own);
+/** Whether it can change only where its own script changes it: that moves something. */
+export function isSwitchTheirs(own: OwnHeader): boolean {
+  return own.stuck !== undefined && movesByTheirs(own);
 }
 
 /**
@@ -49,14 +49,14 @@ export function isSwitchTheirs(own: OwnHeader, { manner }: Pick<Header, 'manner'
  * own script moves anything, looks cannot change but along with that.
  */
 export function ownSwitch(own: OwnHeader, header: Pick<Header, 'manner'>): number {
-  if (own.stuck && isSwitchTheirs(own, header)) return own.stuck.from;
+  if (own.stuck && isSwitchTheirs(own)) return own.stuck.from;
   return Math.max(1, Math.round(header.manner.switch.distance));
 }
 
 /** Whether it changes by the class that its own script sets: where it changes at another scroll, it does so by one of ours. */
 export function changesByTheirs(own: OwnHeader, header: Pick<Header, 'manner'>): boolean {
   const { stuck } = own;
-  return stuck !== undefined && header.manner.onScroll === 'stays' && ownSwitch(own, header) === stuck.from;
+  return stuck !== undefined && ownSwitch(own, header) === stuck.from;
 }
 
 /** The least width at which it is not folded, 0 where it never is, {@link ALWAYS} where it always is. */
@@ -95,6 +95,24 @@ export function ownAt(all: readonly OwnAt[], width: number): OwnAt {
   };
 }
 
+/** Everything as it stands once its own script has set its class: below what stands above it, where it leaves with the page. */
+function laterAt({ top, scrolled }: OwnHeader, { manner }: Pick<Header, 'manner'>, width: number): OwnAt {
+  const at = ownAt(scrolled, width);
+  if (manner.onScroll !== 'leaves') return at;
+  const down = elementAt(ownAt(top, width).bar, 1) - elementAt(at.bar, 1);
+  return {
+    ...at,
+    bar: at.bar.map((value, i) => (i === 1 ? value + down : value)),
+    // Its box, the baseline of a text, and the box of what a mark fills.
+    places: at.places.map(
+      (place) =>
+        place.map((value, i) =>
+          i === 2 || (i === 7 && place[5] >= 0) || (i === 9 && place[11] > 0) ? value + down : value,
+        ) as OwnPlace,
+    ),
+  };
+}
+
 /** Lays out a header that the site has already, at a width and a moment. */
 export function layoutOwn(
   site: Site,
@@ -103,7 +121,7 @@ export function layoutOwn(
   { width, moment }: { width: number; moment: Moment },
 ): HeaderLayout {
   const isLater = moment !== 'top' && own.scrolled.length > 0 && changesByTheirs(own, header);
-  const { folded, bar: around, places } = ownAt(isLater ? own.scrolled : own.top, width);
+  const { folded, bar: around, places } = isLater ? laterAt(own, header, width) : ownAt(own.top, width);
   const logo = own.logos?.[isLater ? 'scrolled' : 'top'];
   const [x = 0, y = 0, barWidth = width, height = 0, radius = 0] = around;
   const bar: Box = { x, y, width: barWidth, height };
@@ -119,7 +137,7 @@ export function layoutOwn(
     needed: 0,
     slot: header.manner.lies === 'above' ? bottom : 0,
     // What stands above it in the page is scrolled away first.
-    leaving: header.manner.onScroll === 'stays' ? Math.max(0, y) : 0,
+    leaving: header.manner.onScroll === 'leaves' ? 0 : Math.max(0, y),
     rails: [
       {
         index: 0,

@@ -73,7 +73,9 @@ export function MannerPanel({
           label="On scroll"
           value={manner.onScroll}
           options={
-            header.own === undefined ? ON_SCROLL : { stays: ON_SCROLL.stays, leaves: ON_SCROLL.leaves }
+            header.own === undefined
+              ? ON_SCROLL
+              : { stays: ON_SCROLL.stays, leaves: ON_SCROLL.leaves, returns: ON_SCROLL.returns }
           }
           onChange={(onScroll) => setManner(header, { onScroll }, 'What it does on scroll')}
         />

@@ -26,7 +26,7 @@ export function SwitchFields({
   const begins = manner.switch;
   const own = ownHeaderOf(loaded.site, header);
   const at = own ? 'distance' : switchKind(header);
-  const isTheirs = own !== undefined && isSwitchTheirs(own, header);
+  const isTheirs = own !== undefined && isSwitchTheirs(own);
   const setSwitch = (change: Partial<Header['manner']['switch']>, label: string) =>
     setManner(header, { switch: { ...begins, ...change } }, label);
   const [, later] = momentsOf(header);

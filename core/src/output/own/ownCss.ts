@@ -4,9 +4,9 @@ import { hasOtherSides } from '../../layers/edge.ts';
 import { px, rule, within } from '../../css/text.ts';
 import { cssImage, rootAddresses, type Addresses } from '../addresses.ts';
 import { shownPictures } from '../../layers/picture.ts';
-import { TIME } from '../../css/times.ts';
+import { MOVE_TIME, TIME } from '../../css/times.ts';
 import { looksOf, resolveWorn } from '../../header/look.ts';
-import { changesByScroll } from '../../header/manner.ts';
+import { BESIDE, changesByScroll } from '../../header/manner.ts';
 import { changesByTheirs } from '../../header/ownLayout.ts';
 import { mostStops } from '../../layers/gradient.ts';
 import { headerItems, momentsOf, type Header } from '../../model/header.ts';
@@ -26,6 +26,9 @@ import { Writer, neutral, type Declared, type Unbeaten } from './writer.ts';
 
 /** The class that a script of ours sets, where theirs sets none. */
 export const SCROLLED_CLASS = 'hr-scrolled';
+
+/** The class of one that is gone while the page is scrolled down. */
+export const GONE_CLASS = 'hr-gone';
 
 /** The selector of a header once it is scrolled, and how much heavier it is than the header's own. */
 export function laterSelector(own: OwnHeader, header: Header): string {
@@ -57,6 +60,7 @@ export function ownPaste(
   const writer = new Writer(own);
   writer.text(valuesCss(site, header, own, picturesCss(site, header, own, to)));
   writeHeader(writer, site, header, own);
+  if (header.manner.onScroll === 'returns') writer.text(goneCss(own));
   for (const group of writer.groups('ground'))
     writer.write(group, 'Grounds between the links and the page: the header’s own is the one that is seen.', {
       rest: [
@@ -99,16 +103,22 @@ function valuesCss(site: Site, header: Header, own: OwnHeader, pictures: string)
     without: /^--hr-(light|dark|single|line-(share|rest|from)|cue-time|button|plate-(reach|height|hover-))/,
   });
   const time = (ms: number, delay = 0) => `${ms}ms ${easing}${delay > 0 ? ` ${delay}ms` : ''}`;
-  // Along with the scroll it is where the script says: nothing takes a time of its own.
-  const times = changesByScroll(header)
-    ? []
-    : [
-        `${own.selector} {\n  --hr-time: ${time(duration)};\n${ink ? `  --hr-ink-time: ${time(ink.duration, ink.delay)};\n` : ''}}\n`,
-        within(
-          '@media (prefers-reduced-motion: reduce)',
-          `${own.selector} {\n  --hr-time: 0s;\n${ink ? '  --hr-ink-time: 0s;\n' : ''}}\n`,
-        ),
-      ];
+  const moves = header.manner.onScroll === 'returns';
+  // Along with the scroll it is where the script says: nothing takes a time of its own but going and coming back.
+  const lasting = changesByScroll(header)
+    ? { ...(moves && { '--hr-move-time': time(duration) }) }
+    : { '--hr-time': time(duration), ...(ink && { '--hr-ink-time': time(ink.duration, ink.delay) }) };
+  const names = Object.keys(lasting);
+  const times =
+    names.length === 0
+      ? []
+      : [
+          rule(own.selector, ...Object.entries(lasting).map(([name, value]) => `${name}: ${value}`)),
+          within(
+            '@media (prefers-reduced-motion: reduce)',
+            rule(own.selector, ...names.map((name) => `${name}: 0s`)),
+          ),
+        ];
   return [
     '/* Values: change these. */\n',
     pictures,
@@ -239,14 +249,17 @@ function groundOf(site: Site, header: Header): Ground {
   };
 }
 
-const changes = (names: readonly string[]): Declared =>
-  names.length > 0 ? [['transition', names.map((name) => `${name} ${TIME}`).join(', ')]] : [];
+const changes = (names: readonly string[], moves = false): Declared => {
+  const all = [...names.map((name) => `${name} ${TIME}`), ...(moves ? [`translate ${MOVE_TIME}`] : [])];
+  return all.length > 0 ? [['transition', all.join(', ')]] : [];
+};
 
 /** Where the header stands, and the ground of its own. */
 function writeHeader(writer: Writer, site: Site, header: Header, own: OwnHeader): void {
   const [group] = writer.groups('header');
   if (!group) return;
   const ground = groundOf(site, header);
+  const moves = header.manner.onScroll === 'returns';
   const times = ['background-color', 'box-shadow', ...ground.blur.map(([name]) => name)];
   const sides = ['top', 'right', 'bottom', 'left'] as const;
   const lineless = sides.flatMap((side, i): Declared =>
@@ -261,7 +274,7 @@ function writeHeader(writer: Writer, site: Site, header: Header, own: OwnHeader)
         ...ground.blur,
         ...lineless,
         ...unchanged(own, group, [...OVER_ALL]),
-        ...changes([...times, ...ground.changing]),
+        ...changes([...times, ...ground.changing], moves),
       ],
     });
     return;
@@ -281,7 +294,7 @@ function writeHeader(writer: Writer, site: Site, header: Header, own: OwnHeader)
         ...lineless,
         ...neutral(own, group, ['backdrop-filter', 'none']),
         ...unchanged(own, group, [...OVER_ALL]),
-        ...changes([...ground.changing, ...(isCut && shadows !== 'none' ? ['box-shadow'] : [])]),
+        ...changes([...ground.changing, ...(isCut && shadows !== 'none' ? ['box-shadow'] : [])], moves),
       ],
     },
   );
@@ -302,6 +315,14 @@ function writeHeader(writer: Writer, site: Site, header: Header, own: OwnHeader)
   });
 }
 
+/** Gone, with its shadow and lines, until the page is scrolled up or the keyboard comes to it. */
+function goneCss({ selector }: OwnHeader): string {
+  return `/* Gone while the page is scrolled down. */\n${rule(
+    `${selector}.${GONE_CLASS}:not(:focus-within)`,
+    `translate: 0 calc(-100% - ${px(BESIDE)})`,
+  )}`;
+}
+
 /** How far the ground reaches out of the header's inner box: under the header's own lines, and below it where it is cut. */
 function reachOf({ lines }: OwnHeader, isCut: boolean): string {
   const reach = lines.map((width) => px(-width));
@@ -311,14 +332,14 @@ function reachOf({ lines }: OwnHeader, isCut: boolean): string {
 
 /** Where it stands, as far as that is otherwise than as it was. */
 function standing({ manner }: Header, own: OwnHeader): Declared {
-  const isSame = manner.lies === own.lies && manner.onScroll === own.onScroll;
+  const onScroll = manner.onScroll === 'returns' ? 'stays' : manner.onScroll;
+  const isSame = manner.lies === own.lies && onScroll === own.onScroll;
   if (isSame) return own.position === 'static' ? [['position', 'relative']] : [];
   const isOver = manner.lies === 'over';
-  const position =
-    manner.onScroll === 'leaves' ? (isOver ? 'absolute' : 'relative') : isOver ? 'fixed' : 'sticky';
+  const position = onScroll === 'leaves' ? (isOver ? 'absolute' : 'relative') : isOver ? 'fixed' : 'sticky';
   return [
     ['position', position],
-    ['top', manner.onScroll === 'leaves' && !isOver ? 'auto' : '0'],
+    ['top', onScroll === 'leaves' && !isOver ? 'auto' : '0'],
     ...(isOver
       ? ([
           ['left', '0'],

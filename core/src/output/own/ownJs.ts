@@ -4,7 +4,7 @@ import type { Header } from '../../model/header.ts';
 import type { OwnHeader } from '../../model/own.ts';
 import { looksOf } from '../../header/look.ts';
 import type { Site } from '../../model/site.ts';
-import { SCROLLED_CLASS } from './ownCss.ts';
+import { GONE_CLASS, SCROLLED_CLASS } from './ownCss.ts';
 
 /** The few lines that tell a header it has been scrolled, where nothing of its own does. */
 
@@ -26,16 +26,20 @@ export function tellingOf(own: OwnHeader, header: Header): Telling {
 }
 
 /**
- * Whether lines of ours are needed: it looks different after scrolling, and nothing of its own says so, or not how far it has
- * come.
+ * Whether lines of ours are needed: it goes and returns, or it looks different after scrolling, and nothing of its own says so,
+ * or not how far it has come.
  */
 export function needsLines(site: Site, own: OwnHeader, header: Header): boolean {
+  if (goesAndReturns(header)) return true;
   const [top, later] = looksOf(site, { header });
   return (
     JSON.stringify(top) !== JSON.stringify(later) &&
     (changesByScroll(header) || !changesByTheirs(own, header))
   );
 }
+
+/** Whether it is gone while one scrolls down, and comes back. */
+const goesAndReturns = ({ manner }: Pick<Header, 'manner'>) => manner.onScroll === 'returns';
 
 /** Who has a class, as a script finds it. */
 const FOUND: Record<Telling['on'], (selector: string) => string> = {
@@ -50,14 +54,25 @@ const FOUND: Record<Telling['on'], (selector: string) => string> = {
  */
 export function ownJs(own: OwnHeader, header: Header, isAlone = !changesByTheirs(own, header)): string {
   const { on, name, from, way } = tellingOf(own, header);
+  const returns = goesAndReturns(header);
   return [
-    way
-      ? '// Tells the header how far it has come from one look to the next.'
-      : '// Tells the header that the page is no longer at its top.',
+    returns
+      ? '// Takes the header away while the page is scrolled down, and brings it back.'
+      : way
+        ? '// Tells the header how far it has come from one look to the next.'
+        : '// Tells the header that the page is no longer at its top.',
     '(() => {',
     ...(isAlone ? [`  const told = ${FOUND[on](own.selector)};`] : []),
-    ...(way ? [`  const header = ${FOUND.header(own.selector)};`] : []),
+    ...(way || returns ? [`  const header = ${FOUND.header(own.selector)};`] : []),
+    ...(returns ? ['  let last = scrollY;'] : []),
     '  const look = () => {',
+    ...(returns
+      ? [
+          `    if (scrollY < ${from} || scrollY < last) header?.classList.remove(${JSON.stringify(GONE_CLASS)});`,
+          `    else if (scrollY > last) header?.classList.add(${JSON.stringify(GONE_CLASS)});`,
+          '    last = scrollY;',
+        ]
+      : []),
     ...(isAlone ? [`    told?.classList.toggle(${JSON.stringify(name)}, scrollY >= ${from});`] : []),
     ...(way
       ? [
