@@ -6,6 +6,7 @@ import { resolveLook } from '../src/header/look.ts';
 import type { SeenOwn } from '../src/gather/captured.ts';
 import type { Header, Look, Manner } from '../src/model/header.ts';
 import type { Site } from '../src/model/site.ts';
+import { checkSite } from '../src/model/check.ts';
 import { rootAddresses } from '../src/output/addresses.ts';
 import { headerFiles } from '../src/output/files.ts';
 import { ownPaste } from '../src/output/own/ownCss.ts';
@@ -24,6 +25,7 @@ function worn(top: Look, scrolled: Look = {}, change?: (seen: SeenOwn) => void) 
   const { site, header, own } = made(change);
   const dressed: Header = { ...header, looks: { top, scrolled } };
   const of: Site = { ...site, pictures: [MOOR], headers: [dressed] };
+  expect(checkSite(of)).toEqual([]);
   return { site: of, header: dressed, own, look: (at: 'top' | 'scrolled') => resolveLook(of, dressed, at) };
 }
 
@@ -136,7 +138,9 @@ describe('a picture behind it', () => {
 describe('while the page scrolls', () => {
   const behaving = (manner: Partial<Manner>, change?: (seen: SeenOwn) => void) => {
     const { site, header, own } = made(change);
-    return { site, own, header: { ...header, manner: { ...header.manner, ...manner } } };
+    const behaves = { ...header, manner: { ...header.manner, ...manner } };
+    expect(checkSite({ ...site, headers: [behaves] })).toEqual([]);
+    return { site, own, header: behaves };
   };
 
   test('one that returns is gone by a class of ours, and wears what it wears on coming back by theirs', () => {

@@ -133,6 +133,8 @@ export interface StartFrom {
   palette: readonly Swatch[];
   pictures: readonly Picture[];
   logo: SiteLogo;
+  /** Snapshots of pages are pictures of the site, and behind no header. */
+  pages?: readonly { snapshots?: readonly { picture: string }[] }[];
 }
 
 /** Where pictures are had from, as they are placed. */

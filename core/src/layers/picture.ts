@@ -7,7 +7,16 @@ import { cssPictureSize, rule } from '../css/text.ts';
 import type { Box } from '../geometry/box.ts';
 import { layGradient, type LaidGradient } from '../geometry/gradient.ts';
 import { FillLook } from './fill.ts';
-import { WHITE, even, layerKind, mix, told, type BackRules, type ResolvedFill } from './kind.ts';
+import {
+  WHITE,
+  even,
+  layerKind,
+  mix,
+  told,
+  type BackRules,
+  type ResolvedFill,
+  type StartFrom,
+} from './kind.ts';
 
 /** What a moment sets of the picture over fill and gradient. */
 export class PictureLook {
@@ -68,6 +77,15 @@ export function distinctPictures(all: readonly WornPicture[]): WornPicture[] {
   return [...new Map(shown.map((each) => [keyOf(each), each])).values()];
 }
 
+/** The pictures of a site that can lie behind a header: all but what its pages look like. */
+export function choosablePictures({
+  pictures,
+  pages = [],
+}: Pick<StartFrom, 'pictures' | 'pages'>): StartFrom['pictures'] {
+  const taken = new Set(pages.flatMap(({ snapshots = [] }) => snapshots.map(({ picture: id }) => id)));
+  return pictures.filter(({ id }) => !taken.has(id));
+}
+
 /** The ids of the pictures that any look shows, each once. */
 export function shownPictures(all: readonly WornPicture[]): string[] {
   return [...new Set(all.filter(({ on }) => on).map(({ picture }) => picture))];
@@ -101,9 +119,9 @@ export const picture = layerKind<PictureLook, WornPicture>({
   wearers: ['header', 'rail'],
   passesDown: false,
   shows: ({ on }) => on,
-  start({ pictures, logo }) {
-    const logos: (string | undefined)[] = Object.values(logo.variants);
-    const first = pictures.find(({ id }) => !logos.includes(id));
+  start(site) {
+    const logos: (string | undefined)[] = Object.values(site.logo.variants);
+    const first = choosablePictures(site).find(({ id }) => !logos.includes(id));
     return first && { on: true, picture: first.id, ...(first.focus ?? {}) };
   },
   /** One that comes or goes does so by its opacity; of two that cross, the one that shows more. */

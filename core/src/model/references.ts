@@ -124,8 +124,8 @@ function beyondOwn({ rails, manner, type }: Site['headers'][number]): Problem | 
   const where = 'a header that the site has already';
   if (rails.length > 1) return { path: 'rails', message: `One rail is all that ${where} has.` };
   if (type) return { path: 'type', message: `What letters ${where} is set in is its site’s own.` };
-  if (manner.onScroll === 'returns' || manner.onScroll === 'bottom')
-    return { path: 'manner.onScroll', message: `Choose leaves or stays for ${where}.` };
+  if (manner.onScroll === 'bottom')
+    return { path: 'manner.onScroll', message: `Choose leaves, stays or returns for ${where}.` };
   if (manner.switch.at !== 'distance')
     return { path: 'manner.switch.at', message: `Choose a distance for ${where}.` };
   if (manner.smaller !== undefined && manner.smaller > 0)

@@ -50,6 +50,8 @@ export const Moments = memo(function Moments(props: MomentsProps) {
   const small = worstRow(
     (rows ?? []).filter((row) => row.page === page && row.width === SMALL && row.moment === later),
   );
+  // Rows that are still of another manner say nothing of its moments.
+  const isSwept = rows?.every((row) => allMoments(header).includes(row.moment)) ?? false;
   return (
     <section className="moments" aria-label={`Moments on ${pageTitle} at ${width} px`}>
       {allMoments(header).map((each) => {
@@ -106,7 +108,7 @@ export const Moments = memo(function Moments(props: MomentsProps) {
           {small ? (
             <VerdictText verdict={small.verdict} contrast={small.worst} />
           ) : (
-            <span className="quiet">{rows ? 'never met on this page' : 'being swept'}</span>
+            <span className="quiet">{isSwept ? 'never met on this page' : 'being swept'}</span>
           )}
         </Card>
       )}

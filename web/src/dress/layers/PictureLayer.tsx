@@ -1,5 +1,7 @@
 import { BLEND_MODES } from '@hatrail/core/colour/blend';
 import { REPEATS } from '@hatrail/core/model/layer';
+import { Link, useLocation } from 'react-router';
+import { choosablePictures } from '@hatrail/core/layers/picture';
 import { ChoiceField } from '../../parts/fields.tsx';
 import { ColourField } from '../../parts/ColourField.tsx';
 import { NumberField } from '../../parts/NumberField.tsx';
@@ -19,8 +21,11 @@ function sized(size: 'cover' | 'contain' | 'own' | 'share', width = 200) {
 export function PictureLayer() {
   const { site, wearer, moment, look } = useDressing();
   const { picture } = look;
+  const { search } = useLocation();
   const isOwn = wearer.header.own !== undefined;
   const own = site.pictures.find(({ id }) => id === picture.picture);
+  const choosable = choosablePictures(site);
+  const choices = own && picture.on && !choosable.includes(own) ? [...choosable, own] : choosable;
   const set = (values: Partial<typeof picture>) => setLayer(wearer, moment, 'picture', values);
   const { focus } = own ?? {};
   return (
@@ -29,13 +34,22 @@ export function PictureLayer() {
         <ChoiceField
           label="Picture of the header"
           value={picture.on ? picture.picture : ''}
-          options={[['', 'none'] as const, ...site.pictures.map(({ id, name }) => [id, name] as const)]}
+          options={[['', 'none'] as const, ...choices.map(({ id, name }) => [id, name] as const)]}
           onChange={(id) => {
             const at = site.pictures.find((candidate) => candidate.id === id)?.focus ?? { x: 50, y: 50 };
             set(id === '' ? { on: false } : { on: true, picture: id, x: at.x, y: at.y });
           }}
         />
       </Value>
+      {choices.length === 0 && (
+        <p className="origin">
+          There is no picture yet: bring one in under{' '}
+          <Link to={{ pathname: '../gather/pictures', search }} relative="path">
+            Gather, Pictures
+          </Link>
+          .
+        </p>
+      )}
       {picture.on && (
         <>
           {!isOwn && (
