@@ -16,7 +16,7 @@ import {
   weightOf,
 } from './ownKept.ts';
 import { notesOf, notesOnParts } from './ownNotes.ts';
-import { breakpoints, measureAll, measuring } from './ownMeasure.ts';
+import { breakpoints, measureAll, noteStays, measuring } from './ownMeasure.ts';
 import type { RawLook, RawMark, RawRule } from './ownRead.ts';
 
 /** Reads the header that a page has already: its parts, where they stand at every width, and the rules that a change has to beat. */
@@ -69,7 +69,13 @@ export async function readOwn(
   const markup = await ask('markup', sheets);
   const rules = await rulesAt(reading, later);
   const inks = inksOf(marks, await ask('inksOfGroups', 'openers'));
-  const placed = await measurePlaces(reading, { marks, inks, later, css: markup.css });
+  const placed = await measurePlaces(reading, {
+    marks,
+    inks,
+    later,
+    css: markup.css,
+    stays: onScroll === 'stays',
+  });
   const hovered = await hoverLooks(tab, ask, marks);
   const notes = [
     ...(await notesOf(tab, ask, marks, markup.selector, groups)),
@@ -183,11 +189,14 @@ async function measurePlaces(
     inks,
     later,
     css,
+    stays,
   }: {
     marks: readonly RawMark[];
     inks: readonly OwnInk[];
     later: number | undefined;
     css: readonly string[];
+    /** Whether it is there once the page is scrolled. */
+    stays: boolean;
   },
 ) {
   const { tab, ask, sheets } = reading;
@@ -199,6 +208,7 @@ async function measurePlaces(
   const top = await measureAll(tab, ask, widths, 0, at);
   // What stands further down at the top is carried along until it stays.
   const scrolled = later === undefined ? [] : await measureAll(tab, ask, widths, later, at);
+  if (stays) await noteStays(tab, ask, top);
   await ask('unmark', false);
   await measuredAt(reading, 0);
   const here = marked && plainly && marked.map((value, i) => Math.round((value - plainly[i]!) * 64) / 64);

@@ -1,4 +1,4 @@
-import type { Page as Tab } from 'playwright-core';
+import type { CDPSession, Page as Tab } from 'playwright-core';
 import type { OwnAt, OwnInk, OwnPlace, OwnText } from '@hatrail/core/model/own';
 import type { Ask } from './ownAsk.ts';
 import type { RawAt, RawText } from './ownRead.ts';
@@ -105,6 +105,31 @@ function isEven(a: OwnAt, b: OwnAt, middle: OwnAt): boolean {
   );
 }
 
+/** Makes the window as wide, without waiting until that is seen. */
+function resize(window: CDPSession, width: number): Promise<unknown> {
+  const size = { width, height: HEIGHT, deviceScaleFactor: 1, mobile: false };
+  return window.send('Emulation.setDeviceMetricsOverride', size);
+}
+
+/** How far down a page is scrolled to see where a header stays, CSS pixels. */
+const FAR = 500;
+
+/** Notes where a header stands that stays, once the page is scrolled, at each of the widths at which it was measured. */
+export async function noteStays(tab: Tab, ask: Ask, all: readonly OwnAt[]): Promise<void> {
+  const window = await tab.context().newCDPSession(tab);
+  for (const at of all) {
+    await resize(window, at.width);
+    await ask('measure', FAR);
+    // What its script does there, it does before the next frame.
+    await tab.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
+    const stays = Math.round((await ask('measure', FAR)).bar[1] * 64) / 64;
+    // One that its script has taken away stands nowhere.
+    if (stays > -4 && stays < 200) at.stays = stays;
+  }
+  await window.detach();
+  await tab.setViewportSize({ width: MEASURED[0]!, height: HEIGHT });
+}
+
 /** Measures at enough widths that between two of them everything moves evenly, or they are one pixel apart. */
 export async function measureAll(
   tab: Tab,
@@ -119,12 +144,7 @@ export async function measureAll(
   const measure = async (width: number): Promise<OwnAt> => {
     const found = known.get(width);
     if (found) return found;
-    await window.send('Emulation.setDeviceMetricsOverride', {
-      width,
-      height: HEIGHT,
-      deviceScaleFactor: 1,
-      mobile: false,
-    });
+    await resize(window, width);
     const made = at(await ask('measure', scroll), scroll);
     known.set(width, { ...made, width });
     return known.get(width)!;

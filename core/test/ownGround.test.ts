@@ -178,8 +178,45 @@ describe('while the page scrolls', () => {
     expect(link.what).toMatchObject({ run: { baseline: 64 } });
     const scene = layoutScene(site, header, site.pages[0]!, { width: 1001 }, never);
     expect(spansOf(scene, 'scrolled')[0]).toMatchObject({ from: 12 });
-    // One that stays stands at the window's edge then.
+    // One that stays stands at the window's edge then, once what stands above it is gone.
     const stays = layoutOwn(site, made().header, own, { width: 2560, moment: 'scrolled' });
-    expect(stays.bar.y).toBe(0);
+    expect(stays.bar.y - stays.leaving).toBe(0);
+    expect(stays.leaving).toBe(30);
   });
+
+  test.each([
+    // position, y at the top, stays, lies and on scroll as they are worn: top, then row and leaving
+    ['sticky', 35.5, undefined, {}, 35.5, 36, 36],
+    ['sticky', 35.5, 6, {}, 35.5, 36, 30],
+    ['fixed', 14.5, undefined, {}, 14.5, 14.5, 0],
+    ['fixed', 14.5, 10, {}, 14.5, 14, 4],
+    ['sticky', 35.5, 6, { onScroll: 'returns' }, 35.5, 36, 30],
+    ['sticky', 35.5, 6, { onScroll: 'leaves' }, 35.5, 35.5, 0],
+    // In another place it begins at the edge.
+    ['sticky', 35.5, 6, { lies: 'over' }, 0, 0, 0],
+  ] as const)(
+    'one that is %s at %d px and stays at %s, worn as %o, is at %d px, then on row %d after %d px',
+    (position, y, stays, manner, top, row, leaving) => {
+      const { site, header, own } = behaving(manner, (seen) => {
+        seen.own.position = position;
+        delete seen.own.stuck;
+        seen.own.scrolled = [];
+        for (const at of seen.own.top) {
+          at.bar[1] = y;
+          if (stays !== undefined) at.stays = stays;
+          for (const place of at.places) {
+            place[2] += y;
+            if (place[5] >= 0) place[7] += Math.round(y);
+          }
+        }
+      });
+      const at = (moment: 'top' | 'scrolled' | 'back') =>
+        layoutOwn(site, header, own, { width: 1440, moment });
+      expect(at('top')).toMatchObject({ bar: { y: top }, leaving });
+      expect(at(header.manner.onScroll === 'returns' ? 'back' : 'scrolled').bar.y).toBe(row);
+      const [link] = at('scrolled').inks;
+      expect(link!.box.y).toBe(row + 20);
+      expect(Number.isInteger((link!.what as { run: { baseline: number } }).run.baseline)).toBe(true);
+    },
+  );
 });

@@ -359,4 +359,21 @@ export const MARKUPS: Markup[] = [
       hasToggle: false,
     },
   },
+  {
+    name: 'a pill that floats below the upper edge',
+    html: page(
+      `.pill { position: fixed; top: 14.5px; left: 24px; right: 24px; border-radius: 22px; background: rgba(255,255,255,.8); display: flex; gap: 20px; align-items: center; padding: 10px 26px; z-index: 5 } .pill a { color: #333; text-decoration: none } .pill .name { font: 700 20px Georgia; margin-right: auto }`,
+      `<header class="pill"><a class="name" href="/">Orchard End</a><a href="/pears">Pears</a><a href="/perry">Perry</a><a href="/press">Press</a></header>`,
+    ),
+    is: { logo: 'Orchard End', links: ['Pears', 'Perry', 'Press'], hasToggle: false },
+  },
+  {
+    name: 'a strip above, a bar that stays lower and is made smaller',
+    html: page(
+      `.strip { background: #244; color: #fff; padding: 9.3px 20px; font-size: 13px } .bar { position: sticky; top: 6px; background: #fff; display: flex; gap: 20px; align-items: center; padding: 22px 26px; z-index: 5 } .bar a { color: #333; text-decoration: none } .bar .name { font: 700 24px Georgia; margin-right: auto } .bar.low { padding: 9px 26px } .bar.low .name { font-size: 17px }`,
+      `<div class="strip">Tide tables for the week are in.</div><header class="bar"><a class="name" href="/">Mudlark</a><a href="/walks">Walks</a><a href="/finds">Finds</a><a href="/tides">Tides</a></header>`,
+      { script: toggling('low') },
+    ),
+    is: { logo: 'Mudlark', links: ['Walks', 'Finds', 'Tides'], hasToggle: false },
+  },
 ];

@@ -84,6 +84,7 @@ export function ownAt(all: readonly OwnAt[], width: number): OwnAt {
   return {
     width,
     folded: low.folded,
+    ...(low.stays !== undefined && high.stays !== undefined && { stays: mix(low.stays, high.stays) }),
     bar: low.bar.map((value, i) => mix(value, elementAt(high.bar, i))),
     places: low.places.map((place, i) => {
       const other = elementAt(high.places, i);
@@ -95,20 +96,46 @@ export function ownAt(all: readonly OwnAt[], width: number): OwnAt {
   };
 }
 
-/** Everything as it stands once its own script has set its class: below what stands above it, where it leaves with the page. */
-function laterAt({ top, scrolled }: OwnHeader, { manner }: Pick<Header, 'manner'>, width: number): OwnAt {
-  const at = ownAt(scrolled, width);
-  if (manner.onScroll !== 'leaves') return at;
-  const down = elementAt(ownAt(top, width).bar, 1) - elementAt(at.bar, 1);
+/** Whether it stands as its own style has it: one that returns does so where it stays. */
+export function standsAsTheirs(own: OwnHeader, { manner }: Pick<Header, 'manner'>): boolean {
+  const onScroll = manner.onScroll === 'returns' ? 'stays' : manner.onScroll;
+  return manner.lies === own.lies && onScroll === own.onScroll;
+}
+
+/** Where it stands. CSS pixels. */
+interface Standing {
+  /** Below the page's upper edge at the top. */
+  top: number;
+  /** Below the window's upper edge, once the page is scrolled; where it stood, where it leaves with the page. */
+  stays: number;
+  /** How far the page is scrolled until it stays: whole, so that its rows lie on rows of the page. */
+  leaving: number;
+}
+
+function standingOf(own: OwnHeader, header: Pick<Header, 'manner'>, at: OwnAt): Standing {
+  const [, y = 0] = at.bar;
+  const isTheirs = standsAsTheirs(own, header);
+  // In another place it begins at the edge of what it lies over.
+  const top = header.manner.lies === own.lies ? y : 0;
+  if (header.manner.onScroll === 'leaves') return { top, stays: top, leaving: 0 };
+  const stays = isTheirs ? (at.stays ?? (own.position === 'fixed' ? y : 0)) : 0;
+  return { top, stays, leaving: Math.max(0, Math.round(top - stays)) };
+}
+
+/** Everything moved so that the header's box begins at a row. */
+function begunAt(at: OwnAt, row: number): OwnAt {
+  const down = row - elementAt(at.bar, 1);
+  if (down === 0) return at;
   return {
     ...at,
     bar: at.bar.map((value, i) => (i === 1 ? value + down : value)),
     // Its box, the baseline of a text, and the box of what a mark fills.
     places: at.places.map(
       (place) =>
-        place.map((value, i) =>
-          i === 2 || (i === 7 && place[5] >= 0) || (i === 9 && place[11] > 0) ? value + down : value,
-        ) as OwnPlace,
+        place.map((value, i) => {
+          if (i === 7) return place[5] >= 0 ? Math.round(value + down) : value;
+          return i === 2 || (i === 9 && place[11] > 0) ? value + down : value;
+        }) as OwnPlace,
     ),
   };
 }
@@ -121,7 +148,13 @@ export function layoutOwn(
   { width, moment }: { width: number; moment: Moment },
 ): HeaderLayout {
   const isLater = moment !== 'top' && own.scrolled.length > 0 && changesByTheirs(own, header);
-  const { folded, bar: around, places } = isLater ? laterAt(own, header, width) : ownAt(own.top, width);
+  const first = ownAt(own.top, width);
+  const standing = standingOf(own, header, first);
+  const row =
+    moment === 'top' || header.manner.onScroll === 'leaves'
+      ? standing.top
+      : standing.leaving + standing.stays;
+  const { folded, bar: around, places } = begunAt(isLater ? ownAt(own.scrolled, width) : first, row);
   const logo = own.logos?.[isLater ? 'scrolled' : 'top'];
   const [x = 0, y = 0, barWidth = width, height = 0, radius = 0] = around;
   const bar: Box = { x, y, width: barWidth, height };
@@ -137,7 +170,7 @@ export function layoutOwn(
     needed: 0,
     slot: header.manner.lies === 'above' ? bottom : 0,
     // What stands above it in the page is scrolled away first.
-    leaving: header.manner.onScroll === 'leaves' ? 0 : Math.max(0, y),
+    leaving: standing.leaving,
     rails: [
       {
         index: 0,

@@ -245,6 +245,11 @@ export class OwnAt {
   /** The header's box, and the radius of its corners: x, y, width, height, radius. */
   @IsNumbers(5) bar: number[];
   @IsPlaces() places: OwnPlace[];
+  /**
+   * Of one that stays: how far below the window's upper edge it stands once the page is scrolled. Where nothing is said, where it
+   * stands at the top if it is fixed, else at the edge.
+   */
+  @IsOptional() @InRange(-200, 2000, 'px') stays?: number;
 }
 
 /** The state that its own script sets when the page is scrolled. */

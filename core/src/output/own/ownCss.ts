@@ -6,8 +6,9 @@ import { cssImage, rootAddresses, type Addresses } from '../addresses.ts';
 import { shownPictures } from '../../layers/picture.ts';
 import { MOVE_TIME, TIME } from '../../css/times.ts';
 import { looksOf, resolveWorn } from '../../header/look.ts';
+import { groundOfOwn } from '../../header/ownGround.ts';
 import { BESIDE, changesByScroll } from '../../header/manner.ts';
-import { changesByTheirs } from '../../header/ownLayout.ts';
+import { changesByTheirs, standsAsTheirs } from '../../header/ownLayout.ts';
 import { mostStops } from '../../layers/gradient.ts';
 import { headerItems, momentsOf, type Header } from '../../model/header.ts';
 import type { OwnHeader } from '../../model/own.ts';
@@ -279,8 +280,9 @@ function writeHeader(writer: Writer, site: Site, header: Header, own: OwnHeader)
     });
     return;
   }
-  // What is cut to a shape throws no shadow outside it: the header itself does.
   const { isCut, shadows } = ground;
+  // What is cut to a shape throws no shadow outside it, nor does what a header hides that hides what hangs out of it: it does so itself.
+  const isThrown = isCut || !groundOfOwn(own).hangsOut;
   writer.write(
     group,
     'Where the header stands; its ground is on an element of its own, so that nothing else is blurred or moved.',
@@ -290,11 +292,11 @@ function writeHeader(writer: Writer, site: Site, header: Header, own: OwnHeader)
         ['isolation', 'isolate'],
         ['background-color', 'transparent'],
         ['background-image', 'none'],
-        ['box-shadow', isCut ? shadows : 'none'],
+        ['box-shadow', isThrown ? shadows : 'none'],
         ...lineless,
         ...neutral(own, group, ['backdrop-filter', 'none']),
         ...unchanged(own, group, [...OVER_ALL]),
-        ...changes([...ground.changing, ...(isCut && shadows !== 'none' ? ['box-shadow'] : [])], moves),
+        ...changes([...ground.changing, ...(isThrown && shadows !== 'none' ? ['box-shadow'] : [])], moves),
       ],
     },
   );
@@ -307,10 +309,10 @@ function writeHeader(writer: Writer, site: Site, header: Header, own: OwnHeader)
       ['border-radius', 'inherit'],
       ['pointer-events', 'none'],
       ...ground.paint,
-      ['box-shadow', isCut ? 'none' : shadows],
+      ['box-shadow', isThrown ? 'none' : shadows],
       ...ground.blur,
       ...(isCut ? ([['clip-path', cutOutline()]] as Declared) : []),
-      ...changes(isCut ? times.filter((name) => name !== 'box-shadow') : times),
+      ...changes(isThrown ? times.filter((name) => name !== 'box-shadow') : times),
     ],
   });
 }
@@ -331,11 +333,10 @@ function reachOf({ lines }: OwnHeader, isCut: boolean): string {
 }
 
 /** Where it stands, as far as that is otherwise than as it was. */
-function standing({ manner }: Header, own: OwnHeader): Declared {
-  const onScroll = manner.onScroll === 'returns' ? 'stays' : manner.onScroll;
-  const isSame = manner.lies === own.lies && onScroll === own.onScroll;
-  if (isSame) return own.position === 'static' ? [['position', 'relative']] : [];
-  const isOver = manner.lies === 'over';
+function standing(header: Header, own: OwnHeader): Declared {
+  if (standsAsTheirs(own, header)) return own.position === 'static' ? [['position', 'relative']] : [];
+  const { lies, onScroll } = header.manner;
+  const isOver = lies === 'over';
   const position = onScroll === 'leaves' ? (isOver ? 'absolute' : 'relative') : isOver ? 'fixed' : 'sticky';
   return [
     ['position', position],
