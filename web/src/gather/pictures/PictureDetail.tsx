@@ -3,12 +3,11 @@ import { useMemo, useState } from 'react';
 import ReactCrop, { type PercentCrop } from 'react-image-crop';
 import 'react-image-crop/dist/ReactCrop.css';
 import { placeOfUseName } from '@hatrail/core/gather/places';
-import { sizeForUses, usesOfPicture } from '@hatrail/core/gather/pictureUses';
-import { removePicture, useInstead as putInstead, usesOfPart } from '@hatrail/core/gather/uses';
+import { sizeForUses, usesOfPicture, type PictureUse } from '@hatrail/core/gather/pictureUses';
+import { removePicture, usesOfPart } from '@hatrail/core/gather/uses';
 import { layoutHeader } from '@hatrail/core/header/layout';
 import type { Measure } from '@hatrail/core/measure/measure';
 import type { Header } from '@hatrail/core/model/header';
-import { turnPlaces, turnedPicture } from '@hatrail/core/gather/turned';
 import { Picture } from '@hatrail/core/model/picture';
 import type { Site } from '@hatrail/core/model/site';
 import { TURNS, type Turn } from '@hatrail/core/model/turns';
@@ -24,7 +23,7 @@ import { ChoiceField, OnOff, FieldRow, TextInput } from '../../parts/fields.tsx'
 import { byRule } from '../../parts/rules.ts';
 import { FocusStage } from './FocusStage.tsx';
 import { InViewList } from './InViewList.tsx';
-import { keepTaken } from './takeIn.ts';
+import { usePictureChanges, type PictureChanges, type PixelBox } from './usePictureChanges.ts';
 
 interface PictureDetailProps {
   siteId: string;
@@ -34,86 +33,53 @@ interface PictureDetailProps {
   onChosen: (id: string) => void;
 }
 
-type Mode = 'focus' | 'subject' | 'crop';
-
 /** One picture: what it shows, its focus and subject, what stays in view of it, and where it is used. */
 export function PictureDetail({ siteId, loaded, header, picture, onChosen }: PictureDetailProps) {
   const { site } = loaded;
-  const edit = useEditor((state) => state.edit);
-  const [mode, setMode] = useState<Mode>('focus');
-  const [crop, setCrop] = useState<PercentCrop>();
-  const [problem, setProblem] = useState<string>();
   const measure = useMeasure(loaded);
-  const places = usesOfPart(site, 'picture', picture.id);
+  const changing = usePictureChanges({ siteId, picture, onChosen });
   const uses = useMemo(
     () => (measure ? usesOfPicture(site, header, picture, STANDARD_WIDTHS, measure) : []),
     [site, header, picture, measure],
   );
-  const change = (label: string, make: (draft: Picture) => void) =>
-    edit(
-      label,
-      (draft) => make(draft.pictures.find(({ id }) => id === picture.id)!),
-      `${picture.id} ${label}`,
-    );
-  const round = (v: number) => Math.round(v * 10) / 10;
-
-  /** Puts another file in this picture's place; its uses, name and words stay. */
-  const replace = async (
-    take: () => ReturnType<typeof api.takeFile>,
-    label: string,
-    carry: (draft: Site, next: Picture) => void,
-  ) => {
-    setProblem(undefined);
-    try {
-      const taken = await take();
-      const made = keepTaken(taken, picture.name, label, (draft, next) => {
-        next.alt = picture.alt;
-        carry(draft, next);
-        draft.pictures.pop();
-        putInstead(draft, 'picture', picture.id, next.id);
-        const at = draft.pictures.findIndex(({ id }) => id === picture.id);
-        draft.pictures.splice(at, 1, next);
-      });
-      onChosen(made.id);
-    } catch (error) {
-      setProblem((error as Error).message);
-    }
-  };
-  const cropTo = (box: { x: number; y: number; width: number; height: number }) =>
-    replace(
-      () => api.crop(siteId, picture.id, box),
-      'Crop a picture',
-      () => undefined,
-    );
-  const turn = (how: Turn) =>
-    replace(
-      () => api.turn(siteId, picture.id, how),
-      'Turn a picture',
-      (draft, next) => {
-        Object.assign(next, turnedPicture(picture, how));
-        turnPlaces(draft, picture.id, how);
-      },
-    );
-  const cropFree = () => {
-    if (!crop || crop.width < 1 || crop.height < 1) return;
-    const px = (share: number, of: number) => Math.round((share * of) / 100);
-    const x = px(crop.x, picture.width);
-    const y = px(crop.y, picture.height);
-    void cropTo({
-      x,
-      y,
-      width: Math.max(1, Math.min(picture.width - x, px(crop.width, picture.width))),
-      height: Math.max(1, Math.min(picture.height - y, px(crop.height, picture.height))),
-    });
-  };
-  const widest = uses.reduce<(typeof uses)[0] | undefined>(
-    (most, use) => (!most || use.box.width > most.box.width ? use : most),
-    undefined,
-  );
-  const needed = [1, 2].map((ratio) => sizeForUses(picture, uses, ratio));
-  const isVector = picture.file.endsWith('.svg');
   return (
     <section className="picture-detail" aria-label={picture.name}>
+      <PictureStage loaded={loaded} picture={picture} uses={uses} changing={changing} />
+      {changing.problem !== undefined && (
+        <p className="field-error" role="alert">
+          {changing.problem}
+        </p>
+      )}
+      <InViewList loaded={loaded} picture={picture} uses={uses} />
+      <SizesWanted picture={picture} uses={uses} />
+      {measure && <BehindHeader loaded={loaded} header={header} picture={picture} measure={measure} />}
+      <PictureWords picture={picture} change={changing.change} />
+      <PicturePlaces siteId={siteId} site={site} picture={picture} onReplace={changing.replace} />
+    </section>
+  );
+}
+
+/** What fills a stage: a point that stays in view, a box round the subject, or the part to keep. */
+const MODES = { focus: 'Focus', subject: 'Subject', crop: 'Crop' };
+type Mode = keyof typeof MODES;
+
+/** The picture itself, with what is set on it. */
+function PictureStage({
+  loaded,
+  picture,
+  uses,
+  changing,
+}: {
+  loaded: LoadedSite;
+  picture: Picture;
+  uses: readonly PictureUse[];
+  changing: PictureChanges;
+}) {
+  const [mode, setMode] = useState<Mode>('focus');
+  const [crop, setCrop] = useState<PercentCrop>();
+  const { change } = changing;
+  return (
+    <>
       <div className="row">
         <ToggleButtonGroup
           exclusive
@@ -125,88 +91,158 @@ export function PictureDetail({ siteId, loaded, header, picture, onChosen }: Pic
             setCrop(undefined);
           }}
         >
-          <ToggleButton value="focus">Focus</ToggleButton>
-          <ToggleButton value="subject">Subject</ToggleButton>
-          <ToggleButton value="crop">Crop</ToggleButton>
+          {Object.entries(MODES).map(([value, name]) => (
+            <ToggleButton key={value} value={value}>
+              {name}
+            </ToggleButton>
+          ))}
         </ToggleButtonGroup>
-        {!isVector && <TurnField onTurn={(how) => void turn(how)} />}
+        {!isVector(picture) && <TurnField onTurn={changing.turn} />}
         {mode === 'subject' && picture.subject && (
           <Button size="small" onClick={() => change('No subject', (draft) => void delete draft.subject)}>
             No subject
           </Button>
         )}
-        {mode === 'crop' && (
-          <>
-            <Button size="small" variant="contained" disabled={!crop || crop.width < 1} onClick={cropFree}>
-              Crop to the box
-            </Button>
-            {widest && !widest.repeats && (
-              <Button
-                size="small"
-                variant="outlined"
-                onClick={() => void cropTo(cropRound(picture, widest.box, picture.focus ?? { x: 50, y: 50 }))}
-              >
-                Crop to {widest.name} at {widest.width}
-              </Button>
-            )}
-          </>
-        )}
+        {mode === 'crop' && <CropButtons picture={picture} uses={uses} crop={crop} onCrop={changing.crop} />}
       </div>
       {mode === 'focus' ? (
         <FocusStage
           loaded={loaded}
           picture={picture}
-          onChange={(x, y) => change('Focus', (draft) => void (draft.focus = { x: round(x), y: round(y) }))}
+          onChange={(x, y) => change('Focus', (draft) => void (draft.focus = { x: tenth(x), y: tenth(y) }))}
         />
       ) : (
-        <ReactCrop
+        <BoxStage
           key={mode}
-          {...(mode === 'subject'
-            ? { crop: picture.subject ? { unit: '%' as const, ...picture.subject } : undefined! }
-            : { crop: crop! })}
-          onChange={(_, percent) => {
-            if (mode === 'crop') return setCrop(percent);
-            if (percent.width < 1 || percent.height < 1) return;
-            const box = { x: percent.x, y: percent.y, width: percent.width, height: percent.height };
-            const subject = Object.fromEntries(
-              Object.entries(box).map(([key, v]) => [key, round(v)]),
-            ) as typeof box;
-            change('Subject', (draft) => void (draft.subject = subject));
-          }}
-          ariaLabels={{
-            cropArea: mode === 'subject' ? 'Box around the subject' : 'Part to keep',
-            nwDragHandle: 'Upper left corner',
-            nDragHandle: 'Upper edge',
-            neDragHandle: 'Upper right corner',
-            eDragHandle: 'Right edge',
-            seDragHandle: 'Lower right corner',
-            sDragHandle: 'Lower edge',
-            swDragHandle: 'Lower left corner',
-            wDragHandle: 'Left edge',
-          }}
+          loaded={loaded}
+          picture={picture}
+          called={mode === 'subject' ? 'Box around the subject' : 'Part to keep'}
+          box={mode === 'subject' ? picture.subject && { unit: '%', ...picture.subject } : crop}
+          onBox={(box) => (mode === 'crop' ? setCrop(box) : setSubject(box, change))}
+        />
+      )}
+    </>
+  );
+}
+
+const isVector = ({ file }: Picture) => file.endsWith('.svg');
+const tenth = (v: number) => Math.round(v * 10) / 10;
+
+function setSubject({ x, y, width, height }: PercentCrop, change: PictureChanges['change']): void {
+  if (width < 1 || height < 1) return;
+  const subject = { x: tenth(x), y: tenth(y), width: tenth(width), height: tenth(height) };
+  change('Subject', (draft) => void (draft.subject = subject));
+}
+
+/** A picture with a box on it that is drawn, moved and pulled at its handles. */
+function BoxStage({
+  loaded,
+  picture,
+  called,
+  box,
+  onBox,
+}: {
+  loaded: LoadedSite;
+  picture: Picture;
+  called: string;
+  box: PercentCrop | undefined;
+  onBox: (box: PercentCrop) => void;
+}) {
+  return (
+    <ReactCrop
+      {...(box && { crop: box })}
+      onChange={(_, percent) => onBox(percent)}
+      ariaLabels={{
+        cropArea: called,
+        nwDragHandle: 'Upper left corner',
+        nDragHandle: 'Upper edge',
+        neDragHandle: 'Upper right corner',
+        eDragHandle: 'Right edge',
+        seDragHandle: 'Lower right corner',
+        sDragHandle: 'Lower edge',
+        swDragHandle: 'Lower left corner',
+        wDragHandle: 'Left edge',
+      }}
+    >
+      <img
+        className="picture-stage"
+        src={pictureUrl(loaded, picture.id, 640)}
+        alt={picture.alt || picture.name}
+      />
+    </ReactCrop>
+  );
+}
+
+/** A box of a percent crop in the pixels of a picture, one at least each way. */
+function pixelsOf(crop: PercentCrop, picture: Picture): PixelBox {
+  const px = (share: number, of: number) => Math.round((share * of) / 100);
+  const [x, y] = [px(crop.x, picture.width), px(crop.y, picture.height)];
+  return {
+    x,
+    y,
+    width: Math.max(1, Math.min(picture.width - x, px(crop.width, picture.width))),
+    height: Math.max(1, Math.min(picture.height - y, px(crop.height, picture.height))),
+  };
+}
+
+/** Crops to the box that is drawn, or to what its widest use shows of it. */
+function CropButtons({
+  picture,
+  uses,
+  crop,
+  onCrop,
+}: {
+  picture: Picture;
+  uses: readonly PictureUse[];
+  crop: PercentCrop | undefined;
+  onCrop: (box: PixelBox) => void;
+}) {
+  const isDrawn = crop !== undefined && crop.width >= 1 && crop.height >= 1;
+  const widest = uses.reduce<PictureUse | undefined>(
+    (most, use) => (!most || use.box.width > most.box.width ? use : most),
+    undefined,
+  );
+  return (
+    <>
+      <Button
+        size="small"
+        variant="contained"
+        disabled={!isDrawn}
+        onClick={() => isDrawn && onCrop(pixelsOf(crop, picture))}
+      >
+        Crop to the box
+      </Button>
+      {widest && !widest.repeats && (
+        <Button
+          size="small"
+          variant="outlined"
+          onClick={() => onCrop(cropRound(picture, widest.box, picture.focus ?? { x: 50, y: 50 }))}
         >
-          <img
-            className="picture-stage"
-            src={pictureUrl(loaded, picture.id, 640)}
-            alt={picture.alt || picture.name}
-          />
-        </ReactCrop>
+          Crop to {widest.name} at {widest.width}
+        </Button>
       )}
-      {problem !== undefined && (
-        <p className="field-error" role="alert">
-          {problem}
-        </p>
-      )}
-      <InViewList loaded={loaded} picture={picture} uses={uses} />
-      {uses.length > 0 && !isVector && needed[0] && needed[1] && (
-        <p className="quiet">
-          Its uses want {needed[0].width} × {needed[0].height} px, and {needed[1].width} × {needed[1].height}{' '}
-          for screens of ratio 2; it has {picture.width} × {picture.height}. It shows whole at{' '}
-          {STANDARD_WIDTHS.map((width) => `${width} × ${Math.round(wholeHeight(picture, width))}`).join(', ')}
-          .
-        </p>
-      )}
-      {measure && <BehindHeader loaded={loaded} header={header} picture={picture} measure={measure} />}
+    </>
+  );
+}
+
+/** What its uses want of it, and how high it is where it shows whole. */
+function SizesWanted({ picture, uses }: { picture: Picture; uses: readonly PictureUse[] }) {
+  const [once, twice] = [1, 2].map((ratio) => sizeForUses(picture, uses, ratio));
+  if (uses.length === 0 || isVector(picture) || !once || !twice) return null;
+  const whole = STANDARD_WIDTHS.map((width) => `${width} × ${Math.round(wholeHeight(picture, width))}`);
+  return (
+    <p className="quiet">
+      Its uses want {once.width} × {once.height} px, and {twice.width} × {twice.height} for screens of ratio
+      2; it has {picture.width} × {picture.height}. It shows whole at {whole.join(', ')}.
+    </p>
+  );
+}
+
+/** Its name, and what it shows. */
+function PictureWords({ picture, change }: { picture: Picture; change: PictureChanges['change'] }) {
+  const setAlt = (alt: string) => change('Alternative text', (draft) => void (draft.alt = alt));
+  return (
+    <>
       <FieldRow label="Name">
         <TextInput
           label="Name of the picture"
@@ -219,9 +255,7 @@ export function PictureDetail({ siteId, loaded, header, picture, onChosen }: Pic
         <OnOff
           label="It only decorates"
           value={picture.alt === ''}
-          onChange={(isDecorative) =>
-            change('Alternative text', (draft) => void (draft.alt = isDecorative ? '' : picture.name))
-          }
+          onChange={(isDecorative) => setAlt(isDecorative ? '' : picture.name)}
         />
       </FieldRow>
       {picture.alt !== '' && (
@@ -230,10 +264,30 @@ export function PictureDetail({ siteId, loaded, header, picture, onChosen }: Pic
             label="What it shows, for those who do not see it"
             value={picture.alt}
             problem={byRule(Picture, 'alt')}
-            onChange={(alt) => change('Alternative text', (draft) => void (draft.alt = alt))}
+            onChange={setAlt}
           />
         </FieldRow>
       )}
+    </>
+  );
+}
+
+/** Where it is used, another file in its place, and taking it out. */
+function PicturePlaces({
+  siteId,
+  site,
+  picture,
+  onReplace,
+}: {
+  siteId: string;
+  site: Site;
+  picture: Picture;
+  onReplace: PictureChanges['replace'];
+}) {
+  const edit = useEditor((state) => state.edit);
+  const places = usesOfPart(site, 'picture', picture.id);
+  return (
+    <>
       <h2>
         {places.length === 0
           ? 'Not used yet'
@@ -252,7 +306,7 @@ export function PictureDetail({ siteId, loaded, header, picture, onChosen }: Pic
           size="small"
           onFiles={([file]) =>
             file &&
-            void replace(
+            onReplace(
               () => api.takeFile(siteId, file, file.name),
               'Replace a picture',
               (_, next) => {
@@ -269,7 +323,7 @@ export function PictureDetail({ siteId, loaded, header, picture, onChosen }: Pic
           Remove{places.length > 0 ? ' everywhere' : ''}
         </Button>
       </div>
-    </section>
+    </>
   );
 }
 
