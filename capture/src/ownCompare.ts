@@ -1,6 +1,6 @@
 import type { CDPSession, Page as Tab } from 'playwright-core';
 import { luminance16 } from '@hatrail/core/colour/contrast';
-import { parseColour } from '@hatrail/core/colour/rgb';
+import { parseColour, type Rgb } from '@hatrail/core/colour/rgb';
 import type { TrialOff, TrialResult } from '@hatrail/core/gather/captured';
 import type { Raster } from '@hatrail/core/geometry/raster';
 import { RING } from '@hatrail/core/header/metrics';
@@ -59,6 +59,10 @@ export async function groundNow({ tab, session, seen, scene, scroll }: At, below
   return pngRaster(Buffer.from(data, 'base64'));
 }
 
+/** What is off of something, without where. */
+type Off = Pick<TrialOff, 'what' | 'says' | 'told' | 'seen' | 'rule'>;
+
+/** Holds what is read at a scroll against what was promised. */
 export async function compare(
   at: At,
   targets: readonly JudgedTarget[],
@@ -66,93 +70,105 @@ export async function compare(
   result: TrialResult,
   add: (off: TrialOff) => void,
 ): Promise<void> {
-  const { scene, raster, scroll, seen } = at;
-  const moment = momentAt(scene, scroll);
-  const behind = behindAt(scene, scroll);
-  const shift = behind.row - scroll;
+  const { scene, scroll, seen } = at;
   const found = await seen('inkNow');
   for (const target of targets) {
     const { ink, state, part, shape } = target;
     if (shape.kind !== 'cells') continue;
     result.compared++;
-    const where = { item: ink.name, width: scene.width, scroll, moment, state };
     const now = found[ink.element ?? ink.id];
-    if (part !== 'ink' || !ground) {
-      const says = now && part !== 'ink' && signSays(part, now, shape);
-      if (says) add({ ...where, what: part === 'cue' ? 'line' : 'ring', says });
-      continue;
-    }
-    if (!now) {
-      add({ ...where, what: 'missing', says: 'It does not show there.' });
-      continue;
-    }
-    // The link of the page one is on may be larger by its mark.
-    const [dx = 0, dy = 0, dw = 0, dh = 0] =
-      ink.page === scene.page.id && ink.page !== undefined && !ink.button ? (at.own.here ?? []) : [];
-    const [x, y, width, height] = [now.box[0] - dx, now.box[1] - dy, now.box[2] - dw, now.box[3] - dh];
-    const apart = Math.max(
-      Math.abs(x - ink.box.x),
-      Math.abs(y - ink.box.y - shift),
-      Math.abs(width - ink.box.width),
-      Math.abs(height - ink.box.height),
-    );
-    if (apart > 1) {
-      add({
-        ...where,
-        what: 'box',
-        says: `It stands ${apart.toFixed(1)} px from where it was measured: read the header again.`,
-      });
-      continue;
-    }
-    const colour = parseColour(now.colour);
-    const { r, g, b } = shape.colour;
-    const off = colour
-      ? Math.max(Math.abs(colour.r - r), Math.abs(colour.g - g), Math.abs(colour.b - b))
-      : 255;
-    const told = readAt(target, raster, behind).contrast;
-    // The picture begins at the window's edge, or where the header does.
-    const first = Math.max(0, -shift);
-    const area = { left: 0, top: first, right: ground.width, bottom: first + ground.height };
-    const inside = shape.cells.filter(
-      (cell) =>
-        cell.bottom <= area.bottom && cell.right <= area.right && cell.top >= area.top && cell.left >= 0,
-    );
-    const light = luminance16(colour ?? shape.colour);
-    const contrast = Math.min(...inside.map((cell) => cellContrast(ground, area, cell, light)));
-    const margin = marginOf(target) ?? ALLOWED;
-    const difference = Math.abs(contrast - told);
-    if (off <= 1 && Number.isFinite(contrast))
-      result.largest = Math.max(result.largest, difference / Math.max(margin.least, told * margin.share));
-    if (off > 1) {
-      const rule = await winning(at, ink.element ?? ink.id);
-      add({
-        ...where,
-        what: 'ink',
-        says: `Its ink is ${now.colour}, where rgb(${r}, ${g}, ${b}) was promised.`,
-        told,
-        seen: contrast,
-        ...(rule && { rule }),
-      });
-    } else if (now.changed !== undefined) {
-      add({
-        ...where,
-        what: 'ink',
-        says: `Its letters look otherwise than in their ink: ${now.changed}.`,
-        told,
-      });
-    } else if (Number.isFinite(contrast) && difference > Math.max(margin.least, told * margin.share)) {
-      const between = await seen('groundAt', ink.element ?? ink.id);
-      add({
-        ...where,
-        what: 'ground',
-        says: between
-          ? `Something lies behind it that was not there: ${between}.`
-          : 'What lies behind it is other than in the pictures of the page: take them again.',
-        told,
-        seen: contrast,
-      });
-    }
+    const off =
+      part === 'ink' && ground
+        ? await inkOff(at, { ...target, shape }, now, ground, (share) => {
+            result.largest = Math.max(result.largest, share);
+          })
+        : now && signOff(part, now, shape);
+    if (off)
+      add({ item: ink.name, width: scene.width, scroll, moment: momentAt(scene, scroll), state, ...off });
   }
+}
+
+/** What is judged by its colour, cell by cell. */
+type CellTarget = JudgedTarget & { shape: { kind: 'cells' } };
+
+/**
+ * What is off of letters or a mark: they are not there, stand elsewhere, have another ink, look otherwise than in it, or have
+ * another ground.
+ * @param tell is told by how much the contrast differs, as a share of what is allowed
+ */
+async function inkOff(
+  at: At,
+  target: CellTarget,
+  now: RawInkNow | undefined,
+  ground: Raster,
+  tell: (share: number) => void,
+): Promise<Off | undefined> {
+  if (!now) return { what: 'missing', says: 'It does not show there.' };
+  const apart = apartOf(at, target, now);
+  if (apart > 1) {
+    const says = `It stands ${apart.toFixed(1)} px from where it was measured: read the header again.`;
+    return { what: 'box', says };
+  }
+  const colour = parseColour(now.colour);
+  const told = readAt(target, at.raster, behindAt(at.scene, at.scroll)).contrast;
+  const contrast = contrastNow(at, target, ground, colour ?? target.shape.colour);
+  const element = target.ink.element ?? target.ink.id;
+  if (levelsApart(colour, target.shape.colour) > 1) {
+    const { r, g, b } = target.shape.colour;
+    const rule = await winning(at, element);
+    const says = `Its ink is ${now.colour}, where rgb(${r}, ${g}, ${b}) was promised.`;
+    return { what: 'ink', says, told, seen: contrast, ...(rule && { rule }) };
+  }
+  const margin = marginOf(target) ?? ALLOWED;
+  const share = Math.abs(contrast - told) / Math.max(margin.least, told * margin.share);
+  if (Number.isFinite(contrast)) tell(share);
+  if (now.changed !== undefined)
+    return { what: 'ink', says: `Its letters look otherwise than in their ink: ${now.changed}.`, told };
+  if (!Number.isFinite(contrast) || share <= 1) return undefined;
+  const between = await at.seen('groundAt', element);
+  const says = between
+    ? `Something lies behind it that was not there: ${between}.`
+    : 'What lies behind it is other than in the pictures of the page: take them again.';
+  return { what: 'ground', says, told, seen: contrast };
+}
+
+/** How far two colours are apart at most, in levels of 255; all of them where one cannot be read. */
+function levelsApart(colour: Rgb | undefined, { r, g, b }: Rgb): number {
+  if (!colour) return 255;
+  return Math.max(Math.abs(colour.r - r), Math.abs(colour.g - g), Math.abs(colour.b - b));
+}
+
+/** How far from where it was measured something stands. CSS pixels. */
+function apartOf({ scene, scroll, own }: At, { ink }: JudgedTarget, now: RawInkNow): number {
+  const shift = behindAt(scene, scroll).row - scroll;
+  // The link of the page one is on may be larger by its mark.
+  const isHere = ink.page === scene.page.id && ink.page !== undefined && !ink.button;
+  const [dx = 0, dy = 0, dw = 0, dh = 0] = isHere ? (own.here ?? []) : [];
+  return Math.max(
+    Math.abs(now.box[0] - dx - ink.box.x),
+    Math.abs(now.box[1] - dy - ink.box.y - shift),
+    Math.abs(now.box[2] - dw - ink.box.width),
+    Math.abs(now.box[3] - dh - ink.box.height),
+  );
+}
+
+/** The contrast of an ink over the pixels that are painted now, as far as they are in the picture. */
+function contrastNow({ scene, scroll }: At, { shape }: CellTarget, ground: Raster, ink: Rgb): number {
+  // The picture begins at the window's edge, or where the header does.
+  const top = Math.max(0, scroll - behindAt(scene, scroll).row);
+  const area = { left: 0, top, right: ground.width, bottom: top + ground.height };
+  const inside = shape.cells.filter(
+    (cell) =>
+      cell.bottom <= area.bottom && cell.right <= area.right && cell.top >= area.top && cell.left >= 0,
+  );
+  return Math.min(...inside.map((cell) => cellContrast(ground, area, cell, luminance16(ink))));
+}
+
+/** What is off of a line or a ring. */
+function signOff(part: JudgedTarget['part'], now: RawInkNow, shape: CellTarget['shape']): Off | undefined {
+  if (part === 'ink') return undefined;
+  const says = signSays(part, now, shape);
+  return says === undefined ? undefined : { what: part === 'cue' ? 'line' : 'ring', says };
 }
 
 /** By how many levels what lies below a header may differ from what was promised, on average. */
@@ -200,8 +216,9 @@ function signSays(
   if (Math.abs(sign.thickness - told) > 0.51)
     return `Its ${what} is ${sign.thickness} px thick, where ${told} px were promised.`;
   const now = parseColour(sign.colour);
-  const off = now ? Math.max(Math.abs(now.r - r), Math.abs(now.g - g), Math.abs(now.b - b)) : 255;
-  return off > 1 ? `Its ${what} is ${sign.colour}, where rgb(${r}, ${g}, ${b}) was promised.` : undefined;
+  return levelsApart(now, { r, g, b }) > 1
+    ? `Its ${what} is ${sign.colour}, where rgb(${r}, ${g}, ${b}) was promised.`
+    : undefined;
 }
 
 /** The rule that sets an element's colour now. */

@@ -48,61 +48,23 @@ export function layoutAt(
   if (own) return layoutOwn(site, header, own, { width, moment });
   const extent = extentAt(header, width);
   const sides = sidesAt(extent, width);
-  const barWidth = width - 2 * sides;
   const toggle = folded ? toggleAt(header, width) : undefined;
   const atBottom = keepsToBottom(header);
-  const bar: Box = { x: sides, y: atBottom ? 0 : extent.top, width: barWidth, height: 0 };
-  const laid: Pick<HeaderLayout, 'rails' | 'items' | 'inks'> = { rails: [], items: [], inks: [] };
+  const bar: Box = { x: sides, y: atBottom ? 0 : extent.top, width: width - 2 * sides, height: 0 };
+  const laid: LaidParts = { rails: [], items: [], inks: [] };
   let strips = 0;
-  const stays = header.manner.onScroll === 'stays';
   header.rails.forEach((base, index) => {
     const rail = railAt(base, width);
     const places = measured(site, header, rail, { width, folded }, measure);
     const isEmpty = PLACES.every((place) => places[place].length === 0);
-    if (rail.shown === false || (folded && isEmpty && index !== toggle?.rail)) return;
-    if (index === toggle?.rail) {
-      if (toggle.place === 'start') places.start.unshift(menuButton());
-      else places[toggle.place].push(menuButton());
-    }
-    const contents = Math.max(0, ...PLACES.flatMap((place) => places[place].map(({ height }) => height)));
-    const tall =
-      rail.padding === undefined
-        ? Math.max(rail.height, Math.ceil(contents))
-        : Math.ceil(contents + 2 * rail.padding);
-    const less = lowerBy(header, base, tall, contents, moment);
-    const height = tall - less;
+    const hasToggle = index === toggle?.rail;
+    if (rail.shown === false || (folded && isEmpty && !hasToggle)) return;
+    if (hasToggle) hangToggle(places, toggle.place);
     const full = base.full === true;
-    const [x, railWidth] = full ? [0, width] : [sides, barWidth];
-    const top = full ? strips : bar.y + bar.height;
-    const needed = neededWidth(places, rail);
-    const room = Math.min(railWidth - 2 * rail.inset, rail.max ?? Infinity);
-    const leaves = stays && rail.leaves === true;
-    // A lower rail pulls its items together; its own padding is what gives way.
-    const padded = { ...rail, padding: Math.max(0, (rail.padding ?? 0) - less / 2) };
-    const later = lowerBy(header, base, tall, contents, 'scrolled');
-    const shapes = [0, later].map((by) => ({
-      height: tall - by,
-      padding: Math.max(0, (rail.padding ?? 0) - by / 2),
-    }));
-    const box = { x, y: top, width: railWidth, height };
-    const isNarrow = index === toggle?.rail && needed > railWidth;
-    const movesApart = PLACES.some((place) =>
-      places[place].some(({ item }) => item && isMovedApart(rail, item, later)),
-    );
-    placeRail(places, padded, box, { shapes, index, leaves, movesApart, isNarrow }, laid);
-    laid.rails.push({
-      index,
-      x,
-      width: railWidth,
-      top,
-      height,
-      less,
-      contents,
-      needed,
-      spare: room - (needed - 2 * rail.inset),
-      leaves,
-      full,
-    });
+    const beginning = full
+      ? { x: 0, y: strips, width }
+      : { x: bar.x, y: bar.y + bar.height, width: bar.width };
+    const height = layRail({ header, base, rail, index, places, moment, hasToggle }, beginning, laid);
     if (full) {
       strips += height;
       bar.y = strips + extent.top;
@@ -126,6 +88,79 @@ export function layoutAt(
     leaving: ends(({ leaves }) => leaves),
     ...laid,
   };
+}
+
+/** What is laid out rail by rail. */
+type LaidParts = Pick<HeaderLayout, 'rails' | 'items' | 'inks'>;
+
+/** Hangs the menu button in a place: first at the start, else last. */
+function hangToggle(places: Places, place: RailPlace): void {
+  if (place === 'start') places.start.unshift(menuButton());
+  else places[place].push(menuButton());
+}
+
+/** A rail that is to be laid out, and what hangs on it. */
+interface RailToLay {
+  header: Header;
+  /** As it is in the document, and as it is at the width. */
+  base: Rail;
+  rail: Rail;
+  index: number;
+  places: Places;
+  moment: Moment;
+  hasToggle: boolean;
+}
+
+/**
+ * Lays out a rail and all that hangs on it.
+ * @param beginning where it begins, and how wide it is
+ * @returns how high it is
+ */
+function layRail(
+  { header, base, rail, index, places, moment, hasToggle }: RailToLay,
+  { x, y, width }: Omit<Box, 'height'>,
+  laid: LaidParts,
+): number {
+  const contents = Math.max(0, ...PLACES.flatMap((place) => places[place].map(({ height }) => height)));
+  const tall =
+    rail.padding === undefined
+      ? Math.max(rail.height, Math.ceil(contents))
+      : Math.ceil(contents + 2 * rail.padding);
+  const less = lowerBy(header, base, tall, contents, moment);
+  const later = lowerBy(header, base, tall, contents, 'scrolled');
+  // A lower rail pulls its items together; its own padding is what gives way.
+  const shapeAt = (by: number) => ({
+    height: tall - by,
+    padding: Math.max(0, (rail.padding ?? 0) - by / 2),
+  });
+  const { height, padding } = shapeAt(less);
+  const needed = neededWidth(places, rail);
+  const leaves = header.manner.onScroll === 'stays' && rail.leaves === true;
+  const facts = {
+    shapes: [0, later].map(shapeAt),
+    index,
+    leaves,
+    movesApart: PLACES.some((place) =>
+      places[place].some(({ item }) => item && isMovedApart(rail, item, later)),
+    ),
+    isNarrow: hasToggle && needed > width,
+  };
+  placeRail(places, { ...rail, padding }, { x, y, width, height }, facts, laid);
+  const room = Math.min(width - 2 * rail.inset, rail.max ?? Infinity);
+  laid.rails.push({
+    index,
+    x,
+    width,
+    top: y,
+    height,
+    less,
+    contents,
+    needed,
+    spare: room - (needed - 2 * rail.inset),
+    leaves,
+    full: base.full === true,
+  });
+  return height;
 }
 
 /** How much of a page's first band a header lies over, CSS pixels: its contents clear it. */
