@@ -17,17 +17,56 @@ function sized(size: 'cover' | 'contain' | 'own' | 'share', width = 200) {
   return size === 'own' ? { drawnWidth: Math.min(2000, width), share: 0 } : { size, drawnWidth: 0, share: 0 };
 }
 
-/** A picture over fill and gradient: which, how large, where, how it is blended, and where it fades out. */
-export function PictureLayer() {
+/** What is set of the picture at the moment that is dressed, and how it is set. */
+function usePictureLayer() {
   const { site, wearer, moment, look } = useDressing();
   const { picture } = look;
-  const { search } = useLocation();
-  const isOwn = wearer.header.own !== undefined;
+  const set = (values: Partial<typeof picture>) => setLayer(wearer, moment, 'picture', values);
   const own = site.pictures.find(({ id }) => id === picture.picture);
+  return { site, picture, own, set, isOnOwn: wearer.header.own !== undefined };
+}
+
+/** A picture over fill and gradient: which, how large, where, how it is blended, and where it fades out. */
+export function PictureLayer() {
+  const { picture, own, isOnOwn } = usePictureLayer();
+  return (
+    <>
+      <WhichPicture />
+      {picture.on && (
+        <>
+          {!isOnOwn && <OpacityValue />}
+          <SizeValue />
+          <PlaceValues />
+          <MixingValues />
+          {isOnOwn ? (
+            <p className="origin">
+              On a header that your site has already a picture is there or not. A tint lies over it: add one
+              to make it paler or darker.
+            </p>
+          ) : (
+            <>
+              <Fade name="mask" label="Fades" called="the fade" />
+              <Fade name="secondMask" label="Fades again" called="the second fade" />
+              <FallbackValue />
+            </>
+          )}
+          {!own && (
+            <p className="field-error" role="alert">
+              The picture “{picture.picture}” is not in the site:{' '}
+              {isOnOwn ? 'nothing shows' : 'its fallback colour shows'}. Choose another.
+            </p>
+          )}
+        </>
+      )}
+    </>
+  );
+}
+
+function WhichPicture() {
+  const { site, picture, own, set } = usePictureLayer();
+  const { search } = useLocation();
   const choosable = choosablePictures(site);
   const choices = own && picture.on && !choosable.includes(own) ? [...choosable, own] : choosable;
-  const set = (values: Partial<typeof picture>) => setLayer(wearer, moment, 'picture', values);
-  const { focus } = own ?? {};
   return (
     <>
       <Value label="Picture" layer="picture" name="picture">
@@ -50,119 +89,133 @@ export function PictureLayer() {
           .
         </p>
       )}
-      {picture.on && (
-        <>
-          {!isOwn && (
-            <Value label="Opacity" layer="picture" name="opacity">
-              <PercentSlider
-                label="Picture opacity"
-                value={picture.opacity}
-                clearFrom={undefined}
-                onChange={(opacity) => set({ opacity })}
-              />
-            </Value>
-          )}
-          <Value label="Size" layer="picture" name="size">
-            <span className="row">
-              <ChoiceField
-                label="Size of the picture"
-                value={picture.share > 0 ? 'share' : picture.drawnWidth > 0 ? 'own' : picture.size}
-                options={[
-                  ['cover', 'covers it'],
-                  ['contain', 'shows whole'],
-                  ['own', 'its own width'],
-                  ['share', 'share of the width'],
-                ]}
-                onChange={(size) => set(sized(size, own?.width))}
-              />
-              {picture.share > 0 && (
-                <NumberField
-                  label="Share of the width that the picture takes"
-                  unit="%"
-                  min={1}
-                  max={400}
-                  value={picture.share}
-                  onChange={(share) => set({ share })}
-                />
-              )}
-              {picture.drawnWidth > 0 && picture.share === 0 && (
-                <NumberField
-                  label="Width of the picture"
-                  unit="px"
-                  min={4}
-                  max={2000}
-                  value={picture.drawnWidth}
-                  onChange={(drawnWidth) => set({ drawnWidth })}
-                />
-              )}
-            </span>
-          </Value>
-          <NumberValue layer="picture" name="x" label="Across" called="Place across" step={0.5} />
-          <NumberValue layer="picture" name="y" label="Down" called="Place down" step={0.5} />
-          {focus && (focus.x !== picture.x || focus.y !== picture.y) && (
-            <p className="origin">
-              <button type="button" className="link" onClick={() => set({ x: focus.x, y: focus.y })}>
-                Put it at the picture’s focus
-              </button>
-            </p>
-          )}
-          <Value label="Repeat" layer="picture" name="repeat">
-            <ChoiceField
-              label="How the picture repeats"
-              value={picture.repeat}
-              options={REPEATS.map((repeat) => [repeat, REPEAT_NAMES[repeat]] as const)}
-              onChange={(repeat) => set({ repeat })}
-            />
-          </Value>
-          <Value label="Blend" layer="picture" name="blend">
-            <ChoiceField
-              label="How it is blended into what is beneath"
-              value={picture.blend}
-              options={BLEND_MODES.map(
-                (mode) => [mode, mode === 'normal' ? 'not blended' : mode.replace('-', ' ')] as const,
-              )}
-              onChange={(blend) => set({ blend })}
-            />
-          </Value>
-          {!isOwn && (
-            <>
-              <Fade name="mask" label="Fades" called="the fade" />
-              <Fade name="secondMask" label="Fades again" called="the second fade" />
-              <Value label="Fallback" layer="picture" name="fallback">
-                <span className="row">
-                  <ColourField
-                    label="Fallback colour"
-                    palette={site.palette}
-                    use={picture.fallback.colour}
-                    onChange={(colour) => set({ fallback: { ...picture.fallback, colour } })}
-                  />
-                  <NumberField
-                    label="Opacity of the fallback"
-                    unit="%"
-                    min={0}
-                    max={100}
-                    value={Math.round(picture.fallback.opacity * 100)}
-                    onChange={(percent) => set({ fallback: { ...picture.fallback, opacity: percent / 100 } })}
-                  />
-                </span>
-              </Value>
-            </>
-          )}
-          {isOwn && (
-            <p className="origin">
-              On a header that your site has already a picture is there or not. A tint lies over it: add one
-              to make it paler or darker.
-            </p>
-          )}
-          {!own && (
-            <p className="field-error" role="alert">
-              The picture “{picture.picture}” is not in the site:{' '}
-              {isOwn ? 'nothing shows' : 'its fallback colour shows'}. Choose another.
-            </p>
-          )}
-        </>
+    </>
+  );
+}
+
+function OpacityValue() {
+  const { picture, set } = usePictureLayer();
+  return (
+    <Value label="Opacity" layer="picture" name="opacity">
+      <PercentSlider
+        label="Picture opacity"
+        value={picture.opacity}
+        clearFrom={undefined}
+        onChange={(opacity) => set({ opacity })}
+      />
+    </Value>
+  );
+}
+
+function SizeValue() {
+  const { picture, own, set } = usePictureLayer();
+  const { share, drawnWidth, size } = picture;
+  return (
+    <Value label="Size" layer="picture" name="size">
+      <span className="row">
+        <ChoiceField
+          label="Size of the picture"
+          value={share > 0 ? 'share' : drawnWidth > 0 ? 'own' : size}
+          options={[
+            ['cover', 'covers it'],
+            ['contain', 'shows whole'],
+            ['own', 'its own width'],
+            ['share', 'share of the width'],
+          ]}
+          onChange={(next) => set(sized(next, own?.width))}
+        />
+        {share > 0 && (
+          <NumberField
+            label="Share of the width that the picture takes"
+            unit="%"
+            min={1}
+            max={400}
+            value={share}
+            onChange={(next) => set({ share: next })}
+          />
+        )}
+        {drawnWidth > 0 && share === 0 && (
+          <NumberField
+            label="Width of the picture"
+            unit="px"
+            min={4}
+            max={2000}
+            value={drawnWidth}
+            onChange={(next) => set({ drawnWidth: next })}
+          />
+        )}
+      </span>
+    </Value>
+  );
+}
+
+function PlaceValues() {
+  const { picture, own, set } = usePictureLayer();
+  const { focus } = own ?? {};
+  return (
+    <>
+      <NumberValue layer="picture" name="x" label="Across" called="Place across" step={0.5} />
+      <NumberValue layer="picture" name="y" label="Down" called="Place down" step={0.5} />
+      {focus && (focus.x !== picture.x || focus.y !== picture.y) && (
+        <p className="origin">
+          <button type="button" className="link" onClick={() => set({ x: focus.x, y: focus.y })}>
+            Put it at the picture’s focus
+          </button>
+        </p>
       )}
     </>
+  );
+}
+
+/** How it repeats, and how it is blended into what is beneath. */
+function MixingValues() {
+  const { picture, set } = usePictureLayer();
+  return (
+    <>
+      <Value label="Repeat" layer="picture" name="repeat">
+        <ChoiceField
+          label="How the picture repeats"
+          value={picture.repeat}
+          options={REPEATS.map((repeat) => [repeat, REPEAT_NAMES[repeat]] as const)}
+          onChange={(repeat) => set({ repeat })}
+        />
+      </Value>
+      <Value label="Blend" layer="picture" name="blend">
+        <ChoiceField
+          label="How it is blended into what is beneath"
+          value={picture.blend}
+          options={BLEND_MODES.map(
+            (mode) => [mode, mode === 'normal' ? 'not blended' : mode.replace('-', ' ')] as const,
+          )}
+          onChange={(blend) => set({ blend })}
+        />
+      </Value>
+    </>
+  );
+}
+
+function FallbackValue() {
+  const { site, picture, set } = usePictureLayer();
+  const { fallback } = picture;
+  return (
+    <Value label="Fallback" layer="picture" name="fallback">
+      <span className="row">
+        <ColourField
+          label="Fallback colour"
+          palette={site.palette}
+          use={fallback.colour}
+          onChange={(colour) => set({ fallback: { ...fallback, colour } })}
+        />
+        <NumberField
+          label="Opacity of the fallback"
+          unit="%"
+          min={0}
+          max={100}
+          value={Math.round(fallback.opacity * 100)}
+          onChange={(percent) => set({ fallback: { ...fallback, opacity: percent / 100 } })}
+        />
+      </span>
+    </Value>
   );
 }
 
