@@ -3,6 +3,10 @@ import { parseColour } from '../src/colour/rgb.ts';
 import { BOUNDS, boundsProblem } from '../src/model/bounds.ts';
 import { checkSite, readSite, writeSite } from '../src/model/check.ts';
 import { isSafeAddress } from '../src/model/menu.ts';
+import { Rail } from '../src/model/header.ts';
+import { LogoItem } from '../src/model/item.ts';
+import { GradientStop } from '../src/model/layer.ts';
+import { rangeOf } from '../src/model/rules.ts';
 import { site } from './made.ts';
 
 /** What comes in is read within bounds: an answer or a reason, and never a throw. */
@@ -47,4 +51,11 @@ test('an address that browsers read as another is none', () => {
   expect(['/visit', '#top', 'https://a.example/b?c'].every(isSafeAddress)).toBe(true);
   for (const address of ['/\\evil.example', '//evil.example', '/a\u0000b', `/${'a'.repeat(1e6)}`])
     expect(isSafeAddress(address)).toBe(false);
+});
+
+test('limits can be asked for, those too that a class takes from another', () => {
+  expect(rangeOf(Rail, 'height')).toEqual({ min: 16, max: 400, unit: 'px' });
+  expect(rangeOf(GradientStop, 'opacity')).toMatchObject({ min: 0, max: 1 });
+  expect(rangeOf(LogoItem, 'shift')).toMatchObject({ min: -60, max: 60 });
+  expect(() => rangeOf(Rail, 'looks')).toThrow('looks has no limits');
 });

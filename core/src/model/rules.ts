@@ -27,9 +27,12 @@ const ranges = new WeakMap<object, Map<string, Range>>();
 
 /** The limits that a class sets for one of its numbers. @throws where it sets none */
 export function rangeOf(type: { prototype: object }, key: string): Range {
-  const range = ranges.get(type.prototype)?.get(key);
-  if (!range) throw new Error(`${key} has no limits.`);
-  return range;
+  // What it takes from another class has the limits that it has there.
+  for (let of: object | null = type.prototype; of; of = Object.getPrototypeOf(of) as object | null) {
+    const range = ranges.get(of)?.get(key);
+    if (range) return range;
+  }
+  throw new Error(`${key} has no limits.`);
 }
 
 /** A finite number within a range, both ends included; the range can be asked for by {@link rangeOf}. */

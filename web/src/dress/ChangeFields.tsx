@@ -1,7 +1,7 @@
 import { changesByScroll } from '@hatrail/core/header/manner';
-import { EASINGS, type Easing, type Header } from '@hatrail/core/model/header';
+import { Manner, InkChange, EASINGS, type Easing, type Header } from '@hatrail/core/model/header';
 import type { SceneFacts } from '../engine/types.ts';
-import { NumberField } from '../parts/NumberField.tsx';
+import { RuleNumber } from '../parts/RuleNumber.tsx';
 import { ChoiceRow, Select } from './Choice.tsx';
 import { setManner } from './lookEdits.ts';
 import { switchKind } from './SwitchFields.tsx';
@@ -28,11 +28,10 @@ export function ChangeFields({ header, facts }: { header: Header; facts: SceneFa
             }
           />
           {byScroll && (
-            <NumberField
+            <RuleNumber
+              of={[Manner, 'stretch']}
               label="Stretch of scroll"
               unit="px"
-              min={2}
-              max={2000}
               value={manner.stretch!}
               onChange={(stretch) => setManner(header, { stretch }, STRETCH_LABEL)}
             />
@@ -48,11 +47,10 @@ export function ChangeFields({ header, facts }: { header: Header; facts: SceneFa
       )}
       {(!byScroll || (manner.smaller ?? 0) > 0 || manner.onScroll === 'returns') && (
         <ChoiceRow label={byScroll ? 'What moves takes' : 'The change takes'}>
-          <NumberField
+          <RuleNumber
+            of={[Manner, 'duration']}
             label="Duration"
             unit="ms"
-            min={0}
-            max={2000}
             value={manner.duration}
             onChange={(duration) => setManner(header, { duration }, 'Duration of the change')}
           />
@@ -80,21 +78,19 @@ export function ChangeFields({ header, facts }: { header: Header; facts: SceneFa
           />
           {manner.ink && (
             <>
-              <NumberField
+              <RuleNumber
+                of={[InkChange, 'delay']}
                 label="After"
                 unit="ms"
-                min={0}
-                max={2000}
                 value={manner.ink.delay}
                 onChange={(delay) =>
                   setManner(header, { ink: { ...manner.ink!, delay } }, 'Delay of the inks')
                 }
               />
-              <NumberField
+              <RuleNumber
+                of={[InkChange, 'duration']}
                 label="Over"
                 unit="ms"
-                min={0}
-                max={2000}
                 value={manner.ink.duration}
                 onChange={(duration) =>
                   setManner(header, { ink: { ...manner.ink!, duration } }, 'Duration of the inks’ change')

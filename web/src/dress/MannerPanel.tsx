@@ -1,9 +1,9 @@
-import { headerItems, type Header, type OnScroll } from '@hatrail/core/model/header';
+import { Manner, headerItems, type Header, type OnScroll } from '@hatrail/core/model/header';
 import { changesByScroll } from '@hatrail/core/header/manner';
 import type { PartLooks } from '@hatrail/core/model/look';
 import type { LoadedSite } from '../engine/loadedSite.ts';
 import type { SceneFacts } from '../engine/types.ts';
-import { NumberField } from '../parts/NumberField.tsx';
+import { RuleNumber } from '../parts/RuleNumber.tsx';
 import { changeHeader } from '../editor/edits.ts';
 import { ChangeFields } from './ChangeFields.tsx';
 import { ChoiceRow, Select } from './Choice.tsx';
@@ -83,11 +83,10 @@ export function MannerPanel({
       <SwitchFields loaded={loaded} width={width} header={header} facts={facts} />
       {header.own === undefined && !atBottom && switchKind(header) !== 'ground' && (
         <ChoiceRow label="Smaller then, by">
-          <NumberField
+          <RuleNumber
+            of={[Manner, 'smaller']}
             label="Smaller by"
             unit="px"
-            min={0}
-            max={200}
             value={manner.smaller ?? 0}
             onChange={(smaller) => setManner(header, { smaller }, 'Smaller after scrolling')}
           />

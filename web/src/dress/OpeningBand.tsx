@@ -2,7 +2,7 @@ import { at as elementAt } from '@hatrail/core/lists';
 import { Link, useSearchParams } from 'react-router';
 import { Button } from '@mui/material';
 import { momentName, type Header } from '@hatrail/core/model/header';
-import { WORDS_PLACES, type Band, type Page } from '@hatrail/core/model/page';
+import { BandHeight, WORDS_PLACES, type Band, type Page } from '@hatrail/core/model/page';
 import { TEXT_MAX } from '@hatrail/core/page/metrics';
 import type { BandReading } from '@hatrail/core/sweep/words';
 import { useEditor } from '../editor/store.ts';
@@ -13,6 +13,7 @@ import { colourName } from '@hatrail/core/model/palette';
 import { ColourField } from '../parts/ColourField.tsx';
 import { ChoiceField } from '../parts/fields.tsx';
 import { NumberField } from '../parts/NumberField.tsx';
+import { RuleNumber } from '../parts/RuleNumber.tsx';
 import { PercentSlider } from '../parts/PercentSlider.tsx';
 import { VerdictText, figure } from '../parts/Verdict.tsx';
 import { leastBandTint, withBandTint, worstWord, type BandRemedy } from './bandRemedy.ts';
@@ -82,11 +83,10 @@ export function OpeningBand(
       <div className="value">
         <span className="value-label">Height</span>
         <span className="value-field row">
-          <NumberField
+          <RuleNumber
+            of={[BandHeight, 'value']}
             label="Height of the opening band"
             unit={isPx ? 'px' : '% of the window'}
-            min={0}
-            max={4000}
             value={band.height.value}
             onChange={(value) =>
               change(

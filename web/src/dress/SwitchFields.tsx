@@ -1,8 +1,8 @@
-import { momentName, momentsOf, type Header } from '@hatrail/core/model/header';
+import { Switch, momentName, momentsOf, type Header } from '@hatrail/core/model/header';
 import { isSwitchTheirs, ownHeaderOf, ownSwitch } from '@hatrail/core/header/ownLayout';
 import type { LoadedSite } from '../engine/loadedSite.ts';
 import type { SceneFacts } from '../engine/types.ts';
-import { NumberField } from '../parts/NumberField.tsx';
+import { RuleNumber } from '../parts/RuleNumber.tsx';
 import { BandGrounds } from './BandGrounds.tsx';
 import { BoundField } from './BoundField.tsx';
 import { ChoiceRow, Select } from './Choice.tsx';
@@ -49,11 +49,10 @@ export function SwitchFields({
           }
         />
         {at === 'band' && (
-          <NumberField
+          <RuleNumber
+            of={[Switch, 'band']}
             label="Number of the band"
             unit=""
-            min={1}
-            max={60}
             value={begins.band ?? 1}
             onChange={(band) =>
               setSwitch({ at: 'band', band: Math.round(band) }, 'Band at whose end it changes')
@@ -62,11 +61,10 @@ export function SwitchFields({
         )}
         {isTheirs && <span className="quiet">{ownSwitch(own, header)} px</span>}
         {at === 'distance' && !isTheirs && (
-          <NumberField
+          <RuleNumber
+            of={[Switch, 'distance']}
             label="Distance"
             unit="px"
-            min={1}
-            max={5000}
             value={begins.distance}
             onChange={(distance) => setSwitch({ distance }, 'Distance')}
           />
@@ -106,11 +104,10 @@ export function SwitchFields({
         <p className="origin">
           {from === undefined ? 'Never met on this page.' : `${from} px down this page.`} On a page with fewer
           bands it changes at{' '}
-          <NumberField
+          <RuleNumber
+            of={[Switch, 'distance']}
             label="Distance on pages without such a band"
             unit="px"
-            min={1}
-            max={5000}
             value={begins.distance}
             onChange={(distance) => setSwitch({ distance }, 'Distance without such a band')}
           />

@@ -1,6 +1,6 @@
-import type { Extent, Header } from '@hatrail/core/model/header';
+import { Extent, type Header } from '@hatrail/core/model/header';
 import { OnOff, FieldRow } from '../parts/fields.tsx';
-import { NumberField } from '../parts/NumberField.tsx';
+import { RuleNumber } from '../parts/RuleNumber.tsx';
 import { ByWidth } from '../parts/ByWidth.tsx';
 import { Optional } from './FoldTag.tsx';
 import { changeHeader } from '../editor/edits.ts';
@@ -22,21 +22,19 @@ export function ExtentFields({ header }: { header: Header }) {
   return (
     <>
       <FieldRow label="Top">
-        <NumberField
+        <RuleNumber
+          of={[Extent, 'top']}
           label="Inset from the top"
           unit="px"
-          min={0}
-          max={240}
           value={extent.top}
           onChange={(top) => setExtent('Inset from the top', { top })}
         />
       </FieldRow>
       <FieldRow label="Sides">
-        <NumberField
+        <RuleNumber
+          of={[Extent, 'sides']}
           label="Inset from the sides"
           unit="px"
-          min={0}
-          max={400}
           value={extent.sides}
           onChange={(sides) => setExtent('Inset from the sides', { sides })}
         />
@@ -68,11 +66,10 @@ export function ExtentFields({ header }: { header: Header }) {
         }
       />
       <FieldRow label="Corners">
-        <NumberField
+        <RuleNumber
+          of={[Extent, 'radius']}
           label="Corner radius"
           unit="px"
-          min={0}
-          max={80}
           value={extent.radius}
           onChange={(radius) => setExtent('Corner radius', { radius })}
         />

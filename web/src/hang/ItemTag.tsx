@@ -10,10 +10,10 @@ import { typedFor } from '@hatrail/core/header/typed';
 import { itemAt } from '@hatrail/core/header/steps';
 import type { Measure } from '@hatrail/core/measure/measure';
 import type { Header } from '@hatrail/core/model/header';
-import { ALIGNMENTS, type Alignment, type Item, type ItemStep } from '@hatrail/core/model/item';
+import { LogoItem, ALIGNMENTS, type Alignment, type Item, type ItemStep } from '@hatrail/core/model/item';
 import type { Site } from '@hatrail/core/model/site';
 import { ChoiceField, OnOff, FieldRow } from '../parts/fields.tsx';
-import { NumberField } from '../parts/NumberField.tsx';
+import { RuleNumber } from '../parts/RuleNumber.tsx';
 import { ByWidth } from '../parts/ByWidth.tsx';
 import { changeHeader } from '../editor/edits.ts';
 import { changeItem, hang, hangCopy, rodSpotOf } from './edits.ts';
@@ -86,11 +86,10 @@ export function ItemTag({ site, header, item, layout, measure, onChoose }: ItemT
             />
           </FieldRow>
           <FieldRow label="Moved down">
-            <NumberField
+            <RuleNumber
+              of={[LogoItem, 'shift']}
               label="Moved down"
               unit="px"
-              min={-60}
-              max={60}
               step={0.5}
               value={item.shift ?? 0}
               onChange={(shift) =>

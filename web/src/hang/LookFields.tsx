@@ -1,10 +1,10 @@
-import type { Backing, Item } from '@hatrail/core/model/item';
+import { Backing, type Item } from '@hatrail/core/model/item';
 import type { ColourUse } from '@hatrail/core/model/palette';
 import type { Site } from '@hatrail/core/model/site';
 import { ColourField } from '../parts/ColourField.tsx';
 import { OptionalColour } from '../parts/OptionalColour.tsx';
 import { OnOff, FieldRow } from '../parts/fields.tsx';
-import { NumberField } from '../parts/NumberField.tsx';
+import { RuleNumber } from '../parts/RuleNumber.tsx';
 
 interface LookFieldsProps {
   site: Site;
@@ -57,14 +57,14 @@ export function LookFields({ site, item, change }: LookFieldsProps) {
                 use={backing.colour}
                 onChange={(use) => inBacking('Colour of a backing', (draft) => void (draft.colour = use))}
               />
-              <NumberField
+              <RuleNumber
+                of={[Backing, 'opacity']}
+                asPercent
                 label="Opacity of the backing"
                 unit="% opaque"
-                min={0}
-                max={100}
-                value={Math.round(backing.opacity * 100)}
+                value={backing.opacity}
                 onChange={(opacity) =>
-                  inBacking('Opacity of a backing', (draft) => void (draft.opacity = opacity / 100))
+                  inBacking('Opacity of a backing', (draft) => void (draft.opacity = opacity))
                 }
               />
             </span>
@@ -79,30 +79,27 @@ export function LookFields({ site, item, change }: LookFieldsProps) {
           </FieldRow>
           <FieldRow label="Padding">
             <span className="row">
-              <NumberField
+              <RuleNumber
+                of={[Backing, 'x']}
                 label="Padding at each side"
                 unit="px aside"
-                min={0}
-                max={60}
                 value={backing.x}
                 onChange={(x) => inBacking('Padding of a backing', (draft) => void (draft.x = x))}
               />
-              <NumberField
+              <RuleNumber
+                of={[Backing, 'y']}
                 label="Padding above and below"
                 unit="px above"
-                min={0}
-                max={40}
                 value={backing.y}
                 onChange={(y) => inBacking('Padding of a backing', (draft) => void (draft.y = y))}
               />
             </span>
           </FieldRow>
           <FieldRow label="Corners">
-            <NumberField
+            <RuleNumber
+              of={[Backing, 'radius']}
               label="Corner radius of the backing"
               unit="px"
-              min={0}
-              max={60}
               value={backing.radius}
               onChange={(radius) =>
                 inBacking('Corners of a backing', (draft) => void (draft.radius = radius))

@@ -4,13 +4,13 @@ import type { Page } from '@hatrail/core/model/page';
 import type { LoadedSite } from '../engine/loadedSite.ts';
 import { OwnPicture } from '../gather/own/OwnPicture.tsx';
 import { headerItems, type Header } from '@hatrail/core/model/header';
-import type { ButtonItem } from '@hatrail/core/model/item';
+import { ButtonItem } from '@hatrail/core/model/item';
 import type { ColourUse } from '@hatrail/core/model/palette';
 import { changeHeader } from '../editor/edits.ts';
 import { ColourField } from '../parts/ColourField.tsx';
 import { FieldRow } from '../parts/fields.tsx';
 import '../gather/own/own.css';
-import { NumberField } from '../parts/NumberField.tsx';
+import { RuleNumber } from '../parts/RuleNumber.tsx';
 import { HeaderChoice } from './HeaderChoice.tsx';
 
 const COLOURS = [
@@ -87,11 +87,10 @@ export function OwnHang({
               </FieldRow>
             ))}
             <FieldRow label="Corners">
-              <NumberField
+              <RuleNumber
+                of={[ButtonItem, 'radius']}
                 label={`Corners, ${item.label}`}
                 unit="px"
-                min={0}
-                max={40}
                 value={item.radius}
                 onChange={(radius) =>
                   set(item.id, `Corners, ${item.label}`, (draft) => void (draft.radius = radius))

@@ -5,12 +5,12 @@ import type { HeaderLayout } from '@hatrail/core/header/laid';
 import { isBoxed } from '@hatrail/core/header/boxSeen';
 import { paddingFor } from '@hatrail/core/header/readings';
 import { railAt } from '@hatrail/core/header/steps';
-import { itemsOf, type Header, type Rail } from '@hatrail/core/model/header';
+import { itemsOf, type Header, Rail } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
 import { reusableRail } from '../reuse/kinds.ts';
 import { Reuse } from '../reuse/Reuse.tsx';
 import { ChoiceField, OnOff, FieldRow } from '../parts/fields.tsx';
-import { NumberField } from '../parts/NumberField.tsx';
+import { RuleNumber } from '../parts/RuleNumber.tsx';
 import { ByWidth } from '../parts/ByWidth.tsx';
 import { changeHeader } from '../editor/edits.ts';
 import { keepLeading } from './edits.ts';
@@ -26,13 +26,16 @@ interface RailTagProps {
   onChoose: (chosen: Chosen) => void;
 }
 
+/** Changes one rail. */
+type ChangeRail = (label: string, make: (draft: Rail) => void) => void;
+
 /** A rail's tag: its height, margins and width, and what it does on scroll. */
 export function RailTag({ site, header, index, layout, onChoose }: RailTagProps) {
   const rail = at(header.rails, index);
   const laid = layout.rails.find((candidate) => candidate.index === index);
   const now = railAt(rail, layout.width);
-  const [wanted, setWanted] = useState(laid?.height ?? rail.height);
-  const change = (label: string, make: (draft: Rail) => void) =>
+  const contents = laid?.contents ?? 0;
+  const change: ChangeRail = (label, make) =>
     changeHeader(
       header.id,
       label,
@@ -42,29 +45,6 @@ export function RailTag({ site, header, index, layout, onChoose }: RailTagProps)
       },
       `rail ${index} ${label}`,
     );
-  const contents = laid?.contents ?? 0;
-  const gives = paddingFor(wanted, contents);
-  const above = header.rails.slice(0, index);
-  const canLeave = header.manner.onScroll === 'stays' && above.every(({ leaves }) => leaves);
-  const canFlow = header.manner.lies === 'over' && above.every(({ inFlow }) => inFlow);
-  const canRunFull = index < header.rails.length - 1 && above.every(({ full }) => full);
-  const reorder = (by: number) => {
-    changeHeader(header.id, 'Order of rails', (draft) => {
-      const [moved] = draft.rails.splice(index, 1);
-      draft.rails.splice(index + by, 0, moved!);
-      keepLeading(draft);
-    });
-    onChoose({ kind: 'rail', index: index + by });
-  };
-  const remove = () => {
-    changeHeader(header.id, `Remove the ${railName(index).toLowerCase()}`, (draft) => {
-      const items = itemsOf(at(draft.rails, index));
-      draft.rails.splice(index, 1);
-      if (items.length > 0) draft.spare = [...(draft.spare ?? []), ...items];
-      keepLeading(draft);
-    });
-    onChoose({ kind: 'header' });
-  };
   return (
     <section className="tag" aria-label={railName(index)}>
       <h2>{railName(index)}</h2>
@@ -74,6 +54,50 @@ export function RailTag({ site, header, index, layout, onChoose }: RailTagProps)
           {round(laid.needed - 2 * now.inset)} wide.
         </p>
       )}
+      <RailHeight rail={rail} laid={laid?.height} contents={contents} change={change} />
+      <RailRoom rail={rail} change={change} />
+      <RailPlace header={header} index={index} change={change} />
+      <ByWidth
+        of="the rail"
+        steps={rail.steps}
+        canHide
+        values={[
+          rail.padding === undefined
+            ? { key: 'height' as const, label: 'Height', min: 16, max: 400, base: rail.height }
+            : { key: 'padding' as const, label: 'Padding', min: 0, max: 120, base: rail.padding },
+          { key: 'inset', label: 'Margins', min: 0, max: 240, base: rail.inset },
+          { key: 'gap', label: 'Between', min: 0, max: 160, base: rail.gap },
+        ]}
+        onChange={(steps, label) =>
+          change(label, (draft) => {
+            if (steps) draft.steps = steps;
+            else delete draft.steps;
+          })
+        }
+      />
+      <Reuse site={site} of={reusableRail(header, index)} />
+      <RailActs header={header} index={index} onChoose={onChoose} />
+    </section>
+  );
+}
+
+/** Its height: set, from its contents, or the padding that gives a height. */
+function RailHeight({
+  rail,
+  laid,
+  contents,
+  change,
+}: {
+  rail: Rail;
+  /** As it is laid out, CSS pixels. */
+  laid: number | undefined;
+  contents: number;
+  change: ChangeRail;
+}) {
+  const [wanted, setWanted] = useState(laid ?? rail.height);
+  const gives = paddingFor(wanted, contents);
+  return (
+    <>
       <FieldRow label="Height">
         <ChoiceField
           label="Height of the rail"
@@ -86,30 +110,28 @@ export function RailTag({ site, header, index, layout, onChoose }: RailTagProps)
             change('Height or padding', (draft) => {
               if (how === 'height') {
                 delete draft.padding;
-                draft.height = Math.max(16, laid?.height ?? draft.height);
-              } else draft.padding = paddingFor(laid?.height ?? rail.height, contents);
+                draft.height = Math.max(16, laid ?? draft.height);
+              } else draft.padding = paddingFor(laid ?? rail.height, contents);
             })
           }
         />
       </FieldRow>
       {rail.padding === undefined ? (
         <FieldRow label="">
-          <NumberField
+          <RuleNumber
+            of={[Rail, 'height']}
             label="Height in px"
             unit="px"
-            min={16}
-            max={400}
             value={rail.height}
             onChange={(height) => change('Height of a rail', (draft) => void (draft.height = height))}
           />
         </FieldRow>
       ) : (
         <FieldRow label="Padding">
-          <NumberField
+          <RuleNumber
+            of={[Rail, 'padding']}
             label="Padding above and below"
             unit="px above and below"
-            min={0}
-            max={120}
             step={0.5}
             value={rail.padding}
             onChange={(padding) => change('Padding of a rail', (draft) => void (draft.padding = padding))}
@@ -118,11 +140,10 @@ export function RailTag({ site, header, index, layout, onChoose }: RailTagProps)
       )}
       <FieldRow label="For a height">
         <span className="row">
-          <NumberField
+          <RuleNumber
+            of={[Rail, 'height']}
             label="Wanted height"
             unit="px"
-            min={16}
-            max={400}
             value={wanted}
             onChange={setWanted}
           />
@@ -135,22 +156,28 @@ export function RailTag({ site, header, index, layout, onChoose }: RailTagProps)
           </button>
         </span>
       </FieldRow>
+    </>
+  );
+}
+
+/** The room at its sides and between its items, and its largest width. */
+function RailRoom({ rail, change }: { rail: Rail; change: ChangeRail }) {
+  return (
+    <>
       <FieldRow label="Margins">
-        <NumberField
+        <RuleNumber
+          of={[Rail, 'inset']}
           label="Room at each side"
           unit="px at each side"
-          min={0}
-          max={240}
           value={rail.inset}
           onChange={(inset) => change('Margins of a rail', (draft) => void (draft.inset = inset))}
         />
       </FieldRow>
       <FieldRow label="Between">
-        <NumberField
+        <RuleNumber
+          of={[Rail, 'gap']}
           label="Room between two items"
           unit="px between items"
-          min={0}
-          max={160}
           value={rail.gap}
           onChange={(gap) => change('Room between items', (draft) => void (draft.gap = gap))}
         />
@@ -170,6 +197,19 @@ export function RailTag({ site, header, index, layout, onChoose }: RailTagProps)
           })
         }
       />
+    </>
+  );
+}
+
+/** Where it stands: whether it scrolls away, stands in the flow, or runs the full width. */
+function RailPlace({ header, index, change }: { header: Header; index: number; change: ChangeRail }) {
+  const rail = at(header.rails, index);
+  const above = header.rails.slice(0, index);
+  const canLeave = header.manner.onScroll === 'stays' && above.every(({ leaves }) => leaves);
+  const canFlow = header.manner.lies === 'over' && above.every(({ inFlow }) => inFlow);
+  const canRunFull = index < header.rails.length - 1 && above.every(({ full }) => full);
+  return (
+    <>
       {header.manner.onScroll === 'stays' && (
         <FieldRow label="Scrolls away">
           <span className="row">
@@ -206,42 +246,46 @@ export function RailTag({ site, header, index, layout, onChoose }: RailTagProps)
           </span>
         </FieldRow>
       )}
-      <ByWidth
-        of="the rail"
-        steps={rail.steps}
-        canHide
-        values={[
-          rail.padding === undefined
-            ? { key: 'height' as const, label: 'Height', min: 16, max: 400, base: rail.height }
-            : { key: 'padding' as const, label: 'Padding', min: 0, max: 120, base: rail.padding },
-          { key: 'inset', label: 'Margins', min: 0, max: 240, base: rail.inset },
-          { key: 'gap', label: 'Between', min: 0, max: 160, base: rail.gap },
-        ]}
-        onChange={(steps, label) =>
-          change(label, (draft) => {
-            if (steps) draft.steps = steps;
-            else delete draft.steps;
-          })
-        }
-      />
-      <Reuse site={site} of={reusableRail(header, index)} />
-      <div className="row tag-acts">
-        <Button size="small" variant="outlined" disabled={index === 0} onClick={() => reorder(-1)}>
-          Up
-        </Button>
-        <Button
-          size="small"
-          variant="outlined"
-          disabled={index === header.rails.length - 1}
-          onClick={() => reorder(1)}
-        >
-          Down
-        </Button>
-        <Button size="small" disabled={header.rails.length === 1} onClick={remove}>
-          Remove, its items to the spare rod
-        </Button>
-      </div>
-    </section>
+    </>
+  );
+}
+
+/** Up, down, and away. */
+function RailActs({ header, index, onChoose }: Pick<RailTagProps, 'header' | 'index' | 'onChoose'>) {
+  const reorder = (by: number) => {
+    changeHeader(header.id, 'Order of rails', (draft) => {
+      const [moved] = draft.rails.splice(index, 1);
+      draft.rails.splice(index + by, 0, moved!);
+      keepLeading(draft);
+    });
+    onChoose({ kind: 'rail', index: index + by });
+  };
+  const remove = () => {
+    changeHeader(header.id, `Remove the ${railName(index).toLowerCase()}`, (draft) => {
+      const items = itemsOf(at(draft.rails, index));
+      draft.rails.splice(index, 1);
+      if (items.length > 0) draft.spare = [...(draft.spare ?? []), ...items];
+      keepLeading(draft);
+    });
+    onChoose({ kind: 'header' });
+  };
+  return (
+    <div className="row tag-acts">
+      <Button size="small" variant="outlined" disabled={index === 0} onClick={() => reorder(-1)}>
+        Up
+      </Button>
+      <Button
+        size="small"
+        variant="outlined"
+        disabled={index === header.rails.length - 1}
+        onClick={() => reorder(1)}
+      >
+        Down
+      </Button>
+      <Button size="small" disabled={header.rails.length === 1} onClick={remove}>
+        Remove, its items to the spare rod
+      </Button>
+    </div>
   );
 }
 

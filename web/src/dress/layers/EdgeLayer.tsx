@@ -1,9 +1,9 @@
 import { Switch } from '@mui/material';
 import { cutDepth } from '@hatrail/core/geometry/cut';
-import { edge, type Line } from '@hatrail/core/layers/edge';
+import { edge, Line } from '@hatrail/core/layers/edge';
 import { colourName } from '@hatrail/core/model/palette';
 import { ColourField } from '../../parts/ColourField.tsx';
-import { NumberField } from '../../parts/NumberField.tsx';
+import { RuleNumber } from '../../parts/RuleNumber.tsx';
 import { setLook } from '../lookEdits.ts';
 import { ColourValue, NumberValue, Value, useDressing, type SummaryProps } from './Value.tsx';
 
@@ -41,11 +41,10 @@ export function EdgeLayer() {
       {SIDES.map(([side, label]) => (
         <Value key={side} label={label} layer="edge" name={side}>
           <span className="row">
-            <NumberField
+            <RuleNumber
+              of={[Line, 'width']}
               label={`Line ${label.toLowerCase()}`}
               unit="px"
-              min={0}
-              max={24}
               value={look.edge[side].width}
               onChange={(width) => set(side, { ...look.edge[side], width })}
             />

@@ -2,12 +2,12 @@ import { at as elementAt } from '@hatrail/core/lists';
 import { useRef, useState, type KeyboardEvent } from 'react';
 import { showsGradient } from '@hatrail/core/layers/gradient';
 import { cssColour } from '@hatrail/core/colour/rgb';
-import type { GradientStop } from '@hatrail/core/model/layer';
+import { GradientStop } from '@hatrail/core/model/layer';
 import { resolveColour } from '@hatrail/core/model/palette';
 import { headerWith } from '@hatrail/core/remedy/leastFill';
 import { startGradients } from '@hatrail/core/layers/startGradients';
 import { ColourField } from '../../parts/ColourField.tsx';
-import { NumberField } from '../../parts/NumberField.tsx';
+import { RuleNumber } from '../../parts/RuleNumber.tsx';
 import { PercentSlider } from '../../parts/PercentSlider.tsx';
 import { setLayer } from '../lookEdits.ts';
 import { HoldField, isHeld, setHold } from './HoldField.tsx';
@@ -125,11 +125,10 @@ export function GradientLayer({ answers }: BodyProps) {
                 use={stop.colour}
                 onChange={(colour) => setStop(at, { colour })}
               />
-              <NumberField
+              <RuleNumber
+                of={[GradientStop, 'at']}
                 label={`Place of stop ${at + 1}`}
                 unit="%"
-                min={0}
-                max={100}
                 value={stop.at}
                 onChange={(place) => setStop(at, { at: place })}
               />

@@ -1,10 +1,11 @@
+import { FillLook } from '@hatrail/core/layers/fill';
 import { BLEND_MODES } from '@hatrail/core/colour/blend';
-import { REPEATS } from '@hatrail/core/model/layer';
+import { PicturePlacing, MaskStop, Mask, REPEATS } from '@hatrail/core/model/layer';
 import { Link, useLocation } from 'react-router';
 import { choosablePictures } from '@hatrail/core/layers/picture';
 import { ChoiceField } from '../../parts/fields.tsx';
 import { ColourField } from '../../parts/ColourField.tsx';
-import { NumberField } from '../../parts/NumberField.tsx';
+import { RuleNumber } from '../../parts/RuleNumber.tsx';
 import { PercentSlider } from '../../parts/PercentSlider.tsx';
 import { setLayer, setLook } from '../lookEdits.ts';
 import { NumberValue, Value, useDressing, type SummaryProps } from './Value.tsx';
@@ -125,21 +126,19 @@ function SizeValue() {
           onChange={(next) => set(sized(next, own?.width))}
         />
         {share > 0 && (
-          <NumberField
+          <RuleNumber
+            of={[PicturePlacing, 'share']}
             label="Share of the width that the picture takes"
             unit="%"
-            min={1}
-            max={400}
             value={share}
             onChange={(next) => set({ share: next })}
           />
         )}
         {drawnWidth > 0 && share === 0 && (
-          <NumberField
+          <RuleNumber
+            of={[PicturePlacing, 'drawnWidth']}
             label="Width of the picture"
             unit="px"
-            min={4}
-            max={2000}
             value={drawnWidth}
             onChange={(next) => set({ drawnWidth: next })}
           />
@@ -206,13 +205,13 @@ function FallbackValue() {
           use={fallback.colour}
           onChange={(colour) => set({ fallback: { ...fallback, colour } })}
         />
-        <NumberField
+        <RuleNumber
+          of={[FillLook, 'opacity']}
+          asPercent
           label="Opacity of the fallback"
           unit="%"
-          min={0}
-          max={100}
-          value={Math.round(fallback.opacity * 100)}
-          onChange={(percent) => set({ fallback: { ...fallback, opacity: percent / 100 } })}
+          value={fallback.opacity}
+          onChange={(opacity) => set({ fallback: { ...fallback, opacity } })}
         />
       </span>
     </Value>
@@ -240,28 +239,27 @@ function Fade({ name, label, called }: { name: 'mask' | 'secondMask'; label: str
   return (
     <Value label={label} layer="picture" name={name}>
       <span className="row">
-        <NumberField
+        <RuleNumber
+          of={[MaskStop, 'opacity']}
+          asPercent
           label={`Opacity where ${called} begins`}
           unit="%"
-          min={0}
-          max={100}
-          value={Math.round(from * 100)}
-          onChange={(percent) => set({ from: percent / 100 })}
+          value={from}
+          onChange={(opacity) => set({ from: opacity })}
         />
         to
-        <NumberField
+        <RuleNumber
+          of={[MaskStop, 'opacity']}
+          asPercent
           label={`Opacity where ${called} ends`}
           unit="%"
-          min={0}
-          max={100}
-          value={Math.round(to * 100)}
-          onChange={(percent) => set({ to: percent / 100 })}
+          value={to}
+          onChange={(opacity) => set({ to: opacity })}
         />
-        <NumberField
+        <RuleNumber
+          of={[Mask, 'angle']}
           label={`Angle of ${called}`}
           unit="°"
-          min={-360}
-          max={360}
           value={angle}
           onChange={(next) => set({ angle: next })}
         />

@@ -1,11 +1,12 @@
 import { at as elementAt } from '@hatrail/core/lists';
 import { BLEND_MODES } from '@hatrail/core/colour/blend';
-import { REPEATS, type Backdrop } from '@hatrail/core/model/layer';
+import { PicturePlacing, GradientStop, Gradient, REPEATS, type Backdrop } from '@hatrail/core/model/layer';
 import type { Band } from '@hatrail/core/model/page';
 import type { Site } from '@hatrail/core/model/site';
 import { ColourField } from '../../parts/ColourField.tsx';
 import { ChoiceField, OnOff, FieldRow } from '../../parts/fields.tsx';
 import { NumberField } from '../../parts/NumberField.tsx';
+import { RuleNumber } from '../../parts/RuleNumber.tsx';
 import { ByWidth } from '../../parts/ByWidth.tsx';
 import { TakeTurnsFields } from './TakeTurnsFields.tsx';
 
@@ -47,11 +48,10 @@ export function GradientFields({ site, band, change }: BandFieldsProps) {
       {gradient && (
         <>
           <FieldRow label="Angle">
-            <NumberField
+            <RuleNumber
+              of={[Gradient, 'angle']}
               label="Angle of the gradient"
               unit="°, 180 is downwards"
-              min={-360}
-              max={360}
               value={gradient.angle}
               onChange={(angle) => inBackdrop((draft) => void (draft.gradient!.angle = angle))}
             />
@@ -67,22 +67,21 @@ export function GradientFields({ site, band, change }: BandFieldsProps) {
                     inBackdrop((draft) => void (elementAt(draft.gradient!.stops, i).colour = use))
                   }
                 />
-                <NumberField
+                <RuleNumber
+                  of={[GradientStop, 'at']}
                   label={`Place of stop ${i + 1}`}
                   unit="%"
-                  min={0}
-                  max={100}
                   value={stop.at}
                   onChange={(at) => inBackdrop((draft) => void (elementAt(draft.gradient!.stops, i).at = at))}
                 />
-                <NumberField
+                <RuleNumber
+                  of={[GradientStop, 'opacity']}
+                  asPercent
                   label={`Opacity of stop ${i + 1}`}
                   unit="% opaque"
-                  min={0}
-                  max={100}
-                  value={Math.round(stop.opacity * 100)}
+                  value={stop.opacity}
                   onChange={(opacity) =>
-                    inBackdrop((draft) => void (elementAt(draft.gradient!.stops, i).opacity = opacity / 100))
+                    inBackdrop((draft) => void (elementAt(draft.gradient!.stops, i).opacity = opacity))
                   }
                 />
               </span>
@@ -147,21 +146,19 @@ export function PictureFields({ site, band, change }: BandFieldsProps) {
                 }
               />
               {picture.share !== undefined && (
-                <NumberField
+                <RuleNumber
+                  of={[PicturePlacing, 'share']}
                   label="Share of the width that the picture takes"
                   unit="%"
-                  min={1}
-                  max={400}
                   value={picture.share}
                   onChange={(share) => inBackdrop((draft) => void (draft.picture!.share = share))}
                 />
               )}
               {picture.drawnWidth !== undefined && (
-                <NumberField
+                <RuleNumber
+                  of={[PicturePlacing, 'drawnWidth']}
                   label="Width of the picture"
                   unit="px"
-                  min={4}
-                  max={2000}
                   value={picture.drawnWidth}
                   onChange={(width) => inBackdrop((draft) => void (draft.picture!.drawnWidth = width))}
                 />

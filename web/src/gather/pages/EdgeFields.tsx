@@ -1,6 +1,6 @@
-import type { BandEdge } from '@hatrail/core/model/page';
+import { EdgeShape, type BandEdge } from '@hatrail/core/model/page';
 import { FieldRow, OnOff } from '../../parts/fields.tsx';
-import { NumberField } from '../../parts/NumberField.tsx';
+import { RuleNumber } from '../../parts/RuleNumber.tsx';
 import { OptionalColour } from '../../parts/OptionalColour.tsx';
 import type { BandFieldsProps } from './BackdropFields.tsx';
 
@@ -35,12 +35,11 @@ export function EdgeFields({ site, band, change }: BandFieldsProps) {
           <FieldRow label="Reaches up">
             <span className="row">
               {PLACES.map(([place, words]) => (
-                <NumberField
+                <RuleNumber
                   key={place}
+                  of={[EdgeShape, place]}
                   label={`What comes after reaches up ${words}`}
                   unit={`px ${words}`}
-                  min={0}
-                  max={160}
                   value={edge[place]}
                   onChange={(value) => inEdge((draft) => void (draft[place] = value))}
                 />
@@ -61,12 +60,11 @@ export function EdgeFields({ site, band, change }: BandFieldsProps) {
               />
               {edge.hover &&
                 PLACES.map(([place, words]) => (
-                  <NumberField
+                  <RuleNumber
                     key={place}
+                    of={[EdgeShape, place]}
                     label={`Under the pointer, ${words}`}
                     unit={`px ${words}`}
-                    min={0}
-                    max={160}
                     value={edge.hover![place]}
                     onChange={(value) => inEdge((draft) => void (draft.hover![place] = value))}
                   />

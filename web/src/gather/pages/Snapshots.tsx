@@ -1,13 +1,13 @@
 import { at } from '@hatrail/core/lists';
 import { useState } from 'react';
 import { dropUnused, keepTaken, nameOfFile } from '../pictures/takeIn.ts';
-import type { Page } from '@hatrail/core/model/page';
+import { Snapshot, type Page } from '@hatrail/core/model/page';
 import { api } from '../../api.ts';
 import { useEditor } from '../../editor/store.ts';
 import type { LoadedSite } from '../../engine/loadedSite.ts';
 import { pictureUrl } from '../../engine/picturePixels.ts';
 import { FileButton } from '../../parts/FileButton.tsx';
-import { NumberField } from '../../parts/NumberField.tsx';
+import { RuleNumber } from '../../parts/RuleNumber.tsx';
 
 /** Width of the window at which a picture was probably taken: its own, or half of it where it is very wide. */
 export function likelyWidth(pixels: number): number {
@@ -76,11 +76,10 @@ export function Snapshots({ siteId, loaded, page }: { siteId: string; loaded: Lo
           <li key={picture}>
             <img src={pictureUrl(loaded, picture, 160)} alt="" />
             <span>{site.pictures.find(({ id }) => id === picture)?.name}</span>
-            <NumberField
+            <RuleNumber
+              of={[Snapshot, 'width']}
               label="Width at which it was taken"
               unit="px wide"
-              min={200}
-              max={4000}
               value={width}
               onChange={(next) =>
                 !snapshots.some((other, o) => o !== i && other.width === next) &&

@@ -1,10 +1,10 @@
 import { IconButton } from '@mui/material';
 import { X } from '@phosphor-icons/react/dist/csr/X';
-import { backdropPictures } from '@hatrail/core/model/layer';
+import { TakeTurns, backdropPictures } from '@hatrail/core/model/layer';
 import type { Band } from '@hatrail/core/model/page';
 import type { Site } from '@hatrail/core/model/site';
 import { ChoiceField, FieldRow } from '../../parts/fields.tsx';
-import { NumberField } from '../../parts/NumberField.tsx';
+import { RuleNumber } from '../../parts/RuleNumber.tsx';
 
 /** Seconds that each is seen where nothing is said yet. */
 const USUAL_EVERY = 6;
@@ -75,11 +75,10 @@ export function TakeTurnsFields({
             />
           )}
           {pictures.length > 0 && (
-            <NumberField
+            <RuleNumber
+              of={[TakeTurns, 'every']}
               label="How long each picture is seen"
               unit="s each"
-              min={3}
-              max={60}
               value={every}
               onChange={(seconds) => set('How long each picture is seen', pictures, seconds)}
             />

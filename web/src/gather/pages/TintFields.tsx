@@ -1,10 +1,10 @@
 import { at } from '@hatrail/core/lists';
-import type { Backdrop, Tint } from '@hatrail/core/model/layer';
-import type { BandTurn } from '@hatrail/core/model/page';
+import { Tint, type Backdrop } from '@hatrail/core/model/layer';
+import { BandTurn } from '@hatrail/core/model/page';
 import type { Site } from '@hatrail/core/model/site';
 import { ColourField } from '../../parts/ColourField.tsx';
 import { ChoiceField, OnOff, FieldRow } from '../../parts/fields.tsx';
-import { NumberField } from '../../parts/NumberField.tsx';
+import { RuleNumber } from '../../parts/RuleNumber.tsx';
 import type { BandFieldsProps } from './BackdropFields.tsx';
 
 /** A colour and how much of it there is. */
@@ -31,13 +31,13 @@ function TintRow({
           use={tint.colour}
           onChange={(use) => onChange({ colour: use })}
         />
-        <NumberField
+        <RuleNumber
+          of={[Tint, 'opacity']}
+          asPercent
           label={opacity}
           unit="% opaque"
-          min={0}
-          max={100}
-          value={Math.round(tint.opacity * 100)}
-          onChange={(percent) => onChange({ opacity: percent / 100 })}
+          value={tint.opacity}
+          onChange={(opacity) => onChange({ opacity })}
         />
       </span>
     </FieldRow>
@@ -180,19 +180,17 @@ export function TurnFields({ site, band, change }: BandFieldsProps) {
           </FieldRow>
           <FieldRow label="From">
             <span className="row">
-              <NumberField
+              <RuleNumber
+                of={[BandTurn, 'from']}
                 label="Where it begins to turn"
                 unit="px past the window’s top"
-                min={-2000}
-                max={4000}
                 value={turns.from}
                 onChange={(from) => inTurn((draft) => void (draft.from = from))}
               />
-              <NumberField
+              <RuleNumber
+                of={[BandTurn, 'over']}
                 label="Over how much scroll it turns"
                 unit="px of scroll"
-                min={1}
-                max={4000}
                 value={turns.over}
                 onChange={(over) => inTurn((draft) => void (draft.over = over))}
               />

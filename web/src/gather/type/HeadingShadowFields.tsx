@@ -1,14 +1,14 @@
-import type { HeadingShadow } from '@hatrail/core/model/type';
+import { HeadingShadow } from '@hatrail/core/model/type';
 import type { Site } from '@hatrail/core/model/site';
 import { useEditor } from '../../editor/store.ts';
 import { ColourField } from '../../parts/ColourField.tsx';
 import { FieldRow, OnOff } from '../../parts/fields.tsx';
-import { NumberField } from '../../parts/NumberField.tsx';
+import { RuleNumber } from '../../parts/RuleNumber.tsx';
 
 const SIZES = [
-  { key: 'blur', label: 'Softness', min: 0, max: 40 },
-  { key: 'y', label: 'Down', min: -20, max: 20 },
-  { key: 'x', label: 'Aside', min: -20, max: 20 },
+  { key: 'blur', label: 'Softness' },
+  { key: 'y', label: 'Down' },
+  { key: 'x', label: 'Aside' },
 ] as const;
 
 /** The shadow under the letters of the heading level that is set apart. */
@@ -40,21 +40,20 @@ export function HeadingShadowFields({ site }: { site: Site }) {
                 use={shadow.colour}
                 onChange={(colour) => set('Colour of a heading’s shadow', { colour })}
               />
-              <NumberField
+              <RuleNumber
+                of={[HeadingShadow, 'opacity']}
+                asPercent
                 label="Opacity of the heading’s shadow"
                 unit="% opaque"
-                min={0}
-                max={100}
-                value={Math.round(shadow.opacity * 100)}
-                onChange={(opacity) => set('Opacity of a heading’s shadow', { opacity: opacity / 100 })}
+                value={shadow.opacity}
+                onChange={(opacity) => set('Opacity of a heading’s shadow', { opacity })}
               />
-              {SIZES.map(({ key, label, min, max }) => (
-                <NumberField
+              {SIZES.map(({ key, label }) => (
+                <RuleNumber
                   key={key}
+                  of={[HeadingShadow, key]}
                   label={`${label} of the heading’s shadow`}
                   unit={`px ${label.toLowerCase()}`}
-                  min={min}
-                  max={max}
                   value={shadow[key]}
                   onChange={(value) => set(`${label} of a heading’s shadow`, { [key]: value })}
                 />

@@ -12,10 +12,10 @@ import {
   WEIGHTS,
   type FamilyId,
   type HeadingShadow,
-  type TypeStyle,
+  TypeStyle,
 } from '@hatrail/core/model/type';
 import { ChoiceField, FieldRow } from '../../parts/fields.tsx';
-import { NumberField } from '../../parts/NumberField.tsx';
+import { RuleNumber } from '../../parts/RuleNumber.tsx';
 
 interface StyleRowProps {
   site: Site;
@@ -91,33 +91,30 @@ export function StyleRow({
           )}
         </FieldRow>
         <FieldRow label="Size">
-          <NumberField
+          <RuleNumber
+            of={[TypeStyle, 'size']}
             label={`Size of ${title}`}
             unit="px"
-            min={10}
-            max={120}
             step={0.5}
             value={style.size}
             onChange={(size) => change({ size }, 'size')}
           />
         </FieldRow>
         <FieldRow label="Line height">
-          <NumberField
+          <RuleNumber
+            of={[TypeStyle, 'lineHeight']}
             label={`Line height of ${title}`}
             unit={`× size, ${lineHeightPx(style)} px`}
-            min={0.9}
-            max={3}
             step={0.05}
             value={style.lineHeight}
             onChange={(lineHeight) => change({ lineHeight }, 'line height')}
           />
         </FieldRow>
         <FieldRow label="Between letters">
-          <NumberField
+          <RuleNumber
+            of={[TypeStyle, 'letterSpacing']}
             label={`Letter-spacing of ${title}`}
             unit="px"
-            min={-4}
-            max={20}
             step={0.1}
             value={style.letterSpacing}
             onChange={(letterSpacing) => change({ letterSpacing }, 'letter-spacing')}
