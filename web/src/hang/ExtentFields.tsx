@@ -2,7 +2,7 @@ import { Extent, type Header } from '@hatrail/core/model/header';
 import { OnOff, FieldRow } from '../parts/fields.tsx';
 import { RuleNumber } from '../parts/RuleNumber.tsx';
 import { ByWidth } from '../parts/ByWidth.tsx';
-import { Optional } from './FoldTag.tsx';
+import { OptionalNumber } from '../parts/OptionalNumber.tsx';
 import { changeHeader } from '../editor/edits.ts';
 
 const FLUSH: Extent = { top: 0, sides: 0, linked: true, radius: 0 };
@@ -50,12 +50,10 @@ export function ExtentFields({ header }: { header: Header }) {
           }
         />
       </FieldRow>
-      <Optional
+      <OptionalNumber
+        of={[Extent, 'max']}
         label="Widest"
         automatic="as wide as the window leaves"
-        unit="px"
-        min={240}
-        max={4000}
         plain={1200}
         value={extent.max}
         set={(max) =>

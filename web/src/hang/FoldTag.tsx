@@ -4,13 +4,14 @@ import { typedFor } from '@hatrail/core/header/typed';
 import { kindOf } from '@hatrail/core/header/kinds/index';
 import type { HeaderLayout } from '@hatrail/core/header/laid';
 import { headerItems, type Header } from '@hatrail/core/model/header';
-import type { Fold, Item } from '@hatrail/core/model/item';
+import { Fold, type Item } from '@hatrail/core/model/item';
 import { STEP_RANGE } from '@hatrail/core/model/stepped';
 import { fittingFold } from '@hatrail/core/header/layout';
 import type { Measure } from '@hatrail/core/measure/measure';
 import type { Site } from '@hatrail/core/model/site';
 import { ChoiceField, FieldRow } from '../parts/fields.tsx';
 import { NumberField } from '../parts/NumberField.tsx';
+import { OptionalNumber } from '../parts/OptionalNumber.tsx';
 import { changeHeader } from '../editor/edits.ts';
 import { foldBelow } from './edits.ts';
 
@@ -23,11 +24,14 @@ interface FoldTagProps {
   layout: HeaderLayout;
 }
 
+/** Changes how a header folds. */
+type ChangeFold = (label: string, make: (draft: Fold) => void) => void;
+
 /** How the header folds: where each item goes then, in which order, and how the folded menu opens. */
 export function FoldTag({ site, header, measure, layout }: FoldTagProps) {
   const fold = foldOf(header);
   const items = headerItems(header).filter(({ kind }) => kind !== 'gap');
-  const change = (label: string, make: (draft: Fold) => void) =>
+  const change: ChangeFold = (label, make) =>
     changeHeader(
       header.id,
       label,
@@ -37,6 +41,31 @@ export function FoldTag({ site, header, measure, layout }: FoldTagProps) {
       },
       `fold ${label}`,
     );
+  return (
+    <section className="tag" aria-label="How it folds">
+      <h2>When it folds</h2>
+      <FoldWidth site={site} header={header} measure={measure} layout={layout} />
+      <p className="quiet">Escape, a click outside and its button close the folded menu.</p>
+      <WhereItemsGo site={site} fold={fold} items={items} change={change} />
+      <FoldedOrder site={site} fold={fold} items={items} change={change} />
+      <MenuButtonFields header={header} fold={fold} change={change} />
+      <FoldedMenuFields site={site} header={header} fold={fold} change={change} />
+    </section>
+  );
+}
+
+interface FoldFieldsProps {
+  fold: Fold;
+  change: ChangeFold;
+}
+
+/** What stays in the bar, what goes into the menu, and what is not shown. */
+function WhereItemsGo({
+  site,
+  fold,
+  items,
+  change,
+}: FoldFieldsProps & { site: Site; items: readonly Item[] }) {
   const goes = ({ id }: Item): Goes =>
     fold.bar.includes(id) ? 'bar' : fold.panel.includes(id) ? 'panel' : 'nowhere';
   const send = ({ id }: Item, to: Goes) =>
@@ -45,6 +74,34 @@ export function FoldTag({ site, header, measure, layout }: FoldTagProps) {
       draft.panel = draft.panel.filter((other) => other !== id);
       if (to !== 'nowhere') draft[to].push(id);
     });
+  return (
+    <ul className="fold-list">
+      {items.map((item) => (
+        <li key={item.id}>
+          <span dir="auto">{kindOf(item).title(site, item)}</span>
+          <ChoiceField<Goes>
+            label={`Where ${kindOf(item).title(site, item)} goes when folded`}
+            value={goes(item)}
+            options={[
+              ['bar', 'stays in the bar'],
+              ...(kindOf(item).panelHtml ? [['panel', 'into the menu'] as const] : []),
+              ['nowhere', 'not shown'],
+            ]}
+            onChange={(to) => send(item, to)}
+          />
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** In which order items stand in the folded menu. */
+function FoldedOrder({
+  site,
+  fold,
+  items,
+  change,
+}: FoldFieldsProps & { site: Site; items: readonly Item[] }) {
   const inPanel = fold.panel.flatMap((id) => items.find((item) => item.id === id) ?? []);
   const move = (id: string, by: number) =>
     change('Order of the folded menu', (draft) => {
@@ -54,70 +111,86 @@ export function FoldTag({ site, header, measure, layout }: FoldTagProps) {
       order.splice(from + by, 0, id);
       draft.panel = order;
     });
-  const optional = (key: 'size' | 'row' | 'share', plain: number) => ({
-    value: fold[key],
-    set: (value: number | undefined) =>
-      change(`Folded menu, ${key}`, (draft) => {
-        if (value === undefined) delete draft[key];
-        else draft[key] = value;
-      }),
-    plain,
-  });
-  const share = optional('share', 80);
-  const size = optional('size', typedFor(site, header).type.menu.size);
-  const row = optional('row', 44);
+  if (inPanel.length < 2) return null;
   return (
-    <section className="tag" aria-label="How it folds">
-      <h2>When it folds</h2>
-      <FoldWidth site={site} header={header} measure={measure} layout={layout} />
-      <p className="quiet">Escape, a click outside and its button close the folded menu.</p>
-      <ul className="fold-list">
-        {items.map((item) => (
+    <>
+      <h3>Order in the folded menu</h3>
+      <ol className="fold-order">
+        {inPanel.map((item, i) => (
           <li key={item.id}>
             <span dir="auto">{kindOf(item).title(site, item)}</span>
-            <ChoiceField<Goes>
-              label={`Where ${kindOf(item).title(site, item)} goes when folded`}
-              value={goes(item)}
-              options={[
-                ['bar', 'stays in the bar'],
-                ...(kindOf(item).panelHtml ? [['panel', 'into the menu'] as const] : []),
-                ['nowhere', 'not shown'],
-              ]}
-              onChange={(to) => send(item, to)}
-            />
+            <button
+              type="button"
+              className="link"
+              disabled={i === 0}
+              aria-label={`${kindOf(item).title(site, item)}, up in the folded menu`}
+              onClick={() => move(item.id, -1)}
+            >
+              up
+            </button>
+            <button
+              type="button"
+              className="link"
+              disabled={i === inPanel.length - 1}
+              aria-label={`${kindOf(item).title(site, item)}, down in the folded menu`}
+              onClick={() => move(item.id, 1)}
+            >
+              down
+            </button>
           </li>
         ))}
-      </ul>
-      {inPanel.length > 1 && (
-        <>
-          <h3>Order in the folded menu</h3>
-          <ol className="fold-order">
-            {inPanel.map((item, i) => (
-              <li key={item.id}>
-                <span dir="auto">{kindOf(item).title(site, item)}</span>
-                <button
-                  type="button"
-                  className="link"
-                  disabled={i === 0}
-                  aria-label={`${kindOf(item).title(site, item)}, up in the folded menu`}
-                  onClick={() => move(item.id, -1)}
-                >
-                  up
-                </button>
-                <button
-                  type="button"
-                  className="link"
-                  disabled={i === inPanel.length - 1}
-                  aria-label={`${kindOf(item).title(site, item)}, down in the folded menu`}
-                  onClick={() => move(item.id, 1)}
-                >
-                  down
-                </button>
-              </li>
-            ))}
-          </ol>
-        </>
-      )}
+      </ol>
+    </>
+  );
+}
+
+/** Where the menu button hangs. */
+function MenuButtonFields({ header, fold, change }: FoldFieldsProps & { header: Header }) {
+  return (
+    <FieldRow label="Menu button">
+      <span className="row">
+        <ChoiceField
+          label="Where the menu button hangs"
+          value={fold.button?.place ?? 'end'}
+          options={HANGS}
+          onChange={(place) =>
+            change('Where the menu button hangs', (draft) => {
+              draft.button = { ...draft.button, place };
+              if (place === 'end' && draft.button.rail === undefined) delete draft.button;
+            })
+          }
+        />
+        {header.rails.length > 1 && (
+          <ChoiceField
+            label="Rail of the menu button"
+            value={String(fold.button?.rail ?? '')}
+            options={[
+              ['', 'with what stays'],
+              ...header.rails.map((_, i) => [String(i + 1), `on rail ${i + 1}`] as const),
+            ]}
+            onChange={(rail) =>
+              change('Rail of the menu button', (draft) => {
+                const { place = 'end' } = draft.button ?? {};
+                draft.button = { place, ...(rail !== '' && { rail: Number(rail) }) };
+                if (place === 'end' && rail === '') delete draft.button;
+              })
+            }
+          />
+        )}
+      </span>
+    </FieldRow>
+  );
+}
+
+/** What the folded menu shows, from where it opens, and how large it is. */
+function FoldedMenuFields({ site, header, fold, change }: FoldFieldsProps & { site: Site; header: Header }) {
+  const set = (key: 'size' | 'row' | 'share') => (value: number | undefined) =>
+    change(`Folded menu, ${key}`, (draft) => {
+      if (value === undefined) delete draft[key];
+      else draft[key] = value;
+    });
+  return (
+    <>
       <FieldRow label="Menu there">
         <ChoiceField
           label="Menu in the folded menu"
@@ -130,38 +203,6 @@ export function FoldTag({ site, header, measure, layout }: FoldTagProps) {
             })
           }
         />
-      </FieldRow>
-      <FieldRow label="Menu button">
-        <span className="row">
-          <ChoiceField
-            label="Where the menu button hangs"
-            value={fold.button?.place ?? 'end'}
-            options={HANGS}
-            onChange={(place) =>
-              change('Where the menu button hangs', (draft) => {
-                draft.button = { ...draft.button, place };
-                if (place === 'end' && draft.button.rail === undefined) delete draft.button;
-              })
-            }
-          />
-          {header.rails.length > 1 && (
-            <ChoiceField
-              label="Rail of the menu button"
-              value={String(fold.button?.rail ?? '')}
-              options={[
-                ['', 'with what stays'],
-                ...header.rails.map((_, i) => [String(i + 1), `on rail ${i + 1}`] as const),
-              ]}
-              onChange={(rail) =>
-                change('Rail of the menu button', (draft) => {
-                  const { place = 'end' } = draft.button ?? {};
-                  draft.button = { place, ...(rail !== '' && { rail: Number(rail) }) };
-                  if (place === 'end' && rail === '') delete draft.button;
-                })
-              }
-            />
-          )}
-        </span>
       </FieldRow>
       <FieldRow label="Opens from">
         <ChoiceField
@@ -189,17 +230,33 @@ export function FoldTag({ site, header, measure, layout }: FoldTagProps) {
           }
         />
       </FieldRow>
-      <Optional
+      <OptionalNumber
+        of={[Fold, 'share']}
         label="Covers"
         automatic="what it needs"
         unit="% of the window"
-        min={20}
-        max={100}
-        {...share}
+        value={fold.share}
+        plain={80}
+        set={set('share')}
       />
-      <Optional label="Text" automatic="as the menu’s" unit="px" min={12} max={40} {...size} />
-      <Optional label="Rows" automatic="44 px" unit="px high" min={24} max={96} {...row} />
-    </section>
+      <OptionalNumber
+        of={[Fold, 'size']}
+        label="Text"
+        automatic="as the menu’s"
+        value={fold.size}
+        plain={typedFor(site, header).type.menu.size}
+        set={set('size')}
+      />
+      <OptionalNumber
+        of={[Fold, 'row']}
+        label="Rows"
+        automatic="44 px"
+        unit="px high"
+        value={fold.row}
+        plain={44}
+        set={set('row')}
+      />
+    </>
   );
 }
 
@@ -244,40 +301,6 @@ function FoldWidth({ site, header, measure, layout }: FoldTagProps) {
             value={layout.foldWidth}
             onChange={(width) => foldBelow(header, fits, width)}
           />
-        )}
-      </span>
-    </FieldRow>
-  );
-}
-
-interface OptionalProps {
-  label: string;
-  /** What holds where nothing is set. */
-  automatic: string;
-  unit: string;
-  min: number;
-  max: number;
-  value: number | undefined;
-  plain: number;
-  set: (value: number | undefined) => void;
-}
-
-/** A number that may be left to itself. */
-export function Optional({ label, automatic, unit, min, max, value, plain, set }: OptionalProps) {
-  return (
-    <FieldRow label={label}>
-      <span className="row">
-        <ChoiceField
-          label={`${label}, by itself or set`}
-          value={value === undefined ? 'auto' : 'set'}
-          options={[
-            ['auto', automatic],
-            ['set', 'set'],
-          ]}
-          onChange={(how) => set(how === 'set' ? plain : undefined)}
-        />
-        {value !== undefined && (
-          <NumberField label={label} unit={unit} min={min} max={max} value={value} onChange={set} />
         )}
       </span>
     </FieldRow>

@@ -14,7 +14,7 @@ import { RuleNumber } from '../parts/RuleNumber.tsx';
 import { ByWidth } from '../parts/ByWidth.tsx';
 import { changeHeader } from '../editor/edits.ts';
 import { keepLeading } from './edits.ts';
-import { Optional } from './FoldTag.tsx';
+import { OptionalNumber } from '../parts/OptionalNumber.tsx';
 import type { Chosen } from './chosen.ts';
 import { railName } from './railName.ts';
 
@@ -182,12 +182,10 @@ function RailRoom({ rail, change }: { rail: Rail; change: ChangeRail }) {
           onChange={(gap) => change('Room between items', (draft) => void (draft.gap = gap))}
         />
       </FieldRow>
-      <Optional
+      <OptionalNumber
+        of={[Rail, 'max']}
         label="Largest width"
         automatic="as wide as the header"
-        unit="px"
-        min={200}
-        max={4000}
         plain={1200}
         value={rail.max}
         set={(max) =>

@@ -3,6 +3,9 @@ import { NumberField } from './NumberField.tsx';
 
 type Values<T> = { [K in keyof T]-?: T[K] extends number | undefined ? K : never }[keyof T] & string;
 
+/** A class of the document, and the name of a number that it has. */
+export type RuleOf<T> = readonly [abstract new () => T, Values<T>];
+
 /** A number of the document: its limits and unit are those of the rule that the document has for it. */
 export function RuleNumber<T extends object>({
   of: [type, key],
@@ -13,7 +16,7 @@ export function RuleNumber<T extends object>({
   ...rest
 }: {
   /** The class that has the value, and its name there. */
-  of: readonly [abstract new () => T, Values<T>];
+  of: RuleOf<T>;
   label: string;
   /** In the place of the rule's own. */
   unit?: string;
