@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { composeOver, over } from '../src/colour/composite.ts';
 import { contrast16, contrastRatio, luminance16, relativeLuminance } from '../src/colour/contrast.ts';
-import { cssColour, hexColour, parseColour } from '../src/colour/rgb.ts';
+import { cssColour, hexColour, mixRgb, parseColour } from '../src/colour/rgb.ts';
 import { random } from './made.ts';
 
 const rgb = (text: string) => parseColour(text)!;
@@ -79,6 +79,36 @@ describe('reading colours', () => {
     expect(parseColour('rebeccapurple')).toMatchObject({ r: 102, g: 51, b: 153, a: 1 });
     expect(parseColour('rgb(16 27 51 / 42%)')).toMatchObject({ r: 16, g: 27, b: 51, a: 0.42 });
     expect(parseColour('oklch(70% 0.4 150)')!.g).toBeLessThanOrEqual(255);
+    expect(parseColour('  #101b33 ')).toMatchObject({ r: 16, g: 27, b: 51, a: 1 });
+    expect(parseColour('rgb(none 27 51 / none)')).toEqual({ r: 0, g: 27, b: 51, a: 1 });
+    expect(parseColour('rgb(999 -5 51 / 2)')).toMatchObject({ r: 255, g: 0, a: 1 });
+    for (const text of [
+      '',
+      'rgb(',
+      'rgb(1 2',
+      'oklch(1e999 0 0)',
+      'rgb(0 1e999 0 / 1)',
+      'color(srgb 1e308 0 0)',
+    ]) {
+      const { r, g, b } = parseColour(text) ?? { r: 0, g: 0, b: 0 };
+      expect(
+        [r, g, b].every((level) => Number.isInteger(level) && level >= 0 && level <= 255),
+        text,
+      ).toBe(true);
+    }
+    expect(['', 'rgb(', 'rgb(1 2'].map(parseColour)).toEqual([undefined, undefined, undefined]);
+    expect(parseColour(`#fff${' '.repeat(196)}`)).toMatchObject({ r: 255 });
+    expect(parseColour(`#fff${' '.repeat(197)}`)).toBeUndefined();
+    expect(mixRgb({ r: 0, g: 100, b: 255 }, { r: 255, g: 0, b: 254 }, 0.25)).toEqual({
+      r: 64,
+      g: 75,
+      b: 255,
+    });
+    expect(hexColour({ r: 1, g: 16, b: 255 })).toBe('#0110ff');
+    expect([cssColour({ r: 1, g: 2, b: 3 }), cssColour({ r: 1, g: 2, b: 3 }, 0.99999)]).toEqual([
+      'rgb(1 2 3)',
+      'rgb(1 2 3)',
+    ]);
     expect(parseColour('midnightish')).toBeUndefined();
     expect(hexColour(rgb('#E8B04A'))).toBe('#e8b04a');
     expect(cssColour(rgb('#101b33'), 0.42)).toBe('rgb(16 27 51 / 0.42)');
