@@ -10,7 +10,8 @@ import {
 } from '@hatrail/core/model/requests';
 import type { Captures } from '../captures.ts';
 import { fileReader, siteOf, type Context } from '../context.ts';
-import { decodePictures } from '@hatrail/node/skia';
+import { shippedSizes } from '@hatrail/core/output/sizes';
+import { decodePictures, skiaMeasure } from '@hatrail/node/skia';
 import { badInput } from '../problem.ts';
 import { sendBytes } from '../send.ts';
 import { bodyOf } from './bodies.ts';
@@ -48,6 +49,7 @@ export function captureRoutes(context: Context, captures: Captures): Router {
         pictures: await decodePictures(
           { ...site, pages: [page], headers: [header] },
           fileReader(context, kept),
+          shippedSizes(site, header, skiaMeasure()),
         ),
       })),
     );
