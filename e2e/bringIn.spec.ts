@@ -161,8 +161,10 @@ describe('the header that Wether Lane has', () => {
       expect((await layers.getByRole('button').allTextContents()).sort()).toEqual([
         'Backing of links',
         'Blur',
+        'Cut edge',
         'Gradient',
         'Line below links',
+        'Picture',
         'Shadow',
         'Tint',
       ]);
@@ -177,6 +179,15 @@ describe('the header that Wether Lane has', () => {
         .toMatch(/blur/);
       expect(await inside.locator('script').count()).toBe(0);
       await owner.button('Undo').click();
+      await layers.getByRole('button', { name: 'Cut edge' }).click();
+      const shape = () =>
+        inside.locator('.site-top').evaluate((bar) => getComputedStyle(bar, '::before').clipPath);
+      await expect.poll(shape, SLOW).toMatch(/^polygon/);
+      await owner.button('Undo').click();
+      await expect.poll(shape, SLOW).toBe('none');
+      // Its pages came in as pictures, and none of them lies behind a header.
+      await layers.getByRole('button', { name: 'Picture' }).click();
+      await tab.getByText('There is no picture yet: bring one in under').waitFor();
       // Along with the scroll, it is told how far it has come.
       await tab.getByRole('button', { name: /^Manner/ }).click();
       await tab.getByRole('combobox', { name: 'What the change goes by' }).selectOption('scroll');
@@ -186,6 +197,16 @@ describe('the header that Wether Lane has', () => {
       await expect.poll(way, SLOW).not.toBe('');
       await owner.button('Undo').click();
       await expect.poll(() => site().headers[0]!.manner.stretch, SLOW).toBeUndefined();
+      const onScroll = tab.getByRole('combobox', { name: 'On scroll' });
+      expect(await onScroll.locator('option').allTextContents()).toEqual([
+        'Stays at the top',
+        'Leaves with the page',
+        'Goes, and returns on scrolling up',
+      ]);
+      await onScroll.selectOption('returns');
+      await expect.poll(() => site().headers[0]!.manner.onScroll, SLOW).toBe('returns');
+      await owner.button('Undo').click();
+      await expect.poll(() => site().headers[0]!.manner.onScroll, SLOW).toBe('stays');
     },
   );
 

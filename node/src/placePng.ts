@@ -1,8 +1,7 @@
 import { createCanvas } from '@napi-rs/canvas';
 import type { Raster } from '@hatrail/core/geometry/raster';
-import type { PaintingContext } from '@hatrail/core/page/paint';
 import { drawPlace, type PlacePicture } from '@hatrail/core/report/place';
-import { drawTextAsBrowsers } from './skia.ts';
+import { asContext, drawTextAsBrowsers } from './skia.ts';
 
 /** A picture of a worst place as a data address, by the Skia canvas. */
 export function placeAddress(picture: PlacePicture): string {
@@ -11,7 +10,7 @@ export function placeAddress(picture: PlacePicture): string {
   const context = canvas.getContext('2d');
   put(context, picture.ground);
   drawTextAsBrowsers(context);
-  drawPlace(context as unknown as PaintingContext, picture, (pixels, x, y) => {
+  drawPlace(asContext(context), picture, (pixels, x, y) => {
     const part = createCanvas(pixels.width, pixels.height);
     put(part.getContext('2d'), pixels);
     context.drawImage(part, x, y);

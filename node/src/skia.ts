@@ -2,9 +2,9 @@ import { at as elementAt } from '@hatrail/core/lists';
 import { createCanvas, loadImage, type Canvas, type Image, type SKRSContext2D } from '@napi-rs/canvas';
 import { luminance16, WHITE_LUMINANCE } from '@hatrail/core/colour/contrast';
 import { parseColour } from '@hatrail/core/colour/rgb';
-import { contextMeasure, type Measure } from '@hatrail/core/measure/measure';
+import { contextMeasure, type Measure, type MeasuringContext } from '@hatrail/core/measure/measure';
 import type { Site } from '@hatrail/core/model/site';
-import { paintPage, paintRaster, type Drawable, type PaintingContext } from '@hatrail/core/page/paint';
+import { paintPage, paintRaster, type Drawable } from '@hatrail/core/page/paint';
 import { snapBox } from '@hatrail/core/geometry/box';
 import type { LaidPage } from '@hatrail/core/page/laid';
 import { headerPictures } from '@hatrail/core/output/files';
@@ -19,10 +19,15 @@ import { halvesOf, halvings, reducedPixels, type Halves } from '@hatrail/core/pi
 
 /** What the core needs from outside, by the Skia canvas: text metrics, decoded pictures, pixels. */
 
+/** Skia's context, as the core knows one: its types are not those of a browser. */
+export const asContext = (context: SKRSContext2D) => context as unknown as ReadableContext & MeasuringContext;
+
+const newContext = (width: number, height: number) => asContext(createCanvas(width, height).getContext('2d'));
+
 /** Text metrics of the shipped families. */
 export function skiaMeasure(): Measure {
   registerFonts();
-  return contextMeasure(createCanvas(1, 1).getContext('2d') as never);
+  return contextMeasure(newContext(1, 1));
 }
 
 /** Decodes the pictures that a site uses, in the sizes in which they ship. `read` gives a file's bytes, or `undefined` where it is missing. */
@@ -116,18 +121,14 @@ export function skiaRaster(site: Site, laid: LaidPage, pictures: ReadonlyMap<str
   return paintRaster(laid, (page, turned) => {
     const context = createCanvas(page.width, page.height).getContext('2d');
     drawTextAsBrowsers(context);
-    paintPage(page, context as unknown as PaintingContext, paints, turned);
+    paintPage(page, asContext(context), paints, turned);
     return context.getImageData(0, 0, page.width, page.height).data;
   });
 }
 
 /** Draws the shadows of headings. */
 function skiaShader(): ReturnType<typeof shader> {
-  const letters = contextDrawing(
-    (width, height) => createCanvas(width, height).getContext('2d') as unknown as ReadableContext,
-    new Map(),
-    SHADOW_GREY,
-  );
+  const letters = contextDrawing(newContext, new Map(), SHADOW_GREY);
   return shader(letters, skiaMeasure(), ({ width, height, data }) => {
     const canvas = createCanvas(width, height);
     const context = canvas.getContext('2d');
@@ -151,8 +152,6 @@ export function pictureAddress(picture: Drawable | undefined): string {
 export function skiaDrawing(site: Site, pictures: ReadonlyMap<string, Drawable>): Drawing {
   registerFonts();
   const logos = new Map<string, Raster>();
-  const newContext = (width: number, height: number) =>
-    createCanvas(width, height).getContext('2d') as unknown as ReadableContext;
   return {
     logo(id, ink) {
       const picture = pictures.get(id);

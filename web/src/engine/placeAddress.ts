@@ -1,5 +1,5 @@
 import type { Raster } from '@hatrail/core/geometry/raster';
-import type { PaintingContext } from '@hatrail/core/page/paint';
+import { asContext } from './canvasContext.ts';
 import { drawPlace, type PlacePicture } from '@hatrail/core/report/place';
 
 /** A picture of a worst place as a data address, by the browser's own canvas. */
@@ -8,7 +8,7 @@ export async function placeAddress(picture: PlacePicture): Promise<string> {
   const canvas = new OffscreenCanvas(width, height);
   const context = canvas.getContext('2d')!;
   put(context, picture.ground);
-  drawPlace(context as unknown as PaintingContext, picture, (pixels, x, y) => {
+  drawPlace(asContext(context), picture, (pixels, x, y) => {
     const part = new OffscreenCanvas(pixels.width, pixels.height);
     put(part.getContext('2d')!, pixels);
     context.drawImage(part, x, y);

@@ -1,10 +1,11 @@
-import { paintPage, paintRaster, type Drawable, type PaintingContext } from '@hatrail/core/page/paint';
-import { contextMeasure, type MeasuringContext } from '@hatrail/core/measure/measure';
+import { paintPage, paintRaster, type Drawable } from '@hatrail/core/page/paint';
+import { contextMeasure } from '@hatrail/core/measure/measure';
 import type { LaidPage } from '@hatrail/core/page/laid';
-import { contextDrawing, type ReadableContext } from '@hatrail/core/stack/contextDrawing';
+import { contextDrawing } from '@hatrail/core/stack/contextDrawing';
 import { shader } from '@hatrail/core/stack/textShadow';
 import type { Site } from '@hatrail/core/model/site';
 import { rastersOf, type Raster } from '@hatrail/core/geometry/raster';
+import { asContext, newContext } from './canvasContext.ts';
 import { rasterKey } from './dependsOn.ts';
 import { paintedPictures, shippedUrl } from './picturePixels.ts';
 import type { SceneRequest } from './types.ts';
@@ -63,18 +64,13 @@ function tileOf(vector: ImageBitmap) {
   };
 }
 
-const newContext = (width: number, height: number) =>
-  new OffscreenCanvas(width, height).getContext('2d', {
-    willReadFrequently: true,
-  }) as unknown as ReadableContext;
-
 /** Letters as they are drawn, for shadows of headings. */
 export const letters = contextDrawing(newContext, new Map());
 
 let shading: ReturnType<typeof shader> | undefined;
 
 const shade: ReturnType<typeof shader> = (line, font, shadow) => {
-  shading ??= shader(letters, contextMeasure(newContext(1, 1) as unknown as MeasuringContext), (raster) => {
+  shading ??= shader(letters, contextMeasure(newContext(1, 1)), (raster) => {
     const canvas = new OffscreenCanvas(raster.width, raster.height);
     const data = new Uint8ClampedArray(raster.data);
     canvas.getContext('2d')!.putImageData(new ImageData(data, raster.width, raster.height), 0, 0);
@@ -122,7 +118,7 @@ function paint(laid: LaidPage, found: Map<string, Drawable>, site: Site): Raster
       willReadFrequently: true,
     })!;
     const paints = { palette: site.palette, pictures: found, shade };
-    paintPage(page, context as unknown as PaintingContext, paints, turned);
+    paintPage(page, asContext(context), paints, turned);
     return context.getImageData(0, 0, width, height).data;
   });
 }

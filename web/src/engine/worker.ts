@@ -1,5 +1,5 @@
 import { expose, transfer } from 'comlink';
-import { contextMeasure, type Measure, type MeasuringContext } from '@hatrail/core/measure/measure';
+import { contextMeasure, type Measure } from '@hatrail/core/measure/measure';
 import { keepsToBottom } from '@hatrail/core/header/manner';
 import type { Header, Moment } from '@hatrail/core/model/header';
 import { leastPercents, type Knob, type SolvedPlace } from '@hatrail/core/remedy/leastFill';
@@ -15,8 +15,9 @@ import { bareBand, readBand, type BandReading } from '@hatrail/core/sweep/words'
 import { KeptBlurs } from '@hatrail/core/sweep/keptBlurs';
 import { sightsOf } from '@hatrail/core/page/laid';
 import { layoutScene, type Scene } from '@hatrail/core/sweep/scene';
-import { contextDrawing, type ReadableContext } from '@hatrail/core/stack/contextDrawing';
+import { contextDrawing } from '@hatrail/core/stack/contextDrawing';
 import type { Drawing } from '@hatrail/core/stack/drawing';
+import { newContext } from './canvasContext.ts';
 import { loadFonts } from './fonts.ts';
 import { placeAddress } from './placeAddress.ts';
 import { KeptParts, type Wire } from './parts.ts';
@@ -30,15 +31,10 @@ let measure: Measure | undefined;
 async function sceneOf(request: SceneRequest): Promise<Scene> {
   const { site, headerId, pageId, width, height } = request;
   await loadFonts(site, request.hashes, (self as unknown as { fonts: FontFaceSet }).fonts);
-  measure ??= contextMeasure(new OffscreenCanvas(1, 1).getContext('2d') as unknown as MeasuringContext);
+  measure ??= contextMeasure(newContext(1, 1));
   const header = site.headers.find(({ id }) => id === headerId) as Header;
   const page = site.pages.find(({ id }) => id === pageId)!;
   return layoutScene(site, header, page, { width, ...(height && { windowHeight: height }) }, measure);
-}
-
-function newContext(width: number, height: number): ReadableContext {
-  const canvas = new OffscreenCanvas(width, height);
-  return canvas.getContext('2d', { willReadFrequently: true }) as unknown as ReadableContext;
 }
 
 async function prepared(request: SceneRequest & Pick<SweepRequest, 'isPassing'>) {
