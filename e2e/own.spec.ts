@@ -188,7 +188,7 @@ describe('markup and style that are not as they should be', () => {
     const copy = structuredClone(site);
     copy.headers[0]!.own = 'nobody';
     expect(checkSite(copy)[0]?.path).toBe('headers[0].own');
-    copy.headers[0] = { ...site.headers[0]!, manner: { ...site.headers[0]!.manner, onScroll: 'returns' } };
+    copy.headers[0] = { ...site.headers[0]!, manner: { ...site.headers[0]!.manner, onScroll: 'bottom' } };
     expect(checkSite(copy)[0]?.path).toBe('headers[0].manner.onScroll');
   });
 
