@@ -22,6 +22,8 @@ writeFileSync(
     cleanTempDir: 'always',
     concurrency: 2,
     timeoutMS: 20_000,
+    // Counting which line is met takes the loops over pixels several times as long.
+    dryRunTimeoutMinutes: 20,
     reporters: ['clear-text', 'json'],
     jsonReporter: { fileName: 'test-results/mutation.json' },
     clearTextReporter: { allowColor: false, logTests: false, reportTests: false },
