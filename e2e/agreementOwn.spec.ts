@@ -161,3 +161,19 @@ test('what another rule spoils is told with that rule, and what lies behind that
   expect(moved.off[0]).toMatchObject({ what: 'box' });
   await tab.close();
 });
+
+test.runIf(process.env.LONG)(
+  'a logo that is a picture is missed where it is gone, and where it has moved',
+  async () => {
+    const { html } = MARKUPS.find(({ name }) => name.startsWith('a logo picture'))!;
+    const { tab, what } = await tried(html);
+    const offOf = async (style: string) =>
+      (await trial(tab, what, `img.img-fluid { ${style} }`, [1280])).off
+        .filter(({ item }) => item === 'Logo')
+        .map((off) => off.what);
+    expect(await offOf('translate: 0 3px !important')).toEqual(['box']);
+    expect(await offOf('visibility: hidden !important')).toEqual(['missing']);
+    expect(await offOf('')).toEqual([]);
+    await tab.close();
+  },
+);

@@ -74,15 +74,16 @@ export async function compare(
   const found = await seen('inkNow');
   for (const target of targets) {
     const { ink, state, part, shape } = target;
-    if (shape.kind !== 'cells') continue;
-    result.compared++;
     const now = found[ink.element ?? ink.id];
+    result.compared++;
     const off =
-      part === 'ink' && ground
-        ? await inkOff(at, { ...target, shape }, now, ground, (share) => {
-            result.largest = Math.max(result.largest, share);
-          })
-        : now && signOff(part, now, shape);
+      shape.kind === 'logo'
+        ? placeOff(at, target, now)
+        : part === 'ink' && ground
+          ? await inkOff(at, { ...target, shape }, now, ground, (share) => {
+              result.largest = Math.max(result.largest, share);
+            })
+          : now && signOff(part, now, shape);
     if (off)
       add({ item: ink.name, width: scene.width, scroll, moment: momentAt(scene, scroll), state, ...off });
   }
@@ -103,12 +104,8 @@ async function inkOff(
   ground: Raster,
   tell: (share: number) => void,
 ): Promise<Off | undefined> {
-  if (!now) return { what: 'missing', says: 'It does not show there.' };
-  const apart = apartOf(at, target, now);
-  if (apart > 1) {
-    const says = `It stands ${apart.toFixed(1)} px from where it was measured: read the header again.`;
-    return { what: 'box', says };
-  }
+  const misplaced = placeOff(at, target, now);
+  if (misplaced || !now) return misplaced;
   const colour = parseColour(now.colour);
   const told = readAt(target, at.raster, behindAt(at.scene, at.scroll)).contrast;
   const contrast = contrastNow(at, target, ground, colour ?? target.shape.colour);
@@ -130,6 +127,14 @@ async function inkOff(
     ? `Something lies behind it that was not there: ${between}.`
     : 'What lies behind it is other than in the pictures of the page: take them again.';
   return { what: 'ground', says, told, seen: contrast };
+}
+
+/** What is off of where something stands: it is not there, or elsewhere. */
+function placeOff(at: At, target: JudgedTarget, now: RawInkNow | undefined): Off | undefined {
+  if (!now) return { what: 'missing', says: 'It does not show there.' };
+  const apart = apartOf(at, target, now);
+  const says = `It stands ${apart.toFixed(1)} px from where it was measured: read the header again.`;
+  return apart > 1 ? { what: 'box', says } : undefined;
 }
 
 /** How far two colours are apart at most, in levels of 255; all of them where one cannot be read. */

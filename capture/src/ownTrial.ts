@@ -94,9 +94,7 @@ export async function tryOwn(
         const at = { tab, session, states, seen, scene, raster, own, scroll };
         const moment = momentAt(scene, scroll);
         met.add(moment);
-        const targets = sceneTargets(scene, moment, draw, scroll).filter(
-          ({ shape, beside }) => shape.kind === 'cells' && !beside,
-        );
+        const targets = sceneTargets(scene, moment, draw, scroll).filter(({ beside }) => !beside);
         await compareAll(at, targets, result, add);
         await compareBelow(at, draw, result, add);
       }
@@ -204,10 +202,12 @@ async function compareAll(
     ({ state, part }) => (state === 'rest' || state === 'current') && part !== 'ring',
   );
   await compare(at, still, await groundNow(at), result, add);
-  const elements = [...new Set(targets.map(({ ink }) => ink.element ?? ink.id))];
+  // Of a logo that is a picture it is seen whether it is there, and where: under the pointer it is the same.
+  const read = targets.filter(({ shape }) => shape.kind === 'cells');
+  const elements = [...new Set(read.map(({ ink }) => ink.element ?? ink.id))];
   for (const element of elements) {
     for (const state of ['open', 'focused', 'hover', 'pressed'] as const) {
-      const own = targets.filter(
+      const own = read.filter(
         (target) => (target.ink.element ?? target.ink.id) === element && target.state === state,
       );
       if (own.length === 0) continue;

@@ -56,8 +56,11 @@ export async function readMarkup(
   );
 }
 
-/** A site that has a header which was read, and nothing else of its own. */
-export function siteOfOwn(seen: SeenOwn): { site: Site; header: Header } {
+/**
+ * A site that has a header which was read, and nothing else of its own.
+ * @param logo the picture that stands for its logo, where that is one
+ */
+export function siteOfOwn(seen: SeenOwn, logo?: string): { site: Site; header: Header } {
   const plain = newSite('A site', 'straight');
   const palette = ownColours(seen).map((colour, i) => ({ id: `seen-${i}`, name: `Seen ${i}`, colour }));
   const { own, header, menu } = ownHeader(seen, {
@@ -70,11 +73,12 @@ export function siteOfOwn(seen: SeenOwn): { site: Site; header: Header } {
     target: safeTarget,
     here: plain.pages[0]!.id,
     faces: [],
-    hasLogo: false,
+    hasLogo: logo !== undefined,
   });
   return {
     site: {
       ...plain,
+      ...(logo !== undefined && { logo: { alt: 'Logo', variants: { dark: logo, light: logo } } }),
       palette: [...plain.palette, ...palette],
       menus: [menu],
       ownHeaders: [own],
@@ -132,7 +136,7 @@ export async function pageOfMarkup(
   html: string,
   seen: SeenOwn,
 ): Promise<{ site: Site; header: Header; pictures: Map<string, Drawable> }> {
-  const { site, header } = siteOfOwn(seen);
+  const { site, header } = siteOfOwn(seen, 'limb');
   const tab = await openMarkup(context, html);
   const pictures = new Map<string, Drawable>();
   const snapshots: { width: number; picture: string }[] = [];

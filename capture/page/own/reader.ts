@@ -1,5 +1,5 @@
 import { alpha } from './state.ts';
-import type { OwnReader } from '../../src/ownRead.ts';
+import type { OwnReader, RawInkNow } from '../../src/ownRead.ts';
 import { OVER_ALL, OVER_LETTERS } from '@hatrail/core/output/own/letters';
 import { adopt, find, findNarrow, marks } from './parts.ts';
 import {
@@ -142,9 +142,10 @@ export const reader: OwnReader = {
       const part = element as HTMLElement;
       if (!shows(part)) continue;
       const { left, top, width, height } = part.getBoundingClientRect();
+      const box: RawInkNow['box'] = kindOf(part) === 'logo' ? logoBox(part) : [left, top, width, height];
       const changed = kindOf(part) === 'text' ? changedLetters(part) : undefined;
       now[ink] = {
-        box: [left, top, width, height],
+        box,
         colour: inkColour(part),
         ...(changed !== undefined && { changed }),
         ...signsOf(part),
