@@ -16,6 +16,7 @@ import { noteGrounds } from './grounds.ts';
 import { groups, made } from './groups.ts';
 import { hasGround, header, inkIds, ofRole, roles, shows } from './state.ts';
 import { logoBox, measure } from './places.ts';
+import { drawings } from './signs.ts';
 import { look } from './looks.ts';
 import { markup } from './markup.ts';
 import { closedInks, notePointed, openMarked, openers } from './opening.ts';
@@ -140,7 +141,8 @@ export const reader: OwnReader = {
     const now: ReturnType<OwnReader['inkNow']> = {};
     for (const [element, ink] of inkIds) {
       const part = element as HTMLElement;
-      if (!shows(part)) continue;
+      const drawn = kindOf(part) === 'logo' ? drawings(part) : [];
+      if (!shows(part) || (drawn.length > 0 && !drawn.some(shows))) continue;
       const { left, top, width, height } = part.getBoundingClientRect();
       const box: RawInkNow['box'] = kindOf(part) === 'logo' ? logoBox(part) : [left, top, width, height];
       const changed = kindOf(part) === 'text' ? changedLetters(part) : undefined;

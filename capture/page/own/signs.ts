@@ -23,13 +23,13 @@ export const backPicture = (element: Element) => {
   );
   return at === undefined ? getComputedStyle(element).backgroundImage.includes('url(') : true;
 };
-export const drawing = (element: Element): Element | undefined => {
+/** The pictures of an element: itself, where it is one, else those in it. */
+export const drawings = (element: Element): Element[] => {
   const isOne: boolean = element.matches('svg, img');
-  if (isOne) return element;
-  return [...element.querySelectorAll('img, svg, picture img')].find(
-    (each) => !each.parentElement?.closest('svg'),
-  );
+  if (isOne) return [element];
+  return [...element.querySelectorAll('img, svg')].filter((each) => !each.parentElement?.closest('svg'));
 };
+export const drawing = (element: Element): Element | undefined => drawings(element)[0];
 export const named = (element: Element, pattern: RegExp) =>
   pattern.test(
     `${element.getAttribute('class') ?? ''} ${element.id} ${element.getAttribute('data-testid') ?? ''}`,
