@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import type { Header, Manner, Moment, Rail } from '../src/model/header.ts';
-import { proveScene, probeScene } from '../src/sweep/prove.ts';
-import { spotKey, type SweptRow } from '../src/sweep/row.ts';
+import { proveScene, probeScene, targetAt } from '../src/sweep/prove.ts';
+import { calledOf, spotKey, spotOf, type SweptRow } from '../src/sweep/row.ts';
 import { momentAt } from '../src/sweep/scene.ts';
 import { header, noDrawing, random, raster, sceneOf } from './made.ts';
 
@@ -100,8 +100,10 @@ describe('where it is seen', () => {
     expect(at(leaving, 0, 'two')!.box.y).toBe(52);
     expect(at(leaving, 25, 'two')!.box.y).toBe(27);
     expect(at(leaving, 300, 'two')!.box.y).toBe(8);
-    expect(at(leaving, 300, 'two')!.cell.top).toBeGreaterThan(8);
-    expect(at(leaving, 300, 'two')!.cell.bottom).toBeLessThan(52);
+    // The letters’ cell goes along with the box: its baseline is 28 px down, its capitals 11.2 px high.
+    const [first, later] = [at(leaving, 0, 'two')!, at(leaving, 300, 'two')!];
+    expect(later.cell.bottom - later.cell.top).toBe(first.cell.bottom - first.cell.top);
+    expect([first.cell.top - first.box.y, later.cell.top - later.box.y]).toEqual([17, 17]);
     expect(at(dressed([own], { onScroll: 'leaves' }), 30, 'two')!.box.y).toBe(-22);
   });
 
@@ -121,5 +123,46 @@ describe('where it is seen', () => {
       0,
     ))
       expect(verdict === 'clear').toBe(contrast >= needed);
+  });
+});
+
+describe('a row', () => {
+  const turned: Header = {
+    ...header,
+    looks: {
+      top: {
+        ink: { link: { colour: '#101828' }, hover: { colour: '#ffffff' }, current: { colour: '#101828' } },
+        backing: { hover: { colour: { colour: '#101828' }, opacity: 1 } },
+      },
+      scrolled: {},
+    },
+  };
+  const white = raster(500, 2000, () => ({ r: 255, g: 255, b: 255 }));
+  const scene = sceneOf(turned);
+  const rows = proveScene(scene, white, noDrawing);
+
+  test('leads back to what it is of, on its way into a state too', () => {
+    expect(rows.some(({ becoming }) => becoming)).toBe(true);
+    for (const row of rows) {
+      const target = targetAt(scene, noDrawing, row)!;
+      expect(spotKey(spotOf(target))).toBe(spotKey(row));
+      expect([target.ink.id, target.state, target.part, calledOf(target)]).toEqual([
+        row.itemId,
+        row.state,
+        row.part,
+        row.item,
+      ]);
+    }
+    expect(targetAt(scene, noDrawing, { ...rows[0]!, itemId: 'nobody' })).toBeUndefined();
+  });
+
+  test('on its way is of the part that is swept later', () => {
+    const part = (name: 'lasting' | 'others') => proveScene(scene, white, noDrawing, ['top'], { part: name });
+    expect(part('lasting').filter(({ becoming }) => becoming)).toEqual([]);
+    const all = rows.filter(({ moment }) => moment === 'top');
+    expect(part('lasting').length + part('others').length).toBe(all.length);
+    expect(part('others').filter(({ becoming }) => becoming)).toHaveLength(
+      all.filter(({ becoming }) => becoming).length,
+    );
   });
 });

@@ -51,30 +51,65 @@ const leastOf = ({ contrasts }: Swept) => contrasts.reduce((a, b) => Math.min(a,
 /** The colour of what has one. */
 const colourOf = ({ shape }: JudgedTarget) => (shape.kind === 'cells' ? shape.colour : undefined);
 
+/** What can be worse on its way than at either end. */
+interface Crossing {
+  key: string;
+  /** What it comes from, and what it becomes. */
+  ends: [JudgedTarget, JudgedTarget];
+  needed: number;
+  /** The parts of its way to be looked at. */
+  shares: number[];
+}
+
+/** Those of what is on its way that can be worse there, by the colours that they go from and to. */
+function crossingOf(states: readonly JudgedTarget[], halfway: readonly JudgedTarget[]): Crossing[] {
+  const bySpot = new Map(states.map((each) => [spotKey(spotOf(each)), each]));
+  return halfway.flatMap((target): Crossing[] => {
+    const { ink, needed, state, becoming } = target;
+    const end = (at: JudgedTarget['state']) =>
+      bySpot.get(spotKey({ itemId: ink.id, state: at, part: 'ink' }));
+    const [a, b] = [end(becoming!.from), end(state)];
+    const [from, to] = [a && colourOf(a), b && colourOf(b)];
+    if (!a || !b || !from || !to) return [];
+    const shares = worseBetween(from, to, needed, a.stack === b.stack);
+    return shares.length > 0 ? [{ key: spotKey(spotOf(target)), ends: [a, b], needed, shares }] : [];
+  });
+}
+
 /**
  * Sweeps links on their way into their states.
- * @param all everything that was swept over the stretch in its states
+ * @param states everything that is to be judged over the stretch in its states
+ * @param all what of that was swept already: of a sweep in parts those of the other part are swept here where they are asked for
  * @param becoming everything on its way, as far as it has come
  * @returns those that fall below what they need between, each where it is worst
  */
 export function* sweepBecoming(
   scene: Scene,
   span: Span,
-  { all, becoming }: { all: readonly SweptTarget[]; becoming: (progress: Progress) => JudgedTarget[] },
+  {
+    states,
+    all,
+    becoming,
+  }: {
+    states: readonly JudgedTarget[];
+    all: readonly SweptTarget[];
+    becoming: (progress: Progress) => JudgedTarget[];
+  },
   raster: Raster,
 ): Generator<void, SweptTarget[]> {
-  const ends = new Map(all.map((each) => [spotKey(spotOf(each.target)), each]));
-  const wanted = new Map<string, number[]>();
-  for (const target of becoming(() => 0.5)) {
-    const end = (state: JudgedTarget['state']) =>
-      ends.get(spotKey({ itemId: target.ink.id, state, part: 'ink' }));
-    const [a, b] = [end(target.becoming!.from), end(target.state)];
-    const [from, to] = [a, b].map((each) => each && colourOf(each.target));
-    const { needed } = target;
-    if (!a || !b || !from || !to || leastOf(a.swept) < needed || leastOf(b.swept) < needed) continue;
-    const shares = worseBetween(from, to, needed, a.target.stack === b.target.stack);
-    if (shares.length > 0) wanted.set(spotKey(spotOf(target)), shares);
-  }
+  const crossing = crossingOf(
+    states,
+    becoming(() => 0.5),
+  );
+  const known = new Set(all.map(({ target }) => target));
+  const missing = new Set(crossing.flatMap(({ ends }) => ends).filter((end) => !known.has(end)));
+  const swept = [...all, ...(yield* sweepTogether(scene, span, [...missing], raster))];
+  const least = new Map(swept.map((each) => [each.target, leastOf(each.swept)]));
+  const wanted = new Map(
+    crossing
+      .filter(({ ends, needed }) => ends.every((end) => (least.get(end) ?? 0) >= needed))
+      .map(({ key, shares }) => [key, shares]),
+  );
   const found = new Map<string, SweptTarget>();
   const lookAt = function* (shares: ReadonlyMap<string, number[]>): Generator<void, void> {
     for (const share of new Set([...shares.values()].flat())) {

@@ -199,7 +199,12 @@ function* proveShown(
         rows.push(rowOf(scene, { moment, span: own, at: worstAt(swept.contrasts) }, target, raster, swept));
       if (part === 'lasting') continue;
       const becoming = (progress: Progress) => sceneTargets(scene, moment, draw, span.from, progress);
-      for (const { target, span: own, swept } of yield* sweepBecoming(scene, span, { all, becoming }, shown))
+      for (const { target, span: own, swept } of yield* sweepBecoming(
+        scene,
+        span,
+        { states: every, all, becoming },
+        shown,
+      ))
         rows.push(rowOf(scene, { moment, span: own, at: worstAt(swept.contrasts) }, target, raster, swept));
     }
   }
