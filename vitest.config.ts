@@ -1,7 +1,7 @@
 import { defineConfig } from 'vitest/config';
 
-/** What must have the machine to itself: it looks at how long frames and tasks take. */
-const ALONE = ['e2e/much.spec.ts', 'e2e/publishedManner.spec.ts'];
+/** What must have the machine to itself: it looks at how long frames, tasks and a site from its address take. */
+const ALONE = ['e2e/bringIn.spec.ts', 'e2e/much.spec.ts', 'e2e/publishedManner.spec.ts'];
 /** What is compared with Chromium's boxes and pixels: nothing in it depends on time, so that all its files may run at once. */
 const PIXELS = ['e2e/agreement*.spec.ts', 'e2e/layout.spec.ts'];
 

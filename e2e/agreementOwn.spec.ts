@@ -139,7 +139,7 @@ test('what another rule spoils is told with that rule, and what lies behind that
         'color: rgb(255, 0, 0) on <td class="navi">::first-letter',
       ],
     ] as const,
-    2,
+    4,
   )) {
     const { off } = await trial(tab, what, rule, [1280]);
     expect(off.map(({ says }) => says).join(' ')).toContain(`otherwise than in their ink: ${said}`);
