@@ -121,10 +121,16 @@ export async function noteStays(tab: Tab, ask: Ask, all: readonly OwnAt[]): Prom
     await resize(window, at.width);
     await ask('measure', FAR);
     // What its script does there, it does before the next frame.
-    await tab.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
+    const down = await tab.evaluate(
+      () =>
+        new Promise<number>((done) =>
+          requestAnimationFrame(() => requestAnimationFrame(() => done(scrollY))),
+        ),
+    );
     const stays = Math.round((await ask('measure', FAR)).bar[1] * 64) / 64;
-    // One that its script has taken away stands nowhere.
-    if (stays > -4 && stays < 200) at.stays = stays;
+    // One that its script has taken away stands nowhere, and on a page that is too short none has come to where it stays.
+    const [, y = 0] = at.bar;
+    if (down >= y && stays > -4 && stays < 200) at.stays = stays;
   }
   await window.detach();
   await tab.setViewportSize({ width: MEASURED[0]!, height: HEIGHT });

@@ -189,7 +189,7 @@ describe('while the page scrolls', () => {
     ['sticky', 35.5, undefined, {}, 35.5, 36, 36],
     ['sticky', 35.5, 6, {}, 35.5, 36, 30],
     ['fixed', 14.5, undefined, {}, 14.5, 14.5, 0],
-    ['fixed', 14.5, 10, {}, 14.5, 15, 5],
+    ['fixed', 14.5, 10, {}, 14.5, 10, 0],
     ['sticky', 35.5, 6, { onScroll: 'returns' }, 35.5, 36, 30],
     ['sticky', 35.5, 6, { onScroll: 'leaves' }, 35.5, 35.5, 0],
     // In another place it begins at the edge.

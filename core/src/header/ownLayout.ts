@@ -118,8 +118,10 @@ function standingOf(own: OwnHeader, header: Pick<Header, 'manner'>, at: OwnAt): 
   // In another place it begins at the edge of what it lies over.
   const top = header.manner.lies === own.lies ? y : 0;
   if (header.manner.onScroll === 'leaves') return { top, stays: top, leaving: 0 };
-  const stays = isTheirs ? (at.stays ?? (own.position === 'fixed' ? y : 0)) : 0;
-  return { top, stays, leaving: Math.max(0, Math.round(top - stays)) };
+  const isFixed = isTheirs && own.position === 'fixed';
+  const stays = isTheirs ? (at.stays ?? (isFixed ? y : 0)) : 0;
+  // What is fixed does not go along with the page, and stands elsewhere only once its own class says so.
+  return { top, stays, leaving: isFixed ? 0 : Math.max(0, Math.round(top - stays)) };
 }
 
 /** Everything moved so that the header's box begins at a row. */
