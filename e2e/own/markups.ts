@@ -370,7 +370,7 @@ export const MARKUPS: Markup[] = [
   {
     name: 'a strip above, a bar that stays lower and is made smaller',
     html: page(
-      `.strip { background: #244; color: #fff; padding: 9.3px 20px; font-size: 13px } .bar { position: sticky; top: 6px; background: #fff; display: flex; gap: 20px; align-items: center; padding: 22px 26px; z-index: 5 } .bar a { color: #333; text-decoration: none } .bar .name { font: 700 24px Georgia; margin-right: auto } .bar.low { padding: 9px 26px } .bar.low .name { font-size: 17px }`,
+      `.strip { background: #244; color: #fff; padding: 9.3px 20px; font-size: 13px } .bar { position: sticky; top: 6px; background: #fff; display: flex; gap: 20px; align-items: center; box-sizing: border-box; height: 72px; padding: 0 26px; z-index: 5 } .bar a { color: #333; text-decoration: none } .bar .name { font: 700 24px Georgia; margin-right: auto } .bar.low { height: 40px; margin-bottom: 32px } .bar.low .name { font-size: 17px }`,
       `<div class="strip">Tide tables for the week are in.</div><header class="bar"><a class="name" href="/">Mudlark</a><a href="/walks">Walks</a><a href="/finds">Finds</a><a href="/tides">Tides</a></header>`,
       { script: toggling('low') },
     ),
