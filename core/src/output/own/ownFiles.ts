@@ -59,7 +59,7 @@ function ownHowTo(
     'Paste header.css where your site takes CSS of your own, on every page. It wins there whether it comes before or after the style of the site.',
     ...(hasLines
       ? [
-          'Paste header.js where your site takes code for the end of the page, in <script> and </script>. It tells the header that the page is scrolled.',
+          'Paste header.js where your site takes code for the end of the page, in <script> and </script>. It tells the header how the page is scrolled.',
         ]
       : []),
     `Where your site takes one block only, paste one-paste.html in the place of ${hasLines ? 'both' : 'that'}.`,
