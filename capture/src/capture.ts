@@ -3,11 +3,9 @@ import type { Page as Tab } from 'playwright-core';
 import type {
   FoundPage,
   FoundSite,
-  SeenBlock,
   SeenHeader,
   SeenLogo,
   SeenOwn,
-  SeenPage,
   SeenSite,
   TrialResult,
 } from '@hatrail/core/gather/captured';
@@ -18,6 +16,7 @@ import { STANDARD_WIDTHS } from '@hatrail/core/sweep/widths';
 import { readAddress } from '@hatrail/node/guardedAddress';
 import { keptLogo, watchFonts, watchSheets, type DraftPath } from './files.ts';
 import { readOwn, type Correction, type Standing } from './own.ts';
+import { MOST_HEIGHT, counted, takePages, type PageWork } from './takePages.ts';
 import { asking, settled } from './ownAsk.ts';
 import { tryOwn, type Tried } from './ownTrial.ts';
 import type { HeaderRead } from './pageRead.ts';
@@ -27,7 +26,6 @@ import {
   ask,
   go,
   inBrowser,
-  installReader,
   openTab,
   type Session,
   type Source,
@@ -36,8 +34,6 @@ import {
 
 /** Opens a site that was made elsewhere in a browser of its own, finds its pages, and takes pictures of them. */
 
-/** How much of a page is taken, CSS pixels of its height. */
-const MOST_HEIGHT = 12_000;
 /** How far it is scrolled to see what its header becomes, CSS pixels. */
 const SCROLLED = 600;
 
@@ -54,86 +50,28 @@ export async function takeSite(
     const tab = await openTab(session);
     const fonts = watchFonts(tab, draft);
     const sheets = watchSheets(tab);
-    const of = chosen.length * STANDARD_WIDTHS.length + 2;
-    let done = 0;
-    tell({ what: 'Reading the header', done, of });
+    const progress = counted(tell, chosen.length * STANDARD_WIDTHS.length + 2);
+    const notes: string[] = [];
+    progress.begins('Reading the header');
     await go(tab, proxy, found.address);
     const read = await readFirst(tab, draft);
     const logo = await keptLogo(tab, read.header?.logo, draft);
-    tell({ what: 'Reading the header', done: ++done, of });
-    const pages: SeenPage[] = [];
-    const notes: string[] = [];
-    tell({ what: 'Measuring the header, width by width', done, of });
+    progress.ended();
+    progress.begins('Measuring the header, width by width');
     const taken =
       read.header &&
       (await takeOwn(session, tab, { found, chosen, sheets, header: read.header, notes, draft }));
-    const { own, drawn, drawnLater } = taken ?? {};
     if (signal.aborted) throw new BadInput('This was stopped.');
     await tab.setViewportSize({ width: READ_AT, height: usualWindowHeight(READ_AT) });
-    tell({ what: 'Measuring the header, width by width', done: ++done, of });
-    const leftOut: SeenSite['leftOut'] = [];
-    for (const page of chosen.slice(0, MOST_CAPTURED)) {
-      const pictures: SeenPage['pictures'] = [];
-      let blocks: SeenPage['blocks'] = [];
-      let [title, colour] = [page.label, read.page];
-      for (const width of STANDARD_WIDTHS) {
-        tell({ what: `${page.label || page.address}, ${width} px wide`, done, of });
-        try {
-          await tab.setViewportSize({ width, height: usualWindowHeight(width) });
-          // Opened once; at other widths it is as in a window that is made wider, looked at anew.
-          if (width === STANDARD_WIDTHS[0]) await go(tab, proxy, page.address);
-          else {
-            await ask(tab, 'showHeader');
-            await installReader(tab);
-          }
-          await ask(tab, 'scrollThrough', MOST_HEIGHT);
-          const own = await ask(tab, 'header');
-          if (width === READ_AT) {
-            title = (await ask(tab, 'title')).title || title;
-            colour = (await ask(tab, 'colours')).page;
-          }
-          const hidden = await ask(tab, 'clear', [...(without?.get(page.address) ?? [])]);
-          for (const what of hidden)
-            if (!leftOut.some((each) => each.what === what)) leftOut.push({ what, page: page.address });
-          const height = await ask(tab, 'height');
-          // Room that a header takes in the flow is given back by the one that hangs there.
-          const from = own && !own.isOver ? Math.min(Math.round(own.top + own.height), height - 1) : 0;
-          if (height > MOST_HEIGHT && width === READ_AT)
-            notes.push(
-              `${title} is ${height.toLocaleString('en')} px long: its first ${MOST_HEIGHT.toLocaleString('en')} px were taken.`,
-            );
-          if (width === READ_AT) blocks = blocksWithin(await ask(tab, 'blocks'), from);
-          const file = draft();
-          await tab.screenshot({
-            path: file,
-            type: 'png',
-            fullPage: true,
-            animations: 'disabled',
-            clip: { x: 0, y: from, width, height: Math.max(1, Math.min(height - from, MOST_HEIGHT)) },
-          });
-          pictures.push({ width, file });
-        } catch (error) {
-          if (signal.aborted || !(error instanceof BadInput)) throw error;
-          notes.push(`${page.label || page.address}: ${error.message}`);
-          done += STANDARD_WIDTHS.length - STANDARD_WIDTHS.indexOf(width);
-          break;
-        }
-        tell({ what: `${page.label || page.address}, ${width} px wide`, done: ++done, of });
-      }
-      if (pictures.length > 0) pages.push({ address: page.address, title, colour, pictures, blocks });
-    }
-    if (pages.length === 0) throw new BadInput(notes[0] ?? 'No page could be taken: try again.');
-    const { header } = read;
+    progress.ended();
+    const of: PageWork = { tab, proxy, signal, draft, progress, without, colour: read.page };
+    const { pages, leftOut } = await takePages(of, chosen.slice(0, MOST_CAPTURED), notes);
     return {
       address: found.address,
       name: found.name,
       pages,
-      header: header && {
-        ...header,
-        logo: drawn ?? logo,
-        ...(drawnLater && { logoLater: drawnLater }),
-      },
-      ...(own && { own }),
+      header: read.header && headerWith(read.header, taken?.drawn ?? logo, taken?.drawnLater),
+      ...(taken?.own && { own: taken.own }),
       colours: read.colours,
       type: read.type,
       fonts: await fonts(),
@@ -143,6 +81,12 @@ export async function takeSite(
     };
   });
 }
+
+const headerWith = (header: SeenHeader, logo: SeenLogo | undefined, logoLater: SeenLogo | undefined) => ({
+  ...header,
+  logo,
+  ...(logoLater && { logoLater }),
+});
 
 /** Their own header, taken apart on a page that its menu leads to, so that the mark of the page one is on is met. */
 async function takeOwn(
@@ -290,13 +234,6 @@ export async function tryHeaderOn(
     };
     return tryOwn(tab, open, tried, (what, done, of) => tell({ what, done, of }));
   });
-}
-
-/** Blocks in the pixels of a picture that begins further down. */
-function blocksWithin(blocks: readonly SeenBlock[], from: number): SeenBlock[] {
-  return blocks
-    .map((block) => ({ ...block, y: block.y - from }))
-    .filter(({ y, height }) => y + height > 0 && y < MOST_HEIGHT);
 }
 
 /** What the first page says of the whole: its header at the top, after scrolling and hovered, colours and type. */

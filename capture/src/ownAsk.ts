@@ -15,13 +15,8 @@ export type Ask = <K extends keyof OwnReader>(
 export function asking(tab: Tab): Ask {
   return (what, ...given) =>
     tab.evaluate(
-      ([name, values]) =>
-        (
-          (globalThis as unknown as { hatrailOwn: Record<string, (...of: unknown[]) => unknown> }).hatrailOwn[
-            name as string
-          ] as (...of: unknown[]) => unknown
-        )(...(values as unknown[])),
-      [what, given] as [string, unknown[]],
+      ([name, values]) => (globalThis.hatrailOwn![name] as (...of: unknown[]) => unknown)(...values),
+      [what, given] as [keyof OwnReader, unknown[]],
     ) as Promise<never>;
 }
 

@@ -172,3 +172,8 @@ export interface OwnReader {
   /** What has a ground of its own between an ink and the header, in words. */
   groundAt(ink: string): string | undefined;
 }
+
+declare global {
+  /** The reader of a header, once it is in the page. */
+  var hatrailOwn: OwnReader | undefined;
+}

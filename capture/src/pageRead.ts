@@ -56,3 +56,8 @@ export interface PageReader {
   /** The header's element, for what reads on within the page. */
   element(): HTMLElement | undefined;
 }
+
+declare global {
+  /** The reader, once it is in the page. */
+  var hatrailReader: PageReader | undefined;
+}

@@ -165,11 +165,7 @@ export function ask<K extends keyof PageReader>(
   ...given: Parameters<PageReader[K]>
 ): Promise<Awaited<ReturnType<PageReader[K]>>> {
   return tab.evaluate(
-    ([name, values]) =>
-      (
-        (globalThis as unknown as { hatrailReader: Record<string, (...of: unknown[]) => unknown> })
-          .hatrailReader[name as string] as (...of: unknown[]) => unknown
-      )(...(values as unknown[])),
-    [what, given] as [string, unknown[]],
+    ([name, values]) => (globalThis.hatrailReader![name] as (...of: unknown[]) => unknown)(...values),
+    [what, given] as [K, unknown[]],
   ) as Promise<Awaited<ReturnType<PageReader[K]>>>;
 }

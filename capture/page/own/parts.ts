@@ -24,13 +24,39 @@ const looksLikeButton = (element: HTMLElement) => {
 };
 
 export const find: OwnReader['find'] = (corrections) => {
-  const found = (
-    globalThis as unknown as { hatrailReader: { element(): HTMLElement | undefined } }
-  ).hatrailReader.element();
-  if (!found) return false;
-  if (found.getRootNode() !== document) return false;
+  const found = globalThis.hatrailReader!.element();
+  if (!found || found.getRootNode() !== document) return false;
   setHeader(found);
-  // What lies round it with the same size is part of it: a wrapper that sticks, or carries the ground.
+  takeAround();
+  const wanted = corrections.find(({ role }) => role === 'header')?.path;
+  if (wanted !== undefined) takeWanted(wanted);
+  roles.clear();
+  inkIds.clear();
+  const said = new Map<Element, OwnRole | 'none'>();
+  for (const { path, role } of corrections) {
+    const element = role === 'header' ? null : atPath(path);
+    if (element) said.set(element, role as OwnRole | 'none');
+  }
+  roles.set(header, 'header');
+  const logo = markLogo(said);
+  for (const [element, role] of said) if (role !== 'none') roles.set(element, role);
+  const parents = markLinks(said, logo);
+  markFolded(said);
+  // What is written there beside all that: a line of text, a telephone number.
+  for (const each of otherTexts()) if (!said.has(each)) roles.set(each, 'text');
+  markCurrent(said);
+  markBoxes(parents);
+  nameInks(parents);
+  return true;
+};
+
+/** What an owner has said of elements. */
+type Said = ReadonlyMap<Element, OwnRole | 'none'>;
+/** The entry that each entry of a drop-down lies below. */
+type Parents = Map<HTMLElement, HTMLElement | undefined>;
+
+/** What lies round the header with the same size is part of it: a wrapper that sticks, or carries the ground. */
+const takeAround = () => {
   for (
     let up = header.parentElement;
     up && up !== document.body && up !== document.documentElement;
@@ -40,28 +66,25 @@ export const find: OwnReader['find'] = (corrections) => {
     if (Math.abs(own.height - around.height) > 2 || Math.abs(own.top - around.top) > 2) break;
     setHeader(up);
   }
-  const wanted = corrections.find(({ role }) => role === 'header')?.path;
-  const out = /^\^(\d+)$/.exec(wanted ?? '');
-  for (
-    let i = 0;
-    i < Number(out?.[1] ?? 0) && header.parentElement && header.parentElement !== document.body;
-    i++
-  )
+};
+
+/** Takes another element for the header: one so many further out (`^2`), or that at a path. */
+const takeWanted = (wanted: string) => {
+  const out = /^\^(\d+)$/.exec(wanted);
+  if (!out) return setHeader(atPath(wanted) ?? header);
+  for (let i = 0; i < Number(out[1]) && header.parentElement && header.parentElement !== document.body; i++)
     setHeader(header.parentElement);
-  if (wanted !== undefined && !out) setHeader(atPath(wanted) ?? header);
-  roles.clear();
-  inkIds.clear();
-  const said = new Map<Element, OwnRole | 'none'>();
-  for (const { path, role } of corrections) {
-    if (role === 'header') continue;
-    const element = atPath(path);
-    if (element) said.set(element, role);
-  }
-  roles.set(header, 'header');
+};
+
+const markLogo = (said: Said): HTMLElement | undefined => {
   const saidLogo = [...said].find(([, role]) => role === 'logo')?.[0];
   const logo = (saidLogo as HTMLElement | undefined) ?? findLogo();
   if (logo && said.get(logo) !== 'none') roles.set(logo, 'logo');
-  for (const [element, role] of said) if (role !== 'none') roles.set(element, role);
+  return logo;
+};
+
+/** Links, buttons, icons and what opens the folded menu. */
+const markLinks = (said: Said, logo: HTMLElement | undefined): Parents => {
   const all = links().filter((each) => each !== logo && !logo?.contains(each) && !said.has(each));
   const toggles = all.filter((each) => isToggle(each));
   // A box that holds what a label ticks is none of them itself.
@@ -71,17 +94,10 @@ export const find: OwnReader['find'] = (corrections) => {
       !toggles.includes(each) && each.tagName !== 'LABEL' && !toggles.some((toggle) => toggle.contains(each)),
   );
   const entries = rest.filter((each) => each.matches('a, summary') || words(each.textContent) !== '');
-  const parents = new Map(entries.map((each) => [each, parentEntry(each, entries)]));
+  const parents: Parents = new Map(entries.map((each) => [each, parentEntry(each, entries)]));
   const top = entries.filter((each) => parents.get(each) === undefined);
-  const buttons = top.filter(
-    (each) =>
-      shows(each) &&
-      each.matches('a, button') &&
-      words(each.textContent) !== '' &&
-      looksLikeButton(each) &&
-      !currentClass(each) &&
-      !each.hasAttribute('aria-current'),
-  );
+  const buttons = top.filter(isButton);
+  // A row of links that all look like buttons is a menu.
   const isRow = buttons.length > 2 && buttons.length > top.length / 2;
   const ownLinks = (logo?.closest('li') ? [] : [logo]) as (HTMLElement | undefined)[];
   for (const each of entries) {
@@ -90,20 +106,32 @@ export const find: OwnReader['find'] = (corrections) => {
     if (isOpener || ownLinks.includes(each)) continue;
     if (parents.get(each)) roles.set(each, 'child');
     else if (!isRow && buttons.includes(each)) roles.set(each, 'button');
-    else if (text === '' && (drawing(each) || backPicture(each) || each.querySelector('i, span')))
-      roles.set(each, 'icon');
+    else if (text === '' && (isDrawn(each) || each.querySelector('i, span'))) roles.set(each, 'icon');
     else if (text !== '') roles.set(each, 'link');
   }
-  for (const each of rest)
-    if (
-      each.tagName === 'BUTTON' &&
-      words(each.textContent) === '' &&
-      shows(each) &&
-      (drawing(each) || backPicture(each)) &&
-      !each.closest('li')
-    )
-      roles.set(each, 'icon');
-  // A menu that is there a second time, for narrow windows, is the folded one.
+  for (const each of rest) if (isIconButton(each)) roles.set(each, 'icon');
+  return parents;
+};
+
+const isDrawn = (each: HTMLElement) => Boolean(drawing(each) || backPicture(each));
+
+const isButton = (each: HTMLElement) =>
+  shows(each) &&
+  each.matches('a, button') &&
+  words(each.textContent) !== '' &&
+  looksLikeButton(each) &&
+  !currentClass(each) &&
+  !each.hasAttribute('aria-current');
+
+const isIconButton = (each: HTMLElement) =>
+  each.tagName === 'BUTTON' &&
+  words(each.textContent) === '' &&
+  shows(each) &&
+  isDrawn(each) &&
+  !each.closest('li');
+
+/** A menu that is there a second time, for narrow windows, is the folded one. */
+const markFolded = (said: Said) => {
   const shownLinks = ofRole('link').filter(shows);
   const twice = ofRole('link').filter(
     (each) =>
@@ -111,48 +139,43 @@ export const find: OwnReader['find'] = (corrections) => {
       !said.has(each) &&
       shownLinks.some((other) => words(other.textContent) === words(each.textContent)),
   );
-  if (twice.length > 1) {
-    const around = commonAncestor(twice);
-    const hiddenToo = ofRole('link').filter((each) => !shows(each) && around?.contains(each));
-    if (around && !shownLinks.some((each) => around.contains(each))) {
-      for (const each of hiddenToo) roles.set(each, 'child');
-      let box = around;
-      while (
-        box.parentElement &&
-        box.parentElement !== header &&
-        !shows(box.parentElement) &&
-        !shownLinks.some((each) => box.parentElement!.contains(each))
-      )
-        box = box.parentElement;
-      if (!roles.has(box)) roles.set(box, 'panel');
-    }
-  }
-  // What is written there beside all that: a line of text, a telephone number.
-  for (const each of otherTexts()) if (!said.has(each)) roles.set(each, 'text');
-  // The page one is on: told, named so, or the one that leads here and is marked otherwise than the others.
+  const around = twice.length > 1 ? commonAncestor(twice) : undefined;
+  const holdsShown = (box: Element) => shownLinks.some((each) => box.contains(each));
+  if (!around || holdsShown(around)) return;
+  for (const each of ofRole('link')) if (!shows(each) && around.contains(each)) roles.set(each, 'child');
+  let box = around;
+  for (
+    let up = box.parentElement;
+    up && up !== header && !shows(up) && !holdsShown(up);
+    up = up.parentElement
+  )
+    box = up;
+  if (!roles.has(box)) roles.set(box, 'panel');
+};
+
+/** The page one is on: told, named so, or the one that leads here and is marked otherwise than the others. */
+const markCurrent = (said: Said) => {
   const tops = ofRole('link');
-  const marked = tops.find((each) => {
-    const item = each.closest('li');
-    return (
-      each.getAttribute('aria-current') ??
-      item?.getAttribute('aria-current') ??
-      ([each, ...(item && header.contains(item) ? [item] : [])].some((at) =>
-        /(^|[-_ ])(current|active|is-here|selected|here)([-_ ]|$)/i.test(at.className),
-      )
-        ? 'class'
-        : null)
-    );
-  });
+  const marked = tops.find(isNamedCurrent);
+  if (marked && !said.has(marked)) return void roles.set(marked, 'current');
+  const address = location.href.split('#')[0];
   const here = tops.find(
-    (each) =>
-      each.matches('a') && (each as HTMLAnchorElement).href.split('#')[0] === location.href.split('#')[0],
+    (each) => each.matches('a') && (each as HTMLAnchorElement).href.split('#')[0] === address,
   );
-  if (marked && !said.has(marked)) roles.set(marked, 'current');
-  else if (here && !said.has(here)) {
-    const own = stateClass(here, tops);
-    if (own) roles.set(here, 'current');
-  }
-  // Boxes of the menu and its drop-downs.
+  if (here && !said.has(here) && stateClass(here, tops)) roles.set(here, 'current');
+};
+
+const isNamedCurrent = (each: HTMLElement): boolean => {
+  const item = each.closest('li');
+  const told = each.getAttribute('aria-current') ?? item?.getAttribute('aria-current') ?? '';
+  if (told !== '' && told !== 'false') return true;
+  return [each, ...(item && header.contains(item) ? [item] : [])].some((at) =>
+    /(^|[-_ ])(current|active|is-here|selected|here)([-_ ]|$)/i.test(at.className),
+  );
+};
+
+/** Boxes of the menu and its drop-downs. */
+const markBoxes = (parents: Parents) => {
   const shared = commonAncestor(ofRole('link', 'current'));
   const nav = navs().find((each) => ofRole('link', 'current').some((link) => each.contains(link)));
   const menu = nav ?? shared;
@@ -164,8 +187,6 @@ export const find: OwnReader['find'] = (corrections) => {
     while (box?.parentElement && !box.parentElement.contains(parent)) box = box.parentElement;
     if (box && box !== each && !roles.has(box)) roles.set(box, 'drop-down');
   }
-  nameInks(parents);
-  return true;
 };
 
 export const adopt: OwnReader['adopt'] = (selector, marks) => {
@@ -183,7 +204,7 @@ export const adopt: OwnReader['adopt'] = (selector, marks) => {
   return true;
 };
 
-const nameInks = (parents: Map<HTMLElement, HTMLElement | undefined>) => {
+const nameInks = (parents: Parents) => {
   inkIds.clear();
   const tops = ofRole('link', 'current');
   tops.forEach((each, i) => inkIds.set(each, `link-${i + 1}`));

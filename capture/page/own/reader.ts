@@ -173,4 +173,4 @@ export const reader: OwnReader = {
     return undefined;
   },
 };
-(globalThis as unknown as { hatrailOwn: unknown }).hatrailOwn = reader;
+globalThis.hatrailOwn = reader;

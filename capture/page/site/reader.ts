@@ -163,4 +163,4 @@ const reader: PageReader = {
   height: () => document.documentElement.scrollHeight,
   element: find,
 };
-(globalThis as unknown as { hatrailReader: PageReader }).hatrailReader = reader;
+globalThis.hatrailReader = reader;
