@@ -87,9 +87,37 @@ function geometryAt(
 ): Rules {
   const folded = width < foldWidth;
   const layout = layoutAt(site, header, width, measure, { folded });
-  const shown = new Set(layout.items.map(({ id }) => id));
-  const { backing: hasPlates, buttons: isStyled, buttonShadow: isThrown } = dressedStates(header);
+  const lower = layoutAt(site, header, width, measure, { folded, moment: 'scrolled' });
+  const laid: Laid = { site, header, width, folded, layout, states: dressedStates(header), measure, to };
   const rules: Rules = new Map();
+  setBar(rules, laid);
+  const later = laterSelector(header);
+  let pulled = 0;
+  header.rails.forEach((base, index) => {
+    setRailWithItems(rules, laid, base, index);
+    const less = lower.rails.find((rail) => rail.index === index)?.less ?? 0;
+    setLess(rules, later, railAt(base, width), { index, less, above: pulled });
+    pulled += less;
+  });
+  if ((header.manner.smaller ?? 0) > 0) rules.set(`${later} .hr-bar`, [`--hr-less: ${px(pulled)}`]);
+  setToggle(rules, laid);
+  return rules;
+}
+
+/** A header as it is laid out at a width. */
+interface Laid {
+  site: Site;
+  header: Header;
+  width: number;
+  folded: boolean;
+  layout: Omit<HeaderLayout, 'foldWidth'>;
+  states: ReturnType<typeof dressedStates>;
+  measure: Measure;
+  to: Pick<Addresses, 'picture' | 'sizes'>;
+}
+
+/** Where the box of the rails lies, and how far the page is pulled up below it. */
+function setBar(rules: Rules, { header, width, layout }: Laid): void {
   const { top, sides, max, radius } = extentAt(header, width);
   const covered = layout.height - layout.slot;
   const pull = standsInFlow(header) && covered > 0 ? px(-covered) : '0';
@@ -106,58 +134,61 @@ function geometryAt(
           `margin-inline: max(${px(sides)}, round(down, (100% - ${px(max)}) / 2, 1px))`,
         ];
   rules.set('.hr-bar', [`margin: ${margin}`, ...inline, `border-radius: ${px(radius)}`]);
-  if (hasStrips(header)) {
-    const above = strips.reduce((sum, { height }) => sum + height, 0);
-    rules.set('.hr > :is(.hr-strips, .hr-bar)', [
-      `--hr-above-box: ${px(above)}`,
-      `--hr-gap: ${px(strips.length > 0 ? top : 4 * BESIDE)}`,
-    ]);
-  }
-  const inBox = layout.rails.filter(({ full }) => !full);
-  const later = laterSelector(header);
-  const lower = layoutAt(site, header, width, measure, { folded, moment: 'scrolled' });
-  let pulled = 0;
+  if (!hasStrips(header)) return;
+  const above = strips.reduce((sum, { height }) => sum + height, 0);
+  rules.set('.hr > :is(.hr-strips, .hr-bar)', [
+    `--hr-above-box: ${px(above)}`,
+    `--hr-gap: ${px(strips.length > 0 ? top : 4 * BESIDE)}`,
+  ]);
+}
+
+/** A rail, its corners, and what hangs on it. */
+function setRailWithItems(rules: Rules, laid: Laid, base: Rail, index: number): void {
+  const { site, header, width, folded, layout } = laid;
+  const rail = layout.rails.find((each) => each.index === index);
   const toggle = toggleAt(header, width);
-  const toggles = folds(header) ? toggleRails(header) : [];
-  header.rails.forEach((base, i) => {
-    const laid = layout.rails.find(({ index }) => index === i);
-    const hangs = toggles.includes(i) ? toggle.place : undefined;
-    setRail(
-      rules,
-      railAt(base, width),
-      { index: i, height: laid?.height, hangs, hasToggle: folded && i === toggle.rail },
-      layout,
-    );
-    if (folded && laid && laid.needed > laid.width && i === toggle.rail) {
-      rules.set(`.hr-rail-${i + 1} > .hr-start`, ['min-width: 0', 'overflow-x: clip']);
-      rules.set(`.hr-rail-${i + 1} > .hr-end`, ['flex: 0 1 auto', 'min-width: 0']);
-    }
-    if (radius > 0 && !base.full && hasBack(site, { header, rail: base })) {
-      const upper = i === inBox[0]?.index ? px(radius) : '0';
-      const lower = i === inBox.at(-1)?.index ? px(radius) : '0';
-      rules.set(`.hr-back-${i + 1}`, [`border-radius: ${upper} ${upper} ${lower} ${lower}`]);
-    }
-    for (const item of itemsOf(base)) {
-      setItem(rules, site, { item: itemAt(item, width), isShown: shown.has(item.id) }, measure, {
-        to,
-        isStyled,
-      });
-      const isPlated = ({ plate, button }: HeaderInk) => (hasPlates && plate) || (isThrown && button);
-      const { plateMost, reachMost } = layout.inks.find((ink) => ink.item === item.id && isPlated(ink)) ?? {};
-      const own = rules.get(`.hr-item-${item.id}`);
-      if (plateMost !== undefined) own?.push(`--hr-plate-most: ${px(plateMost)}`);
-      if (hasPlates && reachMost !== undefined) own?.push(`--hr-plate-reach-most: ${px(reachMost)}`);
-    }
-    const less = lower.rails.find(({ index }) => index === i)?.less ?? 0;
-    setLess(rules, later, railAt(base, width), { index: i, less, above: pulled });
-    pulled += less;
-  });
-  if ((header.manner.smaller ?? 0) > 0) rules.set(`${later} .hr-bar`, [`--hr-less: ${px(pulled)}`]);
-  // On another rail where its own does not show.
-  const display = (rail: number) => [`display: ${folded && rail === toggle.rail ? 'grid' : 'none'}`];
-  if (toggles.length === 1) rules.set('.hr-toggle', display(toggles[0]!));
-  else for (const rail of toggles) rules.set(`.hr-rail-${rail + 1} .hr-toggle`, display(rail));
-  return rules;
+  const isMarked = folds(header) && toggleRails(header).includes(index);
+  const hasToggle = folded && index === toggle.rail;
+  setRail(
+    rules,
+    railAt(base, width),
+    { index, height: rail?.height, hangs: isMarked ? toggle.place : undefined, hasToggle },
+    layout,
+  );
+  if (hasToggle && rail && rail.needed > rail.width) {
+    rules.set(`.hr-rail-${index + 1} > .hr-start`, ['min-width: 0', 'overflow-x: clip']);
+    rules.set(`.hr-rail-${index + 1} > .hr-end`, ['flex: 0 1 auto', 'min-width: 0']);
+  }
+  const { radius } = extentAt(header, width);
+  if (radius > 0 && !base.full && hasBack(site, { header, rail: base })) {
+    const inBox = layout.rails.filter(({ full }) => !full);
+    const upper = index === inBox[0]?.index ? px(radius) : '0';
+    const lower = index === inBox.at(-1)?.index ? px(radius) : '0';
+    rules.set(`.hr-back-${index + 1}`, [`border-radius: ${upper} ${upper} ${lower} ${lower}`]);
+  }
+  for (const item of itemsOf(base)) setItemWithRoom(rules, laid, item);
+}
+
+/** An item, and how far the backings of its links may reach. */
+function setItemWithRoom(rules: Rules, { site, width, layout, states, measure, to }: Laid, item: Item): void {
+  const { backing: hasPlates, buttons: isStyled, buttonShadow: isThrown } = states;
+  const isShown = layout.items.some(({ id }) => id === item.id);
+  setItem(rules, site, { item: itemAt(item, width), isShown }, measure, { to, isStyled });
+  const isPlated = ({ plate, button }: HeaderInk) => (hasPlates && plate) || (isThrown && button);
+  const { plateMost, reachMost } = layout.inks.find((ink) => ink.item === item.id && isPlated(ink)) ?? {};
+  const own = rules.get(`.hr-item-${item.id}`);
+  if (plateMost !== undefined) own?.push(`--hr-plate-most: ${px(plateMost)}`);
+  if (hasPlates && reachMost !== undefined) own?.push(`--hr-plate-reach-most: ${px(reachMost)}`);
+}
+
+/** The menu button: on another rail where its own does not show. */
+function setToggle(rules: Rules, { header, width, folded }: Laid): void {
+  if (!folds(header)) return;
+  const shownOn = folded ? toggleAt(header, width).rail : undefined;
+  const display = (rail: number) => [`display: ${rail === shownOn ? 'grid' : 'none'}`];
+  const [only, ...more] = toggleRails(header);
+  if (only !== undefined && more.length === 0) return void rules.set('.hr-toggle', display(only));
+  for (const rail of toggleRails(header)) rules.set(`.hr-rail-${rail + 1} .hr-toggle`, display(rail));
 }
 
 /** Selects a header that is past *At the top*. */

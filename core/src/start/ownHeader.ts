@@ -112,55 +112,10 @@ function entriesFrom(
 }
 
 /** Makes what a site's document needs of a header that was read. */
-export function ownHeader(
-  seen: SeenOwn,
-  { id, menu, swatch, target, here, faces, hasLogo, logos }: OwnMaking,
-): MadeOwn {
+export function ownHeader(seen: SeenOwn, making: OwnMaking): MadeOwn {
+  const { id, menu, swatch, target, here, faces, logos } = making;
   const current = seen.own.marks.find(({ role }) => role === 'current')?.ink;
   const own: OwnHeader = { ...seen.own, id, faces, ...(logos && { logos }) };
-  const top = lookOf(seen.top, seen.top, swatch);
-  const scrolled = seen.scrolled ? differing(lookOf(seen.scrolled, seen.top, swatch), top) : {};
-  const logoInk = seen.top.logo && { ink: swatch(seen.top.logo.hex) };
-  const laterLogo = seen.scrolled?.logo;
-  const logo: Item[] =
-    seen.logo === 'text'
-      ? [
-          {
-            kind: 'name',
-            id: 'name',
-            size: within(Math.round(seen.logoSize), 10, 80),
-            tagline: false,
-            ...logoInk,
-            ...(laterLogo &&
-              laterLogo.hex !== seen.top.logo?.hex && {
-                looks: { scrolled: { ink: { link: swatch(laterLogo.hex), hover: swatch(laterLogo.hex) } } },
-              }),
-          },
-        ]
-      : seen.logo === 'logo' && hasLogo
-        ? [{ kind: 'logo', id: 'logo', height: 40 }]
-        : [];
-  const buttons = seen.buttons.map(
-    ({ id: of, label, address, ink, hoverInk, fill, hoverFill, radius }): ButtonItem => ({
-      kind: 'button',
-      id: of,
-      label,
-      ...(address === undefined ? { address: '/' } : target(address)),
-      ink: swatch(ink.hex),
-      hoverInk: swatch(hoverInk.hex),
-      fill: swatch(fill.hex),
-      hoverFill: swatch(hoverFill.hex),
-      radius: within(Math.round(radius), 0, 40),
-    }),
-  );
-  const hasMenu = seen.entries.length > 0;
-  const isFolding = own.top.some(({ folded }) => folded);
-  const [, , , height = 72] = own.top.at(-1)?.bar ?? [];
-  const items: Item[] = [
-    ...(hasMenu ? [{ kind: 'menu' as const, id: 'menu', menu, gap: 24 }] : []),
-    ...buttons,
-  ];
-  const isStuck = own.stuck !== undefined;
   return {
     own,
     menu: {
@@ -174,33 +129,84 @@ export function ownHeader(
       id,
       name: 'The header it has',
       own: id,
-      rails: [
-        {
-          height: within(Math.round(height), 16, 400),
-          inset: 0,
-          gap: 24,
-          start: logo,
-          middle: [],
-          end: items,
-        },
-      ],
-      fold: {
-        bar: [...logo, ...buttons, ...(isFolding ? [] : items.filter(({ kind }) => kind === 'menu'))].map(
-          (item) => item.id,
-        ),
-        panel: isFolding && hasMenu ? ['menu'] : [],
-        edge: 'top',
-      },
-      looks: { top, scrolled },
+      ...hungFrom(seen, making),
+      looks: ownLooks(seen, swatch),
       manner: {
         lies: own.lies,
         onScroll: own.onScroll,
-        switch: { at: 'distance', distance: isStuck ? own.stuck!.from : 40 },
+        switch: { at: 'distance', distance: own.stuck?.from ?? 40 },
         duration: 200,
       },
       panel: { fill: swatch(seen.panel.fill.hex), ink: swatch(seen.panel.ink.hex) },
     },
   };
+}
+
+/** What it looks like at the top, and what of that is otherwise once it is scrolled. */
+function ownLooks(seen: SeenOwn, swatch: OwnMaking['swatch']): Header['looks'] {
+  const top = lookOf(seen.top, seen.top, swatch);
+  return { top, scrolled: seen.scrolled ? differing(lookOf(seen.scrolled, seen.top, swatch), top) : {} };
+}
+
+/** What hangs in it: its logo, its menu, its buttons; and what of that folds away. */
+function hungFrom(seen: SeenOwn, making: OwnMaking): Pick<Header, 'rails' | 'fold'> {
+  const logo = logoItems(seen, making);
+  const buttons = buttonItems(seen, making);
+  const menus: Item[] =
+    seen.entries.length > 0 ? [{ kind: 'menu', id: 'menu', menu: making.menu, gap: 24 }] : [];
+  const isFolding = seen.own.top.some(({ folded }) => folded);
+  const [, , , height = 72] = seen.own.top.at(-1)?.bar ?? [];
+  return {
+    rails: [
+      {
+        height: within(Math.round(height), 16, 400),
+        inset: 0,
+        gap: 24,
+        start: logo,
+        middle: [],
+        end: [...menus, ...buttons],
+      },
+    ],
+    fold: {
+      bar: [...logo, ...buttons, ...(isFolding ? [] : menus)].map((item) => item.id),
+      panel: isFolding ? menus.map((item) => item.id) : [],
+      edge: 'top',
+    },
+  };
+}
+
+function logoItems(seen: SeenOwn, { swatch, hasLogo }: OwnMaking): Item[] {
+  if (seen.logo === 'logo' && hasLogo) return [{ kind: 'logo', id: 'logo', height: 40 }];
+  if (seen.logo !== 'text') return [];
+  const [first, later] = [seen.top.logo, seen.scrolled?.logo];
+  const isOther = later && later.hex !== first?.hex;
+  const size = within(Math.round(seen.logoSize), 10, 80);
+  return [
+    {
+      kind: 'name',
+      id: 'name',
+      size,
+      tagline: false,
+      ...(first && { ink: swatch(first.hex) }),
+      ...(isOther && {
+        looks: { scrolled: { ink: { link: swatch(later.hex), hover: swatch(later.hex) } } },
+      }),
+    },
+  ];
+}
+
+function buttonItems({ buttons }: SeenOwn, { swatch, target }: OwnMaking): ButtonItem[] {
+  return buttons.map(({ id, label, address, ink, hoverInk, fill, hoverFill, radius }) => ({
+    kind: 'button',
+    id,
+    label,
+    ...(address === undefined ? { address: '/' } : target(address)),
+    ink: swatch(ink.hex),
+    hoverInk: swatch(hoverInk.hex),
+    fill: swatch(fill.hex),
+    hoverFill: swatch(hoverFill.hex),
+    radius: within(Math.round(radius), 0, 40),
+  }));
 }
 
 /** Whether an address may stand in a document. */

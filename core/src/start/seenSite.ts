@@ -4,6 +4,7 @@ import type {
   SeenEntry,
   SeenHeader,
   SeenLogo,
+  SeenLook,
   SeenOwn,
   SeenSite,
   SeenStyle,
@@ -14,7 +15,7 @@ import { parseColour } from '../colour/rgb.ts';
 import { freeId } from '../model/freeId.ts';
 import { at } from '../lists.ts';
 import type { Header, Rail } from '../model/header.ts';
-import type { ButtonItem, Item } from '../model/item.ts';
+import type { ButtonItem } from '../model/item.ts';
 import { isSafeAddress, type Entry, type LinkTarget } from '../model/menu.ts';
 import type { OwnLogos } from '../model/own.ts';
 import type { Page } from '../model/page.ts';
@@ -215,80 +216,79 @@ function neededColours(header: SeenHeader | undefined): string[] {
 }
 
 interface Making {
-  seen: SeenSite;
   swatch: (hex: string) => ColourUse;
   pages: readonly BroughtPage[];
   hasLogo: boolean;
 }
 
 /** A header of ours that wears what theirs does: to be judged at once, and dressed from there. */
-function headerOf(seen: SeenHeader, { swatch, pages, hasLogo }: Making): Header {
-  const { top, scrolled, hover, button, logo } = seen;
-  const name: Item = {
-    kind: 'name',
-    id: 'name',
-    size: within(logo?.kind === 'text' ? Math.round(logo.size) : 24, 10, 80),
-    tagline: false,
-  };
-  const height = logo && logo.kind !== 'text' ? within(Math.round(logo.height), 16, 160) : 40;
-  const first: Item = hasLogo ? { kind: 'logo', id: 'logo', height } : name;
-  const menu: Item = { kind: 'menu', id: 'menu', menu: 'main', gap: within(Math.round(seen.gap), 4, 120) };
-  const asButton = (): ButtonItem[] =>
-    button
-      ? [
-          {
-            kind: 'button',
-            id: 'button',
-            label: plainText(button.label, 120) || 'Button',
-            ...targetOf(button.address, pages),
-            ink: swatch(button.ink.hex),
-            fill: swatch(button.fill.hex),
-            hoverFill: swatch(button.fill.hex),
-            radius: within(Math.round(button.radius), 0, 40),
-          },
-        ]
-      : [];
-  const rail: Rail = {
-    height: within(Math.round(seen.height), 16, 400),
-    inset: within(Math.round(seen.inset), 0, 240),
-    gap: 28,
-    start: [first],
-    middle: [],
-    end: [menu, ...asButton()],
-  };
-  const fill = ({ hex, opacity }: SeenColour) => ({
-    // Nothing shows of a fill that is not there: any colour will do.
-    colour: opacity > 0 ? swatch(hex) : swatch(top.link.hex),
-    opacity: round(opacity, 0.01),
-  });
-  const ink = ({ link, current }: SeenHeader['top']) => ({
-    link: swatch(link.hex),
-    hover: swatch((hover ?? link).hex),
-    current: swatch((current ?? link).hex),
-  });
-  const later = scrolled && { fill: fill(scrolled.fill), ink: ink(scrolled) };
+function headerOf(seen: SeenHeader, making: Making): Header {
+  const { swatch } = making;
   return {
     id: 'own',
     name: 'Header as it was',
-    rails: [rail],
-    looks: { top: { fill: fill(top.fill), ink: ink(top) }, scrolled: later ?? {} },
+    rails: [railOf(seen, making)],
+    looks: looksOf(seen, swatch),
     manner: {
       lies: seen.lies,
       onScroll: seen.onScroll,
       switch: { at: 'distance', distance: 40 },
       duration: 200,
     },
-    panel: {
-      fill: swatch(
-        (scrolled?.fill.opacity ?? 0) > top.fill.opacity
-          ? scrolled!.fill.hex
-          : top.fill.opacity > 0
-            ? top.fill.hex
-            : '#ffffff',
-      ),
-      ink: swatch(top.link.hex),
-    },
+    panel: { fill: swatch(panelFill(seen)), ink: swatch(seen.top.link.hex) },
   };
+}
+
+/** What hangs in it, in one rail. */
+function railOf({ logo, button, gap, height, inset }: SeenHeader, making: Making): Rail {
+  const { swatch, pages, hasLogo } = making;
+  const logoHeight = logo && logo.kind !== 'text' ? within(Math.round(logo.height), 16, 160) : 40;
+  const size = within(logo?.kind === 'text' ? Math.round(logo.size) : 24, 10, 80);
+  const buttons: ButtonItem[] = (button ? [button] : []).map((each) => ({
+    kind: 'button',
+    id: 'button',
+    label: plainText(each.label, 120) || 'Button',
+    ...targetOf(each.address, pages),
+    ink: swatch(each.ink.hex),
+    fill: swatch(each.fill.hex),
+    hoverFill: swatch(each.fill.hex),
+    radius: within(Math.round(each.radius), 0, 40),
+  }));
+  return {
+    height: within(Math.round(height), 16, 400),
+    inset: within(Math.round(inset), 0, 240),
+    gap: 28,
+    start: [
+      hasLogo
+        ? { kind: 'logo', id: 'logo', height: logoHeight }
+        : { kind: 'name', id: 'name', size, tagline: false },
+    ],
+    middle: [],
+    end: [{ kind: 'menu', id: 'menu', menu: 'main', gap: within(Math.round(gap), 4, 120) }, ...buttons],
+  };
+}
+
+function looksOf({ top, scrolled, hover }: SeenHeader, swatch: Making['swatch']): Header['looks'] {
+  const fill = ({ hex, opacity }: SeenColour) => ({
+    // Nothing shows of a fill that is not there: any colour will do.
+    colour: opacity > 0 ? swatch(hex) : swatch(top.link.hex),
+    opacity: round(opacity, 0.01),
+  });
+  const look = (of: SeenLook) => ({
+    fill: fill(of.fill),
+    ink: {
+      link: swatch(of.link.hex),
+      hover: swatch((hover ?? of.link).hex),
+      current: swatch((of.current ?? of.link).hex),
+    },
+  });
+  return { top: look(top), scrolled: scrolled ? look(scrolled) : {} };
+}
+
+/** The folded menu lies on whichever of the header's grounds covers more. */
+function panelFill({ top, scrolled }: SeenHeader): string {
+  if (scrolled && scrolled.fill.opacity > top.fill.opacity) return scrolled.fill.hex;
+  return top.fill.opacity > 0 ? top.fill.hex : '#ffffff';
 }
 
 /**
@@ -299,90 +299,119 @@ export function siteOfSeen(seen: SeenSite, files: SeenFiles, without: ReadonlySe
   const name = plainText(seen.name, 120) || new URL(seen.address).hostname;
   const plain = newSite(name, 'straight');
   const header = without.has('header') ? undefined : seen.header;
-  const palette = paletteOf(without.has('palette') ? [] : seen.colours, [
-    ...(header && seen.own ? ownColours(seen.own) : []),
-    ...neededColours(header),
-    ...(without.has('palette') ? [] : seen.pages.map(({ colour }) => colour)),
-  ]).slice(0, 60);
-  const known = new Map(palette.map(({ id, colour }) => [colour, id]));
-  const swatch = (hex: string): ColourUse => {
-    const id = known.get(hex);
-    return id === undefined ? { colour: hex } : { swatch: id };
-  };
+  const palette = seenPalette(seen, header, without);
+  const swatch = swatchesOf(palette);
   const pictures: Picture[] = [];
   const pages = pagesOf(seen, files, swatch, pictures);
-  const { logo, logoLater } = seen.header ?? {};
-  const keepLogo = (of: SeenLogo | undefined, called: string): string | undefined => {
-    const drawn =
-      of && of.kind !== 'text' && !without.has('logo')
-        ? files.pictures.get('address' in of ? of.address : '')
-        : undefined;
-    if (!drawn) return undefined;
-    const id = freeId('logo', pictures);
-    pictures.push({ id, name: called, alt: '', ...drawn });
-    return id;
-  };
-  const logoId = keepLogo(logo, 'Logo');
-  const laterId = logoId === undefined ? undefined : keepLogo(logoLater, 'Logo, once scrolled');
-  const logos = laterId === undefined ? undefined : logosOf(seen.own);
-  const alt = (logo && logo.kind !== 'text' ? plainText(logo.alt, 120) : '') || name;
-  const fonts = without.has('type')
-    ? []
-    : [...new Map([...files.fonts.values()].map((font) => [font.id, font])).values()];
-  const made =
-    header && seen.own
-      ? ownHeader(seen.own, {
-          id: 'own',
-          menu: 'main',
-          swatch,
-          target: (address) => targetOf(address, pages),
-          here: pages.find(({ from }) => from === seen.own?.own.from?.split('#')[0])?.id,
-          faces: seen.fonts.flatMap(({ family, weight, file }) => {
-            const font = files.fonts.get(file);
-            return font ? [{ family: family.slice(0, 80), weight, font: font.id }] : [];
-          }),
-          hasLogo: logoId !== undefined,
-          ...(logos && { logos }),
-        })
-      : undefined;
-  const { heading, text, menu, button } = seen.type;
-  const style = (each: SeenStyle) => styleOf(each, seen.fonts, files);
-  const hasPlainHeader = header === undefined;
+  const { logo, logos } = keptLogos({ seen, files, name, pictures, without });
+  const hasLogo = Object.keys(logo.variants).length > 0;
+  const made = header && seen.own && madeOwn(seen, seen.own, { files, swatch, pages, hasLogo, logos });
+  const fonts = without.has('type') ? [] : [...files.fonts.values()];
+  const hasEntries = !without.has('menu') && seen.header?.entries.length;
+  const plainMenus = hasEntries
+    ? [{ id: 'main', name: 'Main menu', entries: entriesOf(seen.header!.entries, pages) }]
+    : plain.menus;
+  const ours = header ? [headerOf(header, { swatch, pages, hasLogo })] : plain.headers;
   return {
     ...plain,
     name,
     // A new site's header names the swatches of a new site.
     palette:
-      hasPlainHeader || palette.length === 0
+      header === undefined || palette.length === 0
         ? [...plain.palette, ...palette.filter(({ id }) => plain.palette.every((each) => each.id !== id))]
         : palette,
-    ...(!hasPlainHeader && { pairings: [] }),
-    ...(!without.has('type') && {
-      type: { heading: style(heading), text: style(text), menu: style(menu), button: style(button) },
-    }),
-    ...(fonts.length > 0 && { fonts }),
+    ...(header !== undefined && { pairings: [] }),
+    ...(!without.has('type') && { type: typeOf(seen, files) }),
+    ...(fonts.length > 0 && { fonts: [...new Map(fonts.map((font) => [font.id, font])).values()] }),
     pictures,
-    logo: {
-      alt,
-      variants:
-        logoId === undefined
-          ? {}
-          : logos
-            ? { [logos.top]: logoId, [logos.scrolled]: laterId }
-            : { single: logoId },
-    },
-    menus: made
-      ? [made.menu]
-      : without.has('menu') || !seen.header?.entries.length
-        ? plain.menus
-        : [{ id: 'main', name: 'Main menu', entries: entriesOf(seen.header.entries, pages) }],
+    logo,
+    menus: made ? [made.menu] : plainMenus,
     pages,
     ...(made && { ownHeaders: [made.own] }),
-    headers: made
-      ? [made.header]
-      : header
-        ? [headerOf(header, { seen, swatch, pages, hasLogo: logoId !== undefined })]
-        : plain.headers,
+    headers: made ? [made.header] : ours,
+  };
+}
+
+/** Swatches of all that the site keeps: what its header wears, what pages lie on, and what is used on them. */
+function seenPalette(
+  seen: SeenSite,
+  header: SeenHeader | undefined,
+  without: ReadonlySet<SeenPart>,
+): Swatch[] {
+  const isWithout = without.has('palette');
+  return paletteOf(isWithout ? [] : seen.colours, [
+    ...(header && seen.own ? ownColours(seen.own) : []),
+    ...neededColours(header),
+    ...(isWithout ? [] : seen.pages.map(({ colour }) => colour)),
+  ]).slice(0, 60);
+}
+
+/** Uses of colours: by their swatch, where there is one. */
+function swatchesOf(palette: readonly Swatch[]): Making['swatch'] {
+  const known = new Map(palette.map(({ id, colour }) => [colour, id]));
+  return (hex) => {
+    const id = known.get(hex);
+    return id === undefined ? { colour: hex } : { swatch: id };
+  };
+}
+
+/**
+ * The logo, and that which takes its place once the page is scrolled.
+ * @param of `pictures` takes those that are kept; `name` is said where a logo says nothing
+ */
+function keptLogos(of: {
+  seen: SeenSite;
+  files: SeenFiles;
+  name: string;
+  pictures: Picture[];
+  without: ReadonlySet<SeenPart>;
+}): { logo: Site['logo']; logos?: OwnLogos } {
+  const { logo, logoLater } = of.seen.header ?? {};
+  const keep = (seen: SeenLogo | undefined, called: string): string | undefined => {
+    const isDrawn = seen && seen.kind !== 'text' && !of.without.has('logo');
+    const drawn = isDrawn && of.files.pictures.get('address' in seen ? seen.address : '');
+    if (!drawn) return undefined;
+    const id = freeId('logo', of.pictures);
+    of.pictures.push({ id, name: called, alt: '', ...drawn });
+    return id;
+  };
+  const alt = (logo && logo.kind !== 'text' ? plainText(logo.alt, 120) : '') || of.name;
+  const single = keep(logo, 'Logo');
+  if (single === undefined) return { logo: { alt, variants: {} } };
+  const later = keep(logoLater, 'Logo, once scrolled');
+  if (later === undefined) return { logo: { alt, variants: { single } } };
+  const logos = logosOf(of.seen.own);
+  return { logo: { alt, variants: { [logos.top]: single, [logos.scrolled]: later } }, logos };
+}
+
+/** Its own header, as the document has it. */
+function madeOwn(
+  seen: SeenSite,
+  own: SeenOwn,
+  { files, swatch, pages, hasLogo, logos }: Making & { files: SeenFiles; logos?: OwnLogos },
+) {
+  return ownHeader(own, {
+    id: 'own',
+    menu: 'main',
+    swatch,
+    target: (address) => targetOf(address, pages),
+    here: pages.find(({ from }) => from === own.own.from?.split('#')[0])?.id,
+    faces: seen.fonts.flatMap(({ family, weight, file }) => {
+      const font = files.fonts.get(file);
+      return font ? [{ family: family.slice(0, 80), weight, font: font.id }] : [];
+    }),
+    hasLogo,
+    ...(logos && { logos }),
+  });
+}
+
+function typeOf({ type, fonts }: SeenSite, files: SeenFiles): Site['type'] {
+  const style = (each: SeenStyle) => styleOf(each, fonts, files);
+  return {
+    heading: style(type.heading),
+    text: style(type.text),
+    menu: style(type.menu),
+    button: style(type.button),
   };
 }
 

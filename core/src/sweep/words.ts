@@ -6,7 +6,7 @@ import type { Page } from '../model/page.ts';
 import type { Site } from '../model/site.ts';
 import { needsOf } from '../model/needs.ts';
 import type { Drawing } from '../stack/drawing.ts';
-import type { StackLayer } from '../stack/layers.ts';
+import type { Stack, StackLayer } from '../stack/layers.ts';
 import { textShadowLayer } from '../stack/textShadow.ts';
 import { around } from '../geometry/area.ts';
 import { rastersOf, type Raster } from '../geometry/raster.ts';
@@ -58,8 +58,14 @@ export function bareBand(laid: LaidPage, index: number): LaidPage {
   return { ...laid, height: band.top + band.height, bands: [{ ...band, ...other, backdrop, blocks: [] }] };
 }
 
+/** The tint over a band's picture. */
+interface OverallTint {
+  colour: ColourUse;
+  opacity: number;
+}
+
 /** The tint of a band as a layer. */
-function tintLayer(site: Site, { colour, opacity }: { colour: ColourUse; opacity: number }): StackLayer {
+function tintLayer(site: Site, { colour, opacity }: OverallTint): StackLayer {
   const paint = { kind: 'even' as const, colour: { ...resolveColour(site.palette, colour), a: opacity } };
   return { name: 'tint', owner: 'header', blend: 'normal', paint };
 }
@@ -193,73 +199,107 @@ export function readBand(
 ): BandReading {
   const band = laid.bands[index]!;
   const tint = page.bands[index]!.backdrop.tint ?? { colour: { colour: '#000000' }, opacity: 0 };
-  const here = { row: 0, gone: 0 };
-  const shares = band.turns ? TURNS : [0];
+  const grounds = (band.turns ? TURNS : [0]).map((share) => groundsAt(raster, band, share));
   const shadows = shadowsIn(band.blocks, letters, measure);
-  const grounds = shares.map((share) => groundsAt(raster, band, share));
-  const texts = textsOf(band).map(({ text, index: at }) => {
-    const runs = runsOf(text, measure);
-    const cells = runs.flatMap(letterCells);
-    const above = [...shadows, ...buttonUnder(band.blocks, at)];
-    /** The word with its band turned as far as a share. */
-    const turned = (share: number): JudgedTarget => {
-      const { tint: comes } = band.turns ?? { tint: { ...tint, opacity: 0 } };
-      const over = { ...comes, opacity: comes.opacity * share };
-      const layers = [tintLayer(site, tint), tintLayer(site, over), ...above];
-      return {
-        ink: {
-          id: `words-${at}`,
-          name: runs.map((run) => run.text).join(' '),
-          box: { x: 0, y: 0, width: 0, height: 0 },
-          what: { kind: 'text', run: runs[0]! },
-        },
-        state: 'rest',
-        part: 'ink',
-        needed: textTarget(needsOf(site), runs[0]!.font),
-        stack: { layers },
-        overlay: overlayOf(layers, around(cells)),
-        shape: { kind: 'cells', colour: mixRgb(text.colour, text.turned ?? text.colour, share), cells },
-      };
-    };
-    return { runs, targets: shares.map(turned) };
-  });
-  const least = (isBrief ? [] : texts).flatMap(({ targets }) =>
-    targets.flatMap((target, i) =>
-      grounds[i]!.map((shown) =>
-        leastPercentAt(target, shown, here, ({ layers }, opacity) => ({
-          layers: [tintLayer(site, { ...tint, opacity }), ...layers.slice(1)],
-        })),
-      ),
-    ),
+  const words = textsOf(band).map(({ text, index: at }) =>
+    wordTargets(site, { band, tint, text, at, shadows }, measure),
   );
-  const subjects = subjectBoxes(site, laid.width, band);
   return {
     width: laid.width,
-    words: texts.map(({ targets }) => {
-      const contrast = Math.min(
-        ...targets.flatMap((target, i) =>
-          grounds[i]!.map((shown) => readQuick(target, shown, here).contrast),
-        ),
-      );
-      const { needed, ink } = targets[0]!;
-      return { text: ink.name, contrast, needed, verdict: verdictOf(contrast, needed) };
-    }),
-    leastTint:
-      isBrief || least.some((percent) => percent === undefined)
-        ? undefined
-        : Math.max(0, ...(least as number[])),
+    words: words.map(({ targets }) => wordReading(targets, grounds)),
+    leastTint: isBrief ? undefined : leastTintFor(site, tint, words, grounds),
     leastHeight: band.needed,
     height: band.height,
-    subjectCovered:
-      subjects.length === 0
-        ? undefined
-        : Math.max(
-            ...subjects.map((subject) =>
-              coveredShare(
-                subject,
-                texts.flatMap(({ runs }) => runs),
-              ),
-            ),
-          ),
+    subjectCovered: mostCovered(
+      subjectBoxes(site, laid.width, band),
+      words.flatMap(({ runs }) => runs),
+    ),
   };
+}
+
+/** A text of a band as it is judged: once for each share that the band is turned. */
+interface WordTargets {
+  runs: TextRun[];
+  targets: JudgedTarget[];
+}
+
+function wordTargets(
+  site: Site,
+  word: {
+    band: LaidBand;
+    tint: OverallTint;
+    text: Text;
+    /** Its number among the band's blocks. */
+    at: number;
+    shadows: readonly StackLayer[];
+  },
+  measure: Measure,
+): WordTargets {
+  const { band, tint, text, at } = word;
+  const runs = runsOf(text, measure);
+  const cells = runs.flatMap(letterCells);
+  const above = [...word.shadows, ...buttonUnder(band.blocks, at)];
+  /** The word with its band turned as far as a share. */
+  const turned = (share: number): JudgedTarget => {
+    const { tint: comes } = band.turns ?? { tint: { ...tint, opacity: 0 } };
+    const over = { ...comes, opacity: comes.opacity * share };
+    const layers = [tintLayer(site, tint), tintLayer(site, over), ...above];
+    return {
+      ink: {
+        id: `words-${at}`,
+        name: runs.map((run) => run.text).join(' '),
+        box: { x: 0, y: 0, width: 0, height: 0 },
+        what: { kind: 'text', run: runs[0]! },
+      },
+      state: 'rest',
+      part: 'ink',
+      needed: textTarget(needsOf(site), runs[0]!.font),
+      stack: { layers },
+      overlay: overlayOf(layers, around(cells)),
+      shape: { kind: 'cells', colour: mixRgb(text.colour, text.turned ?? text.colour, share), cells },
+    };
+  };
+  return { runs, targets: (band.turns ? TURNS : [0]).map(turned) };
+}
+
+/** Where words are read: they do not scroll over their page. */
+const HERE = { row: 0, gone: 0 };
+
+/** @param grounds by the share that the band is turned, as the targets are: each that it may show then */
+function wordReading(
+  targets: readonly JudgedTarget[],
+  grounds: readonly (readonly Raster[])[],
+): BandReading['words'][number] {
+  const { needed, ink } = targets[0]!;
+  const contrast = Math.min(
+    ...targets.flatMap((target, i) => grounds[i]!.map((shown) => readQuick(target, shown, HERE).contrast)),
+  );
+  return { text: ink.name, contrast, needed, verdict: verdictOf(contrast, needed) };
+}
+
+/** The least opacity of the tint with which every word can be read, percent; nothing where none is enough. */
+function leastTintFor(
+  site: Site,
+  tint: OverallTint,
+  words: readonly WordTargets[],
+  grounds: readonly (readonly Raster[])[],
+): number | undefined {
+  const tinted = ({ layers }: Stack, opacity: number): Stack => ({
+    layers: [tintLayer(site, { ...tint, opacity }), ...layers.slice(1)],
+  });
+  let most = 0;
+  for (const { targets } of words)
+    for (const [i, target] of targets.entries())
+      for (const shown of grounds[i]!) {
+        const least = leastPercentAt(target, shown, HERE, tinted);
+        if (least === undefined) return undefined;
+        most = Math.max(most, least);
+      }
+  return most;
+}
+
+/** How much of the subject that is covered most lies under words; nothing where a picture has no subject. */
+function mostCovered(subjects: readonly Box[], runs: readonly TextRun[]): number | undefined {
+  if (subjects.length === 0) return undefined;
+  return Math.max(...subjects.map((subject) => coveredShare(subject, runs)));
 }

@@ -15,17 +15,31 @@ const MET = 'a, button, .hr-label, .hr-picture, .hr-under, .hr-drop';
 /** Where the header stands, its bar with what is round it, and its rails. */
 export function frameCss(site: Site, header: Header, leaving: number): string {
   const { onScroll, smaller = 0 } = header.manner;
-  const isInFlow = standsInFlow(header);
-  const position =
-    onScroll === 'leaves' ? (isInFlow ? 'relative' : 'absolute') : isInFlow ? 'sticky' : 'fixed';
-  const atBottom = keepsToBottom(header);
   const isSplit = hasStrips(header);
   const isPlain = !hasBack(site, { header });
   const shadow = hasShadow(site, header);
-  const shadowed = shadow && smaller === 0 && !isSplit;
-  const changing = [...(isPlain ? ['background-color'] : []), ...(shadowed ? ['box-shadow'] : [])];
-  const moves = onScroll === 'returns' ? [`translate ${MOVE_TIME}`] : [];
-  const transitions = [...changing.map((name) => `${name} ${TIME}`), ...moves];
+  return [
+    standingCss(header, leaving),
+    timesCss(header),
+    barCss(header, { isPlain, isSplit, shadowed: shadow && smaller === 0 && !isSplit }),
+    hasRailBacks(site, header) ? rowsCss(site, header) : '',
+    isSplit ? stripsCss(shadow, smaller > 0) : '',
+    hasLines(site, header)
+      ? linesCss(header.extent?.radius ?? 0, smaller > 0, isSplit)
+      : lineCss(smaller > 0),
+    onScroll === 'returns' ? goneCss(header, isSplit) : '',
+    smaller > 0 ? smallerCss(shadow && !isSplit) : '',
+    railsCss(header),
+    SKIP,
+    SAID,
+  ].join('');
+}
+
+/** What the header is to the page: in it or over it, at its top or its bottom, as wide as its window. */
+function standingCss(header: Header, leaving: number): string {
+  const leaves = header.manner.onScroll === 'leaves';
+  const position = standsInFlow(header) ? (leaves ? 'relative' : 'sticky') : leaves ? 'absolute' : 'fixed';
+  const atTop = leaving > 0 ? 'inset: calc(-1 * var(--hr-leave)) 0 auto' : 'inset: 0 0 auto';
   return [
     rule(
       '.hr',
@@ -33,11 +47,7 @@ export function frameCss(site: Site, header: Header, leaving: number): string {
       `position: ${position}`,
       // High above whatever a page puts at its top; an owner may say otherwise.
       'z-index: var(--hr-z, 99999)',
-      atBottom
-        ? 'inset: auto 0 0'
-        : leaving > 0
-          ? 'inset: calc(-1 * var(--hr-leave)) 0 auto'
-          : 'inset: 0 0 auto',
+      keepsToBottom(header) ? 'inset: auto 0 0' : atTop,
       'display: flow-root',
       // In a page that is a grid or a row of boxes itself.
       'flex: none',
@@ -52,30 +62,44 @@ export function frameCss(site: Site, header: Header, leaving: number): string {
     position === 'absolute'
       ? rule('.hr[data-within]', 'position: relative', 'margin-bottom: calc(-1 * var(--hr-tall))')
       : '',
-    timesCss(header),
-    rule(
-      '.hr-bar',
-      'position: relative',
-      // Where all that hangs in it folds away the box is empty: the room above and below it stays two, and does not become one.
-      isSplit && 'display: flow-root',
-      isPlain && 'background: var(--hr-fill)',
-      shadowed && 'box-shadow: var(--hr-shadow)',
-      smaller === 0 && 'pointer-events: auto',
-      transitions.length > 0 && `transition: ${transitions.join(', ')}`,
-    ),
-    hasRailBacks(site, header) ? rowsCss(site, header) : '',
-    isSplit ? stripsCss(shadow, smaller > 0) : '',
-    hasLines(site, header)
-      ? linesCss(header.extent?.radius ?? 0, smaller > 0, isSplit)
-      : lineCss(smaller > 0),
-    // Gone, with its shadow and lines, until the page is scrolled up or the keyboard comes to it.
-    onScroll === 'returns'
-      ? rule(
-          '.hr[data-gone]:not(:focus-within) .hr-bar',
-          `translate: 0 calc(-100% - ${isSplit ? 'var(--hr-above-box) - ' : ''}${px((header.extent?.top ?? 0) + BESIDE)})`,
-        )
-      : '',
-    smaller > 0 ? smallerCss(shadow && !isSplit) : '',
+  ].join('');
+}
+
+/** The box that the rails stand in, and its ground and shadow where no layers carry them. */
+function barCss(
+  { manner }: Header,
+  { isPlain, isSplit, shadowed }: { isPlain: boolean; isSplit: boolean; shadowed: boolean },
+): string {
+  const transitions = [
+    ...(isPlain ? [`background-color ${TIME}`] : []),
+    ...(shadowed ? [`box-shadow ${TIME}`] : []),
+    ...(manner.onScroll === 'returns' ? [`translate ${MOVE_TIME}`] : []),
+  ];
+  return rule(
+    '.hr-bar',
+    'position: relative',
+    // Where all that hangs in it folds away the box is empty: the room above and below it stays two, and does not become one.
+    isSplit && 'display: flow-root',
+    isPlain && 'background: var(--hr-fill)',
+    shadowed && 'box-shadow: var(--hr-shadow)',
+    (manner.smaller ?? 0) === 0 && 'pointer-events: auto',
+    transitions.length > 0 && `transition: ${transitions.join(', ')}`,
+  );
+}
+
+/** Gone, with its shadow and lines, until the page is scrolled up or the keyboard comes to it. */
+function goneCss({ extent }: Header, isSplit: boolean): string {
+  const strips = isSplit ? 'var(--hr-above-box) - ' : '';
+  return rule(
+    '.hr[data-gone]:not(:focus-within) .hr-bar',
+    `translate: 0 calc(-100% - ${strips}${px((extent?.top ?? 0) + BESIDE)})`,
+  );
+}
+
+/** Rails, the places in them, and what hangs there. */
+function railsCss(header: Header): string {
+  const hasUnder = headerItems(header).some((item) => item.kind !== 'button' && item.backing);
+  return [
     rule(
       '.hr-rail',
       'position: relative',
@@ -96,33 +120,39 @@ export function frameCss(site: Site, header: Header, leaving: number): string {
     rule('.hr-middle', 'flex: none'),
     rule('.hr-end', 'justify-content: flex-end'),
     rule('.hr-item', 'position: relative', 'flex: none', 'box-sizing: border-box'),
-    headerItems(header).some((item) => item.kind !== 'button' && item.backing)
+    hasUnder
       ? rule('.hr-under', 'position: absolute', 'z-index: -2', 'inset: 0', 'border-radius: inherit')
       : '',
-    rule(
-      '.hr-skip',
-      'position: fixed',
-      'z-index: var(--hr-z, 99999)',
-      'top: -100px',
-      'inset-inline-start: 8px',
-      'padding: 12px 16px',
-      'background: #fff',
-      'color: #000',
-      'font: 16px/1.5 sans-serif',
-      'cursor: pointer',
-    ),
-    rule('.hr-skip:focus', 'top: 8px', 'outline: 2px solid #000', 'outline-offset: -6px'),
-    rule(
-      '.hr-said',
-      'position: absolute',
-      'width: 1px',
-      'height: 1px',
-      'overflow: hidden',
-      'clip-path: inset(50%)',
-      'white-space: nowrap',
-    ),
   ].join('');
 }
+
+/** The way past the header for the keyboard, seen once that is on it. */
+const SKIP = [
+  rule(
+    '.hr-skip',
+    'position: fixed',
+    'z-index: var(--hr-z, 99999)',
+    'top: -100px',
+    'inset-inline-start: 8px',
+    'padding: 12px 16px',
+    'background: #fff',
+    'color: #000',
+    'font: 16px/1.5 sans-serif',
+    'cursor: pointer',
+  ),
+  rule('.hr-skip:focus', 'top: 8px', 'outline: 2px solid #000', 'outline-offset: -6px'),
+].join('');
+
+/** What is said, and not shown. */
+const SAID = rule(
+  '.hr-said',
+  'position: absolute',
+  'width: 1px',
+  'height: 1px',
+  'overflow: hidden',
+  'clip-path: inset(50%)',
+  'white-space: nowrap',
+);
 
 /**
  * The layers of rails lie under the letters of all of them: before the rails, each in the row of a grid that its rail

@@ -31,92 +31,112 @@ export function linkCss(site: Site, header: Header): string {
   const kinds = new Set(headerItems(header).map(({ kind }) => kind));
   const hasLinks = kinds.has('menu') || kinds.has('text');
   const states = dressedStates(header);
-  const change = `transition: color ${INK_TIME}`;
-  const line = [
-    'position: relative',
-    'display: flex',
-    'align-items: center',
-    `height: ${px(LINK_HEIGHT)}`,
-    'white-space: nowrap',
-    'text-decoration: none',
-    ...(hasTextShadow(site, header) ? ['text-shadow: var(--hr-letters)'] : []),
-    change,
-  ];
-  const bare = ['padding: 0', 'border: 0', 'background: none', 'cursor: pointer', change];
   return [
     rule(INKED, '--hr-own: var(--hr-link)', 'color: var(--hr-own)'),
-    kinds.has('menu')
-      ? [
-          rule(':where(.hr) ul', 'margin: 0', 'padding: 0', 'list-style: none'),
-          rule('.hr-menu', 'display: flex'),
-          rule(
-            '.hr-menu > li',
-            'position: relative',
-            'display: flex',
-            'align-items: center',
-            `height: ${px(LINK_HEIGHT)}`,
-          ),
-          rule(
-            '.hr-opener',
-            'position: relative',
-            'display: grid',
-            'flex: none',
-            'place-items: center',
-            `width: ${px(OPENER_WIDTH)}`,
-            `height: ${px(LINK_HEIGHT)}`,
-            ...bare,
-          ),
-        ].join('')
-      : '',
-    hasLinks
-      ? rule('.hr-link, .hr-label', ...typeCss(site.type.menu), ...line) +
-        weightCss(site) +
-        (states.movingCue ? movingCueCss() : cueCss())
-      : '',
-    folds(header)
-      ? rule(
-          '.hr-toggle',
-          'flex: none',
-          'align-self: center',
-          'place-items: center',
-          `width: ${px(MENU_BUTTON)}`,
-          `height: ${px(MENU_BUTTON)}`,
-          ...bare,
-        )
-      : '',
+    kinds.has('menu') ? menuCss() : '',
+    hasLinks ? lettersCss(site, header) + (states.movingCue ? movingCueCss() : cueCss()) : '',
+    folds(header) ? toggleCss() : '',
     statesCss(states, { hasLinks, byScroll: changesByScroll(header) }),
     rule('.hr-mark', 'fill: none', 'stroke: currentcolor', 'stroke-width: 2'),
     ...markSizes(kinds.has('menu'), folds(header)),
-    kinds.has('button')
-      ? rule(
-          '.hr-button',
-          'box-sizing: border-box',
-          'display: flex',
-          'align-items: center',
-          `height: ${px(BUTTON_HEIGHT)}`,
-          `padding: 0 ${px(BUTTON_PADDING)}`,
-          'white-space: nowrap',
-          'text-decoration: none',
-        )
-      : '',
-    kinds.has('button') || hasLinks
-      ? rule('.hr-button, .hr-out', 'position: relative') +
-        rule(
-          ':is(.hr-button, .hr-out)::before',
-          'content: ""',
-          'position: absolute',
-          'z-index: -2',
-          'inset: 0',
-          'border-radius: inherit',
-          'background: var(--hr-ground)',
-          states.buttons &&
-            `box-shadow: inset 0 0 0 var(--hr-button-thickness, 0px) var(--hr-rule, transparent)${states.buttonShadow ? ', var(--hr-thrown, 0 0 transparent)' : ''}`,
-          // A shadow ends at the edges of its rail: it lies on nothing that hangs on another.
-          states.buttonShadow && 'clip-path: inset(min(0px, (100% - var(--hr-plate-most, 100%)) / 2) -100px)',
-        )
-      : '',
+    kinds.has('button') ? buttonCss() : '',
+    kinds.has('button') || hasLinks ? buttonGroundCss(states) : '',
     ringCss(kinds.has('button')),
   ].join('');
+}
+
+/** How ink changes between states. */
+const CHANGE = `transition: color ${INK_TIME}`;
+/** A button that has nothing of a browser's own. */
+const BARE = ['padding: 0', 'border: 0', 'background: none', 'cursor: pointer', CHANGE];
+
+/** The list of a menu, and what opens an entry's drop-down. */
+function menuCss(): string {
+  return [
+    rule(':where(.hr) ul', 'margin: 0', 'padding: 0', 'list-style: none'),
+    rule('.hr-menu', 'display: flex'),
+    rule(
+      '.hr-menu > li',
+      'position: relative',
+      'display: flex',
+      'align-items: center',
+      `height: ${px(LINK_HEIGHT)}`,
+    ),
+    rule(
+      '.hr-opener',
+      'position: relative',
+      'display: grid',
+      'flex: none',
+      'place-items: center',
+      `width: ${px(OPENER_WIDTH)}`,
+      `height: ${px(LINK_HEIGHT)}`,
+      ...BARE,
+    ),
+  ].join('');
+}
+
+/** Letters of links and labels. */
+function lettersCss(site: Site, header: Header): string {
+  return (
+    rule(
+      '.hr-link, .hr-label',
+      ...typeCss(site.type.menu),
+      'position: relative',
+      'display: flex',
+      'align-items: center',
+      `height: ${px(LINK_HEIGHT)}`,
+      'white-space: nowrap',
+      'text-decoration: none',
+      ...(hasTextShadow(site, header) ? ['text-shadow: var(--hr-letters)'] : []),
+      CHANGE,
+    ) + weightCss(site)
+  );
+}
+
+/** What opens the folded menu. */
+function toggleCss(): string {
+  return rule(
+    '.hr-toggle',
+    'flex: none',
+    'align-self: center',
+    'place-items: center',
+    `width: ${px(MENU_BUTTON)}`,
+    `height: ${px(MENU_BUTTON)}`,
+    ...BARE,
+  );
+}
+
+function buttonCss(): string {
+  return rule(
+    '.hr-button',
+    'box-sizing: border-box',
+    'display: flex',
+    'align-items: center',
+    `height: ${px(BUTTON_HEIGHT)}`,
+    `padding: 0 ${px(BUTTON_PADDING)}`,
+    'white-space: nowrap',
+    'text-decoration: none',
+  );
+}
+
+/** The ground of buttons, and of links that stand out, under the letters of all of a rail. */
+function buttonGroundCss({ buttons, buttonShadow }: ReturnType<typeof dressedStates>): string {
+  const outline = 'inset 0 0 0 var(--hr-button-thickness, 0px) var(--hr-rule, transparent)';
+  return (
+    rule('.hr-button, .hr-out', 'position: relative') +
+    rule(
+      ':is(.hr-button, .hr-out)::before',
+      'content: ""',
+      'position: absolute',
+      'z-index: -2',
+      'inset: 0',
+      'border-radius: inherit',
+      'background: var(--hr-ground)',
+      buttons && `box-shadow: ${outline}${buttonShadow ? ', var(--hr-thrown, 0 0 transparent)' : ''}`,
+      // A shadow ends at the edges of its rail: it lies on nothing that hangs on another.
+      buttonShadow && 'clip-path: inset(min(0px, (100% - var(--hr-plate-most, 100%)) / 2) -100px)',
+    )
+  );
 }
 
 /** Sizes of the marks on openers and on the menu button. */
@@ -214,81 +234,100 @@ function movingCueCss(): string {
 /** An entry whose drop-down is open. */
 const OPEN = '.hr-menu > li:has(> [aria-expanded="true"])';
 
+/** What takes ink by its state. */
+const LINKS = `:is(.hr-link, ${ACTING})`;
+/** What takes a backing by its state. */
+const PLATED = ':is(.hr-link:not(.hr-out), .hr-label:not(.hr-out), .hr-action)';
+/** The backing at rest, and that under the pointer. */
+const PLATE = {
+  rest: 'var(--hr-plate-rest, transparent)',
+  hovered: 'var(--hr-plate-hover, var(--hr-plate))',
+};
+/** The extent of a backing that does not grow. */
+const PLATE_SIZE = {
+  height: `var(--hr-plate-height, ${px(PLAIN.backing.height)})`,
+  reach: `var(--hr-plate-reach, ${px(PLAIN.backing.reach)})`,
+};
+/** Where a backing lies: no higher than its rail has room for, and no further past its link than it may. */
+const plateInset = ({ height, reach }: typeof PLATE_SIZE) =>
+  `inset: calc((100% - min(${height}, var(--hr-plate-most))) / 2) calc(var(--hr-pad, 0px) - min(${reach}, var(--hr-plate-reach-most, 40px)))`;
+
 /**
  * Ink and backing by state, as `inkIn` and `backingIn` have it; the later go before the earlier. An element's own base is
  * kept in `--hr-own` and `--hr-plate`: that of the page one is on, or that at rest. How long they take is told by `stateTime`.
  */
 function statesCss(
-  { pressed, focused, open, backing, movingCue, growingBacking }: ReturnType<typeof dressedStates>,
+  states: ReturnType<typeof dressedStates>,
   { hasLinks, byScroll }: { hasLinks: boolean; byScroll: boolean },
 ): string {
-  const links = `:is(.hr-link, ${ACTING})`;
-  const plated = ':is(.hr-link:not(.hr-out), .hr-label:not(.hr-out), .hr-action)';
-  const rest = 'var(--hr-plate-rest, transparent)';
-  const hovered = 'var(--hr-plate-hover, var(--hr-plate))';
+  const { pressed, focused, open, backing } = states;
   /** Puts a ground under what is in a state. */
   const plate = (selector: string, value: string) =>
     backing ? rule(`${selector}::before`, `background: ${value}`) : '';
-  const plain = {
-    height: `var(--hr-plate-height, ${px(PLAIN.backing.height)})`,
-    reach: `var(--hr-plate-reach, ${px(PLAIN.backing.reach)})`,
-  };
-  /** Where a backing lies: no higher than its rail has room for, and no further past its link than it may. */
-  const insetOf = (height: string, reach: string) =>
-    `inset: calc((100% - min(${height}, var(--hr-plate-most))) / 2) calc(var(--hr-pad, 0px) - min(${reach}, var(--hr-plate-reach-most, 40px)))`;
   return [
-    backing
-      ? rule(plated, 'position: relative', `--hr-plate: ${rest}`) +
-        rule(
-          `${plated}::before`,
-          'content: ""',
-          'position: absolute',
-          'z-index: -1',
-          insetOf(plain.height, plain.reach),
-          `border-radius: var(--hr-plate-radius, ${px(PLAIN.backing.radius)})`,
-          'background: var(--hr-plate)',
-          `transition: background-color ${INK_TIME}${growingBacking ? `, inset ${INK_TIME}` : ''}`,
-        )
-      : '',
+    backing ? backingCss(states) : '',
     hasLinks
       ? rule(
           '.hr-link[aria-current]',
           '--hr-own: var(--hr-current)',
-          backing && `--hr-plate: var(--hr-plate-current, ${rest})`,
+          backing && `--hr-plate: var(--hr-plate-current, ${PLATE.rest})`,
         )
       : '',
     open
       ? rule(`${OPEN} > :is(.hr-link, .hr-label, .hr-opener)`, 'color: var(--hr-open, var(--hr-own))') +
-        plate(`${OPEN} > ${plated}`, 'var(--hr-plate-open, var(--hr-plate))')
+        plate(`${OPEN} > ${PLATED}`, 'var(--hr-plate-open, var(--hr-plate))')
       : '',
-    focused ? rule(`${links}:focus-visible`, 'color: var(--hr-focused, var(--hr-own))') : '',
-    plate(`${plated}:focus-visible`, 'var(--hr-plate-focused, var(--hr-plate))'),
-    rule(`${links}:hover`, 'color: var(--hr-hover)'),
-    plate(`${plated}:is(a, button):hover`, hovered),
-    pressed ? rule(`${links}:active`, 'color: var(--hr-pressed, var(--hr-hover))') : '',
-    plate(`${plated}:is(a, button):active`, `var(--hr-plate-pressed, ${hovered})`),
-    growingBacking
-      ? rule(
-          `${plated}:is(a, button):is(:hover, :active)::before`,
-          insetOf(
-            `var(--hr-plate-hover-height, ${plain.height})`,
-            `var(--hr-plate-hover-reach, ${plain.reach})`,
-          ),
-        )
-      : '',
-    (movingCue || growingBacking) && !byScroll
-      ? within(
-          '@media (prefers-reduced-motion: no-preference)',
-          rule(`${links}:hover`, `transition: color ${CUE_TIME}`) +
-            (backing
-              ? rule(
-                  `${plated}:hover::before`,
-                  `transition: background-color ${CUE_TIME}${growingBacking ? `, inset ${CUE_TIME}` : ''}`,
-                )
-              : ''),
-        )
-      : '',
+    focused ? rule(`${LINKS}:focus-visible`, 'color: var(--hr-focused, var(--hr-own))') : '',
+    plate(`${PLATED}:focus-visible`, 'var(--hr-plate-focused, var(--hr-plate))'),
+    rule(`${LINKS}:hover`, 'color: var(--hr-hover)'),
+    plate(`${PLATED}:is(a, button):hover`, PLATE.hovered),
+    pressed ? rule(`${LINKS}:active`, 'color: var(--hr-pressed, var(--hr-hover))') : '',
+    plate(`${PLATED}:is(a, button):active`, `var(--hr-plate-pressed, ${PLATE.hovered})`),
+    movesCss(states, byScroll),
   ].join('');
+}
+
+/** The ground that lies under one link at rest. */
+function backingCss({ growingBacking }: ReturnType<typeof dressedStates>): string {
+  return (
+    rule(PLATED, 'position: relative', `--hr-plate: ${PLATE.rest}`) +
+    rule(
+      `${PLATED}::before`,
+      'content: ""',
+      'position: absolute',
+      'z-index: -1',
+      plateInset(PLATE_SIZE),
+      `border-radius: var(--hr-plate-radius, ${px(PLAIN.backing.radius)})`,
+      'background: var(--hr-plate)',
+      `transition: background-color ${INK_TIME}${growingBacking ? `, inset ${INK_TIME}` : ''}`,
+    )
+  );
+}
+
+/** A backing that grows under the pointer, and how long what tells of the pointer takes to come. */
+function movesCss(
+  { backing, movingCue, growingBacking }: ReturnType<typeof dressedStates>,
+  byScroll: boolean,
+): string {
+  const grown = growingBacking
+    ? rule(
+        `${PLATED}:is(a, button):is(:hover, :active)::before`,
+        plateInset({
+          height: `var(--hr-plate-hover-height, ${PLATE_SIZE.height})`,
+          reach: `var(--hr-plate-hover-reach, ${PLATE_SIZE.reach})`,
+        }),
+      )
+    : '';
+  if (!(movingCue || growingBacking) || byScroll) return grown;
+  const ground = `transition: background-color ${CUE_TIME}${growingBacking ? `, inset ${CUE_TIME}` : ''}`;
+  return (
+    grown +
+    within(
+      '@media (prefers-reduced-motion: no-preference)',
+      rule(`${LINKS}:hover`, `transition: color ${CUE_TIME}`) +
+        (backing ? rule(`${PLATED}:hover::before`, ground) : ''),
+    )
+  );
 }
 
 /**

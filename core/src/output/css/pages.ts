@@ -136,33 +136,12 @@ export function coveredCss(site: Site, header: Header, measure: Measure): string
   });
 }
 
+/** What every page has, and what of it is otherwise by width. */
 function baseCss(site: Site): string {
-  const counts = [...new Set(site.pages.flatMap(({ bands }) => bands.flatMap(pictureCounts)))];
-  const hasEdges = site.pages.some(({ bands }) => bands.some((band) => edgeHeight(band) > 0));
-  const steps = PAGE_STEPS.map((step) => {
-    const padding = px(step.bandPadding);
-    const columns = (count: number) => `grid-template-columns: repeat(${count}, minmax(0, 1fr))`;
-    const css = [
-      rule('.band', `padding: ${padding} max(${px(step.gutter)}, calc((100% - ${px(CONTENT_MAX)}) / 2))`),
-      hasEdges ? rule('.band', `padding-bottom: calc(${padding} + var(--edge, 0px))`) : '',
-      rule('.band:first-child', `padding-top: calc(${padding} + var(--covered))`),
-      ...([1, 2] as const).map((level) => {
-        const heading = headingStyle(site.type, level);
-        const size = headingSize(site.type, level, step);
-        return rule(
-          `.page h${level}`,
-          `font-size: ${px(size)}`,
-          `line-height: ${px(Math.round(size * heading.lineHeight))}`,
-        );
-      }),
-      rule('.cards', columns(step.cardColumns)),
-      ...counts.map((count) =>
-        rule(`.of-${count}`, columns(Math.max(1, Math.min(step.pictureColumns, count)))),
-      ),
-      rule('.pictures img', `height: ${px(step.pictureHeight)}`),
-    ].join('');
-    return step.from === 0 ? css : within(`@container page (width >= ${px(step.from)})`, css);
-  });
+  const levels = [1, 2] as const;
+  const ofAll = levels.map((level) =>
+    rule(`.page h${level}`, ...typeCss(headingStyle(site.type, level)), ...inkCss(site, level)),
+  );
   return [
     rule('body', 'margin: 0'),
     rule('.page', 'container: page / inline-size', 'outline: 0'),
@@ -182,31 +161,13 @@ function baseCss(site: Site): string {
       'text-align: var(--words-place, start)',
       'overflow-wrap: break-word',
     ),
-    ...([1, 2] as const).map((level) =>
-      rule(`.page h${level}`, ...typeCss(headingStyle(site.type, level)), ...inkCss(site, level)),
-    ),
-    ...([1, 2] as const).map((level) => shadowCss(site, level)),
+    ...ofAll,
+    ...levels.map((level) => shadowCss(site, level)),
     rule('.page p', ...typeCss(site.type.text)),
-    rule(
-      '.page ul',
-      'display: grid',
-      `gap: ${px(COLUMN_GAP)}`,
-      'margin: 0',
-      'padding: 0',
-      'list-style: none',
-    ),
-    rule(
-      '.card',
-      `padding: ${px(CARD_PADDING)}`,
-      `border-radius: ${px(CARD_RADIUS)}`,
-      '--words-x: 0px',
-      '--words-before: 0px',
-      '--words-after: auto',
-      '--words-place: start',
-    ),
+    listCss(),
     buttonsCss(site),
     rule('.pictures img', 'display: block', 'width: 100%', 'object-fit: cover'),
-    ...steps,
+    ...stepsCss(site),
     rule(
       '.page .card .card-title',
       ...typeCss(headingStyle(site.type, 3), cardTitleSize(site.type)),
@@ -215,6 +176,61 @@ function baseCss(site: Site): string {
     ),
     rule('.page .card > *', 'width: auto'),
   ].join('');
+}
+
+/** Rows of cards and of pictures. */
+function listCss(): string {
+  return (
+    rule(
+      '.page ul',
+      'display: grid',
+      `gap: ${px(COLUMN_GAP)}`,
+      'margin: 0',
+      'padding: 0',
+      'list-style: none',
+    ) +
+    rule(
+      '.card',
+      `padding: ${px(CARD_PADDING)}`,
+      `border-radius: ${px(CARD_RADIUS)}`,
+      '--words-x: 0px',
+      '--words-before: 0px',
+      '--words-after: auto',
+      '--words-place: start',
+    )
+  );
+}
+
+/** Sizes and columns, from each width on. */
+function stepsCss(site: Site): string[] {
+  const counts = [...new Set(site.pages.flatMap(({ bands }) => bands.flatMap(pictureCounts)))];
+  const hasEdges = site.pages.some(({ bands }) => bands.some((band) => edgeHeight(band) > 0));
+  return PAGE_STEPS.map((step) => {
+    const padding = px(step.bandPadding);
+    const columns = (count: number) => `grid-template-columns: repeat(${count}, minmax(0, 1fr))`;
+    const headingCss = (level: 1 | 2) => {
+      const size = headingSize(site.type, level, step);
+      const { lineHeight } = headingStyle(site.type, level);
+      return rule(
+        `.page h${level}`,
+        `font-size: ${px(size)}`,
+        `line-height: ${px(Math.round(size * lineHeight))}`,
+      );
+    };
+    const css = [
+      rule('.band', `padding: ${padding} max(${px(step.gutter)}, calc((100% - ${px(CONTENT_MAX)}) / 2))`),
+      hasEdges ? rule('.band', `padding-bottom: calc(${padding} + var(--edge, 0px))`) : '',
+      rule('.band:first-child', `padding-top: calc(${padding} + var(--covered))`),
+      headingCss(1),
+      headingCss(2),
+      rule('.cards', columns(step.cardColumns)),
+      ...counts.map((count) =>
+        rule(`.of-${count}`, columns(Math.max(1, Math.min(step.pictureColumns, count)))),
+      ),
+      rule('.pictures img', `height: ${px(step.pictureHeight)}`),
+    ].join('');
+    return step.from === 0 ? css : within(`@container page (width >= ${px(step.from)})`, css);
+  });
 }
 
 /** Bands that lead somewhere as a whole: a link over all of them, with their buttons above it. */
