@@ -1,8 +1,9 @@
 import { defineConfig } from 'vitest/config';
+import { BaseSequencer, type TestSpecification } from 'vitest/node';
 
-/** What must have the machine to itself: it looks at how long frames, tasks and a site from its address take. */
-const ALONE = ['e2e/bringIn.spec.ts', 'e2e/much.spec.ts', 'e2e/publishedManner.spec.ts'];
-/** What is compared with Chromium's boxes and pixels: nothing in it depends on time, so that all its files may run at once. */
+/** What must have the machine to itself: it looks at how long frames and tasks take. */
+const ALONE = ['e2e/much.spec.ts', 'e2e/publishedManner.spec.ts'];
+/** What is compared with Chromium's boxes and pixels. */
 const PIXELS = ['e2e/agreement*.spec.ts', 'e2e/layout.spec.ts'];
 
 /** Stories that only `npm run test:long` lives through: long searches, and much of everything. */
@@ -23,8 +24,38 @@ const LONG = [
 const SEEDED = 'server/test/seeded.ts';
 const NOT_NOW = process.env.LONG ? [] : LONG;
 
+/** Files that take longest, the longest first: begun last, one of them would go on when all the others have ended. */
+const LONGEST = [
+  'bringIn',
+  'story',
+  'agreementOwn',
+  'ownSite',
+  'prove',
+  'published',
+  'own',
+  'publishedRails',
+  'agreementChance',
+  'agreement',
+  'bands',
+  'agreementLayers',
+  'captures',
+  'place',
+  'headerScript',
+].map((name) => `/e2e/${name}.spec.ts`);
+
+class LongestFirst extends BaseSequencer {
+  override async sort(files: TestSpecification[]): Promise<TestSpecification[]> {
+    const rank = ({ moduleId }: TestSpecification) => {
+      const at = LONGEST.findIndex((file) => moduleId.endsWith(file));
+      return at < 0 ? LONGEST.length : at;
+    };
+    return (await super.sort(files)).sort((a, b) => rank(a) - rank(b));
+  }
+}
+
 export default defineConfig({
   test: {
+    sequence: { sequencer: LongestFirst },
     reporters: ['default', ['json', { outputFile: 'test-results/vitest.json' }]],
     projects: [
       {
@@ -74,7 +105,7 @@ export default defineConfig({
           globalSetup: SEEDED,
           fileParallelism: false,
           isolate: false,
-          sequence: { groupOrder: 3 },
+          sequence: { groupOrder: 2 },
         },
       },
       {
@@ -86,7 +117,7 @@ export default defineConfig({
           globalSetup: SEEDED,
           maxWorkers: 3,
           isolate: false,
-          sequence: { groupOrder: 2 },
+          sequence: { groupOrder: 1 },
         },
       },
     ],

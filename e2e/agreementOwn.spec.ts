@@ -111,10 +111,17 @@ test.each(
 test('what another rule spoils is told with that rule, and what lies behind that was not there', async () => {
   const { html } = MARKUPS.find(({ name }) => name === 'a table')!;
   const { tab, what } = await tried(html);
-  const ink = await trial(tab, what, '#header td.navi a { color: #ff0000 !important }', [1280]);
+  const colours = await trial(
+    tab,
+    what,
+    `#header td.navi a { color: #ff0000 !important }
+    #header td.navi a:hover { text-decoration-line: none !important }
+    #header td.navi a:focus-visible { outline-color: #f00 !important }`,
+    [1280],
+  );
   // It leaves with the page: only the top is met, and no more is said.
-  expect(ink.moments).toBe(1);
-  expect(ink.off[0]).toMatchObject({
+  expect(colours.moments).toBe(1);
+  expect(colours.off[0]).toMatchObject({
     item: 'Flour',
     what: 'ink',
     rule: {
@@ -122,6 +129,13 @@ test('what another rule spoils is told with that rule, and what lies behind that
       sets: expect.stringMatching(/^color: (#ff0000|red|rgb\(255, 0, 0\)) !important$/) as string,
     },
   });
+  const told = new Set(colours.off.map(({ what: kind, state, says }) => `${kind} ${state}: ${says}`));
+  expect([...told]).toEqual(
+    expect.arrayContaining([
+      expect.stringMatching(/^line hover: Its line is not there/),
+      expect.stringMatching(/^ring focused: Its focus ring is rgb\(255, 0, 0\), where/),
+    ]),
+  );
   const ground = await trial(tab, what, '#header td.navi { background: #101010 !important }', [1280]);
   expect(
     ground.off.some(({ what: kind, says }) => kind === 'ground' && says.includes('<td class="navi">')),
@@ -144,19 +158,6 @@ test('what another rule spoils is told with that rule, and what lies behind that
     const { off } = await trial(tab, what, rule, [1280]);
     expect(off.map(({ says }) => says).join(' ')).toContain(`otherwise than in their ink: ${said}`);
   }
-  const signs = await trial(
-    tab,
-    what,
-    '#header td.navi a:hover { text-decoration-line: none !important } #header td.navi a:focus-visible { outline-color: #f00 !important }',
-    [1280],
-  );
-  const told = new Set(signs.off.map(({ what: kind, state, says }) => `${kind} ${state}: ${says}`));
-  expect([...told]).toEqual(
-    expect.arrayContaining([
-      expect.stringMatching(/^line hover: Its line is not there/),
-      expect.stringMatching(/^ring focused: Its focus ring is rgb\(255, 0, 0\), where/),
-    ]),
-  );
   const moved = await trial(tab, what, 'table.top td { padding: 16px 20px !important }', [1280]);
   expect(moved.off[0]).toMatchObject({ what: 'box' });
   await tab.close();
