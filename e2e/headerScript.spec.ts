@@ -139,6 +139,24 @@ describe('the script', () => {
     await tab.close();
   });
 
+  test('a header that has been taken out is left alone', async () => {
+    const tab = await open(LINKS + SCRIPT, markup + MAIN);
+    await expect.poll(() => moment(tab)).toBe('top');
+    const told = await tab.evaluate(async () => {
+      const painted = () => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done)));
+      const gone = document.querySelector<HTMLElement>('header.hr')!;
+      gone.remove();
+      await painted();
+      gone.removeAttribute('style');
+      document.body.style.height = '4000px';
+      scrollTo(0, 400);
+      await painted();
+      return [gone.getAttribute('style'), gone.dataset.moment];
+    });
+    expect(told).toEqual([null, 'top']);
+    await tab.close();
+  });
+
   test.each([
     ['the body', 'html, body { height: 100%; margin: 0; overflow-x: hidden }', (inside: string) => inside],
     [

@@ -10,7 +10,7 @@ import { onlyOwnHosts, onlyOwnPages } from './guard.ts';
 import { notFound, problemHandler } from './problem.ts';
 import { captureRoutes } from './routes/captures.ts';
 import { documentRoutes } from './routes/documents.ts';
-import { handOverRoutes } from './routes/handOver.ts';
+import { headerFileRoutes, releaseRoutes } from './routes/handOver.ts';
 import { keptFileRoutes, siteFileRoutes } from './routes/files.ts';
 import { siteRoutes } from './routes/sites.ts';
 
@@ -27,6 +27,20 @@ export interface AppSettings {
   log: (error: unknown) => void;
 }
 
+/** What pages of the application may load and run: nothing from elsewhere. */
+const DIRECTIVES = {
+  defaultSrc: ["'self'"],
+  scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
+  styleSrc: ["'self'", "'unsafe-inline'"],
+  imgSrc: ["'self'", 'data:', 'blob:'],
+  workerSrc: ["'self'", 'blob:'],
+  frameSrc: ["'self'"],
+  objectSrc: ["'none'"],
+  baseUri: ["'self'"],
+  formAction: ["'self'"],
+  frameAncestors: ["'self'"],
+};
+
 /** The application: its interface and its API. */
 export function createApp(context: Context, settings: AppSettings): Express {
   const app = express();
@@ -35,21 +49,7 @@ export function createApp(context: Context, settings: AppSettings): Express {
   app.use(
     helmet({
       strictTransportSecurity: false,
-      contentSecurityPolicy: {
-        useDefaults: false,
-        directives: {
-          defaultSrc: ["'self'"],
-          scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
-          styleSrc: ["'self'", "'unsafe-inline'"],
-          imgSrc: ["'self'", 'data:', 'blob:'],
-          workerSrc: ["'self'", 'blob:'],
-          frameSrc: ["'self'"],
-          objectSrc: ["'none'"],
-          baseUri: ["'self'"],
-          formAction: ["'self'"],
-          frameAncestors: ["'self'"],
-        },
-      },
+      contentSecurityPolicy: { useDefaults: false, directives: DIRECTIVES },
     }),
   );
 
@@ -57,7 +57,8 @@ export function createApp(context: Context, settings: AppSettings): Express {
     '/api/sites',
     siteRoutes(context),
     siteFileRoutes(context),
-    handOverRoutes(context),
+    headerFileRoutes(context),
+    releaseRoutes(context),
     documentRoutes(context),
   );
   app.use('/api/captures', captureRoutes(context, settings.captures));

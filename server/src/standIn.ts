@@ -40,24 +40,7 @@ export function createStandIn(
     next();
   });
   app.use(elsewhere());
-  const held = new LRUCache<string, { published: Promise<Published>; size: number }>({
-    maxSize: MOST_HELD,
-    sizeCalculation: ({ size }) => size,
-  });
-
-  /** A site's live release; it never changes, so that it is read once while it is visited. */
-  const publishedAt = (slug: string): Promise<Published> | undefined => {
-    const id = context.sites.idOfSlug(slug);
-    const live = id && context.releases.liveNumber(id);
-    if (!id || !live) return undefined;
-    const key = `${id} ${live.number}`;
-    const known = held.get(key);
-    if (known) return known.published;
-    const published = publish(context, context.releases.read(id, live.number)!);
-    held.set(key, { published, size: live.size * 3 + BESIDE });
-    published.catch(() => held.delete(key));
-    return published;
-  };
+  const publishedAt = publishedSites(context);
 
   app.get('/:slug', (request, response) => {
     response.redirect(301, `/${encodeURIComponent(request.params.slug)}/`);
@@ -74,13 +57,7 @@ export function createStandIn(
       response.status(404).type('text').send('Nothing is published here yet.');
       return;
     }
-    const isIn = isSignedIn(request);
-    const own = path === '' || path.endsWith('/') ? `${path}index.html` : path;
-    // What is for those who are signed in has no address of its own.
-    const isHidden = own.startsWith(`${SIGNED_IN}/`);
-    const file = isHidden
-      ? undefined
-      : ((isIn ? fileAt(published, `${SIGNED_IN}/${own}`) : undefined) ?? fileAt(published, own));
+    const file = fileFor(published, path, isSignedIn(request));
     response.vary('Cookie');
     if (!file && published.files.has(`${path}/index.html`)) {
       response.redirect(301, `${request.path}/`);
@@ -92,28 +69,54 @@ export function createStandIn(
     }
     response.set('Cache-Control', 'no-cache');
     if (file.kind === 'text') response.type(file.path.split('.').pop()!).send(file.text);
-    else await sendFile(file, published.release, response);
+    else await sendFile(context, file, published.release, response);
   });
 
   app.use(problemHandler(log));
   return app;
+}
 
-  async function sendFile(
-    file: Exclude<OutputFile, { kind: 'text' }>,
-    { site, hashes }: FullRelease,
-    response: express.Response,
-  ): Promise<void> {
-    const shipped = file.kind === 'font' ? fontPath(file.file) : undefined;
-    if (shipped) return void response.type(file.path.split('.').pop()!).sendFile(shipped);
-    const id =
-      file.kind === 'picture' ? file.picture : site.fonts?.find((font) => font.file === file.file)?.id;
-    const hash = id !== undefined && Object.hasOwn(hashes, id) ? hashes[id] : undefined;
-    const width = file.kind === 'picture' ? file.width : undefined;
-    const bytes = hash === undefined ? undefined : await sizedPicture(context, hash, width);
-    if (!bytes)
-      throw new HttpProblem(404, 'A file of this site is missing: its owner can bring it in again.');
-    sendBytes(response, bytes, file.kind === 'picture' ? mediaType(bytes) : file.path.split('.').pop()!);
-  }
+/** Live releases by the addresses of their sites; a release never changes, so that it is read once while it is visited. */
+function publishedSites(context: Context): (slug: string) => Promise<Published> | undefined {
+  const held = new LRUCache<string, { published: Promise<Published>; size: number }>({
+    maxSize: MOST_HELD,
+    sizeCalculation: ({ size }) => size,
+  });
+  return (slug) => {
+    const id = context.sites.idOfSlug(slug);
+    const live = id && context.releases.liveNumber(id);
+    if (!id || !live) return undefined;
+    const key = `${id} ${live.number}`;
+    const known = held.get(key);
+    if (known) return known.published;
+    const published = publish(context, context.releases.read(id, live.number)!);
+    held.set(key, { published, size: live.size * 3 + BESIDE });
+    published.catch(() => held.delete(key));
+    return published;
+  };
+}
+
+/** What is at an address for a visitor; what is for those who are signed in has no address of its own. */
+function fileFor(published: Published, path: string, isIn: boolean): OutputFile | undefined {
+  const own = path === '' || path.endsWith('/') ? `${path}index.html` : path;
+  if (own.startsWith(`${SIGNED_IN}/`)) return undefined;
+  return (isIn ? fileAt(published, `${SIGNED_IN}/${own}`) : undefined) ?? fileAt(published, own);
+}
+
+async function sendFile(
+  context: Context,
+  file: Exclude<OutputFile, { kind: 'text' }>,
+  { site, hashes }: FullRelease,
+  response: express.Response,
+): Promise<void> {
+  const shipped = file.kind === 'font' ? fontPath(file.file) : undefined;
+  if (shipped) return void response.type(file.path.split('.').pop()!).sendFile(shipped);
+  const id = file.kind === 'picture' ? file.picture : site.fonts?.find((font) => font.file === file.file)?.id;
+  const hash = id !== undefined && Object.hasOwn(hashes, id) ? hashes[id] : undefined;
+  const width = file.kind === 'picture' ? file.width : undefined;
+  const bytes = hash === undefined ? undefined : await sizedPicture(context, hash, width);
+  if (!bytes) throw new HttpProblem(404, 'A file of this site is missing: its owner can bring it in again.');
+  sendBytes(response, bytes, file.kind === 'picture' ? mediaType(bytes) : file.path.split('.').pop()!);
 }
 
 /** A file by its address; a page that stands for many where there is none of its own. */

@@ -1,4 +1,4 @@
-import { createTheme } from '@mui/material/styles';
+import { createTheme, type Theme } from '@mui/material/styles';
 
 /** The colours of the interface: paper and card, hairlines, pine for what acts, brass for the rod, and the three verdicts. */
 export const COLOURS = {
@@ -31,6 +31,9 @@ const customProperties = Object.fromEntries(
   ]),
 );
 
+/** None at any height. */
+const NO_SHADOWS = createTheme().shadows.map(() => 'none') as Theme['shadows'];
+
 /** The interface's look: paper and card, hairlines, pine for what acts, brass for the rod; no shadows, no ripples. */
 export const theme = createTheme({
   cssVariables: true,
@@ -44,7 +47,7 @@ export const theme = createTheme({
     divider: COLOURS.line,
   },
   shape: { borderRadius: 6 },
-  shadows: Array(25).fill('none') as never,
+  shadows: NO_SHADOWS,
   typography: {
     fontFamily: '"Instrument Sans Variable", system-ui, sans-serif',
     fontSize: 14,

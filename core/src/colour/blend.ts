@@ -50,17 +50,18 @@ const SEPARABLE: Partial<Record<BlendMode, Separable>> = {
   exclusion: (b, s) => b + s - 2 * b * s,
 };
 
+const each = ([r, g, b]: Channels, of: (v: number) => number): Channels => [of(r), of(g), of(b)];
 const lum = ([r, g, b]: Channels) => 0.3 * r + 0.59 * g + 0.11 * b;
 const sat = (c: Channels) => Math.max(...c) - Math.min(...c);
 
 function clip(c: Channels): Channels {
   const l = lum(c);
   const [least, most] = [Math.min(...c), Math.max(...c)];
-  return c.map((v) => {
+  return each(c, (v) => {
     if (least < 0) v = l + ((v - l) * l) / (l - least);
     if (most > 1) v = l + ((v - l) * (1 - l)) / (most - l);
     return v;
-  }) as unknown as Channels;
+  });
 }
 
 function setLum(c: Channels, l: number): Channels {
@@ -70,7 +71,7 @@ function setLum(c: Channels, l: number): Channels {
 
 function setSat(c: Channels, s: number): Channels {
   const [least, most] = [Math.min(...c), Math.max(...c)];
-  return (most > least ? c.map((v) => ((v - least) * s) / (most - least)) : [0, 0, 0]) as unknown as Channels;
+  return most > least ? each(c, (v) => ((v - least) * s) / (most - least)) : [0, 0, 0];
 }
 
 const WHOLE: Partial<Record<BlendMode, (b: Channels, s: Channels) => Channels>> = {

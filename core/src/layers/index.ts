@@ -47,7 +47,7 @@ export type AnyLayer = LayerKind<object, object>;
 
 /** All layers from the ink down, by their names. */
 export function allLayers(): [LayerName, AnyLayer][] {
-  return Object.entries(LAYERS as unknown as Record<LayerName, AnyLayer>) as [LayerName, AnyLayer][];
+  return LAYER_NAMES.map((name) => [name, layerOf(name)]);
 }
 
 /** A layer by its name. */

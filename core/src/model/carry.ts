@@ -87,8 +87,10 @@ const NAMING = new Set(['label', 'text', 'menu', 'picture', 'links']);
 /** How alike two items of a kind are: by their ids first, then by what they are called, then by all else. */
 function likeness(a: Item, b: Item): number {
   if (a.kind !== b.kind) return 0;
-  const [one, other] = [a, b] as unknown as Record<string, unknown>[];
-  const same = Object.keys(one!).filter((key) => textOf(one![key]) === textOf(other![key]));
+  const other = new Map<string, unknown>(Object.entries(b));
+  const same = Object.entries(a).flatMap(([key, value]) =>
+    textOf(value) === textOf(other.get(key)) ? [key] : [],
+  );
   return same.reduce((sum, key) => sum + (key === 'id' ? 1000 : NAMING.has(key) ? 30 : 1), 0);
 }
 

@@ -1,3 +1,3 @@
 /** core/script/bands.ts, made small by `npm run script`. */
 export const BANDS_JS =
-  '(()=>{const n=[...document.querySelectorAll("[data-hr-turns]")],e=()=>{for(const t of n)t.style.setProperty("--hr-above",String(-Math.round(t.getBoundingClientRect().top)))};addEventListener("scroll",e,{passive:!0}),new ResizeObserver(e).observe(document.body)})();\n';
+  "(()=>{var n=[...document.querySelectorAll(\"[data-hr-turns]\")],t=()=>{for(let e of n)e.style.setProperty(\"--hr-above\",String(-Math.round(e.getBoundingClientRect().top)))};addEventListener(\"scroll\",t,{passive:!0});new ResizeObserver(t).observe(document.body);})();";

@@ -228,12 +228,15 @@ function drawPlaced(context: PaintingContext, picture: Drawable, box: Box, placi
   context.save();
   context.translate(tile.x, tile.y);
   context.scale(sx, sy);
-  context.fillStyle = context.createPattern(image as never, 'repeat');
+  context.fillStyle = context.createPattern(sourceOf(image), 'repeat');
   const left = across ? (box.x - tile.x) / sx : 0;
   const top = down ? (box.y - tile.y) / sy : 0;
   context.fillRect(left, top, across ? box.width / sx : own.width, down ? box.height / sy : own.height);
   context.restore();
 }
+
+/** What a context draws: pixels are those of whoever has the context, a browser or Skia. */
+const sourceOf = (image: unknown) => image as never;
 
 /** Draws a picture as a tile, of which what lies in a box is seen. */
 function drawOn(context: PaintingContext, picture: Drawable, tile: Box, box: Box): void {
@@ -241,7 +244,7 @@ function drawOn(context: PaintingContext, picture: Drawable, tile: Box, box: Box
   const ready = picture.reduced?.(tile, area);
   if (ready || picture.atSize) {
     const { x, y, width, height } = ready ? area : tile;
-    context.drawImage((ready ?? picture.image) as never, x, y, width, height);
+    context.drawImage(sourceOf(ready ?? picture.image), x, y, width, height);
     return;
   }
   // Of a picture that is larger than its box browsers draw the part that is seen: what lies beyond is not weighed in at its edges.
@@ -252,7 +255,7 @@ function drawOn(context: PaintingContext, picture: Drawable, tile: Box, box: Box
   const height = Math.min(tile.y + tile.height, box.y + box.height) - y;
   if (width <= 0 || height <= 0) return;
   const from = [(x - tile.x) * across, (y - tile.y) * down, width * across, height * down] as const;
-  context.drawImage(picture.image as never, ...from, x, y, width, height);
+  context.drawImage(sourceOf(picture.image), ...from, x, y, width, height);
 }
 
 /** The pixels of which a tile and a box both cover some. */
@@ -273,7 +276,7 @@ function paintBlock(block: Block, context: PaintingContext, paints: Paints, turn
     case 'shadow':
       for (const line of block.lines) {
         const shade = paints.shade?.(line, block.font, block.shadow);
-        if (shade) context.drawImage(shade.image as never, shade.x, shade.y, shade.width, shade.height);
+        if (shade) context.drawImage(sourceOf(shade.image), shade.x, shade.y, shade.width, shade.height);
       }
       return;
     case 'edge': {

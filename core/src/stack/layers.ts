@@ -116,6 +116,16 @@ function write(out: Float64Array, { r, g, b }: Rgba, a: number): void {
   out[3] = a;
 }
 
+function readPaint<K extends Paint['kind']>(
+  paint: Extract<Paint, { kind: K }>,
+  x: number,
+  y: number,
+  out: Float64Array,
+) {
+  const read: Reader<K> = READERS[paint.kind];
+  read(paint, x, y, out);
+}
+
 /**
  * A layer's colour at a header pixel, premultiplied and cut to its box: levels 0 to 255, alpha 0 to 1, written to `out`.
  * @param isWhole its box is known to cover the pixel
@@ -127,7 +137,7 @@ export function readLayer(
   isWhole: boolean,
   out: Float64Array,
 ): void {
-  (READERS[paint.kind] as Reader<Paint['kind']>)(paint as never, x, y, out);
+  readPaint(paint, x, y, out);
   if (!box || isWhole) return;
   const share = boxCoverage(box, x, y);
   if (share < 1) for (let c = 0; c < 4; c++) out[c]! *= share;

@@ -33,26 +33,7 @@ export function captureRoutes(context: Context, captures: Captures): Router {
   });
 
   router.post('/try', json(), (request, response) => {
-    const { site: siteId, header: headerId, page: pageId, allowLocal = false } = bodyOf(OwnTry, request);
-    const kept = siteOf(context, siteId);
-    const { site } = kept;
-    const header = site.headers.find(({ id }) => id === headerId);
-    const page = site.pages.find(({ id }) => id === pageId);
-    if (header?.own === undefined) throw badInput('Choose a header that the site has already.');
-    if (page?.from === undefined)
-      throw badInput('Choose a page that was brought in from its address: another is nowhere to be tried.');
-    response.status(202).json(
-      captures.tryOwn({ address: page.from, allowLocal }, async () => ({
-        site,
-        header,
-        page,
-        pictures: await decodePictures(
-          { ...site, pages: [page], headers: [header] },
-          fileReader(context, kept),
-          shippedSizes(site, header, skiaMeasure()),
-        ),
-      })),
-    );
+    response.status(202).json(tryOn(context, captures, bodyOf(OwnTry, request)));
   });
 
   router.get('/:id', (request, response) => {
@@ -95,4 +76,29 @@ export function captureRoutes(context: Context, captures: Captures): Router {
   });
 
   return router;
+}
+
+/** Tries the paste of a header on the page that it is for. @throws 422 where there is no such header or page */
+function tryOn(
+  context: Context,
+  captures: Captures,
+  { site: siteId, header: headerId, page: pageId, allowLocal = false }: OwnTry,
+) {
+  const kept = siteOf(context, siteId);
+  const { site } = kept;
+  const header = site.headers.find(({ id }) => id === headerId);
+  const page = site.pages.find(({ id }) => id === pageId);
+  if (header?.own === undefined) throw badInput('Choose a header that the site has already.');
+  if (page?.from === undefined)
+    throw badInput('Choose a page that was brought in from its address: another is nowhere to be tried.');
+  return captures.tryOwn({ address: page.from, allowLocal }, async () => ({
+    site,
+    header,
+    page,
+    pictures: await decodePictures(
+      { ...site, pages: [page], headers: [header] },
+      fileReader(context, kept),
+      shippedSizes(site, header, skiaMeasure()),
+    ),
+  }));
 }

@@ -1,9 +1,10 @@
 import { Readable } from 'node:stream';
-import { Router, json } from 'express';
+import { Router, json, type Request } from 'express';
 import { MAX_PICTURE_SIDE } from '@hatrail/core/model/bounds';
 import { fontType } from '@hatrail/core/output/fonts';
 import { siteOf, sizedPicture, type Context } from '../context.ts';
 import { fetchPicture } from '../fetchPicture.ts';
+import type { KeptFile } from '../fileRows.ts';
 import { takeFile, takePicture } from '../intake.ts';
 import { badInput, notFound } from '../problem.ts';
 import { sendBytes } from '../send.ts';
@@ -35,12 +36,8 @@ export function siteFileRoutes(context: Context): Router {
   });
 
   router.post('/:site/files/:file/crop', json(), async (request, response) => {
-    // The document may name it only with the next save: the file itself says what it is.
-    const { id } = siteOf(context, String(request.params.site));
-    const file = String(request.params.file);
-    const known = context.sites.files.of(id).get(file);
-    if (!known) throw notFound('picture');
-    const picture = await knownSize(context, id, file);
+    const of = pictureOf(context, request);
+    const picture = await knownSize(context, of.site, of.file);
     const { x, y, width, height } = bodyOf(PicturePart, request);
     const box = { left: x, top: y, width, height };
     if (x + width > picture.width || y + height > picture.height) {
@@ -48,33 +45,22 @@ export function siteFileRoutes(context: Context): Router {
         `Give a part of the picture, in whole pixels within ${picture.width} × ${picture.height}.`,
       );
     }
-    const path = context.files.draftPath();
-    try {
-      await context.apart.run('crop', { path: context.files.path(known.hash), to: path, box });
-      const cut = { name: `${file}-crop`, path, size: 0, isVector: false };
-      response.status(201).json(await takePicture(context, id, cut));
-    } finally {
-      await context.files.dropDraft(path);
-    }
+    const made = await remade(context, of, `${of.file}-crop`, (paths) =>
+      context.apart.run('crop', { ...paths, box }),
+    );
+    response.status(201).json(made);
   });
 
   router.post('/:site/files/:file/turn', json(), async (request, response) => {
-    const { id } = siteOf(context, String(request.params.site));
-    const file = String(request.params.file);
-    const known = context.sites.files.of(id).get(file);
-    if (!known) throw notFound('picture');
-    await knownSize(context, id, file);
+    const of = pictureOf(context, request);
+    await knownSize(context, of.site, of.file);
     const { turn } = bodyOf(PictureTurn, request);
-    if (known.name.endsWith('.svg'))
+    if (of.known.name.endsWith('.svg'))
       throw badInput('A vector drawing is turned in the program that it was drawn in.');
-    const path = context.files.draftPath();
-    try {
-      await context.apart.run('turn', { path: context.files.path(known.hash), to: path, turn });
-      const turned = { name: `${file}-turned`, path, size: 0, isVector: false };
-      response.status(201).json(await takePicture(context, id, turned));
-    } finally {
-      await context.files.dropDraft(path);
-    }
+    const made = await remade(context, of, `${of.file}-turned`, (paths) =>
+      context.apart.run('turn', { ...paths, turn }),
+    );
+    response.status(201).json(made);
   });
 
   router.delete('/:site/files/:file', (request, response) => {
@@ -92,6 +78,41 @@ export function siteFileRoutes(context: Context): Router {
   });
 
   return router;
+}
+
+/** A picture of a site, by its address. */
+interface KeptPicture {
+  site: string;
+  file: string;
+  known: KeptFile;
+}
+
+/** @throws 404 where there is no such file. The document may name it only with the next save: the file itself says what it is. */
+function pictureOf(context: Context, request: Request): KeptPicture {
+  const { id: site } = siteOf(context, String(request.params.site));
+  const file = String(request.params.file);
+  const known = context.sites.files.of(site).get(file);
+  if (!known) throw notFound('picture');
+  return { site, file, known };
+}
+
+/**
+ * Makes a picture of another, and takes it in beside it.
+ * @param work writes it, from one path to another
+ */
+async function remade(
+  context: Context,
+  { site, known }: KeptPicture,
+  name: string,
+  work: (paths: { path: string; to: string }) => Promise<unknown>,
+) {
+  const path = context.files.draftPath();
+  try {
+    await work({ path: context.files.path(known.hash), to: path });
+    return await takePicture(context, site, { name, path, size: 0, isVector: false });
+  } finally {
+    await context.files.dropDraft(path);
+  }
 }
 
 /**

@@ -12,12 +12,12 @@ import { bodyOf } from './bodies.ts';
 const READABLE = /\.(html|css|js|txt)$/;
 const packed = promisify(gzip);
 
-/** What leaves: the header's files, and releases. */
-export function handOverRoutes(context: Context): Router {
+/** The files of a header, to be read or taken. */
+export function headerFileRoutes(context: Context): Router {
   const router = Router();
 
   router.get('/:site/headers/:header/files', async (request, response) => {
-    const { files } = await filesOf(request.params.site, request.params.header);
+    const { files } = await filesOf(context, request.params.site, request.params.header);
     response.json(
       await Promise.all(
         files.map(async ({ path, bytes }) => ({
@@ -31,13 +31,20 @@ export function handOverRoutes(context: Context): Router {
   });
 
   router.get('/:site/headers/:header/download', async (request, response) => {
-    const { files, name } = await filesOf(request.params.site, request.params.header);
+    const { files, name } = await filesOf(context, request.params.site, request.params.header);
     await sendZip(
       response,
       `${name}.zip`,
       files.map(({ path, bytes }) => ({ path, from: bytes })),
     );
   });
+
+  return router;
+}
+
+/** Releases of a site, and which of them is live. */
+export function releaseRoutes(context: Context): Router {
+  const router = Router();
 
   router.get('/:site/releases', (request, response) => {
     const { id } = siteOf(context, request.params.site);
@@ -74,18 +81,22 @@ export function handOverRoutes(context: Context): Router {
     response.json(release);
   });
 
-  async function filesOf(siteId: string, headerId: string): Promise<{ files: ShippedFile[]; name: string }> {
-    const kept = siteOf(context, siteId);
-    const header = kept.site.headers.find(({ id }) => id === headerId);
-    if (!header) throw notFound('header');
-    const measure = await measureFor(context, kept);
-    await readDrawnWidths(kept.site, header, measure);
-    const output = headerFiles(kept.site, header, measure);
-    return {
-      files: await shippedFiles(kept.site, output, fileReader(context, kept)),
-      name: `${kept.slug}-${header.id}-header`,
-    };
-  }
-
   return router;
+}
+
+async function filesOf(
+  context: Context,
+  siteId: string,
+  headerId: string,
+): Promise<{ files: ShippedFile[]; name: string }> {
+  const kept = siteOf(context, siteId);
+  const header = kept.site.headers.find(({ id }) => id === headerId);
+  if (!header) throw notFound('header');
+  const measure = await measureFor(context, kept);
+  await readDrawnWidths(kept.site, header, measure);
+  const output = headerFiles(kept.site, header, measure);
+  return {
+    files: await shippedFiles(kept.site, output, fileReader(context, kept)),
+    name: `${kept.slug}-${header.id}-header`,
+  };
 }

@@ -2,7 +2,7 @@ import { at } from '@hatrail/core/lists';
 import { createReadStream } from 'node:fs';
 import { mkdir, readFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import { Router, json, type Response } from 'express';
+import { Router, json, type Request, type Response } from 'express';
 import { newSite } from '@hatrail/core/start/newSite';
 import { checkSite, writeSite } from '@hatrail/core/model/check';
 import { NewSite, SiteName } from '@hatrail/core/model/requests';
@@ -24,21 +24,7 @@ export function siteRoutes(context: Context): Router {
   });
 
   router.post('/', async (request, response) => {
-    const { apart, files, sites } = context;
-    const { path } = await files.receive(unpacked(request), MOST_SITE, () =>
-      tooLarge('A site file', MOST_SITE, 'Take out pictures that are larger than they are shown.'),
-    );
-    const folder = files.draftPath();
-    try {
-      await mkdir(folder);
-      const { files: ready } = await apart.run('site', { path, folder });
-      const site = JSON.parse(await readFile(join(folder, 'site.json'), 'utf8')) as Site;
-      const known = new Map(Object.entries(ready));
-      const id = await files.keep([...known.values()], () => sites.create(site, known));
-      created(id, response);
-    } finally {
-      await Promise.all([path, folder].map((left) => files.dropDraft(left)));
-    }
+    created(await takeSiteFile(context, request), response);
   });
 
   router.post('/new', json(), (request, response) => {
@@ -75,20 +61,7 @@ export function siteRoutes(context: Context): Router {
   });
 
   router.get('/:site/file', async (request, response) => {
-    const { site, hashes, slug } = siteOf(context, request.params.site);
-    const parts = [...site.pictures, ...(site.fonts ?? [])];
-    for (const { id, file } of parts) {
-      const hash = hashes[id];
-      if (hash === undefined || !(await context.files.has(hash)))
-        throw badInput(`The file ${file} is missing: bring it in again, or take it out of the site.`);
-    }
-    await sendZip(response, `${slug}.hatrail.zip`, [
-      { path: `${slug}.hatrail.json`, from: Buffer.from(writeSite(site)) },
-      ...parts.map(({ id, file }) => ({
-        path: file,
-        from: () => createReadStream(context.files.path(hashes[id]!)),
-      })),
-    ]);
+    await sendSiteFile(siteOf(context, request.params.site), context, response);
   });
 
   function created(id: string, response: Response): void {
@@ -96,4 +69,42 @@ export function siteRoutes(context: Context): Router {
   }
 
   return router;
+}
+
+/** Takes in a site file, alone or packed with its pictures. @returns the site's id */
+async function takeSiteFile({ apart, files, sites }: Context, request: Request): Promise<string> {
+  const { path } = await files.receive(unpacked(request), MOST_SITE, () =>
+    tooLarge('A site file', MOST_SITE, 'Take out pictures that are larger than they are shown.'),
+  );
+  const folder = files.draftPath();
+  try {
+    await mkdir(folder);
+    const { files: ready } = await apart.run('site', { path, folder });
+    const site = JSON.parse(await readFile(join(folder, 'site.json'), 'utf8')) as Site;
+    const known = new Map(Object.entries(ready));
+    return await files.keep([...known.values()], () => sites.create(site, known));
+  } finally {
+    await Promise.all([path, folder].map((left) => files.dropDraft(left)));
+  }
+}
+
+/** Sends a site with its pictures and fonts. @throws 422 where one of them is missing */
+async function sendSiteFile(
+  { site, hashes, slug }: ReturnType<typeof siteOf>,
+  { files }: Context,
+  response: Response,
+): Promise<void> {
+  const parts = [...site.pictures, ...(site.fonts ?? [])];
+  for (const { id, file } of parts) {
+    const hash = hashes[id];
+    if (hash === undefined || !(await files.has(hash)))
+      throw badInput(`The file ${file} is missing: bring it in again, or take it out of the site.`);
+  }
+  await sendZip(response, `${slug}.hatrail.zip`, [
+    { path: `${slug}.hatrail.json`, from: Buffer.from(writeSite(site)) },
+    ...parts.map(({ id, file }) => ({
+      path: file,
+      from: () => createReadStream(files.path(hashes[id]!)),
+    })),
+  ]);
 }

@@ -22,44 +22,42 @@ function sightWords(site: Site, { bands }: Page, { shows, isStill, hovered }: Si
 }
 
 /** The page under its header, at the moment and the width that are dressed. */
-export function DressStage({
-  header,
-  page,
-  width,
-  moment,
-  scroll,
-  site,
-  scene,
-  facts,
-  probes,
-  shows,
-  all,
-  failure,
-  ground,
-  setGround,
-  borrowed,
-  preview,
-  lent,
-  calmPreview,
-  calm,
-  go,
-  goTo,
-  compared,
-  compare,
-  end,
-  heldNow,
-  menu,
-  stage,
-  scale,
-  height,
-  isOwn,
-  windowHeight,
-  handles,
-  chooseMoment,
-  openMenu,
-  followLink,
-  setOpen,
-}: Dressed) {
+export function DressStage(dressed: Dressed) {
+  const {
+    header,
+    page,
+    width,
+    moment,
+    scroll,
+    site,
+    scene,
+    facts,
+    probes,
+    all,
+    ground,
+    setGround,
+    borrowed,
+    preview,
+    lent,
+    calmPreview,
+    calm,
+    go,
+    goTo,
+    compared,
+    compare,
+    end,
+    heldNow,
+    menu,
+    stage,
+    scale,
+    isOwn,
+    windowHeight,
+    handles,
+    chooseMoment,
+    openMenu,
+    followLink,
+    setOpen,
+  } = dressed;
   return (
     <div className="dress-stage">
       <div className="dress-tools">
@@ -103,33 +101,7 @@ export function DressStage({
           }}
         />
       </div>
-      {ground !== 'page' && (
-        <p className="note-warn" role="status">
-          Borrowed ground, {groundName(ground, site.pages)}: to look at only. It never ships, and all verdicts
-          are of {page.title} itself.{' '}
-          <button type="button" className="link" onClick={() => setGround('page')}>
-            Back to the page
-          </button>
-        </p>
-      )}
-      {shows > 0 && ground === 'page' && (
-        <p className="note-warn" role="status">
-          Seen with {sightWords(site, page, scene?.facts.sights[shows])}: so, what is lost here is worst.
-        </p>
-      )}
-      {height !== undefined && (
-        <p className="note-warn" role="status">
-          In a window {height} px high, where {usualWindowHeight(width)} is usual at this width.{' '}
-          <button type="button" className="link" onClick={() => go({ height: undefined, scroll: undefined })}>
-            The usual height
-          </button>
-        </p>
-      )}
-      {failure && (
-        <p className="note-error" role="alert">
-          This page could not be swept: {failure} Change something, or reload, to try again.
-        </p>
-      )}
+      <StageNotes {...dressed} />
       <Moments
         preview={calmPreview}
         header={header}
@@ -157,5 +129,40 @@ export function DressStage({
         />
       )}
     </div>
+  );
+}
+
+/** What to know of what is seen on the stage. */
+function StageNotes({ site, page, width, height, ground, setGround, scene, shows, failure, go }: Dressed) {
+  return (
+    <>
+      {ground !== 'page' && (
+        <p className="note-warn" role="status">
+          Borrowed ground, {groundName(ground, site.pages)}: to look at only. It never ships, and all verdicts
+          are of {page.title} itself.{' '}
+          <button type="button" className="link" onClick={() => setGround('page')}>
+            Back to the page
+          </button>
+        </p>
+      )}
+      {shows > 0 && ground === 'page' && (
+        <p className="note-warn" role="status">
+          Seen with {sightWords(site, page, scene?.facts.sights[shows])}: so, what is lost here is worst.
+        </p>
+      )}
+      {height !== undefined && (
+        <p className="note-warn" role="status">
+          In a window {height} px high, where {usualWindowHeight(width)} is usual at this width.{' '}
+          <button type="button" className="link" onClick={() => go({ height: undefined, scroll: undefined })}>
+            The usual height
+          </button>
+        </p>
+      )}
+      {failure && (
+        <p className="note-error" role="alert">
+          This page could not be swept: {failure} Change something, or reload, to try again.
+        </p>
+      )}
+    </>
   );
 }

@@ -30,19 +30,8 @@ const THREADS = 90;
 const MOST_REACH = 1000;
 
 /** The whole page beside its threads: where each item is clear, strained or lost at every scroll. It is the scroll bar. */
-export const Film = memo(function Film({
-  title,
-  picture,
-  scene,
-  scroll,
-  worst,
-  onScroll,
-  onWorst,
-  way,
-  turns,
-  onStretch,
-  onTurn,
-}: FilmProps) {
+export const Film = memo(function Film(props: FilmProps) {
+  const { title, picture, scene, scroll, worst, onScroll, onWorst } = props;
   const strip = useRef<HTMLDivElement>(null);
   // Keys may come faster than the screen follows.
   const latest = useRef(scroll);
@@ -117,53 +106,82 @@ export const Film = memo(function Film({
             />
           )}
         </div>
-        {way && (
-          <StretchEnds
-            what="the header’s change"
-            {...way}
-            least={0}
-            most={way.from + way.to}
-            percent={percent}
-            toScroll={toRow}
-            onMove={(_, scroll) => onStretch(stretchTo(way, scroll))}
-          />
-        )}
-        {turns.map(({ band, top, from, to }) => (
-          <StretchEnds
-            key={band}
-            what={`the turning of band ${band + 1}`}
-            from={from}
-            to={to}
-            least={Math.min(0, from)}
-            most={facts?.maxScroll ?? to}
-            percent={percent}
-            toScroll={toRow}
-            onMove={(end, scroll) => {
-              const [begins, ends] = end === 'from' ? [scroll, to] : [from, scroll];
-              if (ends > begins) onTurn(band, begins - top, ends - begins);
-            }}
-          />
-        ))}
+        <FilmStretches {...props} facts={facts} percent={percent} toRow={toRow} />
       </div>
       {worst && facts && worst.verdict !== 'clear' && (
-        <div className="film-worst-rail">
-          <button
-            type="button"
-            className="film-worst"
-            style={{ top: percent(worst.scroll) }}
-            onClick={onWorst}
-            aria-label={`Go to the worst place: ${worst.item}, ${figure(worst.worst)}, ${worst.scroll} px down`}
-            title={`${worst.item}: ${figure(worst.worst)} where ${worst.needed} is needed, ${worst.scroll} px down`}
-          >
-            <svg width="14" height="12" viewBox="0 0 14 12" aria-hidden="true">
-              <path d="M0 6 8 0v12z" fill="var(--brass)" />
-            </svg>
-          </button>
-        </div>
+        <WorstMark worst={worst} top={percent(worst.scroll)} onWorst={onWorst} />
       )}
     </section>
   );
 });
+
+/** The scrolls over which the header changes and bands turn, with their ends. */
+function FilmStretches({
+  way,
+  turns,
+  facts,
+  percent,
+  toRow,
+  onStretch,
+  onTurn,
+}: Pick<FilmProps, 'way' | 'turns' | 'onStretch' | 'onTurn'> & {
+  facts: SceneFacts | undefined;
+  percent: (rows: number) => string;
+  toRow: (clientY: number) => number;
+}) {
+  return (
+    <>
+      {way && (
+        <StretchEnds
+          what="the header’s change"
+          {...way}
+          least={0}
+          most={way.from + way.to}
+          percent={percent}
+          toScroll={toRow}
+          onMove={(_, scroll) => onStretch(stretchTo(way, scroll))}
+        />
+      )}
+      {turns.map(({ band, top, from, to }) => (
+        <StretchEnds
+          key={band}
+          what={`the turning of band ${band + 1}`}
+          from={from}
+          to={to}
+          least={Math.min(0, from)}
+          most={facts?.maxScroll ?? to}
+          percent={percent}
+          toScroll={toRow}
+          onMove={(end, scroll) => {
+            const [begins, ends] = end === 'from' ? [scroll, to] : [from, scroll];
+            if (ends > begins) onTurn(band, begins - top, ends - begins);
+          }}
+        />
+      ))}
+    </>
+  );
+}
+
+/** The mark beside the film at the worst place, which leads there. */
+function WorstMark({ worst, top, onWorst }: { worst: Row; top: string; onWorst: () => void }) {
+  const { item, needed, scroll } = worst;
+  return (
+    <div className="film-worst-rail">
+      <button
+        type="button"
+        className="film-worst"
+        style={{ top }}
+        onClick={onWorst}
+        aria-label={`Go to the worst place: ${item}, ${figure(worst.worst)}, ${scroll} px down`}
+        title={`${item}: ${figure(worst.worst)} where ${needed} is needed, ${scroll} px down`}
+      >
+        <svg width="14" height="12" viewBox="0 0 14 12" aria-hidden="true">
+          <path d="M0 6 8 0v12z" fill="var(--brass)" />
+        </svg>
+      </button>
+    </div>
+  );
+}
 
 /** How far a key scrolls, CSS pixels; `undefined` for keys that do not. */
 export function scrollStep(

@@ -2,7 +2,7 @@ import { at as elementAt } from '@hatrail/core/lists';
 import { Link, useSearchParams } from 'react-router';
 import { Button } from '@mui/material';
 import { momentName, type Header } from '@hatrail/core/model/header';
-import { BandHeight, WORDS_PLACES, type Band, type Page } from '@hatrail/core/model/page';
+import { BandHeight, BandWords, WORDS_PLACES, type Band, type Page } from '@hatrail/core/model/page';
 import { TEXT_MAX } from '@hatrail/core/page/metrics';
 import type { BandReading } from '@hatrail/core/sweep/words';
 import { useEditor } from '../editor/store.ts';
@@ -12,7 +12,6 @@ import type { LoadedSite } from '../engine/loadedSite.ts';
 import { colourName } from '@hatrail/core/model/palette';
 import { ColourField } from '../parts/ColourField.tsx';
 import { ChoiceField } from '../parts/fields.tsx';
-import { NumberField } from '../parts/NumberField.tsx';
 import { RuleNumber } from '../parts/RuleNumber.tsx';
 import { PercentSlider } from '../parts/PercentSlider.tsx';
 import { VerdictText, figure } from '../parts/Verdict.tsx';
@@ -45,11 +44,14 @@ export function useOpeningBand({ loaded, header, page, width }: OpeningBandProps
   return failure === undefined ? data : [];
 }
 
-/** Where the words stand, with what holds where nothing is said. */
+/** Where the words stand, with what holds by default. */
 const WORDS = [
-  { key: 'width', label: 'Width of the words', unit: 'px at most', min: 200, max: 1120, plain: TEXT_MAX },
-  { key: 'offset', label: 'Offset of the words', unit: 'px in', min: 0, max: 800, plain: 0 },
+  { key: 'width', label: 'Width of the words', unit: 'px at most', plain: TEXT_MAX },
+  { key: 'offset', label: 'Offset of the words', unit: 'px in', plain: 0 },
 ] as const;
+
+/** Changes the band, under a name; changes of one group that follow each other are one step. */
+type ChangeBand = (label: string, make: (draft: Band) => void, group?: string) => void;
 
 /** The first band as the page's banner: its height, tint and words, each with what it does to what is read there. */
 export function OpeningBand(
@@ -60,7 +62,7 @@ export function OpeningBand(
   const edit = useEditor((state) => state.edit);
   const band = page.bands[0];
   if (!band) return <p className="origin">This page has no bands. Add one under Gather, Pages.</p>;
-  const change = (label: string, make: (draft: Band) => void, group?: string) =>
+  const change: ChangeBand = (label, make, group) =>
     edit(
       label,
       (draft) => make(elementAt(draft.pages.find(({ id }) => id === page.id)!.bands, 0) as Band),
@@ -74,48 +76,9 @@ export function OpeningBand(
       (draft) => void (draft.backdrop.tint = { ...tint, ...next }),
       'opening tint',
     );
-  const marks = (readings ?? []).map(({ leastTint }) => leastTint);
-  const clearFrom =
-    readings && marks.every((mark) => mark !== undefined) ? Math.max(...(marks as number[])) : undefined;
-  const isPx = band.height.unit === 'px';
   return (
     <>
-      <div className="value">
-        <span className="value-label">Height</span>
-        <span className="value-field row">
-          <RuleNumber
-            of={[BandHeight, 'value']}
-            label="Height of the opening band"
-            unit={isPx ? 'px' : '% of the window'}
-            value={band.height.value}
-            onChange={(value) =>
-              change(
-                'Height of the opening band',
-                (draft) => void (draft.height.value = value),
-                'opening height',
-              )
-            }
-          />
-          <button
-            type="button"
-            className="link"
-            onClick={() =>
-              change('Unit of the height', (draft) => {
-                draft.height = isPx
-                  ? { unit: 'window', value: 70 }
-                  : { unit: 'px', value: here?.height ?? 600 };
-              })
-            }
-          >
-            {isPx ? 'as a share of the window' : 'in px'}
-          </button>
-        </span>
-        {here && (
-          <span className="origin">
-            {here.height} px at {width}; its words need {here.leastHeight} px to stand clear of the header.
-          </span>
-        )}
-      </div>
+      <HeightField band={band} here={here} change={change} />
       <div className="value">
         <span className="value-label">Tint</span>
         <span className="value-field">
@@ -128,46 +91,12 @@ export function OpeningBand(
           <PercentSlider
             label="Opacity of the opening band’s tint"
             value={tint.opacity}
-            clearFrom={clearFrom}
+            clearFrom={clearTint(readings)}
             onChange={(opacity) => setTint({ opacity })}
           />
         </span>
       </div>
-      <div className="value">
-        <span className="value-label">Words</span>
-        <span className="value-field row">
-          <ChoiceField
-            label="Place of the words"
-            value={band.words?.place ?? 'start'}
-            options={WORDS_PLACES.map((place) => [place, PLACE_NAMES[place]] as const)}
-            onChange={(place) =>
-              change('Place of the words', (draft) => {
-                const { place: _, ...others } = draft.words ?? {};
-                draft.words = place === 'start' ? others : { ...others, place };
-              })
-            }
-          />
-          {WORDS.filter(({ key }) => key === 'width' || band.words?.place !== 'middle').map(
-            ({ key, label, unit, min, max, plain }) => (
-              <NumberField
-                key={key}
-                label={label}
-                unit={unit}
-                min={min}
-                max={max}
-                value={band.words?.[key] ?? plain}
-                onChange={(value) =>
-                  change(
-                    label,
-                    (draft) => void (draft.words = { ...draft.words, [key]: value }),
-                    `words ${key}`,
-                  )
-                }
-              />
-            ),
-          )}
-        </span>
-      </div>
+      <WordsField band={band} change={change} />
       <WordsPlaces
         {...props}
         onTake={(place) =>
@@ -175,10 +104,131 @@ export function OpeningBand(
         }
       />
       <BandElsewhere band={band} />
-      {!readings && <p className="quiet">Its words are being read at the usual widths and at this one.</p>}
-      {readings?.length === 0 && (
-        <p role="alert">Its words could not be read. Change something, or reload, to try again.</p>
+      <WordsRead readings={readings} here={here} />
+      <BandTint
+        {...props}
+        colour={tint.colour}
+        onTake={(remedy) => setTint({ colour: remedy.colour, opacity: remedy.percent / 100 })}
+      />
+    </>
+  );
+}
+
+/** The least tint at which all words are clear at all of the widths, percent; nothing where there is none. */
+function clearTint(readings: readonly BandReading[] | undefined): number | undefined {
+  let most = 0;
+  for (const { leastTint } of readings ?? []) {
+    if (leastTint === undefined) return undefined;
+    most = Math.max(most, leastTint);
+  }
+  return readings && most;
+}
+
+/** @param props `here`: what was read at the width on screen */
+function HeightField({
+  band,
+  here,
+  change,
+}: {
+  band: Band;
+  here: BandReading | undefined;
+  change: ChangeBand;
+}) {
+  const { unit, value } = band.height;
+  const isPx = unit === 'px';
+  return (
+    <div className="value">
+      <span className="value-label">Height</span>
+      <span className="value-field row">
+        <RuleNumber
+          of={[BandHeight, 'value']}
+          label="Height of the opening band"
+          unit={isPx ? 'px' : '% of the window'}
+          value={value}
+          onChange={(next) =>
+            change(
+              'Height of the opening band',
+              (draft) => void (draft.height.value = next),
+              'opening height',
+            )
+          }
+        />
+        <button
+          type="button"
+          className="link"
+          onClick={() =>
+            change('Unit of the height', (draft) => {
+              draft.height = isPx
+                ? { unit: 'window', value: 70 }
+                : { unit: 'px', value: here?.height ?? 600 };
+            })
+          }
+        >
+          {isPx ? 'as a share of the window' : 'in px'}
+        </button>
+      </span>
+      {here && (
+        <span className="origin">
+          {here.height} px at {here.width}; its words need {here.leastHeight} px to stand clear of the header.
+        </span>
       )}
+    </div>
+  );
+}
+
+function WordsField({ band, change }: { band: Band; change: ChangeBand }) {
+  return (
+    <div className="value">
+      <span className="value-label">Words</span>
+      <span className="value-field row">
+        <ChoiceField
+          label="Place of the words"
+          value={band.words?.place ?? 'start'}
+          options={WORDS_PLACES.map((place) => [place, PLACE_NAMES[place]] as const)}
+          onChange={(place) =>
+            change('Place of the words', (draft) => {
+              const { place: _, ...others } = draft.words ?? {};
+              draft.words = place === 'start' ? others : { ...others, place };
+            })
+          }
+        />
+        {WORDS.filter(({ key }) => key === 'width' || band.words?.place !== 'middle').map(
+          ({ key, label, unit, plain }) => (
+            <RuleNumber
+              key={key}
+              of={[BandWords, key]}
+              label={label}
+              unit={unit}
+              value={band.words?.[key] ?? plain}
+              onChange={(value) =>
+                change(
+                  label,
+                  (draft) => void (draft.words = { ...draft.words, [key]: value }),
+                  `words ${key}`,
+                )
+              }
+            />
+          ),
+        )}
+      </span>
+    </div>
+  );
+}
+
+/** How its words can be read at the width on screen, and how much of a picture's subject they cover. */
+function WordsRead({
+  readings,
+  here,
+}: {
+  readings: readonly BandReading[] | undefined;
+  here: BandReading | undefined;
+}) {
+  if (!readings)
+    return <p className="quiet">Its words are being read at the usual widths and at this one.</p>;
+  if (readings.length === 0)
+    return <p role="alert">Its words could not be read. Change something, or reload, to try again.</p>;
+  return (
+    <>
       {here?.words.length === 0 && <p className="quiet">No words stand in it.</p>}
       <ul className="panel-verdicts">
         {here?.words.map((word, i) => (
@@ -188,10 +238,10 @@ export function OpeningBand(
           </li>
         ))}
       </ul>
-      {(readings ?? []).some(({ subjectCovered }) => subjectCovered !== undefined) && (
+      {readings.some(({ subjectCovered }) => subjectCovered !== undefined) && (
         <p className="origin">
           The words cover of the picture’s subject:{' '}
-          {readings!
+          {readings
             .map(({ width: at, subjectCovered }) =>
               subjectCovered === undefined
                 ? `it is out of view at ${at} px`
@@ -201,11 +251,6 @@ export function OpeningBand(
           .
         </p>
       )}
-      <BandTint
-        {...props}
-        colour={tint.colour}
-        onTake={(remedy) => setTint({ colour: remedy.colour, opacity: remedy.percent / 100 })}
-      />
     </>
   );
 }

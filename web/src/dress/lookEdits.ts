@@ -116,6 +116,10 @@ export function setsLayer(wearer: Wearer, moment: Moment, layer: LayerName): boo
   return ownLook(wearer, moment)[layer] !== undefined;
 }
 
+/** What a value is like that nobody sets, where that is not as a plain header has it. */
+const followedBy = (layer: LayerName, key: string): string | undefined =>
+  new Map<string, string>(Object.entries(layerOf(layer).follows ?? {})).get(key);
+
 /** Where a value comes from, in words. */
 export function originText<N extends LayerName>(
   site: Site,
@@ -129,7 +133,7 @@ export function originText<N extends LayerName>(
     case 'own':
       return 'own to this moment';
     case 'default':
-      return layerOf(layer).follows?.[key as never] ?? 'as a plain header';
+      return followedBy(layer, String(key)) ?? 'as a plain header';
     case 'pairing':
       return 'from the pairing';
     case 'rail':

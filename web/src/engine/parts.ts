@@ -76,7 +76,8 @@ export class KeptParts {
       logos: partsOf(packed.logos),
       vectors: partsOf(packed.vectors),
     };
-    return { ...packed, ...parts } as Packed<R> & typeof parts as never;
+    const unpacked: object = { ...packed, ...parts };
+    return unpacked as R;
   }
 }
 

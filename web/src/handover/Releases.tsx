@@ -165,12 +165,14 @@ function ReleaseRow({
 /** Puts a release in the place of the document, whole, as one undoable step. */
 function bringIntoEditor(release: Site, number: number): void {
   useEditor.getState().edit(`Bring back release ${number}`, (draft) => {
-    const now = draft as unknown as Record<string, unknown>;
-    const then = release as unknown as Record<string, unknown>;
-    for (const key of new Set([...Object.keys(now), ...Object.keys(then)])) {
-      if (JSON.stringify(now[key]) === JSON.stringify(then[key])) continue;
-      if (then[key] === undefined) Reflect.deleteProperty(now, key);
-      else now[key] = then[key];
+    const then = new Map<string, unknown>(Object.entries(release));
+    for (const [key, now] of Object.entries(draft)) {
+      const value = then.get(key);
+      if (value === undefined) {
+        Reflect.deleteProperty(draft, key);
+        then.delete(key);
+      } else if (JSON.stringify(now) === JSON.stringify(value)) then.delete(key);
     }
+    Object.assign(draft, Object.fromEntries(then));
   });
 }

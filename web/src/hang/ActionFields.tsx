@@ -1,5 +1,5 @@
 import { relativeLuminance } from '@hatrail/core/colour/contrast';
-import { AccountItem, type BasketItem, type SearchField, type SearchItem } from '@hatrail/core/model/item';
+import { AccountItem, SearchField, type BasketItem, type SearchItem } from '@hatrail/core/model/item';
 import { resolveColour } from '@hatrail/core/model/palette';
 import type { Site } from '@hatrail/core/model/site';
 import { ColourField } from '../parts/ColourField.tsx';
@@ -25,8 +25,7 @@ export function ActionFields({ site, item, change }: FieldsProps<SearchItem | Ac
       </FieldRow>
       <SizeRow
         label="Size"
-        min={12}
-        max={40}
+        of={[AccountItem, 'size']}
         value={item.size}
         onChange={(size) => change<AccountItem>('Size', (draft) => void (draft.size = size))}
       />
@@ -65,7 +64,7 @@ export function SearchFields(props: FieldsProps<SearchItem>) {
     change<SearchItem>(label, (draft) => draft.field && make(draft.field));
   return (
     <>
-      <ActionFields {...(props as unknown as FieldsProps<SearchItem | AccountItem | BasketItem>)} />
+      <ActionFields {...props} />
       <FieldRow label="Stands open">
         <OnOff
           label="It stands open in the bar"
@@ -82,8 +81,7 @@ export function SearchFields(props: FieldsProps<SearchItem>) {
         <>
           <SizeRow
             label="Width"
-            min={120}
-            max={600}
+            of={[SearchField, 'width']}
             value={field.width}
             onChange={(width) => inField('Width of the search field', (draft) => void (draft.width = width))}
           />
@@ -99,8 +97,7 @@ export function SearchFields(props: FieldsProps<SearchItem>) {
           ))}
           <SizeRow
             label="Corners"
-            min={0}
-            max={20}
+            of={[SearchField, 'radius']}
             value={field.radius}
             onChange={(radius) =>
               inField('Corners of the search field', (draft) => void (draft.radius = radius))
@@ -117,7 +114,7 @@ export function BasketFields(props: FieldsProps<BasketItem>) {
   const { item, change } = props;
   return (
     <>
-      <ActionFields {...(props as unknown as FieldsProps<SearchItem | AccountItem | BasketItem>)} />
+      <ActionFields {...props} />
       <FieldRow label="In it">
         <NumberField
           label="How many things are in it"

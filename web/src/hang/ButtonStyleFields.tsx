@@ -1,4 +1,5 @@
 import type { OwnButton } from '@hatrail/core/header/states';
+import { StandOut } from '@hatrail/core/model/item';
 import type { Swatch } from '@hatrail/core/model/palette';
 import { ColourField } from '../parts/ColourField.tsx';
 import { FieldRow, OnOff } from '../parts/fields.tsx';
@@ -39,8 +40,7 @@ export function ButtonStyleFields({ palette, worn, of, before, onChange }: Butto
       ))}
       <SizeRow
         label={row('Corners')}
-        min={0}
-        max={40}
+        of={[StandOut, 'radius']}
         value={worn.radius}
         onChange={(radius) => onChange(`Corners of ${of}`, (draft) => void (draft.radius = radius))}
       />

@@ -2,7 +2,7 @@ import { at } from '@hatrail/core/lists';
 import { Button } from '@mui/material';
 import { freeId } from '@hatrail/core/model/freeId';
 import { ICON_NAMES } from '@hatrail/core/model/icons';
-import { IconLink, type IconsItem } from '@hatrail/core/model/item';
+import { IconLink, IconsItem } from '@hatrail/core/model/item';
 import { ChoiceField, FieldRow, TextInput } from '../parts/fields.tsx';
 import { byRule } from '../parts/rules.ts';
 import { TargetField } from '../parts/TargetField.tsx';
@@ -17,15 +17,13 @@ export function IconsFields({ site, item, change }: FieldsProps<IconsItem>) {
     <>
       <SizeRow
         label="Size"
-        min={12}
-        max={60}
+        of={[IconsItem, 'size']}
         value={item.size}
         onChange={(size) => change<IconsItem>('Size of icons', (draft) => void (draft.size = size))}
       />
       <SizeRow
         label="Between"
-        min={0}
-        max={80}
+        of={[IconsItem, 'gap']}
         value={item.gap}
         onChange={(gap) => change<IconsItem>('Between icons', (draft) => void (draft.gap = gap))}
       />

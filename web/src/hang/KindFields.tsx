@@ -1,13 +1,13 @@
 import type { ReactElement } from 'react';
 import {
   ButtonItem,
+  GapItem,
+  LogoItem,
+  NameItem,
+  PictureItem,
   TextItem,
-  type GapItem,
   type Item,
   type ItemKindName,
-  type LogoItem,
-  type NameItem,
-  type PictureItem,
 } from '@hatrail/core/model/item';
 import { ChoiceField, FieldRow, TextInput } from '../parts/fields.tsx';
 import { OptionalColour } from '../parts/OptionalColour.tsx';
@@ -45,8 +45,7 @@ function LogoFields({ item, change }: FieldsProps<LogoItem>) {
   return (
     <SizeRow
       label="Height"
-      min={16}
-      max={160}
+      of={[LogoItem, 'height']}
       value={item.height}
       onChange={(height) => change<LogoItem>('Height of the logo', (draft) => void (draft.height = height))}
     />
@@ -58,8 +57,7 @@ function NameFields({ site, item, change }: FieldsProps<NameItem>) {
     <>
       <SizeRow
         label="Size"
-        min={10}
-        max={80}
+        of={[NameItem, 'size']}
         value={item.size}
         onChange={(size) => change<NameItem>('Size of the name', (draft) => void (draft.size = size))}
       />
@@ -143,8 +141,7 @@ function ButtonFields({ site, item, change }: FieldsProps<ButtonItem>) {
       />
       <SizeRow
         label="Letters"
-        min={10}
-        max={40}
+        of={[ButtonItem, 'size']}
         value={item.size ?? site.type.button.size}
         onChange={(size) =>
           change<ButtonItem>('Letters of the button', (draft) => {
@@ -180,8 +177,7 @@ function TextFields({ site, item, change }: FieldsProps<TextItem>) {
       />
       <SizeRow
         label="Letters"
-        min={10}
-        max={60}
+        of={[TextItem, 'size']}
         value={item.size}
         onChange={(size) => change<TextItem>('Letters of the line', (draft) => void (draft.size = size))}
       />
@@ -202,8 +198,7 @@ function PictureFields({ site, item, change }: FieldsProps<PictureItem>) {
       </FieldRow>
       <SizeRow
         label="Height"
-        min={12}
-        max={240}
+        of={[PictureItem, 'height']}
         value={item.height}
         onChange={(height) =>
           change<PictureItem>('Height of a picture', (draft) => void (draft.height = height))
@@ -227,8 +222,7 @@ function GapFields({ item, change }: FieldsProps<GapItem>) {
   return (
     <SizeRow
       label="Width"
-      min={0}
-      max={400}
+      of={[GapItem, 'size']}
       value={item.size}
       onChange={(size) => change<GapItem>('Width of a gap', (draft) => void (draft.size = size))}
     />

@@ -1,6 +1,6 @@
 import { PLAIN_STAND_OUT } from '@hatrail/core/header/kinds/menu';
 import { LINK_HEIGHT } from '@hatrail/core/header/metrics';
-import type { MenuItem } from '@hatrail/core/model/item';
+import { MenuItem } from '@hatrail/core/model/item';
 import { entriesOf } from '@hatrail/core/model/menu';
 import { LETTER_CASES } from '@hatrail/core/model/type';
 import { ChoiceField, FieldRow } from '../parts/fields.tsx';
@@ -42,16 +42,14 @@ export function MenuFields({ site, item, change }: FieldsProps<MenuItem>) {
       )}
       <SizeRow
         label="Between links"
-        min={4}
-        max={120}
+        of={[MenuItem, 'gap']}
         value={item.gap}
         onChange={(gap) => change<MenuItem>('Between links', (draft) => void (draft.gap = gap))}
       />
       <SizeRow
         label="Letters"
+        of={[MenuItem, 'size']}
         unit={`px, ${site.type.menu.weight}`}
-        min={10}
-        max={60}
         value={item.size ?? site.type.menu.size}
         onChange={(size) =>
           change<MenuItem>('Letters of the menu', (draft) => {

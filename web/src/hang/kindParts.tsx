@@ -2,7 +2,7 @@ import type { Item } from '@hatrail/core/model/item';
 import type { LinkTarget } from '@hatrail/core/model/menu';
 import type { Site } from '@hatrail/core/model/site';
 import { FieldRow } from '../parts/fields.tsx';
-import { NumberField } from '../parts/NumberField.tsx';
+import { RuleNumber, type RuleOf } from '../parts/RuleNumber.tsx';
 
 /** What the fields of every kind of item are made with. */
 
@@ -12,20 +12,21 @@ export interface FieldsProps<I extends Item> {
   change: <J extends Item = I>(label: string, make: (draft: J) => void) => void;
 }
 
-interface SizeProps {
+interface SizeProps<T> {
   label: string;
+  /** The class of the document that has it, and its name there. */
+  of: RuleOf<T>;
+  /** In the place of the rule's own. */
   unit?: string;
-  min: number;
-  max: number;
   value: number;
   onChange: (value: number) => void;
 }
 
 /** A size, in steps of half a pixel. */
-export function SizeRow({ label, unit = 'px', ...props }: SizeProps) {
+export function SizeRow<T extends object>({ label, ...props }: SizeProps<T>) {
   return (
     <FieldRow label={label}>
-      <NumberField label={label} unit={unit} step={0.5} {...props} />
+      <RuleNumber label={label} step={0.5} {...props} />
     </FieldRow>
   );
 }

@@ -162,6 +162,8 @@ const pathProblem = (text: string) =>
     ? undefined
     : 'Give an address like /visit: small letters, digits, hyphens, no slash at the end.';
 
+type SetPlacement = (label: string, change: (old: Placement) => Placement, group?: string) => void;
+
 function PlacementFields({
   loaded,
   placement,
@@ -173,16 +175,13 @@ function PlacementFields({
 }) {
   const { site } = loaded;
   const placements = site.placements ?? [];
-  const { pages, below, except, who, header } = placement;
-  const set = (label: string, change: (old: Placement) => Placement, group?: string) =>
+  const { who, header } = placement;
+  const set: SetPlacement = (label, change, group) =>
     setPlacements(
       label,
       placements.map((each) => (each === placement ? change(each) : each)),
       group,
     );
-  const borne = useBorne(loaded, pages && site.headers.find(({ id }) => id === header), who);
-  const where = pages ? 'pages' : below !== undefined ? 'below' : 'everywhere';
-  const bare = ({ pages: _, below: __, ...rest }: Placement): Placement => rest;
   return (
     <div className="placement-fields">
       <FieldRow label="Header">
@@ -203,6 +202,71 @@ function PlacementFields({
           }
         />
       </FieldRow>
+      <WhereFields loaded={loaded} placement={placement} set={set} />
+      <FieldRow label="For">
+        <ChoiceField
+          label="For"
+          value={who ?? NONE}
+          options={[[NONE, 'Everyone'], ...AUDIENCES.map((each) => [each, `Visitors ${each}`] as const)]}
+          onChange={(next) =>
+            set('Visitors of a placement', ({ who: _, ...rest }) => {
+              const chosen = AUDIENCES.find((each) => each === next);
+              return chosen ? { ...rest, who: chosen } : rest;
+            })
+          }
+        />
+      </FieldRow>
+      <div className="row">
+        <Button
+          size="small"
+          variant="outlined"
+          onClick={() => onMove(-1)}
+          disabled={placements[0] === placement}
+        >
+          Sooner
+        </Button>
+        <Button
+          size="small"
+          variant="outlined"
+          onClick={() => onMove(1)}
+          disabled={placements.at(-1) === placement}
+        >
+          Later
+        </Button>
+        <Button
+          size="small"
+          variant="outlined"
+          onClick={() =>
+            setPlacements(
+              'Remove a placement',
+              placements.filter((each) => each !== placement),
+            )
+          }
+        >
+          Remove
+        </Button>
+      </div>
+    </div>
+  );
+}
+
+/** On which pages a placement holds, and on which of those not. */
+function WhereFields({
+  loaded,
+  placement,
+  set,
+}: {
+  loaded: LoadedSite;
+  placement: Placement;
+  set: SetPlacement;
+}) {
+  const { site } = loaded;
+  const { pages, below, except, who, header } = placement;
+  const borne = useBorne(loaded, pages && site.headers.find(({ id }) => id === header), who);
+  const where = pages ? 'pages' : below !== undefined ? 'below' : 'everywhere';
+  const bare = ({ pages: _, below: __, ...rest }: Placement): Placement => rest;
+  return (
+    <>
       <FieldRow label="Where">
         <ChoiceField
           label="Where"
@@ -256,50 +320,7 @@ function PlacementFields({
           }
         />
       )}
-      <FieldRow label="For">
-        <ChoiceField
-          label="For"
-          value={who ?? NONE}
-          options={[[NONE, 'Everyone'], ...AUDIENCES.map((each) => [each, `Visitors ${each}`] as const)]}
-          onChange={(next) =>
-            set('Visitors of a placement', ({ who: _, ...rest }) => {
-              const chosen = AUDIENCES.find((each) => each === next);
-              return chosen ? { ...rest, who: chosen } : rest;
-            })
-          }
-        />
-      </FieldRow>
-      <div className="row">
-        <Button
-          size="small"
-          variant="outlined"
-          onClick={() => onMove(-1)}
-          disabled={placements[0] === placement}
-        >
-          Sooner
-        </Button>
-        <Button
-          size="small"
-          variant="outlined"
-          onClick={() => onMove(1)}
-          disabled={placements.at(-1) === placement}
-        >
-          Later
-        </Button>
-        <Button
-          size="small"
-          variant="outlined"
-          onClick={() =>
-            setPlacements(
-              'Remove a placement',
-              placements.filter((each) => each !== placement),
-            )
-          }
-        >
-          Remove
-        </Button>
-      </div>
-    </div>
+    </>
   );
 }
 

@@ -2,6 +2,7 @@ import { folds } from '../../header/fold.ts';
 import { logoVariantsOf } from '../../header/look.ts';
 import { ACTION, COUNT, FIELD, ICON_LEAST, LINK_HEIGHT } from '../../header/metrics.ts';
 import { headerItems, type Header } from '../../model/header.ts';
+import type { ItemKindName } from '../../model/item.ts';
 import type { Site } from '../../model/site.ts';
 import { px, rule } from '../../css/text.ts';
 import { hasTextShadow } from './looks.ts';
@@ -61,8 +62,8 @@ function fieldCss(): string {
 
 /** Logo, site name, icons and pictures. */
 export function itemCss(site: Site, header: Header): string {
-  const kinds = new Set([...headerItems(header)].map(({ kind }) => kind));
-  const has = (...names: string[]) => names.some((name) => kinds.has(name as never));
+  const kinds = new Set<string>(headerItems(header).map(({ kind }) => kind));
+  const has = (...names: ItemKindName[]) => names.some((name) => kinds.has(name));
   const variants = logoVariantsOf(site, header);
   const change = `transition: color ${INK_TIME}`;
   const letters = hasTextShadow(site, header) ? ['text-shadow: var(--hr-letters)'] : [];

@@ -2,6 +2,7 @@ import { createContext, useContext, type ReactNode } from 'react';
 import { originOf, type Wearer } from '@hatrail/core/header/look';
 import { LAYERS, type LayerName, type ResolvedLook } from '@hatrail/core/layers/index';
 import type { Moment } from '@hatrail/core/model/header';
+import type { ColourUse } from '@hatrail/core/model/palette';
 import { rangeOf } from '@hatrail/core/model/rules';
 import type { Site } from '@hatrail/core/model/site';
 import type { Row } from '@hatrail/core/sweep/row';
@@ -117,7 +118,7 @@ export function NumberValue<N extends LayerName>({
         {...(step !== undefined && { step })}
         {...(unit !== undefined && { unit })}
         value={look[layer][name] as number}
-        onChange={(value) => setLook(wearer, moment, layer, name, value as never)}
+        onChange={(value) => setLook(wearer, moment, layer, name, value as ResolvedLook[N][typeof name])}
       />
     </Value>
   );
@@ -141,8 +142,8 @@ export function ColourValue<N extends LayerName>({
       <ColourField
         label={called ?? label}
         palette={site.palette}
-        use={look[layer][name] as never}
-        onChange={(use) => setLook(wearer, moment, layer, name, use as never)}
+        use={look[layer][name] as ColourUse}
+        onChange={(use) => setLook(wearer, moment, layer, name, use as ResolvedLook[N][typeof name])}
       />
     </Value>
   );
