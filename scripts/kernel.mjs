@@ -1,6 +1,6 @@
 // Compiles the sweep's kernel and writes its bytes as a module, which is kept in the repository.
 import { execFileSync } from 'node:child_process';
-import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
@@ -24,3 +24,4 @@ writeFileSync(
   `/** core/kernel, compiled by \`npm run kernel\`, in base64. */\nexport const KERNEL =\n${text.trimEnd().replace(/ \+$/, '')};\n`,
 );
 console.log(`${readFileSync(wasm).length} bytes`);
+rmSync(folder, { recursive: true });

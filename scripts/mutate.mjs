@@ -1,13 +1,14 @@
 // npm run mutate -- PATH: changes the code below a path, one place at a time, and says which changes no test notices.
 import { spawnSync } from 'node:child_process';
-import { statSync, writeFileSync, mkdtempSync } from 'node:fs';
+import { mkdtempSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
 const [path = 'core/src/colour'] = process.argv.slice(2);
 const of = path.split('/')[0];
 const mutate = statSync(path).isDirectory() ? `${path}/**/*.ts` : path;
-const config = join(mkdtempSync(join(tmpdir(), 'hatrail-mutate-')), 'stryker.json');
+const folder = mkdtempSync(join(tmpdir(), 'hatrail-mutate-'));
+const config = join(folder, 'stryker.json');
 writeFileSync(
   config,
   JSON.stringify({
@@ -36,4 +37,5 @@ const { status } = spawnSync('npx', ['stryker', 'run', config], {
   stdio: 'inherit',
   env: { ...process.env, MUTATE_TESTS: process.env.MUTATE_TESTS ?? `${of}/test/**/*.test.ts` },
 });
+rmSync(folder, { recursive: true });
 process.exit(status ?? 1);

@@ -1,6 +1,8 @@
 // npm test: installs what is missing, then lint, types, build, and all tests; ends with their totals.
 import { spawn, spawnSync } from 'node:child_process';
-import { existsSync, readFileSync, rmSync } from 'node:fs';
+import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { buildWeb, installChromium, installPackages } from './setUp.mjs';
 
 installPackages();
@@ -29,7 +31,13 @@ const lane = async () => {
 };
 await Promise.all([lane(), lane()]);
 buildWeb();
-const { status } = spawnSync('npx', ['vitest', 'run'], { stdio: 'inherit' });
+// Data folders and profiles of all tests, gone with them.
+const folder = mkdtempSync(join(tmpdir(), 'hatrail-tests-'));
+const { status } = spawnSync('npx', ['vitest', 'run'], {
+  stdio: 'inherit',
+  env: { ...process.env, TMPDIR: folder },
+});
+rmSync(folder, { recursive: true, force: true, maxRetries: 3 });
 let passed = 0;
 if (existsSync(RESULTS)) {
   const results = JSON.parse(readFileSync(RESULTS, 'utf8'));
