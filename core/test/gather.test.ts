@@ -1,7 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import { pairsInUse } from '../src/gather/pairs.ts';
 import { placeOfUseName } from '../src/gather/places.ts';
-import { removePage, removePicture, useInstead, usesOfPart } from '../src/gather/uses.ts';
+import { removePage, removePairing, removePicture, useInstead, usesOfPart } from '../src/gather/uses.ts';
+import { resolveLook } from '../src/header/look.ts';
 import { checkSite } from '../src/model/check.ts';
 import { changesOf, withChanges, withTheirs } from '../src/model/changes.ts';
 import type { Site } from '../src/model/site.ts';
@@ -37,6 +38,41 @@ describe('parts that are used elsewhere', () => {
     removePicture(draft, 'new');
     expect(usesOfPart(draft, 'picture', 'new')).toEqual([]);
     expect(checkSite(draft)).toEqual([]);
+  });
+
+  test('a pairing goes from all that wears it, at every moment, on one page and kept for reuse; all of it looks as before', () => {
+    const draft = copy();
+    const [header] = draft.headers as [Site['headers'][number]];
+    const [first, last] = [draft.palette[0]!.id, draft.palette.at(-1)!.id];
+    draft.pairings = [
+      { id: 'p', name: 'P', ground: { swatch: last }, ink: { swatch: first }, hover: { colour: '#ff0000' } },
+      { id: 'q', name: 'Q', ground: { swatch: first }, ink: { swatch: last } },
+    ];
+    header.looks = {
+      top: { pairing: 'p', ink: { current: { colour: '#00ff00' } } },
+      scrolled: { pairing: 'q' },
+      pointed: { pairing: 'p', fill: { opacity: 0.5 } },
+    };
+    const [page] = draft.pages as [Site['pages'][number]];
+    page.bands[0]!.pairing = 'p';
+    page.own = [{ header: header.id, looks: { top: {}, scrolled: { pairing: 'p' } } }];
+    draft.parts = [{ id: 'kept', name: 'Kept', looks: { top: { pairing: 'p' }, scrolled: {} } }];
+    expect(checkSite(draft)).toEqual([]);
+    const worn = () => (['top', 'scrolled', 'pointed'] as const).map((at) => resolveLook(draft, header, at));
+    const before = worn();
+    removePairing(draft, 'p');
+    expect(checkSite(draft)).toEqual([]);
+    expect(draft.pairings.map(({ id }) => id)).toEqual(['q']);
+    expect(usesOfPart(draft, 'pairing', 'p')).toEqual([]);
+    expect(worn()).toEqual(before);
+    expect(page.bands[0]).toMatchObject({ ink: { swatch: first }, backdrop: { colour: { swatch: last } } });
+    expect(page.own[0]!.looks!.scrolled).toMatchObject({
+      fill: { colour: { swatch: last } },
+      ink: { link: { swatch: first }, hover: { colour: '#ff0000' }, current: { swatch: first } },
+    });
+    // One that is not there takes nothing away.
+    removePairing(draft, 'gone');
+    expect(draft.pairings).toHaveLength(1);
   });
 
   test('a picture goes from what is kept for reuse, from what differs on a page, and from icons, and leaves a sound document', () => {

@@ -1,4 +1,6 @@
 import { referencesOf, type PartKind, type Reference } from '../model/references.ts';
+import type { Look } from '../model/look.ts';
+import type { Band } from '../model/page.ts';
 import type { Site } from '../model/site.ts';
 
 /** Where pictures, menus, pages and pairings are used, and how another takes their place. */
@@ -61,6 +63,25 @@ function loseAt(draft: Site, path: readonly (string | number)[]): void {
   } else if (Array.isArray(around)) around.splice(Number(own), 1);
   else if (nextOf(holder)) holder[key] = nextOf(holder)!.shift();
   else delete around[own];
+}
+
+/** Takes a pairing out of a draft of the site. What wore it, wherever that is, keeps its colours as its own. */
+export function removePairing(draft: Site, id: string): void {
+  const pairing = draft.pairings?.find((each) => each.id === id);
+  if (!pairing) return;
+  const { ink: link, hover = link, current = link, ground } = pairing;
+  for (const { path } of usesOfPart(draft, 'pairing', id)) {
+    const wearer = atPath(draft, path.slice(0, -1)) as Band | Look;
+    delete wearer.pairing;
+    if ('backdrop' in wearer) {
+      wearer.ink = { ...link };
+      wearer.backdrop.colour = { ...ground };
+    } else {
+      wearer.ink = { link: { ...link }, hover: { ...hover }, current: { ...current }, ...wearer.ink };
+      wearer.fill = { colour: { ...ground }, ...wearer.fill };
+    }
+  }
+  draft.pairings = draft.pairings!.filter((each) => each !== pairing);
 }
 
 /**

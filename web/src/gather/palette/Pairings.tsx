@@ -5,9 +5,10 @@ import { contrastRatio } from '@hatrail/core/colour/contrast';
 import { hexColour } from '@hatrail/core/colour/rgb';
 import { freeId } from '@hatrail/core/model/freeId';
 import { placeOfUseName } from '@hatrail/core/gather/places';
-import { usesOfPart } from '@hatrail/core/gather/uses';
-import { MOMENTS, momentName, momentsOf, type Header } from '@hatrail/core/model/header';
+import { removePairing, usesOfPart } from '@hatrail/core/gather/uses';
+import { momentName, momentsOf, type Header, type Moment } from '@hatrail/core/model/header';
 import { Pairing, resolveColour, type ColourUse } from '@hatrail/core/model/palette';
+import type { Site } from '@hatrail/core/model/site';
 import { verdictOf } from '@hatrail/core/sweep/verdict';
 import { useEditor } from '../../editor/store.ts';
 import type { LoadedSite } from '../../engine/loadedSite.ts';
@@ -72,29 +73,6 @@ function PairingCard({ loaded, header, pairing }: { loaded: LoadedSite; header: 
   const worn = usesOfPart(site, 'pairing', pairing.id);
   const contrastOf = (use: ColourUse) => contrastRatio(resolveColour(site.palette, use), ground);
   const ink = hexColour(resolveColour(site.palette, pairing.ink));
-  const remove = () =>
-    edit(`Remove ${pairing.name}`, (draft) => {
-      draft.pairings = draft.pairings!.filter(({ id }) => id !== pairing.id);
-      // What wore it keeps its colours as its own.
-      for (const page of draft.pages) {
-        for (const band of page.bands) {
-          if (band.pairing !== pairing.id) continue;
-          delete band.pairing;
-          band.ink = { ...pairing.ink };
-          band.backdrop.colour = { ...pairing.ground };
-        }
-      }
-      for (const { looks } of draft.headers) {
-        for (const moment of MOMENTS) {
-          const look = looks[moment];
-          if (look?.pairing !== pairing.id) continue;
-          delete look.pairing;
-          const { ink: link, hover = link, current = link, ground: colour } = pairing;
-          look.ink = { link: { ...link }, hover: { ...hover }, current: { ...current }, ...look.ink };
-          look.fill = { colour: { ...colour }, ...look.fill };
-        }
-      }
-    });
   return (
     <article className="pairing" aria-label={`Pairing ${pairing.name}`}>
       <div className="pairing-sample" style={{ background: hexColour(ground), color: ink }}>
@@ -139,36 +117,44 @@ function PairingCard({ loaded, header, pairing }: { loaded: LoadedSite; header: 
           : `Worn by ${worn.map(({ path }) => placeOfUseName(site, path)).join('; ')}.`}
       </p>
       <div className="row">
-        {momentsOf(header).map((moment) => {
-          const isWorn = header.looks[moment]?.pairing === pairing.id;
-          return (
-            <Button
-              key={moment}
-              size="small"
-              variant={isWorn ? 'contained' : 'outlined'}
-              aria-pressed={isWorn}
-              onClick={() =>
-                edit(`${pairing.name}, ${momentName(header, moment)}`, (draft) => {
-                  const { looks } = draft.headers.find(({ id }) => id === header.id)!;
-                  const look = (looks[moment] ??= {});
-                  if (isWorn) delete look.pairing;
-                  else {
-                    look.pairing = pairing.id;
-                    // What the pairing sets would not be seen beneath colours of the moment's own.
-                    if (look.fill) delete look.fill.colour;
-                    for (const key of ['link', 'hover', 'current'] as const) delete look.ink?.[key];
-                  }
-                })
-              }
-            >
-              {isWorn ? 'Worn' : 'Wear it'} {momentName(header, moment).toLowerCase()}
-            </Button>
-          );
-        })}
-        <Button size="small" onClick={remove}>
+        {momentsOf(header).map((moment) => (
+          <WearIt key={moment} header={header} pairing={pairing} moment={moment} />
+        ))}
+        <Button
+          size="small"
+          onClick={() => edit(`Remove ${pairing.name}`, (draft) => removePairing(draft as Site, pairing.id))}
+        >
           Remove
         </Button>
       </div>
     </article>
+  );
+}
+
+/** Has a moment of the header wear a pairing, or wear it no more. */
+function WearIt({ header, pairing, moment }: { header: Header; pairing: Pairing; moment: Moment }) {
+  const edit = useEditor((state) => state.edit);
+  const isWorn = header.looks[moment]?.pairing === pairing.id;
+  return (
+    <Button
+      size="small"
+      variant={isWorn ? 'contained' : 'outlined'}
+      aria-pressed={isWorn}
+      onClick={() =>
+        edit(`${pairing.name}, ${momentName(header, moment)}`, (draft) => {
+          const { looks } = draft.headers.find(({ id }) => id === header.id)!;
+          const look = (looks[moment] ??= {});
+          if (isWorn) delete look.pairing;
+          else {
+            look.pairing = pairing.id;
+            // What the pairing sets would not be seen beneath colours of the moment's own.
+            if (look.fill) delete look.fill.colour;
+            for (const key of ['link', 'hover', 'current'] as const) delete look.ink?.[key];
+          }
+        })
+      }
+    >
+      {isWorn ? 'Worn' : 'Wear it'} {momentName(header, moment).toLowerCase()}
+    </Button>
   );
 }
