@@ -60,8 +60,6 @@ export function Seen({
         return next;
       }),
   });
-  const { header } = seen;
-  const entries = header?.entries ?? [];
   return (
     <section className="bring-seen" aria-label="What was seen">
       <div className="bring-seen-head">
@@ -83,6 +81,30 @@ export function Seen({
           {note}
         </p>
       ))}
+      <SeenParts state={state} seen={seen} site={site} part={part} onTaking={onTaking} />
+    </section>
+  );
+}
+
+/** Every part of it, with whether it is kept. */
+function SeenParts({
+  state,
+  seen,
+  site,
+  part,
+  onTaking,
+}: {
+  state: CaptureState;
+  seen: SeenSite;
+  /** The document that would be kept. */
+  site: Site;
+  part: (name: SeenPart) => { isKept: boolean; onKept: (isKept: boolean) => void };
+  onTaking: (state: CaptureState) => void;
+}) {
+  const { header } = seen;
+  const entries = header?.entries ?? [];
+  return (
+    <>
       <Part
         title="Header"
         says={header ? headerWords(header) : 'None was found: a plain one hangs above the pages.'}
@@ -138,7 +160,7 @@ export function Seen({
           {...part('menu')}
         />
       )}
-    </section>
+    </>
   );
 }
 

@@ -10,7 +10,14 @@ import { typedFor } from '@hatrail/core/header/typed';
 import { itemAt } from '@hatrail/core/header/steps';
 import type { Measure } from '@hatrail/core/measure/measure';
 import type { Header } from '@hatrail/core/model/header';
-import { LogoItem, ALIGNMENTS, type Alignment, type Item, type ItemStep } from '@hatrail/core/model/item';
+import {
+  LogoItem,
+  ALIGNMENTS,
+  type Alignment,
+  type GapItem,
+  type Item,
+  type ItemStep,
+} from '@hatrail/core/model/item';
 import type { Site } from '@hatrail/core/model/site';
 import { ChoiceField, OnOff, FieldRow } from '../parts/fields.tsx';
 import { RuleNumber } from '../parts/RuleNumber.tsx';
@@ -44,67 +51,77 @@ export function ItemTag({ site, header, item, layout, measure, onChoose }: ItemT
   const title = kindOf(item).title(site, item);
   const change = <I extends Item>(label: string, make: (draft: I) => void) =>
     changeItem(header.id, item as I, label, make);
-  const spare = rodSpotOf(header, item.id)?.rail === 'spare';
-  const copy = () => {
-    const id = freeId(item.id, itemIds(header));
-    changeHeader(header.id, `Copy ${title}`, (draft) => hangCopy(draft, item.id, id));
-    onChoose({ kind: 'item', id });
-  };
-  const putAway = () =>
-    changeHeader(header.id, `${title} to the spare rod`, (draft) =>
-      hang(draft, item.id, { rail: 'spare', place: 'start', index: draft.spare?.length ?? 0 }),
-    );
-  const putOn = () =>
-    changeHeader(header.id, `Hang ${title}`, (draft) =>
-      hang(draft, item.id, { rail: 0, place: 'end', index: at(draft.rails, 0).end.length }),
-    );
-  const remove = () => {
-    changeHeader(header.id, `Remove ${title}`, (draft) => {
-      draft.spare = draft.spare!.filter(({ id }) => id !== item.id);
-      if (draft.spare.length === 0) delete draft.spare;
-    });
-    onChoose({ kind: 'header' });
-  };
   return (
     <section className="tag item-settings" aria-label={title}>
       <h2 dir="auto">{title}</h2>
       <Reading site={site} header={header} item={item} layout={layout} measure={measure} />
       <KindFields site={typedFor(site, header)} item={item} change={change} />
-      {item.kind !== 'gap' && (
-        <>
-          <FieldRow label="Stands">
-            <ChoiceField
-              label="Where it stands across the rail"
-              value={item.align ?? 'middle'}
-              options={ALIGNMENTS.map((align) => [align, ALIGN_NAMES[align]] as const)}
-              onChange={(align) =>
-                change('Alignment', (draft) => {
-                  if (align === 'middle') delete draft.align;
-                  else draft.align = align;
-                })
-              }
-            />
-          </FieldRow>
-          <FieldRow label="Moved down">
-            <RuleNumber
-              of={[LogoItem, 'shift']}
-              label="Moved down"
-              unit="px"
-              step={0.5}
-              value={item.shift ?? 0}
-              onChange={(shift) =>
-                change('Moved down', (draft) => {
-                  if (shift === 0) delete draft.shift;
-                  else draft.shift = shift;
-                })
-              }
-            />
-          </FieldRow>
-        </>
-      )}
+      {item.kind !== 'gap' && <StandsFields item={item} change={change} />}
       {item.kind !== 'gap' && item.kind !== 'button' && (
         <LookFields site={site} item={item} change={change} />
       )}
+      <ShownFields item={item} change={change} />
+      <ByWidth<ItemStep>
+        of="it"
+        steps={item.steps}
+        canHide
+        values={steppedValues(typedFor(site, header), item)}
+        choices={item.kind === 'name' && site.tagline !== '' ? [nameReads(item)] : []}
+        onChange={(steps, label) =>
+          change(label, (draft) => {
+            if (steps) draft.steps = steps;
+            else delete draft.steps;
+          })
+        }
+      />
+      {item.kind !== 'gap' && <Reuse site={site} of={reusableItem(site, header, item)} />}
+      <ItemActs header={header} item={item} title={title} onChoose={onChoose} />
+    </section>
+  );
+}
+
+type ChangeItem = <I extends Item>(label: string, make: (draft: I) => void) => void;
+
+/** Where an item stands between the upper and the lower edge of its rail. */
+function StandsFields({ item, change }: { item: Exclude<Item, GapItem>; change: ChangeItem }) {
+  return (
+    <>
+      <FieldRow label="Stands">
+        <ChoiceField
+          label="Where it stands across the rail"
+          value={item.align ?? 'middle'}
+          options={ALIGNMENTS.map((align) => [align, ALIGN_NAMES[align]] as const)}
+          onChange={(align) =>
+            change('Alignment', (draft) => {
+              if (align === 'middle') delete draft.align;
+              else draft.align = align;
+            })
+          }
+        />
+      </FieldRow>
+      <FieldRow label="Moved down">
+        <RuleNumber
+          of={[LogoItem, 'shift']}
+          label="Moved down"
+          unit="px"
+          step={0.5}
+          value={item.shift ?? 0}
+          onChange={(shift) =>
+            change('Moved down', (draft) => {
+              if (shift === 0) delete draft.shift;
+              else draft.shift = shift;
+            })
+          }
+        />
+      </FieldRow>
+    </>
+  );
+}
+
+/** Whether an item is shown, and for whom. */
+function ShownFields({ item, change }: { item: Item; change: ChangeItem }) {
+  return (
+    <>
       <FieldRow label="Shown">
         <OnOff
           label="It is shown"
@@ -132,40 +149,58 @@ export function ItemTag({ site, header, item, layout, measure, onChoose }: ItemT
           />
         </FieldRow>
       )}
-      <ByWidth<ItemStep>
-        of="it"
-        steps={item.steps}
-        canHide
-        values={steppedValues(typedFor(site, header), item)}
-        choices={item.kind === 'name' && site.tagline !== '' ? [nameReads(item)] : []}
-        onChange={(steps, label) =>
-          change(label, (draft) => {
-            if (steps) draft.steps = steps;
-            else delete draft.steps;
-          })
-        }
-      />
-      {item.kind !== 'gap' && <Reuse site={site} of={reusableItem(site, header, item)} />}
-      <div className="row tag-acts">
-        <Button size="small" variant="outlined" onClick={copy}>
-          Copy with its look
-        </Button>
-        {spare ? (
-          <>
-            <Button size="small" variant="outlined" onClick={putOn}>
-              Hang it
-            </Button>
-            <Button size="small" onClick={remove}>
-              Remove
-            </Button>
-          </>
-        ) : (
-          <Button size="small" variant="outlined" onClick={putAway}>
-            To the spare rod
+    </>
+  );
+}
+
+/** What can be done with an item as a whole. */
+function ItemActs({
+  header,
+  item,
+  title,
+  onChoose,
+}: Pick<ItemTagProps, 'header' | 'item' | 'onChoose'> & { title: string }) {
+  const spare = rodSpotOf(header, item.id)?.rail === 'spare';
+  const copy = () => {
+    const id = freeId(item.id, itemIds(header));
+    changeHeader(header.id, `Copy ${title}`, (draft) => hangCopy(draft, item.id, id));
+    onChoose({ kind: 'item', id });
+  };
+  const putAway = () =>
+    changeHeader(header.id, `${title} to the spare rod`, (draft) =>
+      hang(draft, item.id, { rail: 'spare', place: 'start', index: draft.spare?.length ?? 0 }),
+    );
+  const putOn = () =>
+    changeHeader(header.id, `Hang ${title}`, (draft) =>
+      hang(draft, item.id, { rail: 0, place: 'end', index: at(draft.rails, 0).end.length }),
+    );
+  const remove = () => {
+    changeHeader(header.id, `Remove ${title}`, (draft) => {
+      draft.spare = draft.spare!.filter(({ id }) => id !== item.id);
+      if (draft.spare.length === 0) delete draft.spare;
+    });
+    onChoose({ kind: 'header' });
+  };
+  return (
+    <div className="row tag-acts">
+      <Button size="small" variant="outlined" onClick={copy}>
+        Copy with its look
+      </Button>
+      {spare ? (
+        <>
+          <Button size="small" variant="outlined" onClick={putOn}>
+            Hang it
           </Button>
-        )}
-      </div>
-    </section>
+          <Button size="small" onClick={remove}>
+            Remove
+          </Button>
+        </>
+      ) : (
+        <Button size="small" variant="outlined" onClick={putAway}>
+          To the spare rod
+        </Button>
+      )}
+    </div>
   );
 }
 

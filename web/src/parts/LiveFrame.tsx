@@ -17,7 +17,7 @@ interface LiveFrameProps {
   held?: PinnedState | undefined;
   /** Whether the page can be worked with, or is only to be looked at. */
   isLive?: boolean;
-  onScroll?: (scroll: number) => void;
+  onScroll?: ((scroll: number) => void) | undefined;
   /** Called with the address of a link that was followed. */
   onLink?: (address: string) => void;
   /** Called with what was clicked in the page; where it says that it takes the click, no link is followed. */
@@ -29,29 +29,46 @@ interface LiveFrameProps {
 
 /** A page with its header as it ships, in a frame. */
 export function LiveFrame(props: LiveFrameProps) {
-  const {
-    preview,
-    title,
-    width,
-    height,
-    scale,
-    scroll,
-    ground,
-    held,
-    isLive = false,
-    onScroll,
-    onLink,
-    onPick,
-    onReady,
-    children,
-  } = props;
+  const { preview, title, width, height, scale, isLive = false, children } = props;
+  const { frame, loads, onLoad } = useLiveFrame(props);
+  return (
+    <div style={{ position: 'relative', width: width * scale, height: height * scale, overflow: 'hidden' }}>
+      <iframe
+        ref={frame}
+        title={title}
+        srcDoc={preview.html}
+        // A header of the site's own may bring anything along: nothing in its frame runs.
+        {...(preview.telling && { sandbox: 'allow-same-origin' })}
+        onLoad={onLoad}
+        tabIndex={isLive ? 0 : -1}
+        inert={!isLive}
+        data-loads={loads}
+        style={{
+          width,
+          height,
+          border: 0,
+          background: '#fff',
+          transform: `scale(${scale})`,
+          transformOrigin: '0 0',
+          pointerEvents: isLive ? 'auto' : 'none',
+        }}
+      />
+      {children}
+    </div>
+  );
+}
+
+type Told = Pick<LiveFrameProps, 'preview' | 'scroll' | 'ground' | 'onScroll' | 'onLink' | 'onPick'>;
+
+/** Keeps what is in a frame as it is wanted: dressed, scrolled, held; and tells of what is done in it. */
+function useLiveFrame(props: LiveFrameProps) {
+  const { preview, width, scroll, ground, held, isLive = false, onScroll, onLink, onPick, onReady } = props;
   const frame = useRef<HTMLIFrameElement>(null);
   const [loads, setLoads] = useState(0);
-  const now = useRef({ preview, scroll, ground, onScroll, onLink, onPick });
+  const now = useRef<Told>({ preview, scroll });
   useEffect(() => {
     now.current = { preview, scroll, ground, onScroll, onLink, onPick };
   });
-
   /** Whether the scroll that comes next was asked for from outside. */
   const sent = useRef(false);
   const goTo = (inside: Window, top: number) => {
@@ -61,31 +78,12 @@ export function LiveFrame(props: LiveFrameProps) {
   };
 
   const onLoad = () => {
-    const inside = frame.current!.contentWindow!;
-    dressFrame(frame.current!, now.current.preview, now.current.ground, isLive);
-    inside.addEventListener(
-      'scroll',
-      () => {
-        tellScroll(frame.current!);
-        if (sent.current) {
-          // One that goes when scrolled down is there where it was gone to: that is the moment to be seen. Whoever asked for
-          // it may be further on by now, and is not told.
-          delete inside.document.querySelector<HTMLElement>('.hr')?.dataset.gone;
-          sent.current = false;
-        } else now.current.onScroll?.(Math.round(inside.scrollY));
-      },
-      { passive: true },
-    );
+    const element = frame.current!;
+    const inside = element.contentWindow!;
+    dressFrame(element, now.current.preview, now.current.ground, isLive);
+    inside.addEventListener('scroll', () => followScroll(element, sent, now.current), { passive: true });
     goTo(inside, now.current.scroll);
-    inside.document.addEventListener('click', (event) => {
-      if (now.current.onPick?.(event.target as Element) === true) return event.preventDefault();
-      const link = (event.target as Element).closest('a[href]');
-      if (!link) return;
-      const address = link.getAttribute('href')!;
-      if (address.startsWith('#')) return;
-      event.preventDefault();
-      now.current.onLink?.(address);
-    });
+    inside.document.addEventListener('click', (event) => followClick(event, now.current));
     onReady?.(inside.document);
     setLoads((count) => count + 1);
   };
@@ -116,30 +114,24 @@ export function LiveFrame(props: LiveFrameProps) {
       goTo(inside, scroll);
     }
   }, [scroll, loads, width]);
+  return { frame, loads, onLoad };
+}
 
-  return (
-    <div style={{ position: 'relative', width: width * scale, height: height * scale, overflow: 'hidden' }}>
-      <iframe
-        ref={frame}
-        title={title}
-        srcDoc={preview.html}
-        // A header of the site's own may bring anything along: nothing in its frame runs.
-        {...(preview.telling && { sandbox: 'allow-same-origin' })}
-        onLoad={onLoad}
-        tabIndex={isLive ? 0 : -1}
-        inert={!isLive}
-        data-loads={loads}
-        style={{
-          width,
-          height,
-          border: 0,
-          background: '#fff',
-          transform: `scale(${scale})`,
-          transformOrigin: '0 0',
-          pointerEvents: isLive ? 'auto' : 'none',
-        }}
-      />
-      {children}
-    </div>
-  );
+/** Tells of a scroll in a frame, but for one that was asked for from outside: whoever asked may be further on by now. */
+function followScroll(element: HTMLIFrameElement, sent: { current: boolean }, { onScroll }: Told): void {
+  const inside = element.contentWindow!;
+  tellScroll(element);
+  if (!sent.current) return onScroll?.(Math.round(inside.scrollY));
+  // One that goes when scrolled down is there where it was gone to: that is the moment to be seen.
+  delete inside.document.querySelector<HTMLElement>('.hr')?.dataset.gone;
+  sent.current = false;
+}
+
+/** Tells of a click in a frame, and of a link that it follows: none is followed there. */
+function followClick(event: MouseEvent, { onPick, onLink }: Told): void {
+  if (onPick?.(event.target as Element) === true) return event.preventDefault();
+  const address = (event.target as Element).closest('a[href]')?.getAttribute('href');
+  if (address === null || address === undefined || address.startsWith('#')) return;
+  event.preventDefault();
+  onLink?.(address);
 }

@@ -66,19 +66,22 @@ export function Matrix({ siteId, loaded, header, rows, filter, chosen, onChoose 
     overscan: 12,
   });
   const asked = useAskedLast(chosen ?? { row: '', column: '' }, ({ row, column: of }) => cellName(row, of));
+  const choose = (row: string, of: string) => {
+    asked.ask({ row, column: of });
+    onChoose(row, of);
+  };
   const onKeyDown = (event: KeyboardEvent) => {
     const last = asked.now();
     const now = last.row === '' ? { row: shown[0]?.id ?? '', column: columns[0]?.id ?? '' } : last;
     const r = shown.findIndex(({ id }) => id === now.row);
     const c = columns.findIndex(({ id }) => id === now.column);
-    const by = { ArrowDown: [1, 0], ArrowUp: [-1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1] }[event.key];
+    const by = STEPS[event.key];
     if (by) {
       event.preventDefault();
-      const row = shown[Math.max(0, Math.min(shown.length - 1, r + by[0]!))];
-      const next = columns[Math.max(0, Math.min(columns.length - 1, c + by[1]!))];
+      const row = shown[Math.max(0, Math.min(shown.length - 1, r + by[0]))];
+      const next = columns[Math.max(0, Math.min(columns.length - 1, c + by[1]))];
       if (!row || !next) return;
-      asked.ask({ row: row.id, column: next.id });
-      onChoose(row.id, next.id);
+      choose(row.id, next.id);
       virtual.scrollToIndex(shown.indexOf(row));
     }
     const found = shown[r]?.original.cells[now.column];
@@ -126,19 +129,12 @@ export function Matrix({ siteId, loaded, header, rows, filter, chosen, onChoose 
               aria-rowindex={index + 2}
               style={{ ...grid, height: ROW, transform: `translateY(${start}px)` }}
             >
-              <span role="rowheader" className="matrix-name" data-depth={row.depth}>
-                {row.getCanExpand() ? (
-                  <button
-                    type="button"
-                    tabIndex={-1}
-                    onClick={row.getToggleExpandedHandler()}
-                    aria-label={`${row.getIsExpanded() ? 'Fold' : 'Open'} the states of ${row.original.name}`}
-                  >
-                    {row.getIsExpanded() ? '▾' : '▸'}
-                  </button>
-                ) : null}
-                <span title={row.original.name}>{row.original.name}</span>
-              </span>
+              <RowName
+                name={row.original.name}
+                depth={row.depth}
+                isOpen={row.getCanExpand() ? row.getIsExpanded() : undefined}
+                onToggle={row.getToggleExpandedHandler()}
+              />
               {row.getAllCells().map((cell) => (
                 <span
                   key={cell.id}
@@ -148,10 +144,7 @@ export function Matrix({ siteId, loaded, header, rows, filter, chosen, onChoose 
                   aria-selected={
                     chosen !== undefined && chosen.row === row.id && chosen.column === cell.column.id
                   }
-                  onClick={() => {
-                    asked.ask({ row: row.id, column: cell.column.id });
-                    onChoose(row.id, cell.column.id);
-                  }}
+                  onClick={() => choose(row.id, cell.column.id)}
                 >
                   <table.FlexRender cell={cell} />
                 </span>
@@ -161,6 +154,43 @@ export function Matrix({ siteId, loaded, header, rows, filter, chosen, onChoose 
         })}
       </div>
     </div>
+  );
+}
+
+/** What a key adds to the row and the column. */
+const STEPS: Partial<Record<string, readonly [number, number]>> = {
+  ArrowDown: [1, 0],
+  ArrowUp: [-1, 0],
+  ArrowLeft: [0, -1],
+  ArrowRight: [0, 1],
+};
+
+/** What a row is called; one that has states below it is opened and folded here. */
+function RowName({
+  name,
+  depth,
+  isOpen,
+  onToggle,
+}: {
+  name: string;
+  depth: number;
+  isOpen: boolean | undefined;
+  onToggle: () => void;
+}) {
+  return (
+    <span role="rowheader" className="matrix-name" data-depth={depth}>
+      {isOpen !== undefined && (
+        <button
+          type="button"
+          tabIndex={-1}
+          onClick={onToggle}
+          aria-label={`${isOpen ? 'Fold' : 'Open'} the states of ${name}`}
+        >
+          {isOpen ? '▾' : '▸'}
+        </button>
+      )}
+      <span title={name}>{name}</span>
+    </span>
   );
 }
 

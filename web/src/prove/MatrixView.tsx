@@ -3,6 +3,7 @@ import { useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { stateWords } from '@hatrail/core/header/stateNames';
 import { momentName, type Header } from '@hatrail/core/model/header';
+import type { Site } from '@hatrail/core/model/site';
 import { spotKey, type Row } from '@hatrail/core/sweep/row';
 import type { LoadedSite } from '../engine/loadedSite.ts';
 import { widthsOf } from '@hatrail/core/sweep/widthPlan';
@@ -43,7 +44,8 @@ export function MatrixView({ siteId, loaded, header, rows, standing }: MatrixVie
       },
       { replace: true, flushSync: true },
     );
-  const [page, below, criterion] = ['on', 'below', 'criterion'].map((name) => params.get(name) ?? '');
+  const said = (name: string) => params.get(name) ?? '';
+  const [page, below, criterion] = [said('on'), said('below'), said('criterion')];
   const [only, setOnly] = useState(below === '1');
   const { first = rows } = useVerdicts();
   const allWidths = params.get('widths') === 'all';
@@ -57,7 +59,7 @@ export function MatrixView({ siteId, loaded, header, rows, standing }: MatrixVie
     }),
     [page, only, criterion, widths],
   );
-  const [row, column] = [params.get('row') ?? '', params.get('column') ?? ''];
+  const [row, column] = [said('row'), said('column')];
   const chosen = useMemo(() => (row && column ? { row, column } : undefined), [row, column]);
   const found = useMemo(() => {
     const all = matrixRows(site, header, rows, filter);
@@ -66,61 +68,19 @@ export function MatrixView({ siteId, loaded, header, rows, standing }: MatrixVie
   return (
     <>
       <section className="prove-list" aria-label="Matrix">
-        <div className="matrix-filters">
-          <label>
-            Page
-            <select
-              className="choice-select"
-              value={page}
-              onChange={(event) => set({ on: event.target.value })}
-            >
-              <option value="">worst of all</option>
-              {site.pages.map(({ id, path, title }) => (
-                <option key={id} value={path}>
-                  {title}
-                </option>
-              ))}
-            </select>
-          </label>
-          <label>
-            Criterion
-            <select
-              className="choice-select"
-              value={criterion}
-              onChange={(event) => set({ criterion: event.target.value })}
-            >
-              <option value="">all</option>
-              {CRITERIA.map(([each, of]) => (
-                <option key={each} value={each}>
-                  {each}, {of}
-                </option>
-              ))}
-            </select>
-          </label>
-          <label>
-            Widths
-            <select
-              className="choice-select"
-              value={allWidths ? 'all' : ''}
-              onChange={(event) => set({ widths: event.target.value })}
-            >
-              <option value="">usual, worst of others</option>
-              <option value="all">all swept</option>
-            </select>
-          </label>
-          <label>
-            <input
-              type="checkbox"
-              checked={only}
-              onChange={(event) => {
-                // At once: the address follows a moment later.
-                setOnly(event.target.checked);
-                set({ below: event.target.checked ? '1' : '' });
-              }}
-            />
-            only what is not clear
-          </label>
-        </div>
+        <MatrixFilters
+          site={site}
+          page={page}
+          criterion={criterion}
+          allWidths={allWidths}
+          only={only}
+          set={set}
+          onOnly={(isOnly) => {
+            // At once: the address follows a moment later.
+            setOnly(isOnly);
+            set({ below: isOnly ? '1' : '' });
+          }}
+        />
         <Matrix
           siteId={siteId}
           loaded={loaded}
@@ -145,6 +105,65 @@ export function MatrixView({ siteId, loaded, header, rows, standing }: MatrixVie
         )}
       </aside>
     </>
+  );
+}
+
+interface MatrixFiltersProps {
+  site: Site;
+  page: string;
+  criterion: string;
+  allWidths: boolean;
+  only: boolean;
+  /** Sets what stands in the address. */
+  set: (changes: Record<string, string>) => void;
+  onOnly: (only: boolean) => void;
+}
+
+function MatrixFilters({ site, page, criterion, allWidths, only, set, onOnly }: MatrixFiltersProps) {
+  return (
+    <div className="matrix-filters">
+      <label>
+        Page
+        <select className="choice-select" value={page} onChange={(event) => set({ on: event.target.value })}>
+          <option value="">worst of all</option>
+          {site.pages.map(({ id, path, title }) => (
+            <option key={id} value={path}>
+              {title}
+            </option>
+          ))}
+        </select>
+      </label>
+      <label>
+        Criterion
+        <select
+          className="choice-select"
+          value={criterion}
+          onChange={(event) => set({ criterion: event.target.value })}
+        >
+          <option value="">all</option>
+          {CRITERIA.map(([each, of]) => (
+            <option key={each} value={each}>
+              {each}, {of}
+            </option>
+          ))}
+        </select>
+      </label>
+      <label>
+        Widths
+        <select
+          className="choice-select"
+          value={allWidths ? 'all' : ''}
+          onChange={(event) => set({ widths: event.target.value })}
+        >
+          <option value="">usual, worst of others</option>
+          <option value="all">all swept</option>
+        </select>
+      </label>
+      <label>
+        <input type="checkbox" checked={only} onChange={(event) => onOnly(event.target.checked)} />
+        only what is not clear
+      </label>
+    </div>
   );
 }
 

@@ -1,29 +1,28 @@
 import { hangingsOf, judgedOn } from '@hatrail/core/placed/answers';
-import type { HeaderStanding } from '../editor/verdicts.ts';
 import { ToggleButton, ToggleButtonGroup } from '@mui/material';
-import { useMemo, type KeyboardEvent } from 'react';
-import { Link, useNavigate, useOutletContext, useSearchParams } from 'react-router';
-import { findingsOf, type Finding } from '@hatrail/core/finding/finding';
+import { useMemo } from 'react';
+import { useOutletContext, useSearchParams } from 'react-router';
+import { findingsOf } from '@hatrail/core/finding/finding';
 import type { Header } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
 import type { Row } from '@hatrail/core/sweep/row';
-import type { OtherFinding } from '@hatrail/core/finding/others';
 import type { EditorContext } from '../editor/Editor.tsx';
 import { useBackground } from '../editor/background.ts';
-import { useVerdicts, type ProofSoFar } from '../editor/verdicts.ts';
+import {
+  useVerdicts,
+  type HeaderStanding,
+  type ProofSoFar,
+  type RunningVerdicts,
+  type Standing,
+} from '../editor/verdicts.ts';
 import { useSoFar } from '../engine/answers.ts';
-import { metWords, viewportsOf, viewportsWords } from '@hatrail/core/sweep/widthPlan';
+import { viewportsOf, viewportsWords } from '@hatrail/core/sweep/widthPlan';
 import { SaveReport } from './SaveReport.tsx';
-import { useNear } from '../parts/useNear.ts';
 import { VERDICT_COLOURS, VerdictMark, figure } from '../parts/Verdict.tsx';
-import { dressAddress } from './address.ts';
-import { BesideContrast } from './BesideContrast.tsx';
-import { ClearAll } from './ClearAll.tsx';
 import { Films } from './Films.tsx';
-import { FindingDetail } from './FindingDetail.tsx';
+import { FindingsView } from './FindingsView.tsx';
 import { NeedsChoice } from './NeedsChoice.tsx';
 import { MatrixView } from './MatrixView.tsx';
-import { WorstPlace } from './WorstPlace.tsx';
 
 const VIEWS = ['findings', 'matrix', 'films'] as const;
 type View = (typeof VIEWS)[number];
@@ -35,25 +34,14 @@ export function Prove() {
   const verdicts = useVerdicts();
   const progress = useSoFar<ProofSoFar>(verdicts);
   const { standing } = verdicts;
-  const findings = standing?.findings;
   const [params, setParams] = useSearchParams();
-  const chosen = findings?.find(({ id }) => id === params.get('finding')) ?? findings?.[0];
-  const choose = (id: string) =>
-    setParams(
-      (now) => {
-        const next = new URLSearchParams(now);
-        next.set('finding', id);
-        return next;
-      },
-      { replace: true, flushSync: true },
-    );
   if (verdicts.failure !== undefined)
     return (
       <main className="prove-empty">
         <p role="alert">The pages could not be swept: {verdicts.failure} Reload to try again.</p>
       </main>
     );
-  if (!standing || !findings)
+  if (!standing)
     return (
       <main className="prove-empty">
         <h1>Sweeping every page</h1>
@@ -62,7 +50,6 @@ export function Prove() {
       </main>
     );
   const { rows = [] } = verdicts;
-  const windows = viewportsOf(rows);
   const view = VIEWS.find((each) => each === params.get('view')) ?? 'findings';
   const show = (next: View) =>
     setParams(
@@ -77,19 +64,13 @@ export function Prove() {
   return (
     <main className="prove">
       <div className="prove-top">
-        <header className="prove-head">
-          <h1>{standing.count === 0 ? 'No findings' : standing.words}</h1>
-          <p className="quiet">
-            {loaded.site.pages.length === 0
-              ? 'There are no pages yet: add one in Gather, and it is swept.'
-              : rows.length === 0
-                ? 'Nothing hangs in this header yet, so that there is nothing to read.'
-                : `from ${rows.length.toLocaleString('en')} places; ${sweptWords(loaded.site, header)} at ${viewportsWords(windows, true)}, every pixel of scroll`}
-            {!verdicts.isWorking && rows.length > 0 && <BetweenSwept {...verdicts.windows} />}
-            {verdicts.isWorking &&
-              (progress ? `; ${progress.done} of ${progress.of} swept again` : '; being swept again')}
-          </p>
-        </header>
+        <ProveHead
+          site={loaded.site}
+          header={header}
+          standing={standing}
+          verdicts={verdicts}
+          progress={progress}
+        />
         <HeaderSwitch header={header} others={verdicts.others} onChoose={(id) => go({ header: id })} />
         <NeedsChoice site={loaded.site} />
         <SaveReport slug={slug} loaded={loaded} header={header} />
@@ -110,37 +91,41 @@ export function Prove() {
       ) : view === 'matrix' ? (
         <MatrixView siteId={siteId} loaded={loaded} header={header} rows={rows} standing={standing} />
       ) : (
-        <>
-          <section className="prove-list" aria-label="Findings">
-            {standing.count > 0 && <ClearAll loaded={loaded} header={header} standing={standing} />}
-            <FindingList
-              findings={findings}
-              chosen={chosen?.id}
-              onChoose={choose}
-              context={{ siteId, loaded, header, windows: windows.length }}
-            />
-            <OtherFindings siteId={siteId} header={header} findings={standing.others} />
-            <BesideContrast siteId={siteId} loaded={loaded} header={header} />
-            {standing.count === 0 && rows.length > 0 && (
-              <p className="prove-clear">
-                <VerdictMark verdict="clear" size={16} /> Every letter, line and ring reaches what it needs on
-                every page, at these {viewportsWords(windows)}, at every scroll and in every state.
-              </p>
-            )}
-          </section>
-          {chosen && (
-            <FindingDetail
-              key={chosen.id}
-              siteId={siteId}
-              loaded={loaded}
-              header={header}
-              finding={chosen}
-              isPicked={params.get('finding') === chosen.id}
-            />
-          )}
-        </>
+        <FindingsView siteId={siteId} loaded={loaded} header={header} standing={standing} rows={rows} />
       )}
     </main>
+  );
+}
+
+/** How the header stands, and what was swept for that. */
+function ProveHead({
+  site,
+  header,
+  standing,
+  verdicts,
+  progress,
+}: {
+  site: Site;
+  header: Header;
+  standing: Standing;
+  verdicts: RunningVerdicts;
+  progress: ProofSoFar | undefined;
+}) {
+  const { rows = [] } = verdicts;
+  return (
+    <header className="prove-head">
+      <h1>{standing.count === 0 ? 'No findings' : standing.words}</h1>
+      <p className="quiet">
+        {site.pages.length === 0
+          ? 'There are no pages yet: add one in Gather, and it is swept.'
+          : rows.length === 0
+            ? 'Nothing hangs in this header yet, so that there is nothing to read.'
+            : `from ${rows.length.toLocaleString('en')} places; ${sweptWords(site, header)} at ${viewportsWords(viewportsOf(rows), true)}, every pixel of scroll`}
+        {!verdicts.isWorking && rows.length > 0 && <BetweenSwept {...verdicts.windows} />}
+        {verdicts.isWorking &&
+          (progress ? `; ${progress.done} of ${progress.of} swept again` : '; being swept again')}
+      </p>
+    </header>
   );
 }
 
@@ -190,188 +175,12 @@ function BetweenSwept({ done, of }: { done: readonly unknown[]; of: number }) {
   );
 }
 
-interface ListContext {
-  siteId: string;
-  loaded: EditorContext['loaded'];
-  header: EditorContext['place']['header'];
-  /** In how many windows it was swept. */
-  windows: number;
-}
-
-/** The findings, walked by the arrow keys; Enter opens the worst place in Dress. */
-function FindingList({
-  findings,
-  chosen,
-  onChoose,
-  context,
-}: {
-  findings: readonly Finding[];
-  chosen: string | undefined;
-  onChoose: (id: string) => void;
-  context: ListContext;
-}) {
-  const navigate = useNavigate();
-  const onKeyDown = (event: KeyboardEvent<HTMLUListElement>) => {
-    // Where the keyboard is: what is chosen may follow a moment later.
-    const here = (event.target as HTMLElement).closest<HTMLElement>('[data-finding]')?.dataset.finding;
-    const at = findings.findIndex(({ id }) => id === (here ?? chosen));
-    const to = { ArrowDown: at + 1, ArrowUp: at - 1, Home: 0, End: findings.length - 1 }[event.key];
-    const found = to === undefined ? undefined : findings[Math.max(0, Math.min(findings.length - 1, to))];
-    if (found) {
-      event.preventDefault();
-      onChoose(found.id);
-      event.currentTarget.querySelector<HTMLElement>(`[data-finding="${CSS.escape(found.id)}"]`)?.focus();
-    }
-  };
-  return (
-    <ul
-      className="findings"
-      role="listbox"
-      aria-label="Findings, those that most visitors meet first"
-      onKeyDown={onKeyDown}
-    >
-      {findings.map((finding) => (
-        <FindingRow
-          key={finding.id}
-          finding={finding}
-          isChosen={finding.id === chosen}
-          onChoose={() => onChoose(finding.id)}
-          onOpen={() => void navigate(dressAddress(context.siteId, context.loaded.site, finding.worst))}
-          context={context}
-        />
-      ))}
-    </ul>
-  );
-}
-
-function FindingRow({
-  finding,
-  isChosen,
-  onChoose,
-  onOpen,
-  context: { loaded, header, windows },
-}: {
-  finding: Finding;
-  isChosen: boolean;
-  onChoose: () => void;
-  onOpen: () => void;
-  context: ListContext;
-}) {
-  const [row, isNear] = useNear<HTMLLIElement>();
-  const { site } = loaded;
-  return (
-    <li
-      ref={row}
-      role="option"
-      className="finding"
-      data-finding={finding.id}
-      aria-selected={isChosen}
-      tabIndex={isChosen ? 0 : -1}
-      onClick={onChoose}
-      onDoubleClick={onOpen}
-      onKeyDown={(event) => event.key === 'Enter' && onOpen()}
-    >
-      {isNear ? (
-        <WorstPlace
-          loaded={loaded}
-          header={header}
-          row={finding.worst}
-          width={152}
-          height={58}
-          scale={0.42}
-        />
-      ) : (
-        <div className="worst-place" style={{ width: 152, height: 58 }} />
-      )}
-      <span className="finding-text">
-        <strong>{finding.title}</strong>
-        <span>
-          {finding.items} · {pagesWords(site, finding.pages, judgedOn(site, header).length)} ·{' '}
-          {finding.windows.length === windows && windows > 1
-            ? 'everywhere that was swept'
-            : metWords(finding.windows)}
-        </span>
-        <span>
-          Set by {finding.set} · {finding.criteria.join(', ')}
-        </span>
-      </span>
-      <b className="finding-figure" style={{ color: VERDICT_COLOURS[finding.verdict] }}>
-        <VerdictMark verdict={finding.verdict} />
-        <span className="sr-only">{finding.verdict}, worst</span>
-        {figure(finding.worst.worst)}
-      </b>
-    </li>
-  );
-}
-
 /** “6 pages”, or how many of them the header hangs on. */
-function sweptWords(site: EditorContext['loaded']['site'], header: ListContext['header']): string {
+function sweptWords(site: EditorContext['loaded']['site'], header: Header): string {
   const count = new Set(judgedOn(site, header).map(({ page }) => page)).size;
   const words = count === 1 ? '1 page' : `${count} pages`;
   if (hangingsOf(site, header).length === 0) return `${words}, since it hangs on none yet,`;
   return count === site.pages.length ? words : `${words} of ${site.pages.length}, on which it hangs,`;
-}
-
-/**
- * Titles of the pages, or that it is all of them.
- * @param all how many were swept
- */
-export function pagesWords(
-  site: EditorContext['loaded']['site'],
-  paths: readonly string[],
-  all: number,
-): string {
-  if (paths.length === all && paths.length > 1)
-    return all === site.pages.length ? 'every page' : `all ${all} pages`;
-  const titles = site.pages.filter(({ path }) => paths.includes(path)).map(({ title }) => title);
-  return titles.length > 4
-    ? `${titles.slice(0, 3).join(', ')} and ${titles.length - 3} more`
-    : titles.join(', ');
-}
-
-/** What does not depend on the ground: menus on their own fill, and words of banners; each leads to where it is put right. */
-function OtherFindings({
-  siteId,
-  header,
-  findings,
-}: {
-  siteId: string;
-  header: ListContext['header'];
-  findings: readonly OtherFinding[];
-}) {
-  if (findings.length === 0) return null;
-  const address = ({ at }: OtherFinding) => {
-    const params = new URLSearchParams({
-      header: header.id,
-      ...('pageIds' in at && { page: at.pageIds[0]! }),
-    });
-    return `/sites/${siteId}/dress?${params}`;
-  };
-  return (
-    <ul className="findings" aria-label="Findings of menus and of words of the pages">
-      {findings.map((finding) => (
-        <li key={finding.id} className="finding">
-          <span />
-          <span className="finding-text">
-            <strong>{finding.title}</strong>
-            <span>
-              {finding.items} · {figure(finding.contrast)} where {finding.needed} is needed
-            </span>
-            <span>
-              Set by {finding.set} · 1.4.3 ·{' '}
-              <Link to={address(finding)}>
-                {'menu' in finding.at ? 'Open Dress, and there Menu open' : 'Open the band in Dress'}
-              </Link>
-            </span>
-          </span>
-          <b className="finding-figure" style={{ color: VERDICT_COLOURS[finding.verdict] }}>
-            <VerdictMark verdict={finding.verdict} />
-            {figure(finding.contrast)}
-          </b>
-        </li>
-      ))}
-    </ul>
-  );
 }
 
 /** Which header is told of, where several hang on the site; each with how many findings it has. */

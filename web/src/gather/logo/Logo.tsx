@@ -3,7 +3,7 @@ import { PICTURES } from './pictureTypes.ts';
 import { Button } from '@mui/material';
 import { useState, type ReactNode } from 'react';
 import { Link, useLocation, useOutletContext } from 'react-router';
-import { headerItems, itemsOf } from '@hatrail/core/model/header';
+import { headerItems, itemsOf, type Header } from '@hatrail/core/model/header';
 import type { LogoItem, NameItem } from '@hatrail/core/model/item';
 import { LOGO_VARIANTS, LOGO_VARIANT_NAMES, SiteLogo, type LogoVariant } from '@hatrail/core/model/picture';
 import { Site } from '@hatrail/core/model/site';
@@ -91,11 +91,34 @@ export function LogoScreen() {
 
 type Shown = 'logo' | 'name' | 'both' | 'none';
 
+/** Hangs of logo and name what is to be shown; what is not goes to the spare rod. */
+function hangLogoAndName(draft: Header, next: Shown): void {
+  const want = { logo: next === 'logo' || next === 'both', name: next === 'name' || next === 'both' };
+  for (const kind of ['name', 'logo'] as const) {
+    const hung = draft.rails.flatMap(itemsOf).find((item) => item.kind === kind);
+    const spare = draft.spare?.find((item) => item.kind === kind);
+    if (!want[kind] && hung) hang(draft, hung.id, { rail: 'spare', place: 'start', index: 99 });
+    if (want[kind] && !hung && spare) hang(draft, spare.id, { rail: 0, place: 'start', index: 0 });
+    if (want[kind] && !hung && !spare) {
+      elementAt(draft.rails, 0).start.unshift(
+        kind === 'logo' ? { kind, id: 'logo', height: 40 } : { kind, id: 'name', size: 22, tagline: false },
+      );
+    }
+  }
+  // The name follows the logo.
+  const start = elementAt(draft.rails, 0).start;
+  const at = start.findIndex(({ kind }) => kind === 'logo');
+  const nameAt = start.findIndex(({ kind }) => kind === 'name');
+  if (at >= 0 && nameAt >= 0 && nameAt < at) {
+    const [moved] = start.splice(nameAt, 1);
+    start.splice(at, 0, moved!);
+  }
+}
+
 /** How logo and name stand in the header that is worked on. */
 function InHeader() {
   const { loaded, place } = useOutletContext<EditorContext>();
   const { search } = useLocation();
-  const edit = useEditor((state) => state.edit);
   const { site } = loaded;
   const { header } = place;
   const items = headerItems(header);
@@ -103,30 +126,7 @@ function InHeader() {
   const name = items.find((item): item is NameItem => item.kind === 'name');
   const shown: Shown = logo && name ? 'both' : logo ? 'logo' : name ? 'name' : 'none';
   const show = (next: Shown) =>
-    changeHeader(header.id, 'Logo and name', (draft) => {
-      const want = { logo: next === 'logo' || next === 'both', name: next === 'name' || next === 'both' };
-      for (const kind of ['name', 'logo'] as const) {
-        const hung = draft.rails.flatMap(itemsOf).find((item) => item.kind === kind);
-        const spare = draft.spare?.find((item) => item.kind === kind);
-        if (!want[kind] && hung) hang(draft, hung.id, { rail: 'spare', place: 'start', index: 99 });
-        if (want[kind] && !hung && spare) hang(draft, spare.id, { rail: 0, place: 'start', index: 0 });
-        if (want[kind] && !hung && !spare) {
-          elementAt(draft.rails, 0).start.unshift(
-            kind === 'logo'
-              ? { kind, id: 'logo', height: 40 }
-              : { kind, id: 'name', size: 22, tagline: false },
-          );
-        }
-      }
-      // The name follows the logo.
-      const start = elementAt(draft.rails, 0).start;
-      const at = start.findIndex(({ kind }) => kind === 'logo');
-      const nameAt = start.findIndex(({ kind }) => kind === 'name');
-      if (at >= 0 && nameAt >= 0 && nameAt < at) {
-        const [moved] = start.splice(nameAt, 1);
-        start.splice(at, 0, moved!);
-      }
-    });
+    changeHeader(header.id, 'Logo and name', (draft) => hangLogoAndName(draft, next));
   return (
     <section className="in-header" aria-labelledby="in-header">
       <h2 id="in-header">In {header.name}</h2>
@@ -145,32 +145,7 @@ function InHeader() {
               onChange={show}
             />
           </FieldRow>
-          <FieldRow label="Reads as">
-            <TextInput
-              label="What the logo says"
-              value={site.logo.alt}
-              problem={byRule(SiteLogo, 'alt')}
-              onChange={(alt) =>
-                edit('What the logo says', (draft) => void (draft.logo.alt = alt), 'logo alt')
-              }
-            />
-          </FieldRow>
-          <FieldRow label="Site name">
-            <TextInput
-              label="Site name"
-              value={site.name}
-              problem={byRule(Site, 'name')}
-              onChange={(text) => edit('Site name', (draft) => void (draft.name = text), 'site name')}
-            />
-          </FieldRow>
-          <FieldRow label="Tagline">
-            <TextInput
-              label="Tagline"
-              value={site.tagline}
-              problem={byRule(Site, 'tagline')}
-              onChange={(text) => edit('Tagline', (draft) => void (draft.tagline = text), 'tagline')}
-            />
-          </FieldRow>
+          <LogoWords site={site} />
           <p className="quiet">Logo and name lead home, and are read out as “{site.logo.alt}, home”.</p>
         </div>
         {logo && (
@@ -213,6 +188,39 @@ function InHeader() {
         Move them in Hang
       </Button>
     </section>
+  );
+}
+
+/** What logo, name and tagline say. */
+function LogoWords({ site }: { site: Site }) {
+  const edit = useEditor((state) => state.edit);
+  return (
+    <>
+      <FieldRow label="Reads as">
+        <TextInput
+          label="What the logo says"
+          value={site.logo.alt}
+          problem={byRule(SiteLogo, 'alt')}
+          onChange={(alt) => edit('What the logo says', (draft) => void (draft.logo.alt = alt), 'logo alt')}
+        />
+      </FieldRow>
+      <FieldRow label="Site name">
+        <TextInput
+          label="Site name"
+          value={site.name}
+          problem={byRule(Site, 'name')}
+          onChange={(text) => edit('Site name', (draft) => void (draft.name = text), 'site name')}
+        />
+      </FieldRow>
+      <FieldRow label="Tagline">
+        <TextInput
+          label="Tagline"
+          value={site.tagline}
+          problem={byRule(Site, 'tagline')}
+          onChange={(text) => edit('Tagline', (draft) => void (draft.tagline = text), 'tagline')}
+        />
+      </FieldRow>
+    </>
   );
 }
 

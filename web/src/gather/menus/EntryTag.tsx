@@ -24,12 +24,15 @@ const MOVES: [EntryMove, string][] = [
   ['out', 'Out'],
 ];
 
+type InMenu = (label: string, make: (draft: Menu) => void, group?: string) => void;
+type ChangeEntry = (label: string, make: (draft: AnyEntry) => void) => void;
+
 /** An entry's tag: what it is called, where it leads, and how it behaves. */
 export function EntryTag({ site, menu, entry, level, onChoose }: EntryTagProps) {
   const edit = useEditor((state) => state.edit);
-  const inMenu = (label: string, make: (draft: Menu) => void, group?: string) =>
+  const inMenu: InMenu = (label, make, group) =>
     edit(label, (draft) => make(draft.menus.find(({ id }) => id === menu.id) as Menu), group);
-  const change = (label: string, make: (draft: AnyEntry) => void) =>
+  const change: ChangeEntry = (label, make) =>
     inMenu(
       label,
       (draft) => {
@@ -40,14 +43,6 @@ export function EntryTag({ site, menu, entry, level, onChoose }: EntryTagProps) 
     );
   const page = site.pages.find(({ id }) => id === entry.page);
   const rule = byRule(Entry, 'label');
-  const addBelow = () => {
-    const id = freeId(
-      'entry',
-      entriesOf(menu).map((found) => found.entry),
-    );
-    change('New entry below', (draft) => void (draft.children ??= []).push({ id, label: 'New entry' }));
-    onChoose(id);
-  };
   return (
     <section className="tag" aria-label={`Entry ${labelOf(site, entry)}`}>
       <FieldRow label="Label">
@@ -82,6 +77,28 @@ export function EntryTag({ site, menu, entry, level, onChoose }: EntryTagProps) 
           })
         }
       />
+      <BehaviourFields entry={entry} level={level} change={change} inMenu={inMenu} />
+      <EntryActs
+        menu={menu}
+        entry={entry}
+        level={level}
+        inMenu={inMenu}
+        name={labelOf(site, entry)}
+        onChoose={onChoose}
+      />
+    </section>
+  );
+}
+
+/** How an entry behaves: its window, its class, whether it stands out. */
+function BehaviourFields({
+  entry,
+  level,
+  change,
+  inMenu,
+}: Pick<EntryTagProps, 'entry' | 'level'> & { change: ChangeEntry; inMenu: InMenu }) {
+  return (
+    <>
       <FieldRow label="New window">
         <OnOff
           label="It opens a new window"
@@ -124,31 +141,55 @@ export function EntryTag({ site, menu, entry, level, onChoose }: EntryTagProps) 
           />
         </FieldRow>
       )}
-      <div className="row tag-acts">
-        {MOVES.map(([move, name]) => (
-          <Button
-            key={move}
-            size="small"
-            variant="outlined"
-            disabled={!moveEntry(structuredClone(menu), entry.id, move)}
-            onClick={() => inMenu('Move an entry', (draft) => void moveEntry(draft, entry.id, move))}
-          >
-            {name}
-          </Button>
-        ))}
-        <Button size="small" disabled={level >= MOST_LEVELS} onClick={addBelow}>
-          Add below
-        </Button>
+    </>
+  );
+}
+
+/** Moves an entry, adds another below it, and removes it. */
+function EntryActs({
+  menu,
+  entry,
+  level,
+  name,
+  inMenu,
+  onChoose,
+}: Omit<EntryTagProps, 'site'> & { name: string; inMenu: InMenu }) {
+  const addBelow = () => {
+    const id = freeId(
+      'entry',
+      entriesOf(menu).map((found) => found.entry),
+    );
+    inMenu('New entry below', (draft) => {
+      const found = entriesOf(draft).find((candidate) => candidate.entry.id === entry.id);
+      if (found) (found.entry.children ??= []).push({ id, label: 'New entry' });
+    });
+    onChoose(id);
+  };
+  return (
+    <div className="row tag-acts">
+      {MOVES.map(([move, way]) => (
         <Button
+          key={move}
           size="small"
-          onClick={() => {
-            inMenu(`Remove ${labelOf(site, entry)}`, (draft) => void takeEntry(draft, entry.id));
-            onChoose(undefined);
-          }}
+          variant="outlined"
+          disabled={!moveEntry(structuredClone(menu), entry.id, move)}
+          onClick={() => inMenu('Move an entry', (draft) => void moveEntry(draft, entry.id, move))}
         >
-          Remove
+          {way}
         </Button>
-      </div>
-    </section>
+      ))}
+      <Button size="small" disabled={level >= MOST_LEVELS} onClick={addBelow}>
+        Add below
+      </Button>
+      <Button
+        size="small"
+        onClick={() => {
+          inMenu(`Remove ${name}`, (draft) => void takeEntry(draft, entry.id));
+          onChoose(undefined);
+        }}
+      >
+        Remove
+      </Button>
+    </div>
   );
 }

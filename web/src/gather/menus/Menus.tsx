@@ -35,7 +35,6 @@ export function Menus() {
   const hasLogo = headerItems(place.header).some(
     ({ kind }) => kind === 'name' || (kind === 'logo' && logoPicture(site.logo, 'light') !== undefined),
   );
-  const remarks = menu ? menuRemarks(site, menu, hasLogo) : [];
   const addMenu = () => {
     const id = freeId('menu', site.menus);
     edit(
@@ -53,7 +52,6 @@ export function Menus() {
     edit('New entry', (draft) => void draft.menus.find((found) => found.id === menu.id)!.entries.push(entry));
     setEntry(id);
   };
-  const entry = menu && entriesOf(menu).find((found) => found.entry.id === chosenEntry);
   return (
     <>
       <Head
@@ -87,60 +85,85 @@ export function Menus() {
       )}
       {!menu && <p>There is no menu yet: add one.</p>}
       {menu && (
-        <div className="menus-body">
-          <section aria-label={`Entries of ${menu.name}`}>
-            <FieldRow label="Menu">
-              <TextInput
-                label="Name of the menu"
-                value={menu.name}
-                problem={byRule(Menu, 'name')}
-                onChange={(name) =>
-                  edit(
-                    'Name of a menu',
-                    (draft) => void (draft.menus.find(({ id }) => id === menu.id)!.name = name),
-                    `menu ${menu.id}`,
-                  )
-                }
-              />
-            </FieldRow>
-            <MenuTree site={site} menu={menu} remarks={remarks} chosen={chosenEntry} onChoose={setEntry} />
-            {menu.entries.length === 0 && (
-              <p className="quiet">No entries yet: add one, or bring in a menu.</p>
-            )}
-            <MenuUses loaded={loaded} menu={menu} onGone={() => choose('')} />
-          </section>
-          <div>
-            {entry ? (
-              <EntryTag
-                key={entry.entry.id}
-                site={site}
-                menu={menu}
-                entry={entry.entry}
-                level={entry.level}
-                onChoose={setEntry}
-              />
-            ) : (
-              <p className="tag quiet">Choose an entry to see where it leads.</p>
-            )}
-            {remarks.length > 0 && (
-              <section className="tag remarks" aria-label="Worth a look">
-                <h2>Worth a look</h2>
-                <ul>
-                  {remarks.map(({ entry: id, message }) => (
-                    <li key={id + message}>
-                      <button type="button" className="link" onClick={() => setEntry(id)}>
-                        {message}
-                      </button>
-                    </li>
-                  ))}
-                </ul>
-              </section>
-            )}
-          </div>
-        </div>
+        <MenuBody
+          loaded={loaded}
+          menu={menu}
+          remarks={menuRemarks(site, menu, hasLogo)}
+          chosen={chosenEntry}
+          onChoose={setEntry}
+          onGone={() => choose('')}
+        />
       )}
       {isBringing && menu && <BringInMenu site={site} menu={menu} onClose={() => setBringing(false)} />}
     </>
+  );
+}
+
+interface MenuBodyProps {
+  loaded: EditorContext['loaded'];
+  menu: Menu;
+  remarks: ReturnType<typeof menuRemarks>;
+  /** The entry that is chosen, by its id. */
+  chosen: string | undefined;
+  onChoose: (id: string | undefined) => void;
+  onGone: () => void;
+}
+
+/** One menu: its tree, the chosen entry's tag, and what is worth a look. */
+function MenuBody({ loaded, menu, remarks, chosen, onChoose, onGone }: MenuBodyProps) {
+  const { site } = loaded;
+  const edit = useEditor((state) => state.edit);
+  const entry = entriesOf(menu).find((found) => found.entry.id === chosen);
+  return (
+    <div className="menus-body">
+      <section aria-label={`Entries of ${menu.name}`}>
+        <FieldRow label="Menu">
+          <TextInput
+            label="Name of the menu"
+            value={menu.name}
+            problem={byRule(Menu, 'name')}
+            onChange={(name) =>
+              edit(
+                'Name of a menu',
+                (draft) => void (draft.menus.find(({ id }) => id === menu.id)!.name = name),
+                `menu ${menu.id}`,
+              )
+            }
+          />
+        </FieldRow>
+        <MenuTree site={site} menu={menu} remarks={remarks} chosen={chosen} onChoose={onChoose} />
+        {menu.entries.length === 0 && <p className="quiet">No entries yet: add one, or bring in a menu.</p>}
+        <MenuUses loaded={loaded} menu={menu} onGone={onGone} />
+      </section>
+      <div>
+        {entry ? (
+          <EntryTag
+            key={entry.entry.id}
+            site={site}
+            menu={menu}
+            entry={entry.entry}
+            level={entry.level}
+            onChoose={onChoose}
+          />
+        ) : (
+          <p className="tag quiet">Choose an entry to see where it leads.</p>
+        )}
+        {remarks.length > 0 && (
+          <section className="tag remarks" aria-label="Worth a look">
+            <h2>Worth a look</h2>
+            <ul>
+              {remarks.map(({ entry: id, message }) => (
+                <li key={id + message}>
+                  <button type="button" className="link" onClick={() => onChoose(id)}>
+                    {message}
+                  </button>
+                </li>
+              ))}
+            </ul>
+          </section>
+        )}
+      </div>
+    </div>
   );
 }
 

@@ -12,7 +12,7 @@ import { byRule } from '../../parts/rules.ts';
 import { TargetField } from '../../parts/TargetField.tsx';
 import { reusableBand } from '../../reuse/kinds.ts';
 import { Reuse } from '../../reuse/Reuse.tsx';
-import { GradientFields, PictureFields } from './BackdropFields.tsx';
+import { GradientFields, PictureFields, type BandFieldsProps } from './BackdropFields.tsx';
 import { TintFields, TurnFields } from './TintFields.tsx';
 import { EdgeFields } from './EdgeFields.tsx';
 import { Contents } from './Contents.tsx';
@@ -35,15 +35,13 @@ function headerGrounds({ headers }: Site): { key: string; name: string; follows:
 /** A band's tag: height, backdrop from the bottom up, ink and contents. */
 export function BandTag({ site, page, band }: { site: Site; page: Page; band: Band }) {
   const edit = useEditor((state) => state.edit);
-  const change = (label: string, make: (draft: Band) => void) =>
+  const change: BandFieldsProps['change'] = (label, make) =>
     edit(
       label,
       (draft) => make(draft.pages.find(({ id }) => id === page.id)!.bands.find(({ id }) => id === band.id)!),
       `${page.id} ${band.id} ${label}`,
     );
-  const { unit, value } = band.height;
-  const grounds = headerGrounds(site);
-  const followed = band.follows && groundKey(band.follows);
+  const followed = band.follows;
   return (
     <div className="band-tag">
       <FieldRow label="Name">
@@ -54,35 +52,84 @@ export function BandTag({ site, page, band }: { site: Site; page: Page; band: Ba
           onChange={(name) => change('Name of a band', (draft) => void (draft.name = name))}
         />
       </FieldRow>
-      <FieldRow label="Height">
-        <span className="row">
-          <NumberField
-            label="Height of the band"
-            unit=""
-            min={0}
-            max={unit === 'px' ? 4000 : 200}
-            value={value}
-            onChange={(next) => change('Height of a band', (draft) => void (draft.height.value = next))}
-          />
-          <ChoiceField
-            label="Unit of the height"
-            value={unit}
-            options={[
-              ['px', 'px'],
-              ['window', '% of the window'],
-            ]}
-            onChange={(next) =>
-              change('Height of a band', (draft) => {
-                const converted = next === 'px' ? value * 8 : value / 8;
-                draft.height = {
-                  unit: next,
-                  value: Math.min(next === 'px' ? 4000 : 200, Math.round(converted)),
-                };
-              })
-            }
-          />
-        </span>
-      </FieldRow>
+      <HeightField band={band} change={change} />
+      <WearsFields site={site} band={band} change={change} />
+      {followed === undefined && <GradientFields site={site} band={band} change={change} />}
+      <PictureFields site={site} band={band} change={change} />
+      {followed === undefined && <TintFields site={site} band={band} change={change} />}
+      <EdgeFields site={site} band={band} change={change} />
+      <TurnFields site={site} band={band} change={change} />
+      <TargetField
+        site={site}
+        of="the whole band"
+        nowhere="nowhere, as a whole"
+        value={band.to ?? {}}
+        canBeNone
+        onChange={(to) =>
+          change('Where a band leads', (draft) => {
+            if (to.page === undefined && to.address === undefined) delete draft.to;
+            else draft.to = to;
+          })
+        }
+      />
+      <Contents site={site} band={band} change={change} />
+      <Reuse site={site} of={reusableBand(page, band)} />
+      <Button
+        size="small"
+        onClick={() =>
+          edit(`Remove ${band.name}`, (draft) => {
+            const found = draft.pages.find(({ id }) => id === page.id)!;
+            found.bands = found.bands.filter(({ id }) => id !== band.id);
+          })
+        }
+      >
+        Remove the band
+      </Button>
+    </div>
+  );
+}
+
+function HeightField({ band, change }: Omit<BandFieldsProps, 'site'>) {
+  const { unit, value } = band.height;
+  return (
+    <FieldRow label="Height">
+      <span className="row">
+        <NumberField
+          label="Height of the band"
+          unit=""
+          min={0}
+          max={unit === 'px' ? 4000 : 200}
+          value={value}
+          onChange={(next) => change('Height of a band', (draft) => void (draft.height.value = next))}
+        />
+        <ChoiceField
+          label="Unit of the height"
+          value={unit}
+          options={[
+            ['px', 'px'],
+            ['window', '% of the window'],
+          ]}
+          onChange={(next) =>
+            change('Height of a band', (draft) => {
+              const converted = next === 'px' ? value * 8 : value / 8;
+              draft.height = {
+                unit: next,
+                value: Math.min(next === 'px' ? 4000 : 200, Math.round(converted)),
+              };
+            })
+          }
+        />
+      </span>
+    </FieldRow>
+  );
+}
+
+/** What a band wears: colours of its own, a pairing, or the ground of a header. */
+function WearsFields({ site, band, change }: BandFieldsProps) {
+  const grounds = headerGrounds(site);
+  const followed = band.follows && groundKey(band.follows);
+  return (
+    <>
       <FieldRow label="Wears">
         <ChoiceField
           label="What the band wears"
@@ -127,38 +174,7 @@ export function BandTag({ site, page, band }: { site: Site; page: Page; band: Ba
           />
         </>
       )}
-      {followed === undefined && <GradientFields site={site} band={band} change={change} />}
-      <PictureFields site={site} band={band} change={change} />
-      {followed === undefined && <TintFields site={site} band={band} change={change} />}
-      <EdgeFields site={site} band={band} change={change} />
-      <TurnFields site={site} band={band} change={change} />
-      <TargetField
-        site={site}
-        of="the whole band"
-        nowhere="nowhere, as a whole"
-        value={band.to ?? {}}
-        canBeNone
-        onChange={(to) =>
-          change('Where a band leads', (draft) => {
-            if (to.page === undefined && to.address === undefined) delete draft.to;
-            else draft.to = to;
-          })
-        }
-      />
-      <Contents site={site} band={band} change={change} />
-      <Reuse site={site} of={reusableBand(page, band)} />
-      <Button
-        size="small"
-        onClick={() =>
-          edit(`Remove ${band.name}`, (draft) => {
-            const found = draft.pages.find(({ id }) => id === page.id)!;
-            found.bands = found.bands.filter(({ id }) => id !== band.id);
-          })
-        }
-      >
-        Remove the band
-      </Button>
-    </div>
+    </>
   );
 }
 

@@ -78,16 +78,6 @@ export function TintFields({ site, band, change }: BandFieldsProps) {
 
 export function TurnFields({ site, band, change }: BandFieldsProps) {
   const { turns } = band;
-  /** Bands that turn, in other ways: what they do can be copied. */
-  const others = site.pages.flatMap((page) =>
-    page.bands
-      .filter((other) => other.turns && JSON.stringify(other.turns) !== JSON.stringify(turns))
-      .map((other) => ({
-        id: `${page.id} ${other.id}`,
-        name: `${other.name}, ${page.title}`,
-        turns: other.turns,
-      })),
-  );
   const inTurn = (make: (draft: BandTurn) => void) =>
     change('How a band turns on scroll', (draft) => make(draft.turns!));
   return (
@@ -110,23 +100,7 @@ export function TurnFields({ site, band, change }: BandFieldsProps) {
         />
         Turns on scroll
       </legend>
-      {others.length > 0 && (
-        <FieldRow label="As another">
-          <ChoiceField
-            label="Turns as another band does"
-            value=""
-            options={[['', 'copy from…'], ...others.map(({ id, name }): [string, string] => [id, name])]}
-            onChange={(id) => {
-              const other = others.find((each) => each.id === id);
-              if (other)
-                change(
-                  `Turns as ${other.name} does`,
-                  (draft) => void (draft.turns = structuredClone(other.turns!)),
-                );
-            }}
-          />
-        </FieldRow>
-      )}
+      <AsAnother site={site} band={band} change={change} />
       {turns && (
         <>
           <TintRow
@@ -136,48 +110,7 @@ export function TurnFields({ site, band, change }: BandFieldsProps) {
             tint={turns.tint}
             onChange={(next) => inTurn((draft) => void Object.assign(draft.tint, next))}
           />
-          {band.backdrop.picture && (
-            <FieldRow label="Picture">
-              <ChoiceField
-                label="What its picture turns into"
-                value={turns.picture ?? ''}
-                options={[
-                  ['', 'stays'] as const,
-                  ...site.pictures
-                    .filter(({ id }) => id !== band.backdrop.picture?.picture)
-                    .map(({ id, name }) => [id, `turns into ${name}`] as const),
-                ]}
-                onChange={(id) =>
-                  inTurn((draft) => {
-                    if (id === '') delete draft.picture;
-                    else draft.picture = id;
-                  })
-                }
-              />
-            </FieldRow>
-          )}
-          <FieldRow label="Words">
-            <span className="row">
-              <OnOff
-                label="Its words turn into another ink"
-                value={turns.ink !== undefined}
-                onChange={(on) =>
-                  inTurn((draft) => {
-                    if (on) draft.ink = band.ink;
-                    else delete draft.ink;
-                  })
-                }
-              />
-              {turns.ink && (
-                <ColourField
-                  label="Ink that its words turn into"
-                  palette={site.palette}
-                  use={turns.ink}
-                  onChange={(ink) => inTurn((draft) => void (draft.ink = ink))}
-                />
-              )}
-            </span>
-          </FieldRow>
+          <TurnsInto site={site} band={band} turns={turns} inTurn={inTurn} />
           <FieldRow label="From">
             <span className="row">
               <RuleNumber
@@ -199,5 +132,96 @@ export function TurnFields({ site, band, change }: BandFieldsProps) {
         </>
       )}
     </fieldset>
+  );
+}
+
+/** Has a band turn as another does. */
+function AsAnother({ site, band, change }: BandFieldsProps) {
+  const { turns } = band;
+  /** Bands that turn, in other ways: what they do can be copied. */
+  const others = site.pages.flatMap((page) =>
+    page.bands
+      .filter((other) => other.turns && JSON.stringify(other.turns) !== JSON.stringify(turns))
+      .map((other) => ({
+        id: `${page.id} ${other.id}`,
+        name: `${other.name}, ${page.title}`,
+        turns: other.turns,
+      })),
+  );
+  if (others.length === 0) return null;
+  return (
+    <FieldRow label="As another">
+      <ChoiceField
+        label="Turns as another band does"
+        value=""
+        options={[['', 'copy from…'], ...others.map(({ id, name }): [string, string] => [id, name])]}
+        onChange={(id) => {
+          const other = others.find((each) => each.id === id);
+          if (other)
+            change(
+              `Turns as ${other.name} does`,
+              (draft) => void (draft.turns = structuredClone(other.turns!)),
+            );
+        }}
+      />
+    </FieldRow>
+  );
+}
+
+/** What the picture and the words of a band turn into. */
+function TurnsInto({
+  site,
+  band,
+  turns,
+  inTurn,
+}: Omit<BandFieldsProps, 'change'> & {
+  turns: BandTurn;
+  inTurn: (make: (draft: BandTurn) => void) => void;
+}) {
+  return (
+    <>
+      {band.backdrop.picture && (
+        <FieldRow label="Picture">
+          <ChoiceField
+            label="What its picture turns into"
+            value={turns.picture ?? ''}
+            options={[
+              ['', 'stays'] as const,
+              ...site.pictures
+                .filter(({ id }) => id !== band.backdrop.picture?.picture)
+                .map(({ id, name }) => [id, `turns into ${name}`] as const),
+            ]}
+            onChange={(id) =>
+              inTurn((draft) => {
+                if (id === '') delete draft.picture;
+                else draft.picture = id;
+              })
+            }
+          />
+        </FieldRow>
+      )}
+      <FieldRow label="Words">
+        <span className="row">
+          <OnOff
+            label="Its words turn into another ink"
+            value={turns.ink !== undefined}
+            onChange={(on) =>
+              inTurn((draft) => {
+                if (on) draft.ink = band.ink;
+                else delete draft.ink;
+              })
+            }
+          />
+          {turns.ink && (
+            <ColourField
+              label="Ink that its words turn into"
+              palette={site.palette}
+              use={turns.ink}
+              onChange={(ink) => inTurn((draft) => void (draft.ink = ink))}
+            />
+          )}
+        </span>
+      </FieldRow>
+    </>
   );
 }
