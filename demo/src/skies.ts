@@ -35,16 +35,20 @@ function ridge(x: number, base: number, height: number, length: number, seed: nu
   return base - height * crest ** 1.4;
 }
 
-/** Snow on a slope below its ridge: long drifts lit from one side, bare rock near the crest where `rock` asks for it. */
-function snow(x: number, y: number, top: number, shade: Light, lit: Light, seed: number, rock = 0): Light {
-  const depth = y - top;
+/** Snow on a slope, so far below its ridge: long drifts lit from one side, bare rock near the crest where `rock` asks for it. */
+function snow(
+  x: number,
+  y: number,
+  depth: number,
+  { shade, lit, seed, rock = 0 }: { shade: string; lit: string; seed: number; rock?: number },
+): Light {
   const drift = (u: number, v: number) =>
     layered(u / 260 + v / 420, v / 95 + 0.25 * noise(u / 180, 1, seed), seed, 4);
   const relief = drift(x, depth) - drift(x + 16, depth + 9);
   const fine = (noise(x / 5, y / 3, seed + 9) - 0.5) * 0.05;
-  const ground = mix(shade, lit, Math.min(1, Math.max(0, 0.5 + relief * 5.5 + fine)));
+  const ground = mix(light(shade), light(lit), Math.min(1, Math.max(0, 0.5 + relief * 5.5 + fine)));
   const bare = step(0.5, 0.62, layered(x / 60, y / 26, seed + 20, 5)) * Math.exp(-depth / 70) * rock;
-  return mix(ground, scale(shade, 0.3), bare);
+  return mix(ground, scale(light(shade), 0.3), bare);
 }
 
 /** Aurora over a snowy fell: curtains along warped paths, sharp below and soft above. */
@@ -80,11 +84,11 @@ export function aurora(width: number, height: number) {
       return sum + strength * bright * edge * Math.exp(-Math.max(0, above) * (2.1 - rays)) * 1.15;
     }, 0);
     if (y > near[x]!) {
-      const hill = snow(x, y, near[x]!, light('#16283f'), light('#7d9cb8'), 91, 0.9);
+      const hill = snow(x, y, y - near[x]!, { shade: '#16283f', lit: '#7d9cb8', seed: 91, rock: 0.9 });
       return scale(add(hill, colours.body, 0.02), 0.85);
     }
     if (y > far[x]!) {
-      const hill = snow(x, y, far[x]!, light('#0f2136'), light('#3f6480'), 63, 0.8);
+      const hill = snow(x, y, y - far[x]!, { shade: '#0f2136', lit: '#3f6480', seed: 63, rock: 0.8 });
       return add(hill, colours.body, 0.03);
     }
     const sky = add(mix(night.top, night.low, t ** 1.6), stars(x, y, 5), 0.9 - 0.6 * Math.min(1, glow));
@@ -108,7 +112,7 @@ export function dome(width: number, height: number) {
   });
   const far = Array.from({ length: width }, (_, x) => ridge(x + 900, height * 0.82, height * 0.2, 460, 29));
   return (x: number, y: number): Light => {
-    if (y > ground[x]!) return snow(x, y, ground[x]!, light('#b9cde2'), light('#fdfeff'), 41);
+    if (y > ground[x]!) return snow(x, y, y - ground[x]!, { shade: '#b9cde2', lit: '#fdfeff', seed: 41 });
     const wall = Math.abs(x - cx) < radius && y > foot && y < foot + height * 0.16;
     const [dx, dy] = [(x - cx) / radius, (y - foot) / radius];
     if (wall || (dx * dx + dy * dy < 1 && dy <= 0)) {
@@ -120,7 +124,11 @@ export function dome(width: number, height: number) {
       return slit ? light('#26384f') : scale(white, seam ? 0.86 : 1);
     }
     if (y > far[x]!)
-      return mix(snow(x, y, far[x]!, light('#9db8d3'), light('#edf4fb'), 57), light('#cfe0f0'), 0.4);
+      return mix(
+        snow(x, y, y - far[x]!, { shade: '#9db8d3', lit: '#edf4fb', seed: 57 }),
+        light('#cfe0f0'),
+        0.4,
+      );
     const sky = mix(light('#7fb0dc'), light('#e3eef7'), step(0, 0.8, y / height));
     const cloud = step(0.46, 0.74, layered(x / 520 + y / 900, y / 150, 71, 6));
     const thin = layered(x / 210 + 7, y / 60, 83, 5);

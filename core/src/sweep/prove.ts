@@ -57,10 +57,10 @@ export function sceneTargets(
   const worn = (at: Moment) => (moment === 'pointed' ? pointedOver(header, at) : header);
   const way = wayAt(scene, scroll);
   if (way === 0 || way === 1)
-    return targetsOf(site, worn(base), { laid: layouts[base], moment: base }, page, draw, progress);
+    return targetsOf(site, worn(base), { laid: layouts[base], moment: base, page }, draw, progress);
   const [a, b] = momentsOf(header).map((at) => ({ header: worn(at), moment: at })) as [Side, Side];
   const between = headerBetween(site, a, b, { layers: way, inks: way, by: 'scroll' });
-  return targetsOf(site, between, { laid: layouts[base], moment: 'top' }, page, draw, progress);
+  return targetsOf(site, between, { laid: layouts[base], moment: 'top', page }, draw, progress);
 }
 
 /** What a row or a cut is of, in the scene that it is from; none where that has no such thing. */

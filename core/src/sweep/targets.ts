@@ -87,8 +87,7 @@ interface Worn {
 export function targetsOf(
   site: Site,
   header: Header,
-  { laid, moment }: { laid: HeaderLayout; moment: Moment },
-  page: Page,
+  { laid, moment, page }: { laid: HeaderLayout; moment: Moment; page: Page },
   draw: Drawing,
   progress?: Progress,
 ): JudgedTarget[] {

@@ -1,3 +1,4 @@
+import type { Box } from '@hatrail/core/geometry/box';
 import type { ReactNode } from 'react';
 import type { Probe } from '@hatrail/core/sweep/prove';
 import type { Compared } from './compare.ts';
@@ -85,7 +86,7 @@ const FIGURE = 34;
 
 function Brackets({ probe, scale, room }: { probe: Probe; scale: number; room: number }) {
   const { box, cell, contrast, needed, item } = probe;
-  const at = (x: number, y: number, width: number, height: number, grow = 0) => ({
+  const at = ({ x, y, width, height }: Box, grow = 0) => ({
     left: x * scale - grow,
     top: y * scale - grow,
     width: width * scale + 2 * grow,
@@ -95,10 +96,13 @@ function Brackets({ probe, scale, room }: { probe: Probe; scale: number; room: n
   const below = (box.y + box.height) * scale;
   return (
     <div className="brackets" aria-hidden="true">
-      <span className="bracket" style={at(box.x, box.y, box.width, box.height, 3)} />
+      <span className="bracket" style={at(box, 3)} />
       <span
         className="bracket-cell"
-        style={at(cell.left, cell.top, cell.right - cell.left, cell.bottom - cell.top, 1)}
+        style={at(
+          { x: cell.left, y: cell.top, width: cell.right - cell.left, height: cell.bottom - cell.top },
+          1,
+        )}
       />
       <span
         className="bracket-figure"

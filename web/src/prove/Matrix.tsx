@@ -10,6 +10,7 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import { useMemo, useRef, type CSSProperties, type KeyboardEvent } from 'react';
 import { useNavigate } from 'react-router';
 import { momentName, type Header } from '@hatrail/core/model/header';
+import type { Site } from '@hatrail/core/model/site';
 import type { Row } from '@hatrail/core/sweep/row';
 import type { LoadedSite } from '../engine/loadedSite.ts';
 import { COLOURS } from '../theme.ts';
@@ -43,7 +44,6 @@ export function Matrix({ siteId, loaded, header, rows, filter, chosen, onChoose 
   const { site } = loaded;
   const columns = useMemo(() => matrixColumns(header, rows, filter.widths), [header, rows, filter.widths]);
   const data = useMemo(() => matrixRows(site, header, rows, filter), [site, header, rows, filter]);
-  const navigate = useNavigate();
   const table = useTable({
     features,
     data,
@@ -65,32 +65,9 @@ export function Matrix({ siteId, loaded, header, rows, filter, chosen, onChoose 
     estimateSize: () => ROW,
     overscan: 12,
   });
-  const asked = useAskedLast(chosen ?? { row: '', column: '' }, ({ row, column: of }) => cellName(row, of));
-  const choose = (row: string, of: string) => {
-    asked.ask({ row, column: of });
-    onChoose(row, of);
-  };
-  const onKeyDown = (event: KeyboardEvent) => {
-    const last = asked.now();
-    const now = last.row === '' ? { row: shown[0]?.id ?? '', column: columns[0]?.id ?? '' } : last;
-    const r = shown.findIndex(({ id }) => id === now.row);
-    const c = columns.findIndex(({ id }) => id === now.column);
-    const by = STEPS[event.key];
-    if (by) {
-      event.preventDefault();
-      const row = shown[Math.max(0, Math.min(shown.length - 1, r + by[0]))];
-      const next = columns[Math.max(0, Math.min(columns.length - 1, c + by[1]))];
-      if (!row || !next) return;
-      choose(row.id, next.id);
-      virtual.scrollToIndex(shown.indexOf(row));
-    }
-    const found = shown[r]?.original.cells[now.column];
-    if (event.key === 'Enter' && found) void navigate(dressAddress(siteId, site, found));
-    if (event.key === ' ') {
-      event.preventDefault();
-      shown[r]?.toggleExpanded();
-    }
-  };
+  const { choose, onKeyDown } = useWalk({ siteId, site, shown, columns, chosen, onChoose }, (at) =>
+    virtual.scrollToIndex(at),
+  );
   const grid = { gridTemplateColumns: `150px repeat(${columns.length}, minmax(72px, 1fr))` };
   const least = { '--matrix-width': `${150 + 72 * columns.length}px` } as CSSProperties;
   return (
@@ -155,6 +132,47 @@ export function Matrix({ siteId, loaded, header, rows, filter, chosen, onChoose 
       </div>
     </div>
   );
+}
+
+interface Walked extends Pick<MatrixProps, 'siteId' | 'chosen' | 'onChoose'> {
+  site: Site;
+  shown: readonly { id: string; original: MatrixRow; toggleExpanded(): void }[];
+  columns: readonly MatrixColumn[];
+}
+
+/** The matrix by keyboard: arrows walk it, Enter opens the place in Dress, the space bar opens and folds a row. */
+function useWalk(
+  { siteId, site, shown, columns, chosen, onChoose }: Walked,
+  scrollTo: (row: number) => void,
+) {
+  const navigate = useNavigate();
+  const asked = useAskedLast(chosen ?? { row: '', column: '' }, ({ row, column: of }) => cellName(row, of));
+  const choose = (row: string, of: string) => {
+    asked.ask({ row, column: of });
+    onChoose(row, of);
+  };
+  const onKeyDown = (event: KeyboardEvent) => {
+    const last = asked.now();
+    const now = last.row === '' ? { row: shown[0]?.id ?? '', column: columns[0]?.id ?? '' } : last;
+    const r = shown.findIndex(({ id }) => id === now.row);
+    const c = columns.findIndex(({ id }) => id === now.column);
+    const by = STEPS[event.key];
+    if (by) {
+      event.preventDefault();
+      const row = shown[Math.max(0, Math.min(shown.length - 1, r + by[0]))];
+      const next = columns[Math.max(0, Math.min(columns.length - 1, c + by[1]))];
+      if (!row || !next) return;
+      choose(row.id, next.id);
+      scrollTo(shown.indexOf(row));
+    }
+    const found = shown[r]?.original.cells[now.column];
+    if (event.key === 'Enter' && found) void navigate(dressAddress(siteId, site, found));
+    if (event.key === ' ') {
+      event.preventDefault();
+      shown[r]?.toggleExpanded();
+    }
+  };
+  return { choose, onKeyDown };
 }
 
 /** What a key adds to the row and the column. */
