@@ -31,6 +31,9 @@ await tab.getByRole('button', { name: 'Wether Lane Bindery' }).click(WAIT);
 await tab.getByRole('button', { name: 'Look for its pages' }).click();
 await tab.getByRole('button', { name: /^Take pictures of/ }).click(WAIT);
 await tab.getByRole('button', { name: 'Keep it, and prove it' }).waitFor(WAIT);
+await tab.waitForFunction(() =>
+  [...document.images].every(({ complete, naturalWidth }) => complete && naturalWidth > 0),
+);
 await tab.waitForTimeout(2500);
 await shoot('bring-in');
 await tab.getByRole('button', { name: 'Keep it, and prove it' }).click();
@@ -76,7 +79,9 @@ await tab
   .last()
   .getByText('being swept')
   .waitFor({ state: 'detached', ...WAIT });
-await tab.getByRole('slider', { name: 'Scroll of all pages' }).press('PageDown');
+// How far it goes is known once every page has been laid out.
+const films = tab.getByRole('slider', { name: 'Scroll of all pages' });
+while (Number(await films.getAttribute('aria-valuenow')) === 0) await films.press('PageDown');
 await tab.waitForTimeout(1500);
 await shoot('prove-films');
 
@@ -86,6 +91,7 @@ await tab.waitForTimeout(2500);
 await shoot('place');
 await tab.goto(`${running.url}/sites/${id}/dress?page=log&only=1&moment=top`);
 await tab.getByText('Only on Night log.').waitFor(WAIT);
+await tab.locator('button.bar-verdict').waitFor(WAIT);
 await tab.waitForTimeout(4000);
 await shoot('place-own');
 

@@ -9,6 +9,7 @@ import type { Row } from '@hatrail/core/sweep/row';
 import type { EditorContext } from '../editor/Editor.tsx';
 import { useBackground } from '../editor/background.ts';
 import {
+  hungHeaders,
   useVerdicts,
   type HeaderStanding,
   type ProofSoFar,
@@ -71,7 +72,12 @@ export function Prove() {
           verdicts={verdicts}
           progress={progress}
         />
-        <HeaderSwitch header={header} others={verdicts.others} onChoose={(id) => go({ header: id })} />
+        <HeaderSwitch
+          site={loaded.site}
+          header={header}
+          others={verdicts.others}
+          onChoose={(id) => go({ header: id })}
+        />
         <NeedsChoice site={loaded.site} />
         <SaveReport slug={slug} loaded={loaded} header={header} />
         <ToggleButtonGroup
@@ -185,23 +191,32 @@ function sweptWords(site: EditorContext['loaded']['site'], header: Header): stri
 
 /** Which header is told of, where several hang on the site; each with how many findings it has. */
 function HeaderSwitch({
+  site,
   header,
   others,
   onChoose,
 }: {
+  site: Site;
   header: Header;
+  /** Those that have been swept: they are once the one that is worked on has been. */
   others: readonly HeaderStanding[];
   onChoose: (id: string) => void;
 }) {
-  if (others.length === 0) return null;
+  const hung = hungHeaders(site).filter(({ id }) => id !== header.id);
+  if (hung.length === 0) return null;
+  const stands = (id: string) => {
+    const count = others.find((each) => each.header.id === id)?.count;
+    if (count === undefined) return 'not swept yet';
+    return count === 0 ? 'clear' : count === 1 ? '1 finding' : `${count} findings`;
+  };
   return (
     <label className="needs-choice">
       Header{' '}
       <select className="choice-select" value={header.id} onChange={({ target }) => onChoose(target.value)}>
         <option value={header.id}>{header.name}</option>
-        {others.map(({ header: { id, name }, count }) => (
+        {hung.map(({ id, name }) => (
           <option key={id} value={id}>
-            {name}: {count === 0 ? 'clear' : count === 1 ? '1 finding' : `${count} findings`}
+            {name}: {stands(id)}
           </option>
         ))}
       </select>
