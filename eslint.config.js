@@ -34,11 +34,17 @@ export default tseslint.config(
   // Functions are steps that have names; what comes in many comes as an object.
   {
     files: ['{core,node,capture,server,cli,demo,web}/{src,page,script}/**/*.ts'],
-    rules: { 'max-lines-per-function': ['error', { max: 75, skipComments: true }], 'max-params': ['error', 5] },
+    rules: {
+      'max-lines-per-function': ['error', { max: 75, skipComments: true }],
+      'max-params': ['error', 5],
+    },
   },
   {
     files: ['web/src/**/*.tsx'],
-    rules: { 'max-lines-per-function': ['error', { max: 110, skipComments: true }], 'max-params': ['error', 4] },
+    rules: {
+      'max-lines-per-function': ['error', { max: 110, skipComments: true }],
+      'max-params': ['error', 4],
+    },
   },
   {
     rules: {
