@@ -8,6 +8,7 @@ const PIXELS = ['e2e/agreement*.spec.ts', 'e2e/layout.spec.ts'];
 
 /** Stories that only `npm run test:long` lives through: long searches, and much of everything. */
 const LONG = [
+  'bands',
   'banner',
   'cues',
   'hosts',
@@ -16,6 +17,7 @@ const LONG = [
   'much',
   'needs',
   'onScroll',
+  'publishedRails',
   'remedies',
   'told',
   'whole',

@@ -64,38 +64,32 @@ test.each(CHOSEN.map(({ name, html }) => [name, html] as const))('%s', async (_,
   await tab.close();
 });
 
-test.each(
-  some<[string, string, Partial<Manner>]>(
-    [
-      [
-        'along with the scroll',
-        'an element of its own',
-        { stretch: 160, switch: { at: 'distance', distance: 140 } },
-      ],
-      [
-        'where its own script makes it smaller, whatever is said',
-        'a bar that',
-        { switch: { at: 'distance', distance: 400 } },
-      ],
-      ['along with the scroll, made smaller on the way', 'a bar that', { stretch: 40 }],
-      [
-        'at another distance than its own class',
-        'a script menu',
-        { switch: { at: 'distance', distance: 200 } },
-      ],
-      ['along with the scroll, its own class too', 'a script menu', { stretch: 50 }],
-      ['on coming back', 'a script menu', { onScroll: 'returns' }],
-      ['on coming back, though its own script makes it smaller', 'a bar that', { onScroll: 'returns' }],
-      [
-        'on coming back, along with the scroll',
-        'an element of its own',
-        { onScroll: 'returns', stretch: 160, switch: { at: 'distance', distance: 140 } },
-      ],
-      ['while it leaves, made smaller by its own script', 'a bar that', { onScroll: 'leaves' }],
-    ],
-    9,
-  ),
-)('changes %s', async (_, markup, manner) => {
+/** Changes other than those that it has by itself. */
+const CHANGES: [string, string, Partial<Manner>][] = [
+  [
+    'along with the scroll',
+    'an element of its own',
+    { stretch: 160, switch: { at: 'distance', distance: 140 } },
+  ],
+  [
+    'where its own script makes it smaller, whatever is said',
+    'a bar that',
+    { switch: { at: 'distance', distance: 400 } },
+  ],
+  ['along with the scroll, made smaller on the way', 'a bar that', { stretch: 40 }],
+  ['at another distance than its own class', 'a script menu', { switch: { at: 'distance', distance: 200 } }],
+  ['along with the scroll, its own class too', 'a script menu', { stretch: 50 }],
+  ['on coming back', 'a script menu', { onScroll: 'returns' }],
+  ['on coming back, though its own script makes it smaller', 'a bar that', { onScroll: 'returns' }],
+  [
+    'on coming back, along with the scroll',
+    'an element of its own',
+    { onScroll: 'returns', stretch: 160, switch: { at: 'distance', distance: 140 } },
+  ],
+  ['while it leaves, made smaller by its own script', 'a bar that', { onScroll: 'leaves' }],
+];
+
+test.each(process.env.LONG ? CHANGES : [])('changes %s', async (_, markup, manner) => {
   const { html } = MARKUPS.find(({ name }) => name.startsWith(markup))!;
   // One that leaves is gone soon: its script has to be quick.
   const soon = manner.onScroll === 'leaves' ? html.replace('scrollY > 30', 'scrollY > 5') : html;

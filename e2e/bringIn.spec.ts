@@ -125,29 +125,33 @@ describe('the header that Wether Lane has', () => {
     },
   );
 
-  test('shows what each part is; what an owner says of one goes, and is taken back', SLOW_STORY, async () => {
-    const { tab } = owner;
-    await owner.peg('Gather');
-    await owner.part('Own header');
-    const frame = tab.getByTitle('The header it has');
-    await frame.waitFor(SLOW);
-    expect(await frame.getAttribute('sandbox')).toBe('allow-same-origin');
-    expect(await axeFindings(tab)).toEqual([]);
-    await tab.getByText('The menu has a fill of its own').waitFor();
-    await tab.getByText(/no key reaches what is in them/).waitFor();
-    expect(own().stuck).toEqual({ on: 'header', name: 'is-stuck', from: 41 });
-    const looks = JSON.stringify(site().headers[0]!.looks);
-    // In the picture, by keyboard; and in the markup.
-    await tab.getByRole('button', { name: 'Ask: Button' }).press('Enter');
-    await tab.locator('#own-role').selectOption('link');
-    await expect.poll(() => own().marks.filter(({ role }) => role === 'button').length, SLOW).toBe(0);
-    expect(own().said).toEqual([{ path: '1/8', role: 'link' }]);
-    expect(JSON.stringify(site().headers[0]!.looks)).toBe(looks);
-    await owner.button('Undo').click();
-    await expect.poll(() => own().marks.filter(({ role }) => role === 'button').length, SLOW).toBe(1);
-  });
+  test.runIf(process.env.LONG)(
+    'shows what each part is; what an owner says of one goes, and is taken back',
+    SLOW_STORY,
+    async () => {
+      const { tab } = owner;
+      await owner.peg('Gather');
+      await owner.part('Own header');
+      const frame = tab.getByTitle('The header it has');
+      await frame.waitFor(SLOW);
+      expect(await frame.getAttribute('sandbox')).toBe('allow-same-origin');
+      expect(await axeFindings(tab)).toEqual([]);
+      await tab.getByText('The menu has a fill of its own').waitFor();
+      await tab.getByText(/no key reaches what is in them/).waitFor();
+      expect(own().stuck).toEqual({ on: 'header', name: 'is-stuck', from: 41 });
+      const looks = JSON.stringify(site().headers[0]!.looks);
+      // In the picture, by keyboard; and in the markup.
+      await tab.getByRole('button', { name: 'Ask: Button' }).press('Enter');
+      await tab.locator('#own-role').selectOption('link');
+      await expect.poll(() => own().marks.filter(({ role }) => role === 'button').length, SLOW).toBe(0);
+      expect(own().said).toEqual([{ path: '1/8', role: 'link' }]);
+      expect(JSON.stringify(site().headers[0]!.looks)).toBe(looks);
+      await owner.button('Undo').click();
+      await expect.poll(() => own().marks.filter(({ role }) => role === 'button').length, SLOW).toBe(1);
+    },
+  );
 
-  test(
+  test.runIf(process.env.LONG)(
     'is dressed like any other, but for what style cannot do; its page runs nothing',
     SLOW_STORY,
     async () => {

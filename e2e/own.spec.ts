@@ -146,6 +146,13 @@ describe('markup and style that are not as they should be', () => {
   const wrap = (header: string, css = '', more = '') =>
     `<!doctype html><title>x</title><style>body{margin:0} header{background:#eee;padding:20px;display:flex;gap:20px} ${css}</style>${header}<main style="height:2000px"></main>${more}`;
 
+  test('a link that says that it is not of the page one is on is not taken for that', async () => {
+    const links = (said: string) =>
+      wrap(`<header><nav><a href="/a" aria-current="${said}">A</a> <a href="/b">B</a></nav></header>`);
+    const current = async (said: string) => partsOf((await read(links(said)))!).current;
+    expect([await current('false'), await current('page')]).toEqual([undefined, 'A']);
+  });
+
   test('nothing of it runs when it is shown again', async () => {
     const seen = (await read(
       wrap(
@@ -192,7 +199,7 @@ describe('markup and style that are not as they should be', () => {
     expect(checkSite(copy)[0]?.path).toBe('headers[0].manner.onScroll');
   });
 
-  test('CSS with errors, 2 MB of it, HTML that is cut short', async () => {
+  test.runIf(process.env.LONG)('CSS with errors, 2 MB of it, HTML that is cut short', async () => {
     const much = Array.from(
       { length: 30_000 },
       (_, i) => `.nobody-${i} > a:hover { color: #123456; margin: 0 1px 2px }`,

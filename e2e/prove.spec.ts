@@ -281,21 +281,25 @@ describe('an owner in Prove', () => {
     await owner.tab.getByRole('button', { name: 'Findings', exact: true }).click();
   });
 
-  test('saves a report that is read from the disk, without a network', SLOW, async () => {
-    await list().waitFor(SLOW);
-    const found = await list().getByRole('option').count();
-    const coming = owner.tab.waitForEvent('download', SLOW);
-    await owner.tab.getByRole('button', { name: 'Save a report' }).click(SLOW);
-    await owner.tab.getByRole('menuitem', { name: 'A page to read and print' }).click();
-    const file = join(mkdtempSync(join(tmpdir(), 'hatrail-report-')), 'report.html');
-    await (await coming).saveAs(file);
-    const reader = await owner.browser.newContext({ offline: true, bypassCSP: true });
-    const tab = await reader.newPage();
-    await tab.goto(`file://${file}`);
-    expect(await tab.locator('.finding img').count()).toBe(found);
-    expect(await axeFindings(tab)).toEqual([]);
-    await reader.close();
-  });
+  test.runIf(process.env.LONG)(
+    'saves a report that is read from the disk, without a network',
+    SLOW,
+    async () => {
+      await list().waitFor(SLOW);
+      const found = await list().getByRole('option').count();
+      const coming = owner.tab.waitForEvent('download', SLOW);
+      await owner.tab.getByRole('button', { name: 'Save a report' }).click(SLOW);
+      await owner.tab.getByRole('menuitem', { name: 'A page to read and print' }).click();
+      const file = join(mkdtempSync(join(tmpdir(), 'hatrail-report-')), 'report.html');
+      await (await coming).saveAs(file);
+      const reader = await owner.browser.newContext({ offline: true, bypassCSP: true });
+      const tab = await reader.newPage();
+      await tab.goto(`file://${file}`);
+      expect(await tab.locator('.finding img').count()).toBe(found);
+      expect(await axeFindings(tab)).toEqual([]);
+      await reader.close();
+    },
+  );
 
   test.runIf(process.env.LONG)('saves the same figures as the command line comes to', SLOW, async () => {
     const coming = owner.tab.waitForEvent('download', SLOW);

@@ -1,17 +1,17 @@
 import { randomUUID } from 'node:crypto';
 import { copyFile, readFile } from 'node:fs/promises';
 import type { TakenFile, TakenPictures } from '@hatrail/core/model/kept';
-import type { CaptureState, FoundPage, FoundSite, SeenLogo, SeenSite } from '@hatrail/core/gather/captured';
+import type { CaptureState, FoundPage, FoundSite, SeenSite } from '@hatrail/core/gather/captured';
 import { BadInput } from '@hatrail/core/model/badInput';
 import { checkSite } from '@hatrail/core/model/check';
 import type { SeenPart } from '@hatrail/core/model/seen';
-import type { OwnFont } from '@hatrail/core/model/type';
-import { siteOfSeen, type SeenFiles } from '@hatrail/core/start/seenSite';
+import { siteOfSeen } from '@hatrail/core/start/seenSite';
 import { readHeaderOf, takeSite, tryHeaderOn } from '@hatrail/capture/capture';
 import { findPages } from '@hatrail/capture/findPages';
 import type { Correction } from '@hatrail/capture/own';
-import { READ_AT, type Source } from '@hatrail/capture/session';
+import type { Source } from '@hatrail/capture/session';
 import type { Tried } from '@hatrail/capture/ownTrial';
+import { fileName, filesOf, lookAt, numbered, type Draft } from './captureDrafts.ts';
 import type { Context } from './context.ts';
 import type { FileFacts } from './fileRows.ts';
 import { takePicture } from './intake.ts';
@@ -19,16 +19,6 @@ import { HttpProblem, badInput, notFound } from './problem.ts';
 
 /** How long what was seen waits to be kept, ms. */
 const WAITS = 30 * 60_000;
-
-/** A file of a capture that was looked at: where it lies, and what it is. */
-interface Draft {
-  path: string;
-  hash: string;
-  width?: number;
-  height?: number;
-  format?: string;
-  fontName?: string;
-}
 
 /** While one of these goes on, nothing else begins. */
 const BUSY: ReadonlySet<CaptureState['phase']> = new Set(['looking', 'taking', 'reading', 'trying']);
@@ -155,7 +145,7 @@ export class Captures {
       const working = { ...this.#working(job), without: job.without };
       const seen = await takeSite(job.source, found, pages, draft, working);
       this.#tell(job, { what: 'Looking at the pictures', done: 0, of: 1 });
-      await this.#lookAt(job, seen);
+      await lookAt(this.#context.apart, seen, job.files);
       job.seen = job.seen ? merged(job.seen, seen) : seen;
       job.state = { id, phase: 'taken', found, ...numbered(job.seen, job.files) };
     });
@@ -292,44 +282,6 @@ export class Captures {
     job.timer.unref();
   }
 
-  /** Looks at every file in a process apart: what cannot be used is left out and said. */
-  async #lookAt(job: Job, seen: SeenSite): Promise<void> {
-    const { apart } = this.#context;
-    const views = { title: 'The header', pictures: seen.views.map(({ file }) => ({ width: READ_AT, file })) };
-    for (const { title, pictures } of [...seen.pages, views]) {
-      for (const { width, file } of pictures) {
-        const { hash, format, ...size } = await apart.run('picture', {
-          path: file,
-          name: `${title}, ${width} px`,
-        });
-        job.files.set(file, { path: file, hash, format, width: size.width, height: size.height });
-      }
-    }
-    for (const logo of [seen.header?.logo, seen.header?.logoLater]) {
-      if (logo?.kind !== 'picture') continue;
-      try {
-        const { hash, format, width, height } = await apart.run(
-          'picture',
-          { path: logo.address, name: 'The logo' },
-          true,
-        );
-        job.files.set(logo.address, { path: logo.address, hash, format, width, height });
-      } catch (error) {
-        if (!(error instanceof BadInput)) throw error;
-        seen.notes.push(`${error.message} Bring the logo in by hand, in Gather.`);
-      }
-    }
-    for (const { family, file, ending } of seen.fonts) {
-      try {
-        const { hash, fontName } = await apart.run('font', { path: file, name: `${family}.${ending}` });
-        job.files.set(file, { path: file, hash, fontName, format: ending });
-      } catch (error) {
-        if (!(error instanceof BadInput)) throw error;
-        seen.notes.push(error.message);
-      }
-    }
-  }
-
   async #clear({ paths }: Job): Promise<void> {
     await Promise.all(paths.map((path) => this.#context.files.dropDraft(path)));
   }
@@ -350,56 +302,4 @@ function merged(before: SeenSite, again: SeenSite): SeenSite {
     (page) => again.pages.find(({ address }) => address === page.address) ?? page,
   );
   return { ...before, pages, notes: [...new Set([...before.notes, ...again.notes])] };
-}
-
-/** What a file is called in a document: by its content, so that no two are alike. */
-function fileName({ hash, format = 'png', fontName }: Draft): string {
-  return `${fontName === undefined ? 'taken' : 'font'}-${hash.slice(0, 16)}.${format === 'jpeg' ? 'jpg' : format}`;
-}
-
-function filesOf(files: ReadonlyMap<string, Draft>): SeenFiles {
-  const pictures: [string, { file: string; width: number; height: number }][] = [];
-  const fonts: [string, OwnFont][] = [];
-  [...files.values()].forEach((draft, i) => {
-    const file = fileName(draft);
-    if (draft.fontName !== undefined)
-      fonts.push([
-        String(i),
-        { id: `own-${draft.hash.slice(0, 12)}`, name: draft.fontName.slice(0, 80), file },
-      ]);
-    else pictures.push([String(i), { file, width: draft.width!, height: draft.height! }]);
-  });
-  return { pictures: new Map(pictures), fonts: new Map(fonts) };
-}
-
-/** What was seen, with numbers in the place of paths, which are nobody's business. */
-function numbered(seen: SeenSite, files: ReadonlyMap<string, Draft>): Pick<CaptureState, 'seen' | 'sizes'> {
-  const numbers = new Map([...files.keys()].map((path, i) => [path, String(i)]));
-  const number = (path: string) => numbers.get(path) ?? '';
-  const { header } = seen;
-  const numberedLogo = (logo: SeenLogo | undefined) =>
-    logo?.kind === 'picture' ? { ...logo, address: number(logo.address) } : logo;
-  return {
-    seen: {
-      ...seen,
-      pages: seen.pages.map((page) => ({
-        ...page,
-        pictures: page.pictures.map(({ width, file }) => ({ width, file: number(file) })),
-      })),
-      views: seen.views.map(({ what, file }) => ({ what, file: number(file) })),
-      header: header && {
-        ...header,
-        logo: numberedLogo(header.logo),
-        ...(header.logoLater && { logoLater: numberedLogo(header.logoLater)! }),
-      },
-      fonts: seen.fonts
-        .map((font) => ({ ...font, file: number(font.file) }))
-        .filter(({ file }) => file !== ''),
-    },
-    sizes: Object.fromEntries(
-      [...files.values()].flatMap(({ width, height }, i) =>
-        width && height ? [[String(i), { width, height }]] : [],
-      ),
-    ),
-  };
 }

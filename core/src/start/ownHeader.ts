@@ -6,6 +6,7 @@ import type { OwnFace, OwnHeader, OwnLogos } from '../model/own.ts';
 import { freeId } from '../model/freeId.ts';
 import type { ColourUse } from '../model/palette.ts';
 import type { Site } from '../model/site.ts';
+import { within } from './seenWords.ts';
 
 /** A header that a site has already, made ready to be dressed: what was read of it, its menu, and a header that wears what it does. */
 
@@ -30,8 +31,6 @@ export interface MadeOwn {
   header: Header;
   menu: Menu;
 }
-
-const within = (value: number, least: number, most: number) => Math.max(least, Math.min(most, value));
 
 /** Every colour that it wears, so that each can be a swatch. */
 export function ownColours({ top, scrolled, buttons, panel }: SeenOwn): string[] {

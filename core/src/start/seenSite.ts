@@ -1,10 +1,8 @@
 import { colourWord } from '../colour/colourWord.ts';
 import type {
-  SeenColour,
   SeenEntry,
   SeenHeader,
   SeenLogo,
-  SeenLook,
   SeenOwn,
   SeenSite,
   SeenStyle,
@@ -14,17 +12,16 @@ import { relativeLuminance } from '../colour/contrast.ts';
 import { parseColour } from '../colour/rgb.ts';
 import { freeId } from '../model/freeId.ts';
 import { at } from '../lists.ts';
-import type { Header, Rail } from '../model/header.ts';
-import type { ButtonItem } from '../model/item.ts';
-import { isSafeAddress, type Entry, type LinkTarget } from '../model/menu.ts';
+import type { Entry } from '../model/menu.ts';
 import type { OwnLogos } from '../model/own.ts';
-import type { Page } from '../model/page.ts';
 import type { ColourUse, Swatch } from '../model/palette.ts';
 import type { Picture } from '../model/picture.ts';
 import type { SeenPart } from '../model/seen.ts';
 import type { Site } from '../model/site.ts';
 import { WEIGHTS, type FamilyId, type OwnFont, type TypeStyle } from '../model/type.ts';
 import { ownColours, ownHeader } from './ownHeader.ts';
+import { headerOf, neededColours, type Making } from './seenHeader.ts';
+import { plainText, round, targetOf, within, type BroughtPage } from './seenWords.ts';
 import { newSite } from './newSite.ts';
 
 /** An ordinary site made of what was seen of one that was made elsewhere. */
@@ -76,9 +73,6 @@ export function nearestFamily({ family, generic }: Pick<SeenStyle, 'family' | 'g
     : 'source-sans-3';
 }
 
-const within = (value: number, least: number, most: number) => Math.max(least, Math.min(most, value));
-const round = (value: number, by: number) => Math.round(value / by) / Math.round(1 / by);
-
 function styleOf(seen: SeenStyle, fonts: SeenSite['fonts'], files: SeenFiles): TypeStyle {
   const own = fonts
     .filter(({ family }) => family.toLowerCase() === seen.family.toLowerCase())
@@ -126,31 +120,12 @@ export function titleOf(title: string, site: string): string {
   return (parts[0] ?? title).slice(0, 120) || 'Untitled';
 }
 
-const plainText = (text: string, most: number) =>
-  text
-    .replace(/\p{Cc}/gu, ' ')
-    .trim()
-    .slice(0, most);
-
 /** Which of two logo pictures is the light one: that of the moment with the lighter links. */
 function logosOf(own: SeenOwn | undefined): OwnLogos {
   const light = (hex = '#000000') => relativeLuminance(parseColour(hex) ?? { r: 0, g: 0, b: 0 });
   const isTopLight = light(own?.top.link?.hex) > light(own?.scrolled?.link?.hex);
   return isTopLight ? { top: 'light', scrolled: 'dark' } : { top: 'dark', scrolled: 'light' };
 }
-
-/** Where links lead: to a page that was brought in, or to the address that they have. */
-function targetOf(address: string, pages: readonly { id: string; from: string; path: string }[]): LinkTarget {
-  const [bare = '', hash] = address.split('#');
-  const page = pages.find(
-    ({ from }) => from.replace(/(index\.\w+)?$/, '') === bare.replace(/(index\.\w+)?$/, ''),
-  );
-  if (page && !hash) return { page: page.id };
-  const to = page ? `${page.path}#${hash}` : address;
-  return { address: isSafeAddress(to) ? to : '/' };
-}
-
-type BroughtPage = Page & { from: string };
 
 function pagesOf(
   seen: SeenSite,
@@ -195,100 +170,6 @@ function entriesOf(seen: readonly SeenEntry[], pages: readonly BroughtPage[]): E
     };
   };
   return seen.map(entry);
-}
-
-/** Every colour that a header wears, so that each is a swatch of its own. */
-function neededColours(header: SeenHeader | undefined): string[] {
-  if (!header) return [];
-  const { top, scrolled, hover, button, logo } = header;
-  const list = [
-    top.fill,
-    top.link,
-    hover,
-    top.current,
-    scrolled?.fill,
-    scrolled?.link,
-    button?.fill,
-    button?.ink,
-    logo?.kind === 'text' ? logo.ink : undefined,
-  ];
-  return list.flatMap((colour) => (colour && colour.opacity > 0 ? [colour.hex] : []));
-}
-
-interface Making {
-  swatch: (hex: string) => ColourUse;
-  pages: readonly BroughtPage[];
-  hasLogo: boolean;
-}
-
-/** A header of ours that wears what theirs does: to be judged at once, and dressed from there. */
-function headerOf(seen: SeenHeader, making: Making): Header {
-  const { swatch } = making;
-  return {
-    id: 'own',
-    name: 'Header as it was',
-    rails: [railOf(seen, making)],
-    looks: looksOf(seen, swatch),
-    manner: {
-      lies: seen.lies,
-      onScroll: seen.onScroll,
-      switch: { at: 'distance', distance: 40 },
-      duration: 200,
-    },
-    panel: { fill: swatch(panelFill(seen)), ink: swatch(seen.top.link.hex) },
-  };
-}
-
-/** What hangs in it, in one rail. */
-function railOf({ logo, button, gap, height, inset }: SeenHeader, making: Making): Rail {
-  const { swatch, pages, hasLogo } = making;
-  const logoHeight = logo && logo.kind !== 'text' ? within(Math.round(logo.height), 16, 160) : 40;
-  const size = within(logo?.kind === 'text' ? Math.round(logo.size) : 24, 10, 80);
-  const buttons: ButtonItem[] = (button ? [button] : []).map((each) => ({
-    kind: 'button',
-    id: 'button',
-    label: plainText(each.label, 120) || 'Button',
-    ...targetOf(each.address, pages),
-    ink: swatch(each.ink.hex),
-    fill: swatch(each.fill.hex),
-    hoverFill: swatch(each.fill.hex),
-    radius: within(Math.round(each.radius), 0, 40),
-  }));
-  return {
-    height: within(Math.round(height), 16, 400),
-    inset: within(Math.round(inset), 0, 240),
-    gap: 28,
-    start: [
-      hasLogo
-        ? { kind: 'logo', id: 'logo', height: logoHeight }
-        : { kind: 'name', id: 'name', size, tagline: false },
-    ],
-    middle: [],
-    end: [{ kind: 'menu', id: 'menu', menu: 'main', gap: within(Math.round(gap), 4, 120) }, ...buttons],
-  };
-}
-
-function looksOf({ top, scrolled, hover }: SeenHeader, swatch: Making['swatch']): Header['looks'] {
-  const fill = ({ hex, opacity }: SeenColour) => ({
-    // Nothing shows of a fill that is not there: any colour will do.
-    colour: opacity > 0 ? swatch(hex) : swatch(top.link.hex),
-    opacity: round(opacity, 0.01),
-  });
-  const look = (of: SeenLook) => ({
-    fill: fill(of.fill),
-    ink: {
-      link: swatch(of.link.hex),
-      hover: swatch((hover ?? of.link).hex),
-      current: swatch((of.current ?? of.link).hex),
-    },
-  });
-  return { top: look(top), scrolled: scrolled ? look(scrolled) : {} };
-}
-
-/** The folded menu lies on whichever of the header's grounds covers more. */
-function panelFill({ top, scrolled }: SeenHeader): string {
-  if (scrolled && scrolled.fill.opacity > top.fill.opacity) return scrolled.fill.hex;
-  return top.fill.opacity > 0 ? top.fill.hex : '#ffffff';
 }
 
 /**

@@ -1,7 +1,8 @@
-import { Extent, type Header } from '@hatrail/core/model/header';
+import { Extent, ExtentStep, type Header } from '@hatrail/core/model/header';
 import { OnOff, FieldRow } from '../parts/fields.tsx';
 import { RuleNumber } from '../parts/RuleNumber.tsx';
 import { ByWidth } from '../parts/ByWidth.tsx';
+import { steppedNumber } from '../parts/steppedNumber.ts';
 import { OptionalNumber } from '../parts/OptionalNumber.tsx';
 import { changeHeader } from '../editor/edits.ts';
 
@@ -77,8 +78,8 @@ export function ExtentFields({ header }: { header: Header }) {
         steps={extent.steps}
         canHide={false}
         values={[
-          { key: 'top', label: 'Top', min: 0, max: 240, base: extent.top },
-          { key: 'sides', label: 'Sides', min: 0, max: 400, base: extent.sides },
+          steppedNumber([ExtentStep, 'top'], [Extent, 'top'], { label: 'Top', base: extent.top }),
+          steppedNumber([ExtentStep, 'sides'], [Extent, 'sides'], { label: 'Sides', base: extent.sides }),
         ]}
         onChange={(steps, label) =>
           change(label, (draft) => {

@@ -5,13 +5,14 @@ import type { HeaderLayout } from '@hatrail/core/header/laid';
 import { isBoxed } from '@hatrail/core/header/boxSeen';
 import { paddingFor } from '@hatrail/core/header/readings';
 import { railAt } from '@hatrail/core/header/steps';
-import { itemsOf, type Header, Rail } from '@hatrail/core/model/header';
+import { itemsOf, Rail, RailStep, type Header } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
 import { reusableRail } from '../reuse/kinds.ts';
 import { Reuse } from '../reuse/Reuse.tsx';
 import { ChoiceField, OnOff, FieldRow } from '../parts/fields.tsx';
 import { RuleNumber } from '../parts/RuleNumber.tsx';
 import { ByWidth } from '../parts/ByWidth.tsx';
+import { steppedNumber } from '../parts/steppedNumber.ts';
 import { changeHeader } from '../editor/edits.ts';
 import { keepLeading } from './edits.ts';
 import { OptionalNumber } from '../parts/OptionalNumber.tsx';
@@ -63,10 +64,13 @@ export function RailTag({ site, header, index, layout, onChoose }: RailTagProps)
         canHide
         values={[
           rail.padding === undefined
-            ? { key: 'height' as const, label: 'Height', min: 16, max: 400, base: rail.height }
-            : { key: 'padding' as const, label: 'Padding', min: 0, max: 120, base: rail.padding },
-          { key: 'inset', label: 'Margins', min: 0, max: 240, base: rail.inset },
-          { key: 'gap', label: 'Between', min: 0, max: 160, base: rail.gap },
+            ? steppedNumber([RailStep, 'height'], [Rail, 'height'], { label: 'Height', base: rail.height })
+            : steppedNumber([RailStep, 'padding'], [Rail, 'padding'], {
+                label: 'Padding',
+                base: rail.padding,
+              }),
+          steppedNumber([RailStep, 'inset'], [Rail, 'inset'], { label: 'Margins', base: rail.inset }),
+          steppedNumber([RailStep, 'gap'], [Rail, 'gap'], { label: 'Between', base: rail.gap }),
         ]}
         onChange={(steps, label) =>
           change(label, (draft) => {

@@ -1,49 +1,54 @@
-import type { Item, ItemStep, NameItem } from '@hatrail/core/model/item';
+import {
+  ButtonItem,
+  GapItem,
+  IconsItem,
+  ItemStep,
+  LogoItem,
+  MenuItem,
+  NameItem,
+  PictureItem,
+  SearchItem,
+  TextItem,
+  type Item,
+} from '@hatrail/core/model/item';
 import type { Site } from '@hatrail/core/model/site';
 import type { SteppedChoice, SteppedValue } from '../parts/ByWidth.tsx';
+import type { RuleOf } from '../parts/RuleNumber.tsx';
+import { steppedNumber } from '../parts/steppedNumber.ts';
 
 /** What of an item can change by width. */
 export function steppedValues(site: Site, item: Item): SteppedValue<ItemStep>[] {
-  const size = (label: string, base: number, min: number, max: number): SteppedValue<ItemStep> => ({
-    key: 'size',
-    label,
-    min: Math.max(8, min),
-    max: Math.min(240, max),
-    base,
-  });
-  const shift: SteppedValue<ItemStep> = {
-    key: 'shift',
+  const size = <T>(label: string, base: number, of: RuleOf<T>) =>
+    steppedNumber([ItemStep, 'size'], of, { label, base });
+  const gap = <T>(base: number, of: RuleOf<T>) =>
+    steppedNumber([ItemStep, 'gap'], of, { label: 'Between', base });
+  const shift = steppedNumber([ItemStep, 'shift'], [LogoItem, 'shift'], {
     label: 'Moved down',
-    min: -60,
-    max: 60,
-    base: item.shift ?? 0,
-  };
-  const gap = (base: number): SteppedValue<ItemStep> => ({
-    key: 'gap',
-    label: 'Between',
-    min: 4,
-    max: 120,
-    base,
+    base: item.kind === 'gap' ? 0 : (item.shift ?? 0),
   });
   switch (item.kind) {
     case 'logo':
-      return [size('Height', item.height, 16, 160), shift];
+      return [size('Height', item.height, [LogoItem, 'height']), shift];
     case 'picture':
-      return [size('Height', item.height, 12, 240), shift];
-    case 'menu':
-      return [size('Text size', item.size ?? site.type.menu.size, 10, 60), gap(item.gap), shift];
+      return [size('Height', item.height, [PictureItem, 'height']), shift];
+    case 'menu': {
+      const base = item.size ?? site.type.menu.size;
+      return [size('Text size', base, [MenuItem, 'size']), gap(item.gap, [MenuItem, 'gap']), shift];
+    }
     case 'button':
-      return [size('Text size', item.size ?? site.type.button.size, 10, 40), shift];
+      return [size('Text size', item.size ?? site.type.button.size, [ButtonItem, 'size']), shift];
     case 'icons':
-      return [size('Size', item.size, 12, 60), gap(item.gap), shift];
+      return [size('Size', item.size, [IconsItem, 'size']), gap(item.gap, [IconsItem, 'gap']), shift];
     case 'gap':
-      return [size('Width', item.size, 8, 240)];
+      return [size('Width', item.size, [GapItem, 'size'])];
     case 'name':
-      return [size('Size', item.size, 10, 80), shift];
+      return [size('Size', item.size, [NameItem, 'size']), shift];
     case 'text':
-      return [size('Text size', item.size, 10, 60), shift];
-    default:
-      return [size('Size', item.size, 12, 40), shift];
+      return [size('Text size', item.size, [TextItem, 'size']), shift];
+    case 'search':
+    case 'account':
+    case 'basket':
+      return [size('Size', item.size, [SearchItem, 'size']), shift];
   }
 }
 

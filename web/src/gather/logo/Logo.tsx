@@ -4,7 +4,7 @@ import { Button } from '@mui/material';
 import { useState, type ReactNode } from 'react';
 import { Link, useLocation, useOutletContext } from 'react-router';
 import { headerItems, itemsOf, type Header } from '@hatrail/core/model/header';
-import type { LogoItem, NameItem } from '@hatrail/core/model/item';
+import { ItemStep, LogoItem, NameItem } from '@hatrail/core/model/item';
 import { LOGO_VARIANTS, LOGO_VARIANT_NAMES, SiteLogo, type LogoVariant } from '@hatrail/core/model/picture';
 import { Site } from '@hatrail/core/model/site';
 import type { EditorContext } from '../../editor/Editor.tsx';
@@ -14,7 +14,8 @@ import { changeHeader } from '../../editor/edits.ts';
 import { changeItem, hang } from '../../hang/edits.ts';
 import { FileButton } from '../../parts/FileButton.tsx';
 import { ChoiceField, OnOff, FieldRow, TextInput } from '../../parts/fields.tsx';
-import { NumberField } from '../../parts/NumberField.tsx';
+import { RuleNumber, type RuleOf } from '../../parts/RuleNumber.tsx';
+import { steppedNumber } from '../../parts/steppedNumber.ts';
 import { byRule } from '../../parts/rules.ts';
 import { Head } from '../Head.tsx';
 import { takeInPicture } from '../pictures/takeIn.ts';
@@ -149,18 +150,10 @@ function InHeader() {
           <p className="quiet">Logo and name lead home, and are read out as “{site.logo.alt}, home”.</p>
         </div>
         {logo && (
-          <SizeTag
-            header={header.id}
-            item={logo}
-            of="the logo"
-            label="Height"
-            min={16}
-            max={160}
-            size="height"
-          />
+          <SizeTag header={header.id} item={logo} of="the logo" label="Height" rule={[LogoItem, 'height']} />
         )}
         {name && (
-          <SizeTag header={header.id} item={name} of="the name" label="Size" min={10} max={80} size="size">
+          <SizeTag header={header.id} item={name} of="the name" label="Size" rule={[NameItem, 'size']}>
             <FieldRow label="Tagline below">
               <OnOff
                 label="Tagline below the name"
@@ -224,59 +217,49 @@ function LogoWords({ site }: { site: Site }) {
   );
 }
 
-interface SizeTagProps<K extends string> {
+interface SizeTagProps<T extends LogoItem | NameItem> {
   header: string;
-  item: (LogoItem | NameItem) & Record<K, number>;
+  item: T;
   /** What it is called in labels. */
   of: string;
   label: string;
-  min: number;
-  max: number;
-  /** Under which key its size stands. */
-  size: K;
+  /** The class that has its size, and the name of that. */
+  rule: RuleOf<T>;
   children?: ReactNode;
 }
 
 /** The size of logo or name, and what it is below widths of its own. */
-function SizeTag<K extends 'height' | 'size'>({
+function SizeTag<T extends LogoItem | NameItem>({
   header,
   item,
   of,
   label,
-  min,
-  max,
-  size,
+  rule,
   children,
-}: SizeTagProps<K>) {
+}: SizeTagProps<T>) {
   const name = `${label} of ${of}`;
-  const base: number = item[size];
+  const [, key] = rule;
+  const base = item[key] as number;
   return (
     <div className="tag">
       <FieldRow label={label}>
-        <NumberField
+        <RuleNumber
+          of={rule}
           label={name}
-          unit="px"
-          min={min}
-          max={max}
           value={base}
           onChange={(value) =>
-            changeItem(
-              header,
-              item as LogoItem | NameItem,
-              name,
-              (draft) => void Object.assign(draft, { [size]: value }),
-            )
+            changeItem(header, item, name, (draft) => void Object.assign(draft, { [key]: value }))
           }
         />
       </FieldRow>
       {children}
-      <ByWidth
+      <ByWidth<ItemStep>
         of={of}
         steps={item.steps}
         canHide
-        values={[{ key: 'size', label, min, max, base }]}
+        values={[steppedNumber([ItemStep, 'size'], rule, { label, base })]}
         onChange={(steps, step) =>
-          changeItem(header, item as LogoItem | NameItem, step, (draft) => {
+          changeItem<LogoItem | NameItem>(header, item, step, (draft) => {
             if (steps) draft.steps = steps;
             else delete draft.steps;
           })

@@ -1,14 +1,21 @@
 import { at as elementAt } from '@hatrail/core/lists';
 import { BLEND_MODES } from '@hatrail/core/colour/blend';
-import { PicturePlacing, GradientStop, Gradient, REPEATS, type Backdrop } from '@hatrail/core/model/layer';
+import {
+  PicturePlacing,
+  PictureStep,
+  GradientStop,
+  Gradient,
+  REPEATS,
+  type Backdrop,
+} from '@hatrail/core/model/layer';
 import type { Band } from '@hatrail/core/model/page';
 import type { Picture } from '@hatrail/core/model/picture';
-import { rangeOf } from '@hatrail/core/model/rules';
 import type { Site } from '@hatrail/core/model/site';
 import { ColourField } from '../../parts/ColourField.tsx';
 import { ChoiceField, OnOff, FieldRow } from '../../parts/fields.tsx';
 import { RuleNumber } from '../../parts/RuleNumber.tsx';
 import { ByWidth } from '../../parts/ByWidth.tsx';
+import { steppedNumber } from '../../parts/steppedNumber.ts';
 import { TakeTurnsFields } from './TakeTurnsFields.tsx';
 
 /** The layers of a band's backdrop above its colour, bottom first. */
@@ -237,18 +244,23 @@ function PlaceField({ picture, focus, onChange }: PicturePart & { focus: Picture
 }
 
 function PictureByWidth({ picture, change }: { picture: BandPicture } & Pick<BandFieldsProps, 'change'>) {
-  const { min, max } = rangeOf(PicturePlacing, 'share');
+  const { x, y, share } = picture;
   return (
     <ByWidth
       of="the picture’s place"
       steps={picture.steps}
       canHide={false}
       values={[
-        { key: 'x', label: 'Across', unit: '%', min: 0, max: 100, base: picture.x },
-        { key: 'y', label: 'Down', unit: '%', min: 0, max: 100, base: picture.y },
-        ...(picture.share === undefined
+        steppedNumber([PictureStep, 'x'], [PicturePlacing, 'x'], { label: 'Across', base: x }),
+        steppedNumber([PictureStep, 'y'], [PicturePlacing, 'y'], { label: 'Down', base: y }),
+        ...(share === undefined
           ? []
-          : [{ key: 'share' as const, label: 'Share', unit: '%', min, max, base: picture.share }]),
+          : [
+              steppedNumber([PictureStep, 'share'], [PicturePlacing, 'share'], {
+                label: 'Share',
+                base: share,
+              }),
+            ]),
       ]}
       onChange={(steps, label) =>
         change(label, ({ backdrop: { picture: draft } }) => {
