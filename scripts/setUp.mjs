@@ -1,5 +1,5 @@
 // What a fresh machine needs: the packages of the lockfile, and for tests Debian's Chromium.
-import { execFileSync, spawnSync } from 'node:child_process';
+import { execFileSync, spawn, spawnSync } from 'node:child_process';
 import { existsSync, statSync } from 'node:fs';
 
 /** Runs a command with its output in sight; ends the process if it fails. */
@@ -8,16 +8,31 @@ export function run(command, args, options = {}) {
   if (status !== 0) process.exit(status ?? 1);
 }
 
-/** Installs the packages where they are missing or older than the lockfile. */
-export function installPackages() {
+const isCompiled = () =>
+  spawnSync('node', ['-e', "new (require('better-sqlite3'))(':memory:')"]).status === 0;
+
+/**
+ * Installs the packages where they are missing or older than the lockfile. What has to be compiled is compiled while the caller does
+ * other things.
+ * @returns when that has been done
+ */
+export async function installPackages() {
   const mark = 'node_modules/.package-lock.json';
-  if (existsSync(mark) && statSync(mark).mtimeMs >= statSync('package-lock.json').mtimeMs) return;
-  console.log('Installing packages; better-sqlite3 is compiled, which takes a few minutes.');
-  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { env: { ...process.env, JOBS: 'max' } });
-  // Some npm versions hold back packages' own build steps.
-  const isBuilt = spawnSync('node', ['-e', "new (require('better-sqlite3'))(':memory:')"]).status === 0;
-  if (!isBuilt)
-    run('npm', ['rebuild', 'better-sqlite3', 'esbuild', '--foreground-scripts', '--loglevel=error']);
+  if (!existsSync(mark) || statSync(mark).mtimeMs < statSync('package-lock.json').mtimeMs) {
+    console.log('Installing packages.');
+    // Their own build steps come after: of all of them better-sqlite3 alone needs one.
+    run('npm', ['ci', '--ignore-scripts', '--no-audit', '--no-fund', '--loglevel=error']);
+  }
+  if (isCompiled()) return;
+  console.log('Compiling better-sqlite3, which takes a few minutes.');
+  const args = ['rebuild', 'better-sqlite3', '--foreground-scripts', '--loglevel=error'];
+  const compiling = spawn('npm', args, { env: { ...process.env, JOBS: 'max' } });
+  let said = '';
+  for (const stream of [compiling.stdout, compiling.stderr]) stream.on('data', (part) => (said += part));
+  await new Promise((resolve) => compiling.on('close', resolve));
+  if (isCompiled()) return;
+  console.log(`better-sqlite3 could not be compiled; it needs a C++ compiler, make and Python:\n${said}`);
+  process.exit(1);
 }
 
 /** Installs Debian's Chromium where there is none. */

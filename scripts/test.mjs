@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { buildWeb, installChromium, installPackages } from './setUp.mjs';
 
-installPackages();
+const packages = installPackages();
 installChromium();
 
 const RESULTS = 'test-results/vitest.json';
@@ -29,7 +29,7 @@ let failed = 0;
 const lane = async () => {
   for (let name = waiting.shift(); name; name = waiting.shift()) if (!(await checked(name))) failed++;
 };
-await Promise.all([lane(), lane()]);
+await Promise.all([lane(), lane(), packages]);
 buildWeb();
 // Data folders and profiles of all tests, gone with them.
 const folder = mkdtempSync(join(tmpdir(), 'hatrail-tests-'));

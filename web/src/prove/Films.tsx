@@ -2,7 +2,7 @@ import type { Audience } from '@hatrail/core/model/placement';
 import { judgedOn } from '@hatrail/core/placed/answers';
 import { wornAt } from '../engine/proof.ts';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
-import { Link, useSearchParams } from 'react-router';
+import { Link } from 'react-router';
 import { allMoments, type Header } from '@hatrail/core/model/header';
 import type { Page } from '@hatrail/core/model/page';
 import { usualWindowHeight } from '@hatrail/core/page/layout';
@@ -19,6 +19,7 @@ import { onEngine } from '../engine/pool.ts';
 import { laneName, sceneRequest } from '../engine/request.ts';
 import type { SweptScene } from '../engine/types.ts';
 import { VERDICT_COLOURS, VerdictMark, figure } from '../parts/Verdict.tsx';
+import { useInAddress } from './useInAddress.ts';
 
 interface FilmsProps {
   siteId: string;
@@ -33,7 +34,7 @@ const PITCH = 5;
 /** The films of all pages side by side, with one scroll for all of them. */
 export function Films({ siteId, loaded, header }: FilmsProps) {
   const hangings = useMemo(() => judgedOn(loaded.site, header), [loaded.site, header]);
-  const [params, setParams] = useSearchParams();
+  const [params, set] = useInAddress();
   const width = STANDARD_WIDTHS.find((each) => each === Number(params.get('films'))) ?? 1280;
   const [state, setState] = useState<ThreadState>('worst');
   const [scroll, setScroll] = useState(Number(params.get('scroll')) || 0);
@@ -65,16 +66,7 @@ export function Films({ siteId, loaded, header }: FilmsProps) {
           <select
             className="choice-select"
             value={width}
-            onChange={(event) =>
-              setParams(
-                (now) => {
-                  const next = new URLSearchParams(now);
-                  next.set('films', event.target.value);
-                  return next;
-                },
-                { replace: true },
-              )
-            }
+            onChange={(event) => set({ films: event.target.value })}
           >
             {STANDARD_WIDTHS.map((each) => (
               <option key={each} value={each}>

@@ -1,5 +1,5 @@
 import { useMemo, type KeyboardEvent } from 'react';
-import { Link, useNavigate, useSearchParams } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import type { Finding } from '@hatrail/core/finding/finding';
 import type { OtherFinding } from '@hatrail/core/finding/others';
 import type { Header } from '@hatrail/core/model/header';
@@ -15,6 +15,7 @@ import { dressAddress } from './address.ts';
 import { BesideContrast } from './BesideContrast.tsx';
 import { ClearAll } from './ClearAll.tsx';
 import { FindingDetail } from './FindingDetail.tsx';
+import { useInAddress } from './useInAddress.ts';
 import { WorstPlace } from './WorstPlace.tsx';
 
 interface FindingsViewProps {
@@ -28,19 +29,10 @@ interface FindingsViewProps {
 /** The findings beside the one that is chosen, which stands in the address. */
 export function FindingsView({ siteId, loaded, header, standing, rows }: FindingsViewProps) {
   const { findings, others, count } = standing;
-  const [params, setParams] = useSearchParams();
+  const [params, set] = useInAddress();
   const picked = params.get('finding');
   const chosen = findings.find(({ id }) => id === picked) ?? findings[0];
   const windows = useMemo(() => viewportsOf(rows), [rows]);
-  const choose = (id: string) =>
-    setParams(
-      (now) => {
-        const next = new URLSearchParams(now);
-        next.set('finding', id);
-        return next;
-      },
-      { replace: true, flushSync: true },
-    );
   return (
     <>
       <section className="prove-list" aria-label="Findings">
@@ -48,7 +40,7 @@ export function FindingsView({ siteId, loaded, header, standing, rows }: Finding
         <FindingList
           findings={findings}
           chosen={chosen?.id}
-          onChoose={choose}
+          onChoose={(id) => set({ finding: id })}
           context={{ siteId, loaded, header, windows: windows.length }}
         />
         <OtherFindings siteId={siteId} header={header} findings={others} />

@@ -1,6 +1,6 @@
 import { viewportKey, viewportWords } from '@hatrail/core/sweep/widths';
 import { useMemo, useState } from 'react';
-import { Link, useSearchParams } from 'react-router';
+import { Link } from 'react-router';
 import { stateWords } from '@hatrail/core/header/stateNames';
 import { momentName, type Header } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
@@ -13,6 +13,7 @@ import { dressAddress } from './address.ts';
 import { Curve } from './FindingDetail.tsx';
 import { Matrix } from './Matrix.tsx';
 import { matrixRows, type MatrixFilter } from './matrixRows.ts';
+import { useInAddress } from './useInAddress.ts';
 import { WorstPlace } from './WorstPlace.tsx';
 
 interface MatrixViewProps {
@@ -32,18 +33,7 @@ const CRITERIA: readonly (readonly [Row['criterion'], string])[] = [
 /** The matrix with its filters and the chosen cell; all of it stands in the address. */
 export function MatrixView({ siteId, loaded, header, rows, standing }: MatrixViewProps) {
   const { site } = loaded;
-  const [params, setParams] = useSearchParams();
-  const set = (changes: Record<string, string>) =>
-    setParams(
-      (now) => {
-        const next = new URLSearchParams(now);
-        for (const [name, value] of Object.entries(changes))
-          if (value === '') next.delete(name);
-          else next.set(name, value);
-        return next;
-      },
-      { replace: true, flushSync: true },
-    );
+  const [params, set] = useInAddress();
   const said = (name: string) => params.get(name) ?? '';
   const [page, below, criterion] = [said('on'), said('below'), said('criterion')];
   const [only, setOnly] = useState(below === '1');

@@ -1,7 +1,7 @@
 import { hangingsOf, judgedOn } from '@hatrail/core/placed/answers';
 import { ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { useMemo } from 'react';
-import { useOutletContext, useSearchParams } from 'react-router';
+import { useOutletContext } from 'react-router';
 import { findingsOf } from '@hatrail/core/finding/finding';
 import type { Header } from '@hatrail/core/model/header';
 import type { Site } from '@hatrail/core/model/site';
@@ -19,6 +19,7 @@ import {
 import { useSoFar } from '../engine/answers.ts';
 import { viewportsOf, viewportsWords } from '@hatrail/core/sweep/widthPlan';
 import { SaveReport } from './SaveReport.tsx';
+import { useInAddress } from './useInAddress.ts';
 import { VERDICT_COLOURS, VerdictMark, figure } from '../parts/Verdict.tsx';
 import { Films } from './Films.tsx';
 import { FindingsView } from './FindingsView.tsx';
@@ -35,7 +36,7 @@ export function Prove() {
   const verdicts = useVerdicts();
   const progress = useSoFar<ProofSoFar>(verdicts);
   const { standing } = verdicts;
-  const [params, setParams] = useSearchParams();
+  const [params, set] = useInAddress();
   if (verdicts.failure !== undefined)
     return (
       <main className="prove-empty">
@@ -52,16 +53,7 @@ export function Prove() {
     );
   const { rows = [] } = verdicts;
   const view = VIEWS.find((each) => each === params.get('view')) ?? 'findings';
-  const show = (next: View) =>
-    setParams(
-      (now) => {
-        const changed = new URLSearchParams(now);
-        if (next === 'findings') changed.delete('view');
-        else changed.set('view', next);
-        return changed;
-      },
-      { replace: true, flushSync: true },
-    );
+  const show = (next: View) => set({ view: next === 'findings' ? '' : next });
   return (
     <main className="prove">
       <div className="prove-top">
@@ -210,7 +202,7 @@ function HeaderSwitch({
     return count === 0 ? 'clear' : count === 1 ? '1 finding' : `${count} findings`;
   };
   return (
-    <label className="needs-choice">
+    <label className="header-switch">
       Header{' '}
       <select className="choice-select" value={header.id} onChange={({ target }) => onChoose(target.value)}>
         <option value={header.id}>{header.name}</option>
