@@ -35,27 +35,29 @@ class Outbound {
   readonly sockets = new Set<Socket>();
   /** How names are looked up. */
   readonly lookup: { lookup?: typeof guardedLookup };
-  private came = 0;
-  private readonly most: number;
+  readonly #reach: Reach;
+  readonly #most: number;
+  #came = 0;
 
-  constructor(private readonly reach: Reach) {
-    this.most = reach.most ?? MOST;
+  constructor(reach: Reach) {
+    this.#reach = reach;
+    this.#most = reach.most ?? MOST;
     this.lookup = reach.allowLocal ? {} : { lookup: guardedLookup };
   }
 
   /** Why a host is not connected to: it is kept as refused, then. */
   refuse(host: string, port: number): string | undefined {
-    const why = this.whyNot(host, port);
+    const why = this.#whyNot(host, port);
     if (why !== undefined) this.refused.set(host, why);
     return why;
   }
 
-  private whyNot(host: string, port: number): string | undefined {
+  #whyNot(host: string, port: number): string | undefined {
     if (host === '') return 'Only hosts.';
     if (Number.isNaN(port)) return 'Only http and https.';
-    if (this.reach.never?.includes(`${host}:${port}`)) return `${host} is Hat Rail itself.`;
-    if (!this.reach.allowLocal && isIP(host) !== 0 && isLocalAddress(host)) return localMessage(host);
-    return this.came > this.most ? 'The site is larger than can be brought in.' : undefined;
+    if (this.#reach.never?.includes(`${host}:${port}`)) return `${host} is Hat Rail itself.`;
+    if (!this.#reach.allowLocal && isIP(host) !== 0 && isLocalAddress(host)) return localMessage(host);
+    return this.#came > this.#most ? 'The site is larger than can be brought in.' : undefined;
   }
 
   /** A way out, whose bytes count; one that says nothing for too long is closed. */
@@ -65,17 +67,19 @@ class Outbound {
     this.hold(socket);
     socket.setTimeout(SILENT, () => socket.destroy());
     socket.on('data', (part) => {
-      this.came += part.length;
-      if (this.came > this.most) socket.destroy();
+      this.#came += part.length;
+      if (this.#came > this.#most) socket.destroy();
     });
     return socket;
   }
 
+  /** Keeps what is open until it is closed. */
   hold(socket: Socket) {
     this.sockets.add(socket);
     socket.on('close', () => this.sockets.delete(socket));
   }
 
+  /** Notes of a host that it was refused, or did not answer. */
   failed(host: string, error: NodeJS.ErrnoException) {
     if (error.code === 'LOCAL') this.refused.set(host, error.message);
     else this.silent.add(host);
